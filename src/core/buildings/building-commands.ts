@@ -1,0 +1,82 @@
+import { z } from 'zod';
+import { defineCommand, type Command } from '../model/command';
+import { angleSchema, textSchema } from '../model/fields';
+import { recordOf, recordsOf } from '../model/framework';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { buildingReferred, refSchema } from '../model/refer';
+
+const start = defineCommand({
+  name: 'project.start',
+  title: 'Name the project',
+  input: z.strictObject({ name: textSchema(120) }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const [project] = recordsOf(edit.before, 'project');
+      if (project) edit.set('project', project.id, { name: input.name });
+      else edit.add<'project'>({ kind: 'project', name: input.name });
+    }),
+  sentence: (_, input) => `Project named ${input.name}`,
+});
+
+const placement = {
+  zeroMm: lengthInputSchema,
+  xMm: lengthInputSchema,
+  yMm: lengthInputSchema,
+};
+
+const add = defineCommand({
+  name: 'buildings.add',
+  title: 'Add a building',
+  input: z.strictObject({
+    name: textSchema(80),
+    zeroMm: placement.zeroMm.default(0),
+    xMm: placement.xMm.default(0),
+    yMm: placement.yMm.default(0),
+    turnDeg: angleSchema.default(0),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      if (recordsOf(edit.before, 'building').some(({ name }) => name === input.name)) {
+        refuseNow(`There is a building named ${input.name} already. Choose another name`, ['name']);
+      }
+      const reader = new LengthReader(edit.before);
+      edit.add<'building'>({
+        kind: 'building',
+        name: input.name,
+        zeroMm: reader.read(input.zeroMm, 'zeroMm', { atLeastMm: -1e7, atMostMm: 1e7 }).stored,
+        xMm: reader.read(input.xMm, 'xMm').stored,
+        yMm: reader.read(input.yMm, 'yMm').stored,
+        turnDeg: input.turnDeg,
+      });
+    }),
+  sentence: (_, input) => `Building ${input.name} added`,
+});
+
+const change = defineCommand({
+  name: 'buildings.change',
+  title: 'Change the name, height or place of a building',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    name: textSchema(80).optional(),
+    zeroMm: placement.zeroMm.optional(),
+    xMm: placement.xMm.optional(),
+    yMm: placement.yMm.optional(),
+    turnDeg: angleSchema.optional(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const id = buildingReferred(edit.before, input.building);
+      const reader = new LengthReader(edit.before);
+      const length = (value: typeof input.xMm, field: string) => (value === undefined ? undefined : reader.read(value, field).stored);
+      edit.set('building', id, {
+        name: input.name,
+        zeroMm: length(input.zeroMm, 'zeroMm'),
+        xMm: length(input.xMm, 'xMm'),
+        yMm: length(input.yMm, 'yMm'),
+        turnDeg: input.turnDeg,
+      });
+    }),
+  sentence: (before, input) => `Building ${recordOf(before, 'building', buildingReferred(before, input.building))?.name ?? ''} changed`,
+});
+
+export const BUILDING_COMMANDS: Command[] = [start, add, change];

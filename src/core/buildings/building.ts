@@ -1,0 +1,25 @@
+import { z } from 'zod';
+import { angleSchema, lengthSchema, textSchema } from '../model/fields';
+import { idSchema } from '../model/ids';
+
+/** The project itself: one record, with its name. */
+export const projectSchema = z.object({
+  kind: z.literal('project'),
+  id: idSchema,
+  name: textSchema(120),
+});
+export type Project = z.infer<typeof projectSchema>;
+
+/** A building: its own levels and grids, standing somewhere on the site. */
+export const buildingSchema = z.object({
+  kind: z.literal('building'),
+  id: idSchema,
+  name: textSchema(80),
+  /** Height of the building's zero above the site datum. */
+  zeroMm: lengthSchema,
+  /** Position of the building's setting-out point in project axes. */
+  xMm: lengthSchema,
+  yMm: lengthSchema,
+  turnDeg: angleSchema,
+});
+export type Building = z.infer<typeof buildingSchema>;

@@ -1,0 +1,58 @@
+import { finding, type Finding } from '../checks/finding';
+import type { Plate } from '../floors/plates';
+import { platesAt, soffitMm } from '../floors/plates';
+import { endMm } from '../levels/resolve-end';
+import type { ResolvedLevel } from '../levels/resolve-levels';
+import type { Framework } from '../model/framework';
+import { resolvePlace } from '../outlines/resolve-place';
+import type { ColumnPiece } from '../solving/solved';
+import { quantiseMm } from '../units/length-units';
+import type { ColumnStack } from './column';
+import { sectionArea, sectionMm } from './section-shape';
+
+/**
+ * A column stack cut into storeys: each piece from SSL to the soffit of the slab above, within its two ends.
+ * Where no slab lies above it the piece reaches that level's SSL.
+ */
+export function solveColumn(
+  framework: Framework,
+  stack: ColumnStack,
+  storeys: readonly ResolvedLevel[],
+  plates: readonly Plate[],
+): { pieces: ColumnPiece[]; findings: Finding[] } {
+  const place = resolvePlace(framework, stack.place);
+  const here = platesAt(plates, place.at);
+  const soffitAt = (level: ResolvedLevel) => soffitMm(level, here);
+  const startMm = endMm(framework, stack.startsAt, soffitAt);
+  const stopMm = endMm(framework, stack.stopsAt, soffitAt);
+  const mark = stack.name ?? place.mark ?? 'column';
+  const section = sectionMm(framework, stack.section);
+  const area = sectionArea(section);
+  const pieces: ColumnPiece[] = [];
+  storeys.forEach((level, i) => {
+    const above = storeys[i + 1];
+    const bottomMm = Math.max(level.sslMm, startMm);
+    const topMm = Math.min(above ? soffitAt(above) : stopMm, stopMm);
+    if (topMm - bottomMm < 1) return;
+    pieces.push({
+      stack: stack.id,
+      building: stack.building,
+      mark,
+      level: level.id,
+      section,
+      material: stack.material,
+      at: place.at,
+      turnDeg: quantiseMm(place.turnDeg + stack.turnDeg),
+      bottomMm,
+      topMm,
+      volumeMm3: area * (topMm - bottomMm),
+    });
+  });
+  if (pieces.length > 0) return { pieces, findings: [] };
+  const message =
+    stopMm <= startMm
+      ? `Column ${mark} stops below where it starts, so it stands nowhere. Change where it starts or stops`
+      : `Column ${mark} runs through no storey. Change where it starts or stops`;
+  const rule = stopMm <= startMm ? 'span.upsideDown' : 'column.nothing';
+  return { pieces, findings: [finding(rule, 'error', stack.building, stack.startsAt.level, [stack.id], message)] };
+}

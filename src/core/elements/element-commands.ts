@@ -1,0 +1,71 @@
+import { z } from 'zod';
+import { lengthPlus } from '../dimensions/resolve-length';
+import type { Point } from '../geometry/point';
+import { turned } from '../geometry/point';
+import { defineCommand, type Command } from '../model/command';
+import type { Edit } from '../model/edit';
+import type { Place } from '../model/fields';
+import type { Framework } from '../model/framework';
+import { idSchema, type Id } from '../model/ids';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { called, type Rec } from '../model/record';
+import { resolvePlace } from '../outlines/resolve-place';
+
+const idsSchema = z.array(idSchema).min(1, 'Choose something first').max(5000);
+
+function elementIn(framework: Framework, id: Id): Rec {
+  return framework.records.get(id) ?? refuseNow('Something chosen is not there any more. Choose again');
+}
+
+function shifted(framework: Framework, place: Place, by: Point): Place {
+  const along = turned(by, -resolvePlace(framework, place).turnDeg);
+  return { ...place, xMm: lengthPlus(place.xMm, along.x), yMm: lengthPlus(place.yMm, along.y) };
+}
+
+function moveElement(edit: Edit, record: Rec, by: Point): void {
+  const framework = edit.before;
+  if (record.kind === 'columnStack') edit.set('columnStack', record.id, { place: shifted(framework, record.place, by) });
+  else if (record.kind === 'shaft' || record.kind === 'floorPlate') {
+    if (record.outline.type === 'gridOffset') refuseNow(`${called(record)} follows its grid lines. Move those, or draw its outline`);
+    edit.set(record.kind, record.id, { outline: { ...record.outline, place: shifted(framework, record.outline.place, by) } });
+  } else if (record.kind === 'gridSystem') {
+    edit.set('gridSystem', record.id, { xMm: lengthPlus(record.xMm, by.x), yMm: lengthPlus(record.yMm, by.y) });
+  } else refuseNow(`A ${called(record)} is not moved in plan`);
+}
+
+const inWords = (framework: Framework, ids: readonly Id[]): string => {
+  const first = framework.records.get(ids[0]!);
+  return ids.length === 1 && first ? called(first) : `${ids.length} things`;
+};
+
+const move = defineCommand({
+  name: 'elements.move',
+  title: 'Move chosen things in plan',
+  input: z.strictObject({ ids: idsSchema, xMm: lengthInputSchema, yMm: lengthInputSchema }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const reader = new LengthReader(edit.before);
+      const by = { x: reader.read(input.xMm, 'xMm').mm, y: reader.read(input.yMm, 'yMm').mm };
+      for (const id of input.ids) moveElement(edit, elementIn(edit.before, id), by);
+    }),
+  sentence: (before, input) => `Moved ${inWords(before, input.ids)} by ${input.xMm}, ${input.yMm}`,
+});
+
+const remove = defineCommand({
+  name: 'elements.remove',
+  title: 'Delete chosen columns, shafts or floor plates',
+  input: z.strictObject({ ids: idsSchema }),
+  plan: (edit, input) =>
+    refusing(() => {
+      for (const id of input.ids) {
+        const record = elementIn(edit.before, id);
+        if (record.kind === 'level') refuseNow(`Remove ${called(record)} in the height strip, where you say what follows`);
+        if (record.kind === 'gridLine' || record.kind === 'gridSystem') refuseNow(`Remove ${called(record)} with the grid tools`);
+        if (record.kind === 'project') refuseNow('The project itself is not deleted here');
+        edit.remove(id);
+      }
+    }),
+  sentence: (before, input) => `Deleted ${inWords(before, input.ids)}`,
+});
+
+export const ELEMENT_COMMANDS: Command[] = [move, remove];

@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import type { End } from '../model/fields';
+import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { LengthReader, lengthInputSchema, refuseNow } from '../model/length-input';
+import { levelReferred, refSchema } from '../model/refer';
+import { storeyLevels } from './resolve-levels';
+
+/** An end of a vertical element in a command's input. */
+export const endInputSchema = z.strictObject({
+  level: refSchema,
+  face: z.enum(['FFL', 'SSL', 'soffit']).optional(),
+  offsetMm: lengthInputSchema.default(0),
+});
+export type EndInput = z.infer<typeof endInputSchema>;
+
+/** Reads an end; a level of another building is refused. */
+export function readEnd(framework: Framework, building: Id, input: EndInput, face: End['face'], field: string): End {
+  const level = levelReferred(framework, input.level, building);
+  if (level.record.building !== building) refuseNow(`${field}: level ${level.record.name} is of another building`, [field]);
+  const offsetMm = new LengthReader(framework).read(input.offsetMm, `${field} offset`, { atLeastMm: -1e6, atMostMm: 1e6 }).stored;
+  return { level: level.id, face: input.face ?? face, offsetMm };
+}
+
+/** The two ends of a vertical element: as given, else from the lowest storey to the top. */
+export function readSpan(
+  framework: Framework,
+  building: Id,
+  startsAt: EndInput | undefined,
+  stopsAt: EndInput | undefined,
+  faces: [start: End['face'], stop: End['face']],
+): { startsAt: End; stopsAt: End } {
+  const storeys = storeyLevels(framework, building);
+  if (storeys.length < 2 && !(startsAt && stopsAt)) refuseNow('Set up two levels at least before placing what runs between them');
+  const end = (level: Id | undefined, face: End['face']): End => ({ level: level!, face, offsetMm: 0 });
+  return {
+    startsAt: startsAt ? readEnd(framework, building, startsAt, faces[0], 'Starts at') : end(storeys[0]?.id, faces[0]),
+    stopsAt: stopsAt ? readEnd(framework, building, stopsAt, faces[1], 'Stops at') : end(storeys.at(-1)?.id, faces[1]),
+  };
+}

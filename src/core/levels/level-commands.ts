@@ -1,0 +1,332 @@
+import { z } from 'zod';
+import { lengthPlus } from '../dimensions/resolve-length';
+import { defineCommand, type Command } from '../model/command';
+import type { Edit } from '../model/edit';
+import { textSchema } from '../model/fields';
+import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { buildingReferred, levelReferred, refSchema } from '../model/refer';
+import { formatElevation, formatLength } from '../units/format-length';
+import { quantiseMm } from '../units/length-units';
+import { parseBays } from '../units/parse-bays';
+import { baseLevel, isBelowGround, layLevels, moveLevel, refuseIfDisordered, refuseIfLockedMoved, type LevelWanted } from './chain';
+import { LEVEL_KINDS } from './level';
+import { freeName, nameFrom, nextName, numbersWithout, USUAL_NAMES } from './names';
+import { levelById, levelsOf, type ResolvedLevel } from './resolve-levels';
+import { removeLevel } from './remove-level';
+
+const modeSchema = z.enum(['push', 'only']).default('push');
+const heightsSchema = z.union([z.array(z.number().positive().max(1e6)).max(400), z.string().max(400)]);
+
+const levelIn = (framework: Framework, ref: string): ResolvedLevel => levelReferred(framework, ref);
+
+/** Heights from a list or from text like `5.4m, 4.8m, 9@3.3m`. */
+function readHeights(heights: z.infer<typeof heightsSchema>, field: string): number[] {
+  if (typeof heights !== 'string') return heights;
+  if (heights.trim() === '') return [];
+  const parsed = parseBays(heights);
+  if (!parsed.ok) refuseNow(`${field}: ${parsed.refusal.message}`, [field]);
+  if (parsed.value.running) refuseNow(`${field}: type heights, not running elevations`, [field]);
+  return parsed.value.baysMm;
+}
+
+function refuseIfTwice(names: readonly string[]): void {
+  const twice = names.find((name, i) => names.indexOf(name) !== i);
+  if (twice !== undefined) refuseNow(`Two levels would be named ${twice}. Give each its own name`, ['name']);
+}
+
+/** The level meant, before and after the command. */
+function beforeAndAfter(before: Framework, after: Framework, ref: string): [ResolvedLevel, ResolvedLevel | undefined] {
+  const was = levelIn(before, ref);
+  return [was, levelById(after, was.id)];
+}
+
+const nameOf = (framework: Framework, ref: string): string => levelIn(framework, ref).record.name;
+
+const setUp = defineCommand({
+  name: 'levels.setUp',
+  title: 'Set up the levels of a building',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    /** Floor-to-floor heights from the ground floor up. The level on top of the last is the roof. */
+    above: heightsSchema,
+    /** Heights of the basement storeys from the ground down. */
+    below: heightsSchema.default([]),
+    groundMm: lengthInputSchema.default(0),
+    buildUpMm: lengthInputSchema.default(100),
+    names: z
+      .strictObject({ basement: textSchema(12), ground: textSchema(12), upper: textSchema(12), roof: textSchema(12) })
+      .default(USUAL_NAMES),
+    skip: z.array(z.number().int().positive()).max(50).default([]),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const building = buildingReferred(edit.before, input.building);
+      if (levelsOf(edit.before, building).length > 0) {
+        refuseNow('This building has levels already. Edit them in the height strip, or remove them first');
+      }
+      const reader = new LengthReader(edit.before);
+      const above = readHeights(input.above, 'above');
+      const below = readHeights(input.below, 'below');
+      if (above.length === 0) refuseNow('Type a height for the ground floor at least, like 5.4m', ['above']);
+      const buildUpMm = reader.read(input.buildUpMm, 'buildUpMm', { atLeastMm: 0, atMostMm: 2000 }).stored;
+      const groundMm = reader.read(input.groundMm, 'groundMm').mm;
+      const common = { title: '', buildUpMm, locked: false };
+      const wanted: LevelWanted[] = [];
+      let fflMm = groundMm;
+      const upper = numbersWithout(above.length, input.skip);
+      above.forEach((heightMm, i) => {
+        const name = i === 0 ? nameFrom(input.names.ground, 0) : nameFrom(input.names.upper, upper[i - 1]!);
+        wanted.push({ fflMm, level: { ...common, name, levelKind: 'storey' } });
+        fflMm = quantiseMm(fflMm + heightMm);
+      });
+      wanted.push({ fflMm, level: { ...common, name: nameFrom(input.names.roof, above.length), levelKind: 'roof', buildUpMm: 0 } });
+      fflMm = groundMm;
+      numbersWithout(below.length, input.skip).forEach((n, i) => {
+        fflMm = quantiseMm(fflMm - below[i]!);
+        wanted.push({ fflMm, level: { ...common, name: nameFrom(input.names.basement, n), levelKind: 'basement' } });
+      });
+      refuseIfTwice(wanted.map(({ level }) => level.name));
+      layLevels(edit, building, wanted);
+    }),
+  sentence: (_, input, after) => `Levels set up: ${levelsOf(after, buildingReferred(after, input.building)).length}`,
+});
+
+const take = defineCommand({
+  name: 'levels.take',
+  title: 'Take a level table: new levels are added, those of the same name get its heights',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    rows: z
+      .array(
+        z.strictObject({
+          name: textSchema(16),
+          title: z.string().trim().max(80).default(''),
+          fflMm: z.number().min(-1e7).max(1e7),
+          buildUpMm: z.number().min(0).max(2000).default(0),
+          levelKind: z.enum(LEVEL_KINDS).default('storey'),
+        }),
+      )
+      .min(1, 'The table holds no level')
+      .max(400),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const building = buildingReferred(edit.before, input.building);
+      refuseIfTwice(input.rows.map(({ name }) => name));
+      const existing = levelsOf(edit.before, building);
+      const byName = new Map(existing.map((level) => [level.record.name, level]));
+      const rows: LevelWanted[] = input.rows.map(({ fflMm, ...row }) => {
+        const known = byName.get(row.name);
+        byName.delete(row.name);
+        return { id: known?.id, fflMm, level: { ...row, locked: known?.record.locked ?? false } };
+      });
+      const kept: LevelWanted[] = [...byName.values()].map(({ id, fflMm, record }) => {
+        const { name, title, levelKind, buildUpMm, locked } = record;
+        return { id, fflMm, level: { name, title, levelKind, buildUpMm, locked } };
+      });
+      layLevels(edit, building, [...rows, ...kept]);
+      refuseIfLockedMoved(edit, building);
+      refuseIfDisordered(edit, building);
+    }),
+  sentence: (_, input) => `Level table taken: ${input.rows.length} levels`,
+});
+
+const setElevation = defineCommand({
+  name: 'levels.setElevation',
+  title: 'Set the elevation of a level',
+  input: z.strictObject({ level: refSchema, fflMm: lengthInputSchema, mode: modeSchema }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const level = levelIn(edit.before, input.level);
+      const { mm } = new LengthReader(edit.before).read(input.fflMm, 'fflMm', { atLeastMm: -1e7, atMostMm: 1e7 });
+      moveLevel(edit, level, quantiseMm(mm - level.fflMm), input.mode);
+    }),
+  sentence: (before, input, after) => {
+    const [was, is] = beforeAndAfter(before, after, input.level);
+    const by = (is?.fflMm ?? 0) - was.fflMm;
+    const verb = by < 0 ? 'lowered' : 'raised';
+    return `Level ${was.record.name} ${verb} ${formatLength(Math.abs(by))} to ${formatElevation(is?.fflMm ?? 0)}, ${input.mode === 'push' ? 'pushing the levels beyond' : 'only this level'}`;
+  },
+});
+
+const setHeight = defineCommand({
+  name: 'levels.setHeight',
+  title: 'Set the floor-to-floor height of the storey on a level',
+  input: z.strictObject({ level: refSchema, heightMm: lengthInputSchema, mode: modeSchema }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const level = levelIn(edit.before, input.level);
+      const levels = levelsOf(edit.before, level.record.building);
+      const upper = levels.find(({ id }) => id === level.above);
+      if (!level.bounding || !upper) refuseNow(`There is no storey above level ${level.record.name}. Insert a level first`);
+      const { mm, stored } = new LengthReader(edit.before).read(input.heightMm, 'heightMm', { moreThanMm: 0, atMostMm: 1e6 });
+      const byMm = quantiseMm(mm - level.storeyHeightMm!);
+      if (isBelowGround(levels, level)) moveLevel(edit, level, -byMm, input.mode);
+      else {
+        moveLevel(edit, upper, byMm, input.mode);
+        // A height typed with named dimensions keeps them, so the storey follows when they change.
+        if (typeof stored !== 'number' && upper.record.from === level.id) edit.set('level', upper.id, { heightMm: stored });
+      }
+    }),
+  sentence: (before, input, after) => {
+    const [was, is] = beforeAndAfter(before, after, input.level);
+    return `Storey ${was.record.name} made ${formatLength(is?.storeyHeightMm ?? 0)} high`;
+  },
+});
+
+const insert = defineCommand({
+  name: 'levels.insert',
+  title: 'Insert a level',
+  input: z.strictObject({
+    /** The level it is put next to. */
+    level: refSchema,
+    side: z.enum(['above', 'below']).default('above'),
+    /** Only this: distance from that level; push: height of the new storey. */
+    heightMm: lengthInputSchema,
+    mode: modeSchema,
+    name: textSchema(16).optional(),
+    title: z.string().trim().max(80).default(''),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const level = levelIn(edit.before, input.level);
+      const { building, buildUpMm } = level.record;
+      const levels = levelsOf(edit.before, building);
+      const { mm } = new LengthReader(edit.before).read(input.heightMm, 'heightMm', { moreThanMm: 0, atMostMm: 1e6 });
+      const lower = input.side === 'above' ? level : levels.find(({ id }) => id === level.below);
+      const upper = input.side === 'above' ? levels.find(({ id }) => id === level.above) : level;
+      const taken = new Set(levels.map(({ record }) => record.name));
+      if (input.name && taken.has(input.name)) refuseNow(`There is a level named ${input.name} already`, ['name']);
+      const isBasement = (upper ?? lower)!.fflMm <= (baseLevel(levels)?.fflMm ?? 0) && upper !== undefined;
+      const wanted = input.name ?? freeName(lower && upper ? lower.record.name : nextName(level.record.name), taken);
+      const downwards = isBasement;
+      const push = input.mode === 'push' && lower !== undefined && upper !== undefined;
+      let fflMm: number;
+      if (!push) fflMm = quantiseMm(input.side === 'above' ? level.fflMm + mm : level.fflMm - mm);
+      else fflMm = downwards ? lower.fflMm : upper.fflMm;
+      const moved = (other: ResolvedLevel) => {
+        if (!push) return other.fflMm;
+        if (downwards) return other.fflMm <= lower.fflMm ? quantiseMm(other.fflMm - mm) : other.fflMm;
+        return other.fflMm >= upper.fflMm ? quantiseMm(other.fflMm + mm) : other.fflMm;
+      };
+      if (!push && lower && upper && (fflMm <= lower.fflMm || fflMm >= upper.fflMm)) {
+        refuseNow(
+          `The storey is ${formatLength(upper.fflMm - lower.fflMm)} high: a level between needs less than that, or choose push`,
+          ['heightMm'],
+        );
+      }
+      linkIn(edit, levels, { lower, upper, fflMm, moved }, (from, heightMm) => ({
+        kind: 'level',
+        building,
+        name: wanted,
+        title: input.title,
+        levelKind: isBasement ? 'basement' : 'storey',
+        from,
+        heightMm,
+        buildUpMm,
+        locked: false,
+      }));
+      refuseIfLockedMoved(edit, building);
+      refuseIfDisordered(edit, building);
+    }),
+  sentence: (before, input, after) => {
+    const { record } = levelIn(before, input.level);
+    const known = new Set(levelsOf(before, record.building).map(({ id }) => id));
+    const added = levelsOf(after, record.building).find(({ id }) => !known.has(id));
+    return `Level ${added?.record.name ?? ''} inserted at ${formatElevation(added?.fflMm ?? 0)}`;
+  },
+});
+
+interface Gap {
+  lower: ResolvedLevel | undefined;
+  upper: ResolvedLevel | undefined;
+  fflMm: number;
+  moved: (level: ResolvedLevel) => number;
+}
+
+/** Puts a new level between two and re-hangs the one that was held across the gap. */
+function linkIn(
+  edit: Edit,
+  levels: readonly ResolvedLevel[],
+  { lower, upper, fflMm, moved }: Gap,
+  make: (from: Id, heightMm: number) => Parameters<typeof edit.add<'level'>>[0],
+): void {
+  const upwards = upper === undefined || upper.record.from === lower?.id;
+  const holder = upwards ? lower! : upper!;
+  const added = edit.add<'level'>(make(holder.id, quantiseMm(fflMm - moved(holder))));
+  const across = upwards ? upper : lower;
+  if (across && across.record.from === holder.id) {
+    edit.set('level', across.id, { from: added.id, heightMm: quantiseMm(moved(across) - fflMm) });
+  }
+  // Levels held from one that stayed while they move, or the other way round, keep their wanted heights.
+  for (const level of levels) {
+    if (level === across || level.record.from === null) continue;
+    const from = levels.find(({ id }) => id === level.record.from)!;
+    const drift = quantiseMm(moved(level) - level.fflMm - (moved(from) - from.fflMm));
+    if (drift !== 0) edit.set('level', level.id, { heightMm: lengthPlus(level.record.heightMm, drift) });
+  }
+}
+
+const rename = defineCommand({
+  name: 'levels.rename',
+  title: 'Rename a level',
+  input: z.strictObject({ level: refSchema, name: textSchema(16).optional(), title: z.string().trim().max(80).optional() }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const { id, record } = levelIn(edit.before, input.level);
+      if (input.name !== undefined) {
+        const other = levelsOf(edit.before, record.building).find((level) => level.id !== id && level.record.name === input.name);
+        if (other) refuseNow(`There is a level named ${input.name} already. Choose another name`, ['name']);
+      }
+      edit.set('level', id, { name: input.name, title: input.title });
+    }),
+  sentence: (before, input, after) => {
+    const [was, is] = beforeAndAfter(before, after, input.level);
+    return `Level ${was.record.name} is now ${is?.record.name ?? ''} ${is?.record.title ?? ''}`.trim();
+  },
+});
+
+const change = defineCommand({
+  name: 'levels.change',
+  title: 'Change the build-up, kind or lock of a level',
+  input: z.strictObject({
+    level: refSchema,
+    buildUpMm: lengthInputSchema.optional(),
+    levelKind: z.enum(LEVEL_KINDS).optional(),
+    locked: z.boolean().optional(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const { id, record } = levelIn(edit.before, input.level);
+      const buildUpMm =
+        input.buildUpMm === undefined
+          ? undefined
+          : new LengthReader(edit.before).read(input.buildUpMm, 'buildUpMm', { atLeastMm: 0, atMostMm: 2000 }).stored;
+      edit.set('level', id, { buildUpMm, levelKind: input.levelKind, locked: input.locked });
+      refuseIfDisordered(edit, record.building);
+    }),
+  sentence: (before, input) => {
+    const parts = [
+      input.buildUpMm !== undefined && `build-up ${input.buildUpMm}`,
+      input.levelKind && `kind ${input.levelKind}`,
+      input.locked !== undefined && (input.locked ? 'locked' : 'unlocked'),
+    ].filter(Boolean);
+    return `Level ${nameOf(before, input.level)}: ${parts.join(', ')}`;
+  },
+});
+
+const remove = defineCommand({
+  name: 'levels.remove',
+  title: 'Remove a level',
+  input: z.strictObject({
+    level: refSchema,
+    /** What becomes of things that start or stop there. */
+    ends: z.enum(['nextLevel', 'keepHeight', 'delete']).default('nextLevel'),
+  }),
+  plan: (edit, input) => refusing(() => removeLevel(edit, levelIn(edit.before, input.level), input.ends)),
+  sentence: (before, input) => `Level ${nameOf(before, input.level)} removed`,
+});
+
+export const LEVEL_COMMANDS: Command[] = [setUp, take, setElevation, setHeight, insert, rename, change, remove];

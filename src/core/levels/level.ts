@@ -1,0 +1,32 @@
+import { z } from 'zod';
+import { lengthSchema, textSchema } from '../model/fields';
+import { idSchema } from '../model/ids';
+
+export const LEVEL_KINDS = ['storey', 'basement', 'mezzanine', 'roof', 'plant', 'attic', 'datum'] as const;
+export type LevelKind = (typeof LEVEL_KINDS)[number];
+
+/**
+ * A level. Its height is held from another level, so one edit moves everything that hangs on it: upper levels
+ * from the one below, basements from the one above; one level per building is held from the building's zero.
+ */
+export const levelSchema = z.object({
+  kind: z.literal('level'),
+  id: idSchema,
+  building: idSchema,
+  /** The short name on the height strip: `B2`, `00`, `RF`. Unique in its building. */
+  name: textSchema(16),
+  /** What it is, in words: `Gallery`. */
+  title: z.string().max(80),
+  levelKind: z.enum(LEVEL_KINDS),
+  /** The level its height is held from; null: the building's zero. */
+  from: idSchema.nullable(),
+  /** FFL above that level's FFL, negative below it. */
+  heightMm: lengthSchema,
+  /** SSL = FFL − build-up. */
+  buildUpMm: lengthSchema,
+  locked: z.boolean(),
+});
+export type Level = z.infer<typeof levelSchema>;
+
+/** Levels of these kinds bound storeys; a datum bounds none and a mezzanine is run past. */
+export const boundsStorey = (kind: LevelKind): boolean => kind !== 'datum' && kind !== 'mezzanine';

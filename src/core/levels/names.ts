@@ -1,0 +1,37 @@
+/** Patterns for the names of levels set up in one go: `{n}` is the running number, `{nn}` with two digits. */
+export interface NamePatterns {
+  basement: string;
+  ground: string;
+  upper: string;
+  roof: string;
+}
+
+export const USUAL_NAMES: NamePatterns = { basement: 'B{n}', ground: '00', upper: '{nn}', roof: 'RF' };
+
+/** Name of the n-th level under a pattern. */
+export const nameFrom = (pattern: string, n: number): string =>
+  pattern.replaceAll('{nn}', String(n).padStart(2, '0')).replaceAll('{n}', String(n));
+
+/** The numbers 1, 2, 3 … without the skipped ones, `count` of them. */
+export function numbersWithout(count: number, skip: readonly number[]): number[] {
+  const numbers: number[] = [];
+  for (let n = 1; numbers.length < count; n += 1) if (!skip.includes(n)) numbers.push(n);
+  return numbers;
+}
+
+/** A name not yet taken, from a wanted one: `01`, else `01a`, `01b` … */
+export function freeName(wanted: string, taken: ReadonlySet<string>): string {
+  if (!taken.has(wanted)) return wanted;
+  for (let i = 0; ; i += 1) {
+    const letters = String.fromCharCode(97 + (i % 26)).repeat(Math.floor(i / 26) + 1);
+    if (!taken.has(wanted + letters)) return wanted + letters;
+  }
+}
+
+/** Name for a level above the topmost or below the lowest: the number in the name goes on by one. */
+export function nextName(name: string): string {
+  const match = /^(.*?)(\d+)(\D*)$/.exec(name);
+  if (!match) return `${name}+`;
+  const digits = match[2]!;
+  return match[1]! + String(Number(digits) + 1).padStart(digits.length, '0') + match[3]!;
+}

@@ -1,0 +1,109 @@
+import { lengthPlus, mmOf } from '../dimensions/resolve-length';
+import type { Edit } from '../model/edit';
+import type { End } from '../model/fields';
+import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { refuseNow } from '../model/length-input';
+import { called, referencesOf, type Rec } from '../model/record';
+import { quantiseMm } from '../units/length-units';
+import { levelsOf, type ResolvedLevel } from './resolve-levels';
+
+/** `nextLevel`: the end goes to the neighbouring level; `keepHeight`: it stays where it is, held from there; `delete`: the thing goes. */
+export type EndsChoice = 'nextLevel' | 'keepHeight' | 'delete';
+
+/** Removes a level. The others keep their heights; what starts, stops or stands there follows the choice. */
+export function removeLevel(edit: Edit, level: ResolvedLevel, ends: EndsChoice): void {
+  const levels = levelsOf(edit.before, level.record.building);
+  if (level.record.locked) refuseNow(`Level ${level.record.name} is locked. Unlock it first`);
+  const others = levels.filter(({ id, bounding }) => id !== level.id && bounding);
+  const above = others.find(({ id }) => id === level.above);
+  const below = others.find(({ id }) => id === level.below);
+  rehang(edit, levels, level, above ?? below);
+  edit.remove(level.id);
+  for (const record of hangingOn(edit.before, level.id)) {
+    if (ends === 'delete' && record.kind !== 'floorPlate') edit.remove(record.id);
+    else refit(edit, record, level, above, below, ends);
+  }
+}
+
+/** Things other than levels that refer to a level: what a removal would reach. */
+export function hangingOn(framework: Framework, level: Id): Rec[] {
+  return [...framework.records.values()]
+    .filter((record) => record.kind !== 'level' && referencesOf(record).some(({ id }) => id === level))
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
+/** One line per thing a removal would reach, for the preview. */
+export function removalPreview(framework: Framework, level: ResolvedLevel): string[] {
+  return hangingOn(framework, level.id).map((record) => {
+    if (record.kind === 'floorPlate') return `${called(record)} no longer serves this level`;
+    if (!('startsAt' in record)) return called(record);
+    const starts = record.startsAt.level === level.id;
+    const stops = record.stopsAt.level === level.id;
+    return `${called(record)} ${starts && stops ? 'starts and stops' : starts ? 'starts' : 'stops'} here`;
+  });
+}
+
+/** Holds the removed level's dependants from where it was held, at the same heights. */
+function rehang(edit: Edit, levels: readonly ResolvedLevel[], level: ResolvedLevel, successor: ResolvedLevel | undefined): void {
+  const dependants = levels.filter(({ record }) => record.from === level.id);
+  const { from } = level.record;
+  if (from !== null) {
+    const own = mmOf(edit.before, level.record.heightMm);
+    for (const { id, record } of dependants) edit.set('level', id, { from, heightMm: lengthPlus(record.heightMm, own) });
+    return;
+  }
+  if (!successor) {
+    if (levels.length > 1) refuseNow('The last storey cannot go while other levels hang on it. Remove those first');
+    return;
+  }
+  // The level held from zero goes: its neighbour takes that part.
+  const heir = dependants.find(({ id }) => id === successor.id) ?? successor;
+  edit.set('level', heir.id, { from: null, heightMm: heir.fflMm });
+  for (const { id, fflMm } of dependants) {
+    if (id !== heir.id) edit.set('level', id, { from: heir.id, heightMm: quantiseMm(fflMm - heir.fflMm) });
+  }
+}
+
+function refit(
+  edit: Edit,
+  record: Rec,
+  level: ResolvedLevel,
+  above: ResolvedLevel | undefined,
+  below: ResolvedLevel | undefined,
+  ends: EndsChoice,
+): void {
+  if (record.kind === 'floorPlate') return refitFloor(edit, record, level.id, above?.id, below?.id);
+  if (record.kind !== 'columnStack' && record.kind !== 'shaft') return;
+  const moved = (end: End, next: ResolvedLevel | undefined): End | null => {
+    if (end.level !== level.id) return end;
+    if (!next) return null;
+    const shift = ends === 'keepHeight' ? level.fflMm - next.fflMm : 0;
+    return { ...end, level: next.id, offsetMm: lengthPlus(end.offsetMm, shift) };
+  };
+  // A start goes up to the next level, a stop goes down, so the thing never grows.
+  const startsAt = moved(record.startsAt, above ?? below);
+  const stopsAt = moved(record.stopsAt, below ?? above);
+  const collapsed = startsAt && stopsAt && ends === 'nextLevel' && startsAt.level === stopsAt.level && startsAt.face === stopsAt.face;
+  if (!startsAt || !stopsAt || collapsed) edit.remove(record.id);
+  else edit.set(record.kind, record.id, { startsAt, stopsAt });
+}
+
+function refitFloor(
+  edit: Edit,
+  record: Extract<Rec, { kind: 'floorPlate' }>,
+  level: Id,
+  above: Id | undefined,
+  below: Id | undefined,
+): void {
+  if ('at' in record.levels) {
+    const at = (record.levels.at as Id[]).filter((id) => id !== level);
+    if (at.length === 0) edit.remove(record.id);
+    else edit.set('floorPlate', record.id, { levels: { at } });
+    return;
+  }
+  const [from, to] = record.levels.range as [Id, Id];
+  const range = [from === level ? above : from, to === level ? below : to];
+  if ((from === level && to === level) || !range[0] || !range[1]) edit.remove(record.id);
+  else edit.set('floorPlate', record.id, { levels: { range: [range[0], range[1]] } });
+}

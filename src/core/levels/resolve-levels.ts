@@ -1,0 +1,89 @@
+import { mmOf } from '../dimensions/resolve-length';
+import { recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { quantiseMm } from '../units/length-units';
+import { boundsStorey, type Level } from './level';
+
+/** A level with its heights worked out, in the building's own heights. */
+export interface ResolvedLevel {
+  id: Id;
+  record: Level;
+  fflMm: number;
+  sslMm: number;
+  /** True if it bounds storeys. */
+  bounding: boolean;
+  /** Floor-to-floor height of the storey it carries; null for the topmost and for levels that bound none. */
+  storeyHeightMm: number | null;
+  /** The next bounding level above and below. */
+  above: Id | null;
+  below: Id | null;
+}
+
+const cache = new WeakMap<Framework, Map<Id, ResolvedLevel[]>>();
+
+/** Levels of a building from the lowest up. */
+export function levelsOf(framework: Framework, building: Id): ResolvedLevel[] {
+  let all = cache.get(framework);
+  if (!all) {
+    all = resolveAll(framework);
+    cache.set(framework, all);
+  }
+  return all.get(building) ?? [];
+}
+
+/** One level with its heights. */
+export function levelById(framework: Framework, id: Id): ResolvedLevel | undefined {
+  const record = framework.records.get(id);
+  if (record?.kind !== 'level') return undefined;
+  return levelsOf(framework, record.building).find((level) => level.id === id);
+}
+
+function resolveAll(framework: Framework): Map<Id, ResolvedLevel[]> {
+  const records = new Map(recordsOf(framework, 'level').map((level) => [level.id, level]));
+  const elevations = new Map<Id, number>();
+  const elevation = (level: Level): number => {
+    const known = elevations.get(level.id);
+    if (known !== undefined) return known;
+    elevations.set(level.id, 0);
+    const base = level.from === null ? undefined : records.get(level.from);
+    const ffl = quantiseMm((base ? elevation(base) : 0) + mmOf(framework, level.heightMm));
+    elevations.set(level.id, ffl);
+    return ffl;
+  };
+  const buildings = new Map<Id, ResolvedLevel[]>();
+  for (const record of records.values()) {
+    const fflMm = elevation(record);
+    const list = buildings.get(record.building) ?? [];
+    buildings.set(record.building, list);
+    list.push({
+      id: record.id,
+      record,
+      fflMm,
+      sslMm: quantiseMm(fflMm - mmOf(framework, record.buildUpMm)),
+      bounding: boundsStorey(record.levelKind),
+      storeyHeightMm: null,
+      above: null,
+      below: null,
+    });
+  }
+  for (const list of buildings.values()) {
+    list.sort((a, b) => a.fflMm - b.fflMm || (a.id < b.id ? -1 : 1));
+    let below: ResolvedLevel | null = null;
+    for (const level of list) {
+      level.below = below?.id ?? null;
+      if (!level.bounding) continue;
+      if (below) below.storeyHeightMm = quantiseMm(level.fflMm - below.fflMm);
+      below = level;
+    }
+    let above: ResolvedLevel | null = null;
+    for (const level of [...list].reverse()) {
+      level.above = above?.id ?? null;
+      if (level.bounding) above = level;
+    }
+  }
+  return buildings;
+}
+
+/** The bounding levels of a building, lowest first. */
+export const storeyLevels = (framework: Framework, building: Id): ResolvedLevel[] =>
+  levelsOf(framework, building).filter((level) => level.bounding);

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { BUILDING_COMMANDS } from '../buildings/building-commands';
+import { COLUMN_COMMANDS } from '../columns/column-commands';
+import { DIMENSION_COMMANDS } from '../dimensions/dimension-commands';
+import { ELEMENT_COMMANDS } from '../elements/element-commands';
+import { FLOOR_COMMANDS } from '../floors/floor-commands';
+import { GRID_COMMANDS } from '../grids/grid-commands';
+import { LEVEL_COMMANDS } from '../levels/level-commands';
+import { SHAFT_COMMANDS } from '../shafts/shaft-commands';
+import { planCommand, type Command, type Planned } from './command';
+import type { Framework } from './framework';
+import type { Id } from './ids';
+import { refuse, type Result } from './result';
+
+/** Every command there is. */
+export const COMMANDS: readonly Command[] = [
+  ...BUILDING_COMMANDS,
+  ...LEVEL_COMMANDS,
+  ...GRID_COMMANDS,
+  ...COLUMN_COMMANDS,
+  ...FLOOR_COMMANDS,
+  ...SHAFT_COMMANDS,
+  ...ELEMENT_COMMANDS,
+  ...DIMENSION_COMMANDS,
+];
+
+const byName = new Map(COMMANDS.map((command) => [command.name, command]));
+
+/** Plans a command by name. */
+export function plan(framework: Framework, name: string, input: unknown, commandId: Id): Result<Planned> {
+  const command = byName.get(name);
+  if (!command) return refuse(`There is no command named "${name}". The list of commands names them all`);
+  return planCommand(command, framework, input, commandId);
+}
+
+/** Commands with the JSON schemas of their inputs, for the documentation and the interface over HTTP. */
+export const commandList = (): { name: string; title: string; input: unknown }[] =>
+  COMMANDS.map(({ name, title, input }) => ({ name, title, input: z.toJSONSchema(input, { io: 'input' }) }));

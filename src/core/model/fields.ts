@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import type { Length } from '../units/parse-length';
+import { idSchema, type Id } from './ids';
+
+/** Text a person typed: trimmed, no control characters, of bounded length. */
+export const textSchema = (most: number) =>
+  z
+    .string()
+    .trim()
+    .min(1, 'Type something here')
+    .max(most, `At most ${most} characters`)
+    // eslint-disable-next-line no-control-regex -- control characters are exactly what is refused
+    .regex(/^[^\u0000-\u001f\u007f]*$/, 'No line breaks or control characters');
+
+/** A stored length: millimetres, or an expression over named dimensions. */
+export const lengthSchema: z.ZodType<Length> = z.union([
+  z.number().min(-1e9).max(1e9),
+  z.object({ expr: z.string().min(1).max(400) }),
+]);
+
+export const angleSchema = z.number().min(-360).max(360);
+
+/** Where a vertical element starts or stops: a level, one of its faces and a signed distance from it. */
+export const endSchema = z.object({
+  level: idSchema,
+  face: z.enum(['FFL', 'SSL', 'soffit']),
+  offsetMm: lengthSchema,
+});
+export type End = z.infer<typeof endSchema>;
+
+/** A place in plan: a shift from the building's zero, or from the crossing of two grid lines along their system's axes. */
+export const placeSchema = z.object({
+  lines: z.tuple([idSchema, idSchema]).nullable(),
+  xMm: lengthSchema,
+  yMm: lengthSchema,
+});
+export type Place = z.infer<typeof placeSchema>;
+
+/** What becomes of a record when one it refers to is removed. */
+export type WhenGone = 'refuse' | 'detach' | 'follow';
+
+/** A field of a record that holds the id of another. */
+export interface Reference {
+  id: Id;
+  /** Dotted path of the field. */
+  path: string;
+  whenGone: WhenGone;
+}
+
+export const placeReferences = (place: Place, path: string): Reference[] =>
+  (place.lines ?? []).map((id) => ({ id, path: `${path}.lines`, whenGone: 'detach' }));
+
+export const endReferences = (end: End, path: string): Reference[] => [
+  { id: end.level, path: `${path}.level`, whenGone: 'refuse' },
+];

@@ -1,0 +1,40 @@
+import { hashOf } from './hash';
+import type { Id } from './ids';
+import type { Kind, Rec, RecordOf } from './record';
+
+/** The whole framework: an immutable value, records by id. */
+export interface Framework {
+  readonly records: ReadonlyMap<Id, Rec>;
+}
+
+export const EMPTY_FRAMEWORK: Framework = { records: new Map() };
+
+const byKind = new WeakMap<Framework, Map<Kind, Rec[]>>();
+
+/** All records of a kind, by id. Worked out once per framework. */
+export function recordsOf<K extends Kind>(framework: Framework, kind: K): RecordOf<K>[] {
+  let kinds = byKind.get(framework);
+  if (!kinds) {
+    kinds = new Map();
+    const sorted = [...framework.records.values()].sort((a, b) => (a.id < b.id ? -1 : 1));
+    for (const record of sorted) {
+      const list = kinds.get(record.kind);
+      if (list) list.push(record);
+      else kinds.set(record.kind, [record]);
+    }
+    byKind.set(framework, kinds);
+  }
+  return (kinds.get(kind) ?? []) as RecordOf<K>[];
+}
+
+/** The record with this id if it is of this kind. */
+export function recordOf<K extends Kind>(framework: Framework, kind: K, id: Id): RecordOf<K> | undefined {
+  const record = framework.records.get(id);
+  return record?.kind === kind ? (record as RecordOf<K>) : undefined;
+}
+
+/** Records by id as a plain object, as saved and hashed. */
+export const recordsById = (framework: Framework): Record<Id, Rec> => Object.fromEntries(framework.records);
+
+/** The framework's fingerprint: equal frameworks have equal hashes, whatever order they were made in. */
+export const frameworkHash = (framework: Framework): string => hashOf(recordsById(framework));

@@ -1,0 +1,60 @@
+import { z } from 'zod';
+import { parseLengthIn } from '../dimensions/resolve-length';
+import type { Length } from '../units/parse-length';
+import type { Framework } from './framework';
+import { refuse, type Refusal } from './result';
+
+/** A length in a command's input: millimetres, or text as a person types it (bare numbers are millimetres). */
+export const lengthInputSchema = z.union([z.number().min(-1e9).max(1e9), z.string().max(200)]).meta({
+  description: 'Millimetres, or a length as typed: "3.45m", "11\'-4 1/2\\"", "typical - slab"',
+});
+export type LengthInput = z.infer<typeof lengthInputSchema>;
+
+/** Thrown while planning to refuse the command; caught by {@link refusing}. */
+class InputRefused extends Error {
+  constructor(readonly refusal: Refusal) {
+    super(refusal.message);
+  }
+}
+
+interface Bounds {
+  /** Least and greatest value taken. */
+  atLeastMm?: number;
+  moreThanMm?: number;
+  atMostMm?: number;
+}
+
+/** Reads length inputs of one command. What cannot be read refuses the command with the field's name. */
+export class LengthReader {
+  constructor(private readonly framework: Framework) {}
+
+  /** Length to store and its millimetres. */
+  read(input: LengthInput, field: string, within: Bounds = {}): { stored: Length; mm: number } {
+    const parsed = typeof input === 'number' ? null : parseLengthIn(this.framework, input);
+    if (parsed && !parsed.ok) {
+      throw new InputRefused({ ...parsed.refusal, message: `${field}: ${parsed.refusal.message}`, path: [field] });
+    }
+    const value = parsed ? parsed.value : { mm: input as number, stored: input as Length };
+    const { atLeastMm = -1e9, moreThanMm = -Infinity, atMostMm = 1e9 } = within;
+    if (value.mm < atLeastMm || value.mm <= moreThanMm || value.mm > atMostMm) {
+      const least = moreThanMm > -Infinity ? `more than ${moreThanMm}` : `at least ${atLeastMm}`;
+      throw new InputRefused(refuse(`${field} must be ${least} and at most ${atMostMm} mm; it is ${value.mm}`, { path: [field] }).refusal);
+    }
+    return { stored: value.stored, mm: value.mm };
+  }
+}
+
+/** Runs a plan and turns a refused input into the plan's refusal. */
+export function refusing(plan: () => Refusal | void): Refusal | void {
+  try {
+    return plan();
+  } catch (error) {
+    if (error instanceof InputRefused) return error.refusal;
+    throw error;
+  }
+}
+
+/** Refuses the command being planned. */
+export function refuseNow(message: string, path?: (string | number)[]): never {
+  throw new InputRefused(refuse(message, path ? { path } : {}).refusal);
+}

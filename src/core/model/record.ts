@@ -1,0 +1,88 @@
+import { z } from 'zod';
+import { buildingSchema, projectSchema } from '../buildings/building';
+import { columnStackSchema } from '../columns/column';
+import { dimensionReferences, dimensionSchema } from '../dimensions/dimension';
+import { floorPlateSchema } from '../floors/floor';
+import { gridLineSchema, gridSystemSchema } from '../grids/grid';
+import { levelSchema } from '../levels/level';
+import { outlineReferences } from '../outlines/outline';
+import { shaftSchema } from '../shafts/shaft';
+import { endReferences, placeReferences, type Reference } from './fields';
+
+/**
+ * Every kind of record, told apart by `kind`. Records are checked against it and kept as they are, so fields a
+ * newer writer added survive.
+ */
+export const recordSchema = z.discriminatedUnion('kind', [
+  projectSchema,
+  buildingSchema,
+  levelSchema,
+  gridSystemSchema,
+  gridLineSchema,
+  columnStackSchema,
+  floorPlateSchema,
+  shaftSchema,
+  dimensionSchema,
+]);
+export type Rec = z.infer<typeof recordSchema>;
+export type Kind = Rec['kind'];
+export type RecordOf<K extends Kind> = Extract<Rec, { kind: K }>;
+
+/** Every reference a record holds, each with what happens when its target goes. */
+export function referencesOf(record: Rec): Reference[] {
+  const held = ownReferences(record);
+  return [...held, ...dimensionReferences(record)];
+}
+
+function ownReferences(record: Rec): Reference[] {
+  const building = (id: string): Reference => ({ id, path: 'building', whenGone: 'refuse' });
+  switch (record.kind) {
+    case 'project':
+    case 'building':
+    case 'dimension':
+      return [];
+    case 'level':
+      return [building(record.building), ...fromReference(record.from)];
+    case 'gridSystem':
+      return [building(record.building)];
+    case 'gridLine':
+      return [{ id: record.system, path: 'system', whenGone: 'follow' }, ...fromReference(record.from)];
+    case 'columnStack':
+      return [building(record.building), ...placeReferences(record.place, 'place'), ...spanReferences(record)];
+    case 'floorPlate':
+      return [building(record.building), ...outlineReferences(record.outline, 'outline'), ...extentReferences(record.levels)];
+    case 'shaft':
+      return [building(record.building), ...outlineReferences(record.outline, 'outline'), ...spanReferences(record)];
+  }
+}
+
+const fromReference = (from: string | null): Reference[] => (from ? [{ id: from, path: 'from', whenGone: 'refuse' }] : []);
+
+const spanReferences = (record: RecordOf<'columnStack'> | RecordOf<'shaft'>): Reference[] => [
+  ...endReferences(record.startsAt, 'startsAt'),
+  ...endReferences(record.stopsAt, 'stopsAt'),
+];
+
+function extentReferences(levels: RecordOf<'floorPlate'>['levels']): Reference[] {
+  const ids = 'range' in levels ? levels.range : levels.at;
+  return ids.map((id) => ({ id, path: 'levels', whenGone: 'refuse' }));
+}
+
+/** What a person calls a record of a kind. */
+export const KIND_WORDS: Record<Kind, string> = {
+  project: 'project',
+  building: 'building',
+  level: 'level',
+  gridSystem: 'grid',
+  gridLine: 'grid line',
+  columnStack: 'column stack',
+  floorPlate: 'floor plate',
+  shaft: 'shaft',
+  dimension: 'named dimension',
+};
+
+/** A record in words, for messages: `level 02`, `shaft S1`. */
+export function called(record: Rec): string {
+  const own = 'name' in record && record.name ? ` ${record.name}` : '';
+  return `${KIND_WORDS[record.kind]}${own}`;
+}

@@ -1,0 +1,77 @@
+import { z } from 'zod';
+import { crossingsOf, gridById, gridsOf, lineById, type Crossing, type ResolvedGrid, type ResolvedLine } from '../grids/resolve-grids';
+import { levelById, levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
+import { resolvePlace } from '../outlines/resolve-place';
+import { recordsOf, type Framework } from './framework';
+import type { Id } from './ids';
+import { refuseNow } from './length-input';
+import { KIND_WORDS, type RecordOf } from './record';
+
+/** A thing named in a command's input: its id, or its name where only one thing has it. */
+export const refSchema = z.string().trim().min(1).max(64).meta({ description: 'Id, or name if only one thing has it' });
+
+/** The building referred to; when none is named, the only one there is. */
+export function buildingReferred(framework: Framework, ref: string | undefined): Id {
+  const buildings = recordsOf(framework, 'building');
+  if (ref === undefined) {
+    if (buildings.length === 1) return buildings[0]!.id;
+    refuseNow(buildings.length === 0 ? 'There is no building yet. Add one first' : 'Say which building is meant', ['building']);
+  }
+  return one(buildings, ref, (building) => building.name, 'building').id;
+}
+
+export function levelReferred(framework: Framework, ref: string, building?: Id): ResolvedLevel {
+  const byId = levelById(framework, ref);
+  if (byId) return byId;
+  const levels = recordsOf(framework, 'level').filter((level) => building === undefined || level.building === building);
+  return levelById(framework, one(levels, ref, (level) => level.name, 'level').id)!;
+}
+
+export function gridReferred(framework: Framework, ref: string | undefined, building?: Id): ResolvedGrid {
+  const grids = gridsOf(framework).filter(({ record }) => building === undefined || record.building === building);
+  if (ref === undefined) {
+    if (grids.length === 1) return grids[0]!;
+    refuseNow(grids.length === 0 ? 'There is no grid yet. Add one first' : 'Say which grid is meant', ['system']);
+  }
+  return gridById(framework, one(grids, ref, (grid) => grid.record.name, 'grid').id)!;
+}
+
+export function lineReferred(framework: Framework, ref: string, building?: Id): [ResolvedGrid, ResolvedLine] {
+  const byId = lineById(framework, ref);
+  if (byId) return byId;
+  const lines = gridsOf(framework)
+    .filter(({ record }) => building === undefined || record.building === building)
+    .flatMap((grid) => [...grid.a, ...grid.b]);
+  return lineById(framework, one(lines, ref, (line) => line.label ?? '', 'grid line').id)!;
+}
+
+export function crossingReferred(framework: Framework, label: string, building?: Id): Crossing {
+  const crossings = gridsOf(framework)
+    .filter(({ record }) => building === undefined || record.building === building)
+    .flatMap(crossingsOf)
+    .map((crossing) => ({ ...crossing, id: crossing.lines.join() }));
+  return one(crossings, label, (crossing) => crossing.label ?? '', 'crossing');
+}
+
+/** A column stack's mark: typed, or from its crossing. */
+export const markOf = (framework: Framework, stack: RecordOf<'columnStack'>): string =>
+  stack.name ?? resolvePlace(framework, stack.place).mark ?? 'column';
+
+type Carried = 'shaft' | 'floorPlate' | 'columnStack';
+
+/** A shaft, floor plate or column stack, by id or by name or mark. */
+export function thingReferred<K extends Carried>(framework: Framework, kind: K, ref: string): RecordOf<K> {
+  const things: RecordOf<Carried>[] = recordsOf(framework, kind);
+  const nameOf = (thing: RecordOf<Carried>) => (thing.kind === 'columnStack' ? markOf(framework, thing) : thing.name);
+  return one(things, ref, nameOf, KIND_WORDS[kind]) as RecordOf<K>;
+}
+
+function one<T extends { id: Id }>(things: readonly T[], ref: string, nameOf: (thing: T) => string, word: string): T {
+  const byId = things.find(({ id }) => id === ref);
+  if (byId) return byId;
+  const named = things.filter((thing) => nameOf(thing) === ref);
+  if (named.length === 1) return named[0]!;
+  if (named.length > 1) refuseNow(`There are ${named.length} ${word}s named ${ref}. Say which one by its id`);
+  const isId = /^[0-9a-f]{8}-/.test(ref);
+  return refuseNow(isId ? `That ${word} is not there any more. Choose another` : `There is no ${word} named ${ref}`);
+}

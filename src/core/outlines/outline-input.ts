@@ -1,0 +1,94 @@
+import { z } from 'zod';
+import { angleSchema, type Place } from '../model/fields';
+import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { LengthReader, lengthInputSchema, refuseNow } from '../model/length-input';
+import { crossingReferred, gridReferred, lineReferred, refSchema } from '../model/refer';
+import { crossingOf } from '../grids/resolve-grids';
+import { parsePoint } from '../units/parse-point';
+import type { Outline } from './outline';
+import { resolveOutline } from './resolve-outline';
+
+/** A place: a point as typed (`7200,6600`, `C-4 + 1200,300`), or two crossing grid lines (null: the building's zero) and a shift. */
+export const placeInputSchema = z.union([
+  z.string().max(200),
+  z.strictObject({
+    lines: z.tuple([refSchema, refSchema]).nullable().default(null),
+    xMm: lengthInputSchema.default(0),
+    yMm: lengthInputSchema.default(0),
+  }),
+]);
+type PlaceInput = z.infer<typeof placeInputSchema>;
+
+export const outlineInputSchema = z.discriminatedUnion('type', [
+  z.strictObject({
+    type: z.literal('polygon'),
+    place: placeInputSchema.default({ lines: null, xMm: 0, yMm: 0 }),
+    points: z.array(z.strictObject({ xMm: lengthInputSchema, yMm: lengthInputSchema })).min(3, 'An outline has three corners or more').max(2000),
+  }),
+  z.strictObject({
+    type: z.literal('rectangle'),
+    place: placeInputSchema.default({ lines: null, xMm: 0, yMm: 0 }),
+    widthMm: lengthInputSchema,
+    depthMm: lengthInputSchema,
+    turnDeg: angleSchema.default(0),
+  }),
+  z.strictObject({
+    type: z.literal('gridOffset'),
+    system: refSchema.optional(),
+    lines: z.strictObject({ a: z.tuple([refSchema, refSchema]), b: z.tuple([refSchema, refSchema]) }).nullable().default(null),
+    offsetMm: lengthInputSchema.default(0),
+  }),
+]);
+
+/** Reads a place in a building. */
+export function readPlace(framework: Framework, building: Id, place: PlaceInput): Place {
+  if (typeof place === 'string') {
+    const parsed = parsePoint(place, {});
+    if (!parsed.ok) refuseNow(`place: ${parsed.refusal.message}`, ['place']);
+    const { crossing, xMm, yMm } = parsed.value;
+    return { lines: crossing ? crossingReferred(framework, crossing, building).lines : null, xMm, yMm };
+  }
+  const reader = new LengthReader(framework);
+  const lines = place.lines?.map((ref) => lineReferred(framework, ref, building)[1].id) as [Id, Id] | undefined;
+  if (lines && !crossingOf(framework, lines)) refuseNow('Those two grid lines do not cross. Choose one of each direction', ['place', 'lines']);
+  return { lines: lines ?? null, xMm: reader.read(place.xMm, 'xMm').stored, yMm: reader.read(place.yMm, 'yMm').stored };
+}
+
+/** Reads an outline's lengths and refuses one that encloses nothing or crosses itself. */
+export function readOutline(framework: Framework, building: Id, input: z.infer<typeof outlineInputSchema>): Outline {
+  const outline = stored(framework, building, input);
+  if (!resolveOutline(framework, outline)) {
+    refuseNow('The outline crosses itself or encloses nothing. Its corners must go round once', ['outline']);
+  }
+  return outline;
+}
+
+function stored(framework: Framework, building: Id, input: z.infer<typeof outlineInputSchema>): Outline {
+  const reader = new LengthReader(framework);
+  if (input.type === 'gridOffset') {
+    const grid = gridReferred(framework, input.system, building);
+    if (grid.a.length < 2 || grid.b.length < 2) refuseNow('An outline from a grid needs two lines each way', ['outline', 'system']);
+    const ids = (pair: [string, string]) => pair.map((ref) => lineReferred(framework, ref, building)[1].id) as [Id, Id];
+    return {
+      type: 'gridOffset',
+      system: grid.id,
+      lines: input.lines ? { a: ids(input.lines.a), b: ids(input.lines.b) } : null,
+      offsetMm: reader.read(input.offsetMm, 'offsetMm', { atLeastMm: -1e6, atMostMm: 1e6 }).stored,
+    };
+  }
+  const place = readPlace(framework, building, input.place);
+  if (input.type === 'rectangle') {
+    return {
+      ...input,
+      place,
+      widthMm: reader.read(input.widthMm, 'widthMm', { moreThanMm: 0, atMostMm: 1e6 }).stored,
+      depthMm: reader.read(input.depthMm, 'depthMm', { moreThanMm: 0, atMostMm: 1e6 }).stored,
+    };
+  }
+  return {
+    ...input,
+    place,
+    points: input.points.map(({ xMm, yMm }) => ({ xMm: reader.read(xMm, 'xMm').stored, yMm: reader.read(yMm, 'yMm').stored })),
+  };
+}

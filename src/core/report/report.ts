@@ -1,0 +1,136 @@
+import { z } from 'zod';
+import { sectionWords } from '../columns/section-shape';
+import { frameworkHash, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import type { Solved } from '../solving/solved';
+
+const row = { id: z.string(), building: z.string().describe('Id of the building it belongs to') };
+const mm = z.number();
+
+/** What a solved framework says, in building axes and millimetres. The headless command prints it. */
+export const reportSchema = z.strictObject({
+  project: z.string(),
+  hash: z.string().describe('SHA-256 of the framework'),
+  buildings: z.array(z.strictObject({ id: z.string(), name: z.string(), zeroMm: mm, xMm: mm, yMm: mm, turnDeg: z.number() })),
+  levels: z.array(
+    z.strictObject({
+      ...row,
+      name: z.string(),
+      title: z.string(),
+      kind: z.string(),
+      fflMm: mm,
+      sslMm: mm,
+      storeyHeightMm: mm.nullable().describe('null for the topmost storey level and for levels that bound no storey'),
+    }),
+  ),
+  gridLines: z.array(
+    z.strictObject({ ...row, system: z.string(), label: z.string().nullable(), direction: z.enum(['a', 'b']), offsetMm: mm.describe("from the direction's first line") }),
+  ),
+  crossings: z.array(z.strictObject({ ...row, label: z.string().nullable(), xMm: mm, yMm: mm })),
+  columns: z.array(
+    z.strictObject({
+      ...row,
+      stack: z.string().describe('Mark of the stack'),
+      level: z.string(),
+      xMm: mm,
+      yMm: mm,
+      turnDeg: z.number(),
+      section: z.string(),
+      bottomMm: mm,
+      topMm: mm,
+      volumeM3: z.number(),
+    }),
+  ),
+  floors: z.array(
+    z.strictObject({ ...row, name: z.string(), level: z.string(), topMm: mm, thicknessMm: mm, areaM2: z.number(), perimeterM: z.number(), volumeM3: z.number(), holes: z.number().int() }),
+  ),
+  shafts: z.array(
+    z.strictObject({
+      ...row,
+      name: z.string(),
+      purpose: z.string(),
+      bottomMm: mm,
+      topMm: mm,
+      cuts: z.array(z.strictObject({ floor: z.string(), level: z.string() })),
+      misses: z.array(z.strictObject({ floor: z.string(), level: z.string(), byMm: mm })),
+    }),
+  ),
+  findings: z.array(z.strictObject({ ...row, rule: z.string(), severity: z.enum(['error', 'warning']), level: z.string().nullable(), message: z.string() })),
+});
+export type Report = z.infer<typeof reportSchema>;
+
+const rounded = (value: number, places: number): number => {
+  const scale = [1, 10, 100, 1e3, 1e4, 1e5, 1e6][places]!;
+  return Math.round(value * scale) / scale;
+};
+
+/** The report of a framework and its solve. */
+export function reportOf(framework: Framework, solved: Solved): Report {
+  const levelName = new Map<Id, string>(solved.levels.map(({ id, name }) => [id, name]));
+  const plateName = new Map<Id, string>(solved.floors.map(({ plate, name }) => [plate, name]));
+  const level = (id: Id) => levelName.get(id) ?? '';
+  const project = [...framework.records.values()].find(({ kind }) => kind === 'project');
+  return {
+    project: project?.kind === 'project' ? project.name : '',
+    hash: frameworkHash(framework),
+    buildings: solved.buildings.map(({ id, name, zeroMm, at, turnDeg }) => ({ id, name, zeroMm, xMm: at.x, yMm: at.y, turnDeg })),
+    levels: solved.levels.map(({ id, building, name, title, levelKind, fflMm, sslMm, storeyHeightMm }) => ({
+      id,
+      building,
+      name,
+      title,
+      kind: levelKind,
+      fflMm,
+      sslMm,
+      storeyHeightMm,
+    })),
+    gridLines: solved.lines.map(({ id, building, system, label, direction, offsetMm }) => ({ id, building, system, label, direction, offsetMm })),
+    crossings: solved.crossings.map(({ building, label, lines, at }) => ({ id: lines.join('+'), building, label, xMm: at.x, yMm: at.y })),
+    columns: solved.columns.map((piece) => ({
+      id: piece.stack,
+      building: piece.building,
+      stack: piece.mark,
+      level: level(piece.level),
+      xMm: piece.at.x,
+      yMm: piece.at.y,
+      turnDeg: piece.turnDeg,
+      section: sectionWords(piece.section),
+      bottomMm: piece.bottomMm,
+      topMm: piece.topMm,
+      volumeM3: rounded(piece.volumeMm3 / 1e9, 6),
+    })),
+    floors: solved.floors.map((piece) => {
+      const profile = solved.profiles[piece.profile]!;
+      return {
+        id: piece.plate,
+        building: piece.building,
+        name: piece.name,
+        level: level(piece.level),
+        topMm: piece.topMm,
+        thicknessMm: piece.thicknessMm,
+        areaM2: rounded(profile.areaMm2 / 1e6, 6),
+        perimeterM: rounded(profile.perimeterMm / 1e3, 6),
+        volumeM3: rounded(piece.volumeMm3 / 1e9, 6),
+        holes: profile.holeCount,
+      };
+    }),
+    shafts: solved.shafts.map((shaft) => ({
+      id: shaft.shaft,
+      building: shaft.building,
+      name: shaft.name,
+      purpose: shaft.purpose,
+      bottomMm: shaft.bottomMm,
+      topMm: shaft.topMm,
+      cuts: shaft.cuts.map((cut) => ({ floor: plateName.get(cut.plate) ?? '', level: level(cut.level) })),
+      misses: shaft.misses.map((miss) => ({ floor: plateName.get(miss.plate) ?? '', level: level(miss.level), byMm: miss.byMm })),
+    })),
+    findings: solved.findings.map(({ key, building, rule, severity, level: at, message }) => ({
+      id: key,
+      building,
+      rule,
+      severity,
+      level: at === null ? null : level(at),
+      message,
+    })),
+  };
+}

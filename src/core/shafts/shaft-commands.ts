@@ -1,0 +1,99 @@
+import { z } from 'zod';
+import { endInputSchema, readEnd, readSpan } from '../levels/end-input';
+import { defineCommand, type Command } from '../model/command';
+import { textSchema } from '../model/fields';
+import { recordsOf, type Framework } from '../model/framework';
+import { refuseNow, refusing } from '../model/length-input';
+import { buildingReferred, refSchema, thingReferred } from '../model/refer';
+import { outlineInputSchema, readOutline } from '../outlines/outline-input';
+import { SHAFT_PURPOSES, type Shaft } from './shaft';
+
+const shaftOutlineSchema = outlineInputSchema.refine((outline) => outline.type !== 'gridOffset', 'A shaft is a rectangle or a polygon');
+
+const add = defineCommand({
+  name: 'shafts.add',
+  title: 'Add a shaft',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    name: textSchema(24).optional(),
+    purpose: z.enum(SHAFT_PURPOSES).default('void'),
+    outline: shaftOutlineSchema,
+    startsAt: endInputSchema.optional(),
+    stopsAt: endInputSchema.optional(),
+    opensFoot: z.boolean().default(false),
+    opensHead: z.boolean().default(false),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const building = buildingReferred(edit.before, input.building);
+      const names = new Set(recordsOf(edit.before, 'shaft').map(({ name }) => name));
+      if (input.name && names.has(input.name)) refuseNow(`There is a shaft named ${input.name} already. Choose another name`, ['name']);
+      edit.add<'shaft'>({
+        kind: 'shaft',
+        building,
+        name: input.name ?? freeShaftName(edit.before),
+        purpose: input.purpose,
+        outline: readOutline(edit.before, building, input.outline),
+        ...readSpan(edit.before, building, input.startsAt, input.stopsAt, ['FFL', 'SSL']),
+        opensFoot: input.opensFoot,
+        opensHead: input.opensHead,
+      });
+    }),
+  sentence: (before, _, after) => `Shaft ${newest(before, after)?.name ?? ''} added`,
+});
+
+/** S1, S2 …: the first name not taken. */
+export function freeShaftName(framework: Framework): string {
+  const names = new Set(recordsOf(framework, 'shaft').map(({ name }) => name));
+  let n = 1;
+  while (names.has(`S${n}`)) n += 1;
+  return `S${n}`;
+}
+
+function newest(before: Framework, after: Framework): Shaft | undefined {
+  const known = new Set(recordsOf(before, 'shaft').map(({ id }) => id));
+  return recordsOf(after, 'shaft').find(({ id }) => !known.has(id));
+}
+
+const change = defineCommand({
+  name: 'shafts.change',
+  title: 'Change a shaft',
+  input: z.strictObject({
+    shaft: refSchema,
+    name: textSchema(24).optional(),
+    purpose: z.enum(SHAFT_PURPOSES).optional(),
+    outline: shaftOutlineSchema.optional(),
+    startsAt: endInputSchema.optional(),
+    stopsAt: endInputSchema.optional(),
+    opensFoot: z.boolean().optional(),
+    opensHead: z.boolean().optional(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const shaft = thingReferred(edit.before, 'shaft', input.shaft);
+      if (input.name && recordsOf(edit.before, 'shaft').some(({ id, name }) => id !== shaft.id && name === input.name)) {
+        refuseNow(`There is a shaft named ${input.name} already. Choose another name`, ['name']);
+      }
+      edit.set('shaft', shaft.id, {
+        name: input.name,
+        purpose: input.purpose,
+        outline: input.outline && readOutline(edit.before, shaft.building, input.outline),
+        startsAt: input.startsAt && readEnd(edit.before, shaft.building, input.startsAt, shaft.startsAt.face, 'Starts at'),
+        stopsAt: input.stopsAt && readEnd(edit.before, shaft.building, input.stopsAt, shaft.stopsAt.face, 'Stops at'),
+        opensFoot: input.opensFoot,
+        opensHead: input.opensHead,
+      });
+    }),
+  sentence: (before, input) => {
+    const parts = [
+      input.name && 'name',
+      input.purpose && 'purpose',
+      input.outline && 'outline',
+      (input.startsAt || input.stopsAt) && 'span',
+      (input.opensFoot !== undefined || input.opensHead !== undefined) && 'ends',
+    ].filter(Boolean);
+    return `Shaft ${thingReferred(before, 'shaft', input.shaft).name}: ${parts.join(', ')} changed`;
+  },
+});
+
+export const SHAFT_COMMANDS: Command[] = [add, change];

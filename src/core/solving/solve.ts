@@ -1,0 +1,108 @@
+import { checkColumns } from '../checks/check-columns';
+import { checkGridLabels } from '../checks/check-grids';
+import type { Finding } from '../checks/finding';
+import { solveColumn } from '../columns/solve-columns';
+import { mmOf } from '../dimensions/resolve-length';
+import { resolvePlate } from '../floors/plates';
+import { solveFloor, type ProfileStore } from '../floors/solve-floors';
+import { subtract, type Profile } from '../geometry/boolean';
+import { crossingsOf, gridsOf } from '../grids/resolve-grids';
+import { levelsOf } from '../levels/resolve-levels';
+import { recordsOf, type Framework } from '../model/framework';
+import { solveShaft } from '../shafts/solve-shafts';
+import type { Solved, SolvedBuilding, SolvedShaft } from './solved';
+
+/**
+ * Works out every storey of a framework. Heights and plan keys are worked out anew each time, which is cheap;
+ * polygons only for plan keys not seen before. Keys spell out outline and holes, so a kept profile can never
+ * be out of date, and a solver that has seen other states answers the same bytes as a new one.
+ */
+export class Solver implements ProfileStore {
+  private kept = new Map<string, Profile>();
+  private used = new Map<string, Profile>();
+
+  get(key: string, outline: Parameters<ProfileStore['get']>[1], holes: Parameters<ProfileStore['get']>[2]): Profile {
+    const profile = this.used.get(key) ?? this.kept.get(key) ?? subtract(outline, holes);
+    this.used.set(key, profile);
+    return profile;
+  }
+
+  /** Never throws for what a framework can hold: what cannot be worked out becomes a finding. */
+  solve(framework: Framework): Solved {
+    this.used = new Map();
+    const solved: Solved = {
+      buildings: [],
+      levels: [],
+      lines: [],
+      crossings: [],
+      columns: [],
+      floors: [],
+      profiles: {},
+      shafts: [],
+      findings: [],
+    };
+    for (const building of recordsOf(framework, 'building')) {
+      solved.buildings.push({
+        id: building.id,
+        name: building.name,
+        zeroMm: mmOf(framework, building.zeroMm),
+        at: { x: mmOf(framework, building.xMm), y: mmOf(framework, building.yMm) },
+        turnDeg: building.turnDeg,
+      });
+    }
+    solveGrids(framework, solved);
+    for (const building of solved.buildings) this.solveBuilding(framework, building, solved);
+    solved.findings.push(...checkGridLabels(solved.lines));
+    solved.findings.sort(bySeverityThenKey);
+    // Profiles of this state and of the one before stay, so going back and forth costs nothing.
+    for (const [key, profile] of [...this.used].sort(([a], [b]) => (a < b ? -1 : 1))) solved.profiles[key] = profile;
+    this.kept = new Map([...this.kept, ...this.used]);
+    if (this.kept.size > 4000) this.kept = this.used;
+    return solved;
+  }
+
+  private solveBuilding(framework: Framework, building: SolvedBuilding, solved: Solved): void {
+    const all = levelsOf(framework, building.id);
+    const storeys = all.filter(({ bounding }) => bounding);
+    for (const { id, record, fflMm, sslMm, storeyHeightMm, bounding } of all) {
+      const { name, title, levelKind, locked } = record;
+      solved.levels.push({ id, building: building.id, name, title, levelKind, locked, bounding, fflMm, sslMm, storeyHeightMm });
+    }
+    const own = <T extends { building: string }>(records: readonly T[]) => records.filter((record) => record.building === building.id);
+    const plates = own(recordsOf(framework, 'floorPlate')).map((plate) => resolvePlate(framework, plate, storeys));
+    const shafts: SolvedShaft[] = [];
+    for (const shaft of own(recordsOf(framework, 'shaft'))) {
+      const result = solveShaft(framework, shaft, storeys, plates);
+      if (result.solved) shafts.push(result.solved);
+      solved.findings.push(...result.findings);
+    }
+    solved.shafts.push(...shafts);
+    for (const plate of plates) {
+      const { pieces, findings } = solveFloor(plate, storeys, shafts, this);
+      solved.floors.push(...pieces);
+      solved.findings.push(...findings);
+    }
+    const columns = own(recordsOf(framework, 'columnStack')).map((stack) => solveColumn(framework, stack, storeys, plates));
+    const pieces = columns.flatMap((column) => column.pieces);
+    for (const column of columns) solved.findings.push(...column.findings);
+    for (const piece of pieces) solved.columns.push(piece);
+    solved.findings.push(...checkColumns(pieces, shafts, plates, solved.levels));
+  }
+}
+
+/** A solve from nothing. */
+export const solve = (framework: Framework): Solved => new Solver().solve(framework);
+
+function solveGrids(framework: Framework, solved: Solved): void {
+  for (const grid of gridsOf(framework)) {
+    const { building } = grid.record;
+    for (const line of [...grid.a, ...grid.b]) {
+      const { id, direction, label, offsetMm, bayMm, ends, record } = line;
+      solved.lines.push({ id, system: grid.id, building, direction, label, minor: record.minor, offsetMm, bayMm, ends });
+    }
+    for (const { label, lines, at } of crossingsOf(grid)) solved.crossings.push({ label, lines, building, at });
+  }
+}
+
+const bySeverityThenKey = (a: Finding, b: Finding): number =>
+  a.severity === b.severity ? (a.key < b.key ? -1 : a.key > b.key ? 1 : 0) : a.severity === 'error' ? -1 : 1;

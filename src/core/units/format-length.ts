@@ -1,0 +1,53 @@
+import { MM_PER_UNIT } from './length-units';
+
+/** How a person sees lengths. It is theirs alone and never stored in the framework. */
+export type LengthDisplay =
+  | { system: 'metric'; unit: 'mm' | 'm' }
+  | { system: 'imperial'; denominator: 2 | 4 | 8 | 16 | 32 | 64 };
+
+export const METRIC: LengthDisplay = { system: 'metric', unit: 'mm' };
+export const IMPERIAL: LengthDisplay = { system: 'imperial', denominator: 16 };
+
+/** Drops trailing zeros of a decimal: `3.450` → `3.45`, `3.0` → `3`. */
+const trim = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);
+
+/** Writes a length for reading: `3450`, `3.45 m`, `11'-4 1/2"`. Metric shows tenths of a millimetre at most. */
+export function formatLength(mm: number, display: LengthDisplay = METRIC): string {
+  if (display.system === 'imperial') return feetInches(mm, display.denominator);
+  const text = display.unit === 'm' ? trim((mm / 1000).toFixed(4)) : trim(mm.toFixed(1));
+  const plain = text === '-0' ? '0' : text;
+  return (display.unit === 'm' ? `${plain} m` : plain).replace('-', '−');
+}
+
+/** Writes an elevation with its sign, as on a level mark: `+5.400`, `±0.000`, `−3.900`, `+17'-8 5/8"`. */
+export function formatElevation(mm: number, display: LengthDisplay = METRIC): string {
+  const sign = Math.abs(mm) < 0.05 ? '±' : mm < 0 ? '−' : '+';
+  if (display.system === 'imperial') return sign + feetInches(Math.abs(mm), display.denominator);
+  return sign + (Math.abs(mm) / 1000).toFixed(3);
+}
+
+/** Writes a length so that it can be typed back and gives the same millimetres (to the display's fraction). */
+export function formatForEntry(mm: number, display: LengthDisplay): string {
+  if (display.system === 'imperial') return feetInches(mm, 64).replace('−', '-');
+  return trim(mm.toFixed(6));
+}
+
+function feetInches(mm: number, denominator: number): string {
+  const parts = Math.round((Math.abs(mm) / MM_PER_UNIT.inch) * denominator);
+  const feet = Math.floor(parts / (12 * denominator));
+  const inches = Math.floor((parts - feet * 12 * denominator) / denominator);
+  let top = parts % denominator;
+  let bottom = denominator;
+  while (top > 0 && top % 2 === 0) {
+    top /= 2;
+    bottom /= 2;
+  }
+  const fraction = top > 0 ? ` ${top}/${bottom}` : '';
+  return `${mm < 0 && parts > 0 ? '−' : ''}${feet}'-${inches}${fraction}"`;
+}
+
+/** Area in the person's system: `46.2 m²` or `497 ft²`. */
+export function formatArea(mm2: number, display: LengthDisplay = METRIC): string {
+  if (display.system === 'imperial') return `${(mm2 / (304.8 * 304.8)).toFixed(0)} ft²`;
+  return `${(mm2 / 1e6).toFixed(1)} m²`;
+}
