@@ -52,6 +52,7 @@ export function solveFloor(
         topMm: level.sslMm,
         thicknessMm: plate.thicknessMm,
         profile: key,
+        outline: ring,
         volumeMm3: profile.areaMm2 * plate.thicknessMm,
         cutBy: cutters.map(({ shaft }) => shaft),
       };

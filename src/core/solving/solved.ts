@@ -72,6 +72,8 @@ export interface FloorPiece {
   topMm: number;
   thicknessMm: number;
   profile: string;
+  /** The plate before its holes. */
+  outline: Ring;
   volumeMm3: number;
   /** Shafts that cut it. */
   cutBy: Id[];

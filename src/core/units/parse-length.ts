@@ -24,10 +24,14 @@ export interface ParsedLength {
 const LONGEST_TEXT = 200;
 const EXAMPLE = `like 3450, 3.45m, 11'-4 1/2" or 2*7.5m+150`;
 
-/** `bare` numbers take a unit only when they meet a length or end up as the answer. */
+/**
+ * `bare` numbers take a unit only when they meet a length or end up as the answer. `text` is the stored form: every
+ * unit written out and every name replaced by its id, so it reads the same for everyone.
+ */
 interface Value {
   amount: number;
   bare: boolean;
+  text: string;
 }
 
 class Fault extends Error {
@@ -58,7 +62,7 @@ export function parseLength(text: string, context: LengthContext = {}): Result<P
     if (!Number.isFinite(mm) || Math.abs(mm) > LONGEST_MM) {
       return refuse('That is longer than 1000 km; check the unit', { at: 0 });
     }
-    return done({ mm, stored: reader.usesNames ? { expr: storedForm(tokens, context) } : mm });
+    return done({ mm, stored: reader.usesNames ? { expr: value.text } : mm });
   } catch (fault) {
     if (fault instanceof Fault) return refuse(`${fault.message} (${EXAMPLE})`, { at: fault.at });
     throw fault;
@@ -78,26 +82,10 @@ export function dimensionsUsed(length: Length): string[] {
   return [...length.expr.matchAll(/\{([0-9a-f-]{36})\}/g)].map((match) => match[1]!);
 }
 
-/** The expression with every unit written out and every name replaced by its id, so it reads the same for all. */
-function storedForm(tokens: Token[], context: LengthContext): string {
-  const factorOf = (value: number, at: number) => {
-    const before = tokens[at - 1];
-    const after = tokens[at + 1];
-    const isScale = [before, after].some((t) => t?.kind === 'sign' && (t.sign === '*' || t.sign === '/'));
-    return isScale ? String(value) : `${quantiseMm(value * MM_PER_UNIT[context.unit ?? 'mm'])}mm`;
-  };
-  return tokens
-    .map((token, at) => {
-      if (token.kind === 'number') return factorOf(token.value, at);
-      if (token.kind === 'length') return `${quantiseMm(token.mm)}mm`;
-      if (token.kind === 'name') return `{${context.named!(token.name)!.id}}`;
-      if (token.kind === 'reference') return `{${token.id}}`;
-      return token.sign;
-    })
-    .join(' ')
-    .replace(/\( /g, '(')
-    .replace(/ \)/g, ')');
-}
+/** A plain number as the parser reads it back. */
+const plain = (value: number): string => (String(value).includes('e') ? value.toFixed(12) : String(value));
+
+const scaled = (amount: number, bare: boolean, text: string): Value => ({ amount, bare, text: bare ? plain(amount) : text });
 
 /** Recursive descent over sum → product → factor. */
 class Reader {
@@ -115,9 +103,9 @@ class Reader {
     for (let sign = this.takeSign('+', '-'); sign; sign = this.takeSign('+', '-')) {
       const right = this.product();
       const bare = left.bare && right.bare;
-      const a = bare ? left.amount : this.asMm(left);
-      const b = bare ? right.amount : this.asMm(right);
-      left = { amount: sign === '+' ? a + b : a - b, bare };
+      const [a, b] = bare ? [left, right] : [this.asLength(left), this.asLength(right)];
+      const amount = sign === '+' ? a.amount + b.amount : a.amount - b.amount;
+      left = { amount, bare, text: bare ? plain(amount) : `${a.text} ${sign} ${b.text}` };
     }
     return left;
   }
@@ -136,11 +124,11 @@ class Reader {
       const right = this.factor();
       if (sign === '*') {
         if (!left.bare && !right.bare) throw new Fault('A length times a length is an area', at);
-        left = { amount: left.amount * right.amount, bare: left.bare && right.bare };
+        left = scaled(left.amount * right.amount, left.bare && right.bare, `${left.text} * ${right.text}`);
       } else {
         if (right.amount === 0) throw new Fault('Nothing can be divided by zero', at);
         if (!right.bare) throw new Fault('Divide by a number, not by a length', at);
-        left = { amount: left.amount / right.amount, bare: left.bare };
+        left = scaled(left.amount / right.amount, left.bare, `${left.text} / ${right.text}`);
       }
     }
     return left;
@@ -150,34 +138,36 @@ class Reader {
     const token = this.tokens[this.next];
     if (!token) throw new Fault('Something is missing at the end', this.textEnd);
     this.next += 1;
-    if (token.kind === 'number') return { amount: token.value, bare: true };
-    if (token.kind === 'length') return { amount: token.mm, bare: false };
+    if (token.kind === 'number') return { amount: token.value, bare: true, text: plain(token.value) };
+    if (token.kind === 'length') return { amount: token.mm, bare: false, text: `${plain(quantiseMm(token.mm))}mm` };
     if (token.kind === 'name') {
       const found = this.context.named?.(token.name);
       if (!found) throw new Fault(`There is no dimension named "${token.name}"`, token.at);
       this.usesNames = true;
-      return { amount: found.mm, bare: false };
+      return { amount: found.mm, bare: false, text: `{${found.id}}` };
     }
     if (token.kind === 'reference') {
       const mm = this.context.byId?.(token.id);
       if (mm === undefined) throw new Fault('A named dimension used here no longer exists', token.at);
       this.usesNames = true;
-      return { amount: mm, bare: false };
+      return { amount: mm, bare: false, text: `{${token.id}}` };
     }
     if (token.sign === '-' || token.sign === '+') {
       const value = this.factor();
-      return token.sign === '-' ? { amount: -value.amount, bare: value.bare } : value;
+      return token.sign === '-' ? { ...value, amount: -value.amount, text: `-${value.text}` } : value;
     }
     if (token.sign === '(') {
       const value = this.sum();
       if (!this.takeSign(')')) throw new Fault('A bracket is not closed', this.position());
-      return value;
+      return value.bare ? value : { ...value, text: `(${value.text})` };
     }
     throw new Fault(`A number is missing before "${token.sign}"`, token.at);
   }
 
-  private asMm(value: Value): number {
-    return value.bare ? value.amount * MM_PER_UNIT[this.context.unit ?? 'mm'] : value.amount;
+  private asLength(value: Value): Value {
+    if (!value.bare) return value;
+    const amount = value.amount * MM_PER_UNIT[this.context.unit ?? 'mm'];
+    return { amount, bare: false, text: `${plain(quantiseMm(amount))}mm` };
   }
 
   private takeSign<S extends string>(...signs: S[]): S | undefined {

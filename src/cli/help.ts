@@ -1,0 +1,21 @@
+export const HELP = `Zenith Spine without a screen
+
+  spine import FILE --kind levels|grid|columns [--unit mm|cm|m|inch|ft] [--layer NAME]
+               [--open IN.spine.json] --save OUT.spine.json
+      Takes a level table (CSV), or grid lines or columns from a drawing (DXF).
+      --unit says the unit where the file does not, or says it wrongly.
+
+  spine run SCRIPT.json [--open IN.spine.json] [--save OUT.spine.json]
+      Runs a JSON array of { "command": …, "input": … }, one after the other.
+
+  spine report FILE.spine.json [--out REPORT.json]
+      Solves and checks the framework and prints every number of it.
+
+  spine export FILE.spine.json --ifc OUT.ifc
+      Writes the framework as IFC4.
+
+  spine commands
+      Lists every command with the JSON schema of its input.
+
+Exit code: 0 clean; 1 with findings of severity error; 2 bad input, nothing written.
+`;

@@ -1,0 +1,182 @@
+import { readFile, rename, writeFile } from 'node:fs/promises';
+import { parseArgs } from 'node:util';
+import { gridInput, recogniseGrid } from '@/core/importing/recognise-grid';
+import { recogniseColumns } from '@/core/importing/recognise-columns';
+import { commandList, plan } from '@/core/model/commands';
+import { EMPTY_FRAMEWORK, frameworkHash, recordsOf, type Framework } from '@/core/model/framework';
+import { derivedCommandId } from '@/core/model/ids';
+import { canonicalJson } from '@/core/model/json';
+import { buildingReferred } from '@/core/model/refer';
+import type { Result } from '@/core/model/result';
+import { reportOf } from '@/core/report/report';
+import { solve } from '@/core/solving/solve';
+import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
+import { readLevelsCsv } from '@/formats/csv/read-levels';
+import { writeIfc } from '@/formats/ifc/write';
+import { readSpineFile, writeSpineFile } from '@/formats/json/spine-file';
+import { parseDxfApart } from '@/formats/sandbox/parse-apart';
+import { HELP } from './help';
+
+/** Bad input: one readable line, and nothing written. */
+class BadInput extends Error {}
+
+const CLEAN = 0;
+const WITH_ERRORS = 1;
+const BAD = 2;
+
+function take<T>(result: Result<T>): T {
+  if (result.ok) return result.value;
+  throw new BadInput(result.refusal.message);
+}
+
+async function readInput(file: string): Promise<Buffer> {
+  try {
+    return await readFile(file);
+  } catch {
+    throw new BadInput(`${file} cannot be read. Check the name`);
+  }
+}
+
+/** Writes beside the target and renames, so a file is whole or not there. */
+async function writeOutput(file: string, contents: string): Promise<void> {
+  try {
+    await writeFile(`${file}.part`, contents);
+    await rename(`${file}.part`, file);
+  } catch {
+    throw new BadInput(`${file} cannot be written. Check the folder`);
+  }
+}
+
+async function openFramework(file: string | undefined): Promise<Framework> {
+  return file === undefined ? EMPTY_FRAMEWORK : take(readSpineFile((await readInput(file)).toString('utf8')));
+}
+
+/** Runs one command; ids depend only on the framework, the command and its input, so a script gives the same file each time. */
+function run(framework: Framework, name: string, input: unknown): Framework {
+  const id = derivedCommandId(frameworkHash(framework), name, canonicalJson(input ?? null));
+  return take(plan(framework, name, input, id)).after;
+}
+
+/** The framework with a building to import into. */
+function withBuilding(framework: Framework): Framework {
+  return recordsOf(framework, 'building').length > 0 ? framework : run(framework, 'buildings.add', { name: 'Building' });
+}
+
+async function importInto(framework: Framework, file: string, kind: string, unit: LengthUnit | undefined, layer: string | undefined): Promise<Framework> {
+  const bytes = await readInput(file);
+  const base = withBuilding(framework);
+  const building = building0(base);
+  if (kind === 'levels') {
+    const table = take(readLevelsCsv(bytes.toString('utf8'), { unit }));
+    return run(base, 'levels.take', { building, rows: table.rows });
+  }
+  const sheet = take(await parseDxfApart(bytes));
+  if (kind === 'grid') return run(base, 'grids.add', { building, ...gridInput(take(recogniseGrid(sheet, { unit, layer }))) });
+  const { columns } = take(recogniseColumns(base, building, sheet, { unit, layer }));
+  return run(base, 'columns.take', { building, columns });
+}
+
+/** The building imported into: the first one where there are several. */
+const building0 = (framework: Framework): string => recordsOf(framework, 'building')[0]?.id ?? buildingReferred(framework, undefined);
+
+function exitCode(framework: Framework): number {
+  return solve(framework).findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
+}
+
+const OPTIONS = {
+  kind: { type: 'string' },
+  unit: { type: 'string' },
+  layer: { type: 'string' },
+  open: { type: 'string' },
+  save: { type: 'string' },
+  out: { type: 'string' },
+  ifc: { type: 'string' },
+  help: { type: 'boolean' },
+} as const;
+
+type Options = { [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string };
+
+async function importCommand(file: string, options: Options): Promise<number> {
+  const { kind, unit, layer, open, save } = options;
+  if (!['levels', 'grid', 'columns'].includes(kind ?? '')) throw new BadInput('Say what to import: --kind levels, grid or columns');
+  if (unit !== undefined && !LENGTH_UNITS.includes(unit as LengthUnit)) throw new BadInput(`--unit is one of ${LENGTH_UNITS.join(', ')}`);
+  if (!save) throw new BadInput('Say where to save the framework: --save OUT.spine.json');
+  const framework = await importInto(await openFramework(open), file, kind!, unit as LengthUnit | undefined, layer);
+  await writeOutput(save, writeSpineFile(framework));
+  return exitCode(framework);
+}
+
+async function runCommand(file: string, { open, save }: Options): Promise<number> {
+  let script: unknown;
+  try {
+    script = JSON.parse((await readInput(file)).toString('utf8'));
+  } catch (error) {
+    if (error instanceof BadInput) throw error;
+    throw new BadInput(`${file} does not hold JSON`);
+  }
+  if (!Array.isArray(script)) throw new BadInput('A script is a JSON array of { "command": …, "input": … }');
+  let framework = await openFramework(open);
+  script.forEach((step: unknown, i) => {
+    const { command, input } = (step ?? {}) as { command?: unknown; input?: unknown };
+    if (typeof command !== 'string') throw new BadInput(`Step ${i + 1} of the script names no command`);
+    try {
+      framework = run(framework, command, input ?? {});
+    } catch (error) {
+      if (error instanceof BadInput) throw new BadInput(`Step ${i + 1}, ${command}: ${error.message}`);
+      throw error;
+    }
+  });
+  if (save) await writeOutput(save, writeSpineFile(framework));
+  return exitCode(framework);
+}
+
+async function reportCommand(file: string, { out }: Options): Promise<number> {
+  const framework = await openFramework(file);
+  const report = reportOf(framework, solve(framework));
+  const text = `${JSON.stringify(report, null, 2)}\n`;
+  if (out) await writeOutput(out, text);
+  else process.stdout.write(text);
+  return report.findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
+}
+
+async function exportCommand(file: string, { ifc }: Options): Promise<number> {
+  if (!ifc) throw new BadInput('Say what to write: --ifc OUT.ifc');
+  const framework = await openFramework(file);
+  const solved = solve(framework);
+  await writeOutput(ifc, writeIfc(framework, solved, new Date()));
+  return solved.findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
+}
+
+async function main(args: string[]): Promise<number> {
+  let parsed;
+  try {
+    parsed = parseArgs({ args, options: OPTIONS, allowPositionals: true });
+  } catch (error) {
+    throw new BadInput(`${(error as Error).message.split('.')[0]}. See spine --help`);
+  }
+  const [verb, file] = parsed.positionals;
+  if (parsed.values.help || verb === undefined) {
+    process.stdout.write(HELP);
+    return verb === undefined && !parsed.values.help ? BAD : CLEAN;
+  }
+  if (verb === 'commands') {
+    process.stdout.write(`${JSON.stringify(commandList(), null, 2)}\n`);
+    return CLEAN;
+  }
+  const verbs = { import: importCommand, run: runCommand, report: reportCommand, export: exportCommand };
+  if (!Object.hasOwn(verbs, verb)) throw new BadInput(`There is no "${verb}". See spine --help`);
+  if (file === undefined) throw new BadInput(`Say which file to ${verb}. See spine --help`);
+  if (parsed.positionals.length > 2) throw new BadInput(`One file at a time: "${parsed.positionals[2]}" is one too many`);
+  return verbs[verb as keyof typeof verbs](file, parsed.values);
+}
+
+main(process.argv.slice(2)).then(
+  (code) => {
+    process.exitCode = code;
+  },
+  (error: unknown) => {
+    const message = error instanceof BadInput ? error.message : `Something went wrong inside the program: ${(error as Error).message}`;
+    process.stderr.write(`spine: ${message.replace(/\s*\n\s*/g, ' ')}\n`);
+    process.exitCode = BAD;
+  },
+);

@@ -1,0 +1,41 @@
+import { derivedCommandId } from '../model/ids';
+import { plan } from '../model/commands';
+import { EMPTY_FRAMEWORK, recordsOf, type Framework } from '../model/framework';
+import type { Planned } from '../model/command';
+
+/** A framework built by commands, for tests. Throws with the refusal when a step is refused. */
+export function given(steps: readonly [name: string, input: unknown][], start: Framework = EMPTY_FRAMEWORK): Framework {
+  return steps.reduce((framework, [name, input], i) => step(framework, name, input, `${i}`).after, start);
+}
+
+/** One step that must succeed. */
+export function step(framework: Framework, name: string, input: unknown, salt = ''): Planned {
+  const planned = plan(framework, name, input, derivedCommandId(name, JSON.stringify(input), salt, String(framework.records.size)));
+  if (!planned.ok) throw new Error(`${name} refused: ${planned.refusal.message}`);
+  return planned.value;
+}
+
+/** One step that must be refused: its message. */
+export function refusal(framework: Framework, name: string, input: unknown): string {
+  const planned = plan(framework, name, input, derivedCommandId(name, 'refused'));
+  if (planned.ok) throw new Error(`${name} was not refused`);
+  return planned.refusal.message;
+}
+
+/** Two basements, ground 5.4 m, two storeys of 4.8 m, two of 3.3 m, roof. */
+export const SMALL_TOWER: [string, unknown][] = [
+  ['buildings.add', { name: 'Hall' }],
+  ['levels.setUp', { above: '5.4m 2@4.8m 2@3.3m', below: '3.9m 3.6m' }],
+  ['grids.add', { baysA: '2@7200 3600 7200', baysB: '6600 7800' }],
+];
+
+/** The small tower with columns at all crossings, a floor plate 300 outside the grid, and one shaft. */
+export const FURNISHED: [string, unknown][] = [
+  ...SMALL_TOWER,
+  ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 300 }, thicknessMm: 250 }],
+  ['columns.placeAtCrossings', { lines: 'all', section: { shape: 'rectangle', widthMm: 500, depthMm: 500 } }],
+  ['shafts.add', { name: 'S1', outline: { type: 'rectangle', place: 'A-1 + 2000,1500', widthMm: 2400, depthMm: 3000 } }],
+];
+
+export const levelId = (framework: Framework, name: string): string =>
+  recordsOf(framework, 'level').find((level) => level.name === name)!.id;

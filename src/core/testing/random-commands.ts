@@ -1,0 +1,115 @@
+import { derivedCommandId } from '../model/ids';
+import { plan } from '../model/commands';
+import type { Changes } from '../model/changes';
+import { EMPTY_FRAMEWORK, recordsOf, type Framework } from '../model/framework';
+import { storeyLevels } from '../levels/resolve-levels';
+import { gridsOf } from '../grids/resolve-grids';
+
+/** A small repeatable source of numbers in 0..1 (the "mulberry" 32-bit mixer). */
+export function numbersFrom(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** Turns that do not come out even: the last bits matter. */
+const TURNS = [0, 5.7, 6.1, 13.1];
+
+type Step = [name: string, input: unknown];
+
+const start = (turnDeg: number): Step[] => [
+  ['buildings.add', { name: 'Random house' }],
+  ['levels.setUp', { above: '5.4m 2@4.8m 6@3.3m', below: '3.9m 3.6m' }],
+  ['grids.add', { name: 'G1', baysA: '2@7200 3600 3@7200', baysB: '6600 2@7800 6600', turnDeg }],
+  ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', system: 'G1', offsetMm: 300 } }],
+];
+
+/** One command that may be refused, made for the framework as it stands. */
+function nextStep(framework: Framework, random: () => number): Step {
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+  const between = (low: number, high: number): number => Math.round((low + random() * (high - low)) * 64) / 64;
+  const building = recordsOf(framework, 'building')[0]!.id;
+  const levels = storeyLevels(framework, building).map(({ id }) => id);
+  const lines = recordsOf(framework, 'gridLine').map(({ id }) => id);
+  const grid = pick(gridsOf(framework));
+  const shafts = recordsOf(framework, 'shaft').map(({ id }) => id);
+  const stacks = recordsOf(framework, 'columnStack').map(({ id }) => id);
+  const mode = pick(['push', 'only'] as const);
+  const crossing = () => [pick(grid.a).id, pick(grid.b).id];
+  const section = () =>
+    random() < 0.5
+      ? { shape: 'circle', diameterMm: between(300, 700) }
+      : { shape: 'rectangle', widthMm: between(300, 700), depthMm: between(300, 700) };
+  const makers: (() => Step)[] = [
+    () => ['levels.setHeight', { level: pick(levels), heightMm: between(2700, 6000), mode }],
+    () => ['levels.setElevation', { level: pick(levels), fflMm: between(-8000, 45000), mode }],
+    () => ['levels.insert', { level: pick(levels), side: pick(['above', 'below']), heightMm: between(900, 4000), mode }],
+    () => ['levels.rename', { level: pick(levels), title: `Use ${Math.floor(random() * 99)}` }],
+    () => ['levels.remove', { level: pick(levels), ends: pick(['nextLevel', 'keepHeight', 'delete']) }],
+    () => ['levels.change', { level: pick(levels), buildUpMm: between(0, 200) }],
+    () => ['grids.setBay', { line: pick(lines), bayMm: between(1500, 9000), mode }],
+    () => ['grids.moveLine', { line: pick(lines), byMm: between(-1500, 1500), mode }],
+    () => ['grids.splitBay', { line: pick(lines), ratio: 0.25 + random() / 2, suffix: pick([undefined, '.1', 'a']) }],
+    () => ['grids.relabel', { line: pick(lines), label: pick(['K', '21', 'N.1', 'Z']) }],
+    () => ['grids.removeLine', { line: pick(lines) }],
+    () => ['grids.addLine', { system: grid.id, direction: pick(['a', 'b']), bayMm: between(3000, 9000), end: pick(['first', 'last']) }],
+    () => ['grids.change', { system: grid.id, turnDeg: pick(TURNS), xMm: between(-5000, 5000) }],
+    () => ['columns.placeAtCrossings', { lines: [pick(grid.a).id, pick(grid.a).id, pick(grid.b).id], section: section() }],
+    () => ['columns.place', { place: { lines: crossing(), xMm: between(-900, 900), yMm: between(-900, 900) }, section: section() }],
+    () => ['columns.change', { column: pick(stacks), section: section(), turnDeg: pick(TURNS) }],
+    () => [
+      'shafts.add',
+      {
+        outline: {
+          type: 'rectangle',
+          place: { lines: crossing(), xMm: between(0, 4000), yMm: between(0, 4000) },
+          widthMm: between(600, 4000),
+          depthMm: between(600, 4000),
+          turnDeg: pick(TURNS),
+        },
+        startsAt: { level: pick(levels), offsetMm: between(-400, 400) },
+        stopsAt: { level: pick(levels), offsetMm: between(-400, 400) },
+        opensFoot: random() < 0.3,
+        opensHead: random() < 0.3,
+      },
+    ],
+    () => ['shafts.change', { shaft: pick(shafts), opensHead: random() < 0.5, stopsAt: { level: pick(levels) } }],
+    () => ['elements.move', { ids: [pick([...shafts, ...stacks])], xMm: between(-800, 800), yMm: between(-800, 800) }],
+    () => ['elements.remove', { ids: [pick([...shafts, ...stacks])] }],
+    () => ['floors.change', { floor: 'Plate', thicknessMm: between(150, 400) }],
+    () => ['dimensions.define', { name: 'typical', value: between(2800, 4200) }],
+    () => ['levels.setHeight', { level: pick(levels), heightMm: 'typical + 25mm', mode }],
+  ];
+  return pick(makers)();
+}
+
+/** What a run of random commands did: the frameworks it went through are `changes` applied in order. */
+export interface RandomRun {
+  steps: Step[];
+  changes: Changes[];
+  end: Framework;
+  refused: number;
+}
+
+/** Runs `count` accepted random commands; refused ones are passed over. The seed also chooses the grid's turn. */
+export function randomRun(seed: number, count: number): RandomRun {
+  const random = numbersFrom(seed);
+  const run: RandomRun = { steps: [], changes: [], end: EMPTY_FRAMEWORK, refused: 0 };
+  const queue = start(TURNS[seed % TURNS.length]!);
+  for (let tries = 0; run.steps.length < count && tries < count * 6; tries += 1) {
+    const [name, input] = queue.shift() ?? nextStep(run.end, random);
+    const planned = plan(run.end, name, input, derivedCommandId('random', String(seed), String(tries)));
+    if (!planned.ok) {
+      run.refused += 1;
+      continue;
+    }
+    run.steps.push([name, input]);
+    run.changes.push(planned.value.changes);
+    run.end = planned.value.after;
+  }
+  return run;
+}

@@ -1,0 +1,104 @@
+/**
+ * The IFC4 entities this writer uses, each with its attributes in order (ISO 16739-1:2018, IFC4 ADD2 TC1).
+ * The kind of an attribute says how it is written; `?` marks one that may be left out.
+ */
+export type AttributeKind =
+  | 'guid'
+  | 'text'
+  | 'text?'
+  | 'real'
+  | 'real?'
+  | 'bool'
+  | 'ref'
+  | 'ref?'
+  | 'refs'
+  | 'refs?'
+  | 'reals'
+  | 'measure'
+  | 'derived'
+  | 'none'
+  | `enum:${string}`
+  | `enum?:${string}`;
+
+const ROOT = { GlobalId: 'guid', OwnerHistory: 'none', Name: 'text?', Description: 'text?' } as const;
+const OBJECT = { ...ROOT, ObjectType: 'text?' } as const;
+const PRODUCT = { ...OBJECT, ObjectPlacement: 'ref?', Representation: 'ref?' } as const;
+const ELEMENT = { ...PRODUCT, Tag: 'text?' } as const;
+const COMPOSITION = 'enum:COMPLEX|ELEMENT|PARTIAL';
+const SPATIAL = { ...PRODUCT, LongName: 'text?', CompositionType: COMPOSITION } as const;
+const QUANTITY = { Name: 'text', Description: 'text?', Unit: 'none' } as const;
+
+export const ENTITIES = {
+  IFCPROJECT: { ...OBJECT, LongName: 'text?', Phase: 'text?', RepresentationContexts: 'refs', UnitsInContext: 'ref' },
+  IFCSITE: { ...SPATIAL, RefLatitude: 'none', RefLongitude: 'none', RefElevation: 'real?', LandTitleNumber: 'none', SiteAddress: 'none' },
+  IFCBUILDING: { ...SPATIAL, ElevationOfRefHeight: 'real?', ElevationOfTerrain: 'none', BuildingAddress: 'none' },
+  IFCBUILDINGSTOREY: { ...SPATIAL, Elevation: 'real' },
+  IFCSPACE: { ...SPATIAL, PredefinedType: 'enum:SPACE|PARKING|GFA|INTERNAL|EXTERNAL|USERDEFINED|NOTDEFINED', ElevationWithFlooring: 'none' },
+  IFCGRID: {
+    ...PRODUCT,
+    UAxes: 'refs',
+    VAxes: 'refs',
+    WAxes: 'none',
+    PredefinedType: 'enum:RECTANGULAR|RADIAL|TRIANGULAR|IRREGULAR|USERDEFINED|NOTDEFINED',
+  },
+  IFCGRIDAXIS: { AxisTag: 'text?', AxisCurve: 'ref', SameSense: 'bool' },
+  IFCCOLUMN: { ...ELEMENT, PredefinedType: 'enum:COLUMN|PILASTER|USERDEFINED|NOTDEFINED' },
+  IFCSLAB: { ...ELEMENT, PredefinedType: 'enum:FLOOR|ROOF|LANDING|BASESLAB|USERDEFINED|NOTDEFINED' },
+  IFCOPENINGELEMENT: { ...ELEMENT, PredefinedType: 'enum:OPENING|RECESS|USERDEFINED|NOTDEFINED' },
+  IFCGROUP: OBJECT,
+  IFCRELAGGREGATES: { ...ROOT, RelatingObject: 'ref', RelatedObjects: 'refs' },
+  IFCRELCONTAINEDINSPATIALSTRUCTURE: { ...ROOT, RelatedElements: 'refs', RelatingStructure: 'ref' },
+  IFCRELVOIDSELEMENT: { ...ROOT, RelatingBuildingElement: 'ref', RelatedOpeningElement: 'ref' },
+  IFCRELASSIGNSTOGROUP: { ...ROOT, RelatedObjects: 'refs', RelatedObjectsType: 'none', RelatingGroup: 'ref' },
+  IFCRELDEFINESBYPROPERTIES: { ...ROOT, RelatedObjects: 'refs', RelatingPropertyDefinition: 'ref' },
+  IFCRELASSOCIATESMATERIAL: { ...ROOT, RelatedObjects: 'refs', RelatingMaterial: 'ref' },
+  IFCMATERIAL: { Name: 'text', Description: 'text?', Category: 'text?' },
+  IFCPROPERTYSET: { ...ROOT, HasProperties: 'refs' },
+  IFCPROPERTYSINGLEVALUE: { Name: 'text', Description: 'text?', NominalValue: 'measure', Unit: 'none' },
+  IFCELEMENTQUANTITY: { ...ROOT, MethodOfMeasurement: 'text?', Quantities: 'refs' },
+  IFCQUANTITYLENGTH: { ...QUANTITY, LengthValue: 'real', Formula: 'none' },
+  IFCQUANTITYAREA: { ...QUANTITY, AreaValue: 'real', Formula: 'none' },
+  IFCQUANTITYVOLUME: { ...QUANTITY, VolumeValue: 'real', Formula: 'none' },
+  IFCUNITASSIGNMENT: { Units: 'refs' },
+  IFCSIUNIT: {
+    Dimensions: 'derived',
+    UnitType: 'enum:LENGTHUNIT|AREAUNIT|VOLUMEUNIT|PLANEANGLEUNIT',
+    Prefix: 'enum?:MILLI',
+    Name: 'enum:METRE|SQUARE_METRE|CUBIC_METRE|RADIAN',
+  },
+  IFCGEOMETRICREPRESENTATIONCONTEXT: {
+    ContextIdentifier: 'text?',
+    ContextType: 'text?',
+    CoordinateSpaceDimension: 'measure',
+    Precision: 'real?',
+    WorldCoordinateSystem: 'ref',
+    TrueNorth: 'ref?',
+  },
+  IFCGEOMETRICREPRESENTATIONSUBCONTEXT: {
+    ContextIdentifier: 'text?',
+    ContextType: 'text?',
+    CoordinateSpaceDimension: 'derived',
+    Precision: 'derived',
+    WorldCoordinateSystem: 'derived',
+    TrueNorth: 'derived',
+    ParentContext: 'ref',
+    TargetScale: 'none',
+    TargetView: 'enum:MODEL_VIEW|PLAN_VIEW',
+    UserDefinedTargetView: 'none',
+  },
+  IFCCARTESIANPOINT: { Coordinates: 'reals' },
+  IFCDIRECTION: { DirectionRatios: 'reals' },
+  IFCAXIS2PLACEMENT3D: { Location: 'ref', Axis: 'ref?', RefDirection: 'ref?' },
+  IFCAXIS2PLACEMENT2D: { Location: 'ref', RefDirection: 'ref?' },
+  IFCLOCALPLACEMENT: { PlacementRelTo: 'ref?', RelativePlacement: 'ref' },
+  IFCPRODUCTDEFINITIONSHAPE: { Name: 'text?', Description: 'text?', Representations: 'refs' },
+  IFCSHAPEREPRESENTATION: { ContextOfItems: 'ref', RepresentationIdentifier: 'text?', RepresentationType: 'text?', Items: 'refs' },
+  IFCEXTRUDEDAREASOLID: { SweptArea: 'ref', Position: 'ref?', ExtrudedDirection: 'ref', Depth: 'real' },
+  IFCRECTANGLEPROFILEDEF: { ProfileType: 'enum:AREA|CURVE', ProfileName: 'text?', Position: 'ref?', XDim: 'real', YDim: 'real' },
+  IFCCIRCLEPROFILEDEF: { ProfileType: 'enum:AREA|CURVE', ProfileName: 'text?', Position: 'ref?', Radius: 'real' },
+  IFCARBITRARYCLOSEDPROFILEDEF: { ProfileType: 'enum:AREA|CURVE', ProfileName: 'text?', OuterCurve: 'ref' },
+  IFCPOLYLINE: { Points: 'refs' },
+  IFCGEOMETRICCURVESET: { Elements: 'refs' },
+} as const satisfies Record<string, Record<string, AttributeKind>>;
+
+export type EntityName = keyof typeof ENTITIES;

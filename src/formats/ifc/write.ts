@@ -1,0 +1,381 @@
+import type { Point } from '@/core/geometry/point';
+import { bounds, type Ring } from '@/core/geometry/polygon';
+import { cosDeg, sinDeg } from '@/core/geometry/trig';
+import { sectionWords, type SectionMm } from '@/core/columns/section-shape';
+import type { Framework } from '@/core/model/framework';
+import type { Id } from '@/core/model/ids';
+import type { ColumnPiece, FloorPiece, Solved, SolvedBuilding, SolvedLevel, SolvedShaft } from '@/core/solving/solved';
+import { derivedGlobalId, globalIdOf } from './global-id';
+import { StepLines, type Measure, type Ref } from './step';
+
+const identifier = (value: string): Measure => ({ measure: 'IFCIDENTIFIER', value });
+const flag = (value: boolean): Measure => ({ measure: 'IFCBOOLEAN', value });
+
+type Quantity = ['LENGTH' | 'AREA' | 'VOLUME', name: string, value: number];
+
+/**
+ * Writes the solved framework as an IFC4 file: project, site, buildings, storeys, grids with axes, columns per
+ * storey, slabs with openings, shafts as spaces with their openings grouped, common property sets and base
+ * quantities. Lengths are millimetres, areas m², volumes m³. GlobalIds come from the records' ids and stay.
+ */
+export function writeIfc(framework: Framework, solved: Solved, at: Date): string {
+  return new IfcWriter(framework, solved).write(at);
+}
+
+class IfcWriter {
+  private readonly step = new StepLines();
+  private readonly world: Ref;
+  private readonly body: Ref;
+  private readonly axis: Ref;
+  private readonly context: Ref;
+  private readonly profiles = new Map<string, Ref>();
+
+  constructor(
+    private readonly framework: Framework,
+    private readonly solved: Solved,
+  ) {
+    this.world = this.placement3d({ x: 0, y: 0 }, 0, 0);
+    this.context = this.step.add('IFCGEOMETRICREPRESENTATIONCONTEXT', {
+      ContextType: 'Model',
+      CoordinateSpaceDimension: 3,
+      Precision: 1e-5,
+      WorldCoordinateSystem: this.world,
+    });
+    const sub = (name: string, view: string) =>
+      this.step.add('IFCGEOMETRICREPRESENTATIONSUBCONTEXT', {
+        ContextIdentifier: name,
+        ContextType: 'Model',
+        ParentContext: this.context,
+        TargetView: view,
+      });
+    this.body = sub('Body', 'MODEL_VIEW');
+    this.axis = sub('FootPrint', 'PLAN_VIEW');
+  }
+
+  write(at: Date): string {
+    const record = [...this.framework.records.values()].find(({ kind }) => kind === 'project');
+    const name = record?.kind === 'project' ? record.name : 'Project';
+    const project = this.step.add('IFCPROJECT', {
+      GlobalId: record ? globalIdOf(record.id) : derivedGlobalId('project'),
+      Name: name,
+      LongName: name,
+      RepresentationContexts: [this.context],
+      UnitsInContext: this.units(),
+    });
+    const sitePlacement = this.step.add('IFCLOCALPLACEMENT', { RelativePlacement: this.world });
+    const site = this.step.add('IFCSITE', {
+      GlobalId: derivedGlobalId('site', record?.id ?? ''),
+      Name: 'Site',
+      ObjectPlacement: sitePlacement,
+      CompositionType: 'ELEMENT',
+      RefElevation: 0,
+    });
+    this.aggregate('project', project, [site]);
+    const buildings = this.solved.buildings.map((building) => this.building(building, sitePlacement));
+    if (buildings.length > 0) this.aggregate('site', site, buildings);
+    return this.step.file(`${name}.ifc`, at);
+  }
+
+  private units(): Ref {
+    const unit = (UnitType: string, Name: string, Prefix?: string) => this.step.add('IFCSIUNIT', { UnitType, Name, Prefix });
+    return this.step.add('IFCUNITASSIGNMENT', {
+      Units: [
+        unit('LENGTHUNIT', 'METRE', 'MILLI'),
+        unit('AREAUNIT', 'SQUARE_METRE'),
+        unit('VOLUMEUNIT', 'CUBIC_METRE'),
+        unit('PLANEANGLEUNIT', 'RADIAN'),
+      ],
+    });
+  }
+
+  private building(building: SolvedBuilding, site: Ref): Ref {
+    const placement = this.local(site, this.placement3d(building.at, building.zeroMm, building.turnDeg));
+    const ref = this.step.add('IFCBUILDING', {
+      GlobalId: globalIdOf(building.id),
+      Name: building.name,
+      ObjectPlacement: placement,
+      CompositionType: 'ELEMENT',
+      ElevationOfRefHeight: building.zeroMm,
+    });
+    const levels = this.solved.levels.filter((level) => level.building === building.id);
+    const storeys = levels.map((level) => this.storey(level, placement));
+    if (storeys.length > 0) this.aggregate(`building ${building.id}`, ref, storeys.map((storey) => storey.ref));
+    this.grids(building, placement, ref);
+    const openings = new Map<Id, Ref[]>();
+    for (const storey of storeys) this.contents(storey, openings);
+    this.shafts(building, storeys, openings);
+    return ref;
+  }
+
+  private storey(level: SolvedLevel, building: Ref): { ref: Ref; level: SolvedLevel; placement: Ref } {
+    const placement = this.local(building, this.placement3d({ x: 0, y: 0 }, level.fflMm, 0));
+    const ref = this.step.add('IFCBUILDINGSTOREY', {
+      GlobalId: globalIdOf(level.id),
+      Name: level.name,
+      ObjectType: level.levelKind,
+      LongName: level.title || null,
+      ObjectPlacement: placement,
+      CompositionType: 'ELEMENT',
+      Elevation: level.fflMm,
+    });
+    this.properties(level.id, ref, 'Pset_BuildingStoreyCommon', { AboveGround: { measure: 'IFCLOGICAL', value: level.fflMm >= 0 } });
+    if (level.storeyHeightMm !== null) {
+      this.quantities(level.id, ref, 'Qto_BuildingStoreyBaseQuantities', [['LENGTH', 'GrossHeight', level.storeyHeightMm]]);
+    }
+    return { ref, level, placement };
+  }
+
+  private grids(building: SolvedBuilding, placement: Ref, ref: Ref): void {
+    const systems = new Set(this.solved.lines.filter((line) => line.building === building.id).map(({ system }) => system));
+    const grids: Ref[] = [];
+    for (const system of systems) {
+      const lines = this.solved.lines.filter((line) => line.system === system);
+      const curves: Ref[] = [];
+      const axes = (direction: 'a' | 'b') =>
+        lines
+          .filter((line) => line.direction === direction)
+          .map((line) => {
+            const curve = this.step.add('IFCPOLYLINE', { Points: line.ends.map((end) => this.point2d(end)) });
+            curves.push(curve);
+            return this.step.add('IFCGRIDAXIS', { AxisTag: line.label, AxisCurve: curve, SameSense: true });
+          });
+      const [UAxes, VAxes] = [axes('a'), axes('b')];
+      if (UAxes.length === 0 || VAxes.length === 0) continue;
+      const record = this.framework.records.get(system);
+      grids.push(
+        this.step.add('IFCGRID', {
+          GlobalId: globalIdOf(system),
+          Name: record && 'name' in record ? record.name : 'Grid',
+          ObjectPlacement: placement,
+          Representation: this.shape(this.axis, 'FootPrint', 'GeometricCurveSet', [this.step.add('IFCGEOMETRICCURVESET', { Elements: curves })]),
+          UAxes,
+          VAxes,
+          PredefinedType: 'RECTANGULAR',
+        }),
+      );
+    }
+    this.contain(`grids ${building.id}`, ref, grids);
+  }
+
+  private contents(storey: { ref: Ref; level: SolvedLevel; placement: Ref }, openings: Map<Id, Ref[]>): void {
+    const { level, placement } = storey;
+    const columns = this.solved.columns.filter((piece) => piece.level === level.id);
+    const slabs = this.solved.floors.filter((piece) => piece.level === level.id);
+    const columnRefs = columns.map((piece) => this.column(piece, level, placement));
+    const slabRefs = slabs.map((piece) => this.slab(piece, level, placement, openings));
+    this.contain(`storey ${level.id}`, storey.ref, [...columnRefs, ...slabRefs]);
+    const byMaterial = new Map<string, Ref[]>();
+    const note = (material: string, ref: Ref) => byMaterial.set(material, [...(byMaterial.get(material) ?? []), ref]);
+    columns.forEach((piece, i) => note(piece.material, columnRefs[i]!));
+    slabs.forEach((piece, i) => {
+      const plate = this.framework.records.get(piece.plate);
+      note(plate?.kind === 'floorPlate' ? plate.material : 'concrete', slabRefs[i]!);
+    });
+    for (const [material, RelatedObjects] of [...byMaterial].sort()) {
+      this.step.add('IFCRELASSOCIATESMATERIAL', {
+        GlobalId: derivedGlobalId('material', level.id, material),
+        RelatedObjects,
+        RelatingMaterial: this.step.share('IFCMATERIAL', { Name: material }),
+      });
+    }
+  }
+
+  private column(piece: ColumnPiece, level: SolvedLevel, storey: Ref): Ref {
+    const heightMm = piece.topMm - piece.bottomMm;
+    const ref = this.step.add('IFCCOLUMN', {
+      GlobalId: derivedGlobalId('column', piece.stack, piece.level),
+      Name: piece.mark,
+      ObjectType: sectionWords(piece.section),
+      ObjectPlacement: this.local(storey, this.placement3d(piece.at, piece.bottomMm - level.fflMm, piece.turnDeg)),
+      Representation: this.extrusion(this.sectionProfile(piece.section), heightMm),
+      Tag: piece.stack,
+      PredefinedType: 'COLUMN',
+    });
+    const key = `${piece.stack} ${piece.level}`;
+    this.properties(key, ref, 'Pset_ColumnCommon', { Reference: identifier(sectionWords(piece.section)), LoadBearing: flag(true), IsExternal: flag(false) });
+    this.quantities(key, ref, 'Qto_ColumnBaseQuantities', [
+      ['LENGTH', 'Length', heightMm],
+      ['AREA', 'CrossSectionArea', piece.volumeMm3 / heightMm / 1e6],
+      ['VOLUME', 'NetVolume', piece.volumeMm3 / 1e9],
+    ]);
+    return ref;
+  }
+
+  private slab(piece: FloorPiece, level: SolvedLevel, storey: Ref, openings: Map<Id, Ref[]>): Ref {
+    const profile = this.solved.profiles[piece.profile]!;
+    const outline = piece.outline;
+    const bottom = piece.topMm - piece.thicknessMm - level.fflMm;
+    const placement = this.local(storey, this.placement3d({ x: 0, y: 0 }, bottom, 0));
+    const isRoof = level.levelKind === 'roof';
+    const ref = this.step.add('IFCSLAB', {
+      GlobalId: derivedGlobalId('slab', piece.plate, piece.level),
+      Name: `${piece.name} ${level.name}`,
+      ObjectPlacement: placement,
+      Representation: this.extrusion(this.ringProfile(outline), piece.thicknessMm),
+      Tag: piece.plate,
+      PredefinedType: isRoof ? 'ROOF' : 'FLOOR',
+    });
+    const key = `${piece.plate} ${piece.level}`;
+    this.properties(key, ref, 'Pset_SlabCommon', { Reference: identifier(piece.name), LoadBearing: flag(true), IsExternal: flag(isRoof) });
+    this.quantities(key, ref, 'Qto_SlabBaseQuantities', [
+      ['LENGTH', 'Width', piece.thicknessMm],
+      ['LENGTH', 'Perimeter', profile.perimeterMm],
+      ['AREA', 'NetArea', profile.areaMm2 / 1e6],
+      ['VOLUME', 'NetVolume', piece.volumeMm3 / 1e9],
+    ]);
+    for (const id of piece.cutBy) {
+      const shaft = this.solved.shafts.find((candidate) => candidate.shaft === id)!;
+      const opening = this.opening(shaft, piece, placement);
+      this.step.add('IFCRELVOIDSELEMENT', {
+        GlobalId: derivedGlobalId('voids', id, piece.plate, piece.level),
+        RelatingBuildingElement: ref,
+        RelatedOpeningElement: opening,
+      });
+      openings.set(id, [...(openings.get(id) ?? []), opening]);
+    }
+    return ref;
+  }
+
+  /** An opening stands 10 mm out of the slab on both sides, so no skin is left by a reader's rounding. */
+  private opening(shaft: SolvedShaft, piece: FloorPiece, slab: Ref): Ref {
+    return this.step.add('IFCOPENINGELEMENT', {
+      GlobalId: derivedGlobalId('opening', shaft.shaft, piece.plate, piece.level),
+      Name: shaft.name,
+      ObjectPlacement: this.local(slab, this.placement3d({ x: 0, y: 0 }, -10, 0)),
+      Representation: this.extrusion(this.ringProfile(shaft.ring), piece.thicknessMm + 20),
+      Tag: shaft.shaft,
+      PredefinedType: 'OPENING',
+    });
+  }
+
+  private shafts(
+    building: SolvedBuilding,
+    storeys: { ref: Ref; level: SolvedLevel; placement: Ref }[],
+    openings: ReadonlyMap<Id, Ref[]>,
+  ): void {
+    const bySpace = new Map<Ref, Ref[]>();
+    for (const shaft of this.solved.shafts.filter((candidate) => candidate.building === building.id)) {
+      const foot = storeys.filter(({ level }) => level.bounding && level.sslMm <= shaft.bottomMm + 1).at(-1) ?? storeys[0];
+      if (!foot || shaft.topMm <= shaft.bottomMm) continue;
+      const heightMm = shaft.topMm - shaft.bottomMm;
+      const space = this.step.add('IFCSPACE', {
+        GlobalId: globalIdOf(shaft.shaft),
+        Name: shaft.name,
+        ObjectType: 'Shaft',
+        LongName: `Shaft ${shaft.name}, ${shaft.purpose}`,
+        ObjectPlacement: this.local(foot.placement, this.placement3d({ x: 0, y: 0 }, shaft.bottomMm - foot.level.fflMm, 0)),
+        Representation: this.extrusion(this.ringProfile(shaft.ring), heightMm),
+        CompositionType: 'ELEMENT',
+        PredefinedType: 'INTERNAL',
+      });
+      const box = bounds(shaft.ring);
+      this.properties(shaft.shaft, space, 'Pset_SpaceCommon', { Reference: identifier(shaft.purpose), IsExternal: flag(false) });
+      this.quantities(shaft.shaft, space, 'Qto_SpaceBaseQuantities', [
+        ['LENGTH', 'Height', heightMm],
+        ['LENGTH', 'GrossPerimeter', 2 * (box.maxX - box.minX + box.maxY - box.minY)],
+      ]);
+      bySpace.set(foot.ref, [...(bySpace.get(foot.ref) ?? []), space]);
+      const cut = openings.get(shaft.shaft);
+      if (!cut) continue;
+      const group = this.step.add('IFCGROUP', { GlobalId: derivedGlobalId('shaft group', shaft.shaft), Name: shaft.name, ObjectType: 'Shaft' });
+      this.step.add('IFCRELASSIGNSTOGROUP', {
+        GlobalId: derivedGlobalId('in shaft group', shaft.shaft),
+        RelatedObjects: [space, ...cut],
+        RelatingGroup: group,
+      });
+    }
+    for (const [storey, spaces] of bySpace) this.aggregate(`spaces ${building.id} ${storey.line}`, storey, spaces);
+  }
+
+  private properties(key: string, ref: Ref, name: string, values: Record<string, Measure>): void {
+    const HasProperties = Object.entries(values).map(([Name, NominalValue]) => this.step.share('IFCPROPERTYSINGLEVALUE', { Name, NominalValue }));
+    const set = this.step.add('IFCPROPERTYSET', { GlobalId: derivedGlobalId(name, key), Name: name, HasProperties });
+    this.define(`${name} of ${key}`, ref, set);
+  }
+
+  private quantities(key: string, ref: Ref, name: string, values: readonly Quantity[]): void {
+    const Quantities = values.map(([kind, Name, value]) => {
+      if (kind === 'LENGTH') return this.step.share('IFCQUANTITYLENGTH', { Name, LengthValue: value });
+      if (kind === 'AREA') return this.step.share('IFCQUANTITYAREA', { Name, AreaValue: value });
+      return this.step.share('IFCQUANTITYVOLUME', { Name, VolumeValue: value });
+    });
+    const set = this.step.add('IFCELEMENTQUANTITY', { GlobalId: derivedGlobalId(name, key), Name: name, Quantities });
+    this.define(`${name} of ${key}`, ref, set);
+  }
+
+  private define(key: string, ref: Ref, set: Ref): void {
+    this.step.add('IFCRELDEFINESBYPROPERTIES', {
+      GlobalId: derivedGlobalId('defines', key),
+      RelatedObjects: [ref],
+      RelatingPropertyDefinition: set,
+    });
+  }
+
+  private aggregate(key: string, whole: Ref, parts: readonly Ref[]): void {
+    this.step.add('IFCRELAGGREGATES', { GlobalId: derivedGlobalId('aggregates', key), RelatingObject: whole, RelatedObjects: parts });
+  }
+
+  private contain(key: string, structure: Ref, elements: readonly Ref[]): void {
+    if (elements.length === 0) return;
+    this.step.add('IFCRELCONTAINEDINSPATIALSTRUCTURE', {
+      GlobalId: derivedGlobalId('contains', key),
+      RelatedElements: elements,
+      RelatingStructure: structure,
+    });
+  }
+
+  private local(parent: Ref, placement: Ref): Ref {
+    return this.step.share('IFCLOCALPLACEMENT', { PlacementRelTo: parent, RelativePlacement: placement });
+  }
+
+  private placement3d(at: Point, z: number, turnDeg: number): Ref {
+    const location = this.step.share('IFCCARTESIANPOINT', { Coordinates: [at.x, at.y, z] });
+    if (turnDeg === 0) return this.step.share('IFCAXIS2PLACEMENT3D', { Location: location });
+    return this.step.share('IFCAXIS2PLACEMENT3D', {
+      Location: location,
+      Axis: this.step.share('IFCDIRECTION', { DirectionRatios: [0, 0, 1] }),
+      RefDirection: this.step.share('IFCDIRECTION', { DirectionRatios: [cosDeg(turnDeg), sinDeg(turnDeg), 0] }),
+    });
+  }
+
+  private point2d({ x, y }: Point): Ref {
+    return this.step.share('IFCCARTESIANPOINT', { Coordinates: [x, y] });
+  }
+
+  private sectionProfile(section: SectionMm): Ref {
+    const origin = this.step.share('IFCAXIS2PLACEMENT2D', { Location: this.point2d({ x: 0, y: 0 }) });
+    const common = { ProfileType: 'AREA', ProfileName: sectionWords(section), Position: origin };
+    return section.shape === 'circle'
+      ? this.step.share('IFCCIRCLEPROFILEDEF', { ...common, Radius: section.diameterMm / 2 })
+      : this.step.share('IFCRECTANGLEPROFILEDEF', { ...common, XDim: section.widthMm, YDim: section.depthMm });
+  }
+
+  private ringProfile(ring: Ring): Ref {
+    const key = ring.map(({ x, y }) => `${x},${y}`).join(' ');
+    let ref = this.profiles.get(key);
+    if (!ref) {
+      const points = ring.map((point) => this.point2d(point));
+      ref = this.step.add('IFCARBITRARYCLOSEDPROFILEDEF', {
+        ProfileType: 'AREA',
+        OuterCurve: this.step.add('IFCPOLYLINE', { Points: [...points, points[0]!] }),
+      });
+      this.profiles.set(key, ref);
+    }
+    return ref;
+  }
+
+  private extrusion(profile: Ref, depthMm: number): Ref {
+    const solid = this.step.add('IFCEXTRUDEDAREASOLID', {
+      SweptArea: profile,
+      Position: this.world,
+      ExtrudedDirection: this.step.share('IFCDIRECTION', { DirectionRatios: [0, 0, 1] }),
+      Depth: depthMm,
+    });
+    return this.shape(this.body, 'Body', 'SweptSolid', [solid]);
+  }
+
+  private shape(ContextOfItems: Ref, RepresentationIdentifier: string, RepresentationType: string, Items: Ref[]): Ref {
+    const representation = this.step.add('IFCSHAPEREPRESENTATION', { ContextOfItems, RepresentationIdentifier, RepresentationType, Items });
+    return this.step.add('IFCPRODUCTDEFINITIONSHAPE', { Representations: [representation] });
+  }
+}
