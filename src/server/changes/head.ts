@@ -1,0 +1,67 @@
+import { and, asc, desc, eq, gt, lte } from 'drizzle-orm';
+import { apply } from '@/core/model/changes';
+import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from '@/core/model/framework';
+import { FILE_VERSION, upcast } from '@/core/model/migrate';
+import type { Rec } from '@/core/model/record';
+import type { Database, Transaction } from '../db/connection';
+import { change, snapshot } from '../db/schema';
+
+interface Head {
+  seq: number;
+  framework: Framework;
+}
+
+const MOST_KEPT = 40;
+const holder = globalThis as typeof globalThis & { spineHeads?: Map<string, Head> };
+const heads = (): Map<string, Head> => (holder.spineHeads ??= new Map());
+
+/** Keeps a framework as the latest this process has seen. The least recently used is dropped. */
+export function keepHead(projectId: string, head: Head): void {
+  const kept = heads();
+  kept.delete(projectId);
+  kept.set(projectId, head);
+  const oldest = kept.keys().next().value;
+  if (kept.size > MOST_KEPT && oldest !== undefined) kept.delete(oldest);
+}
+
+export const forgetHeads = (): void => heads().clear();
+
+/** The framework at a sequence number: from memory, else from the last snapshot, plus the changes since. */
+export async function frameworkAt(db: Database | Transaction, projectId: string, seq: number): Promise<Framework> {
+  const kept = heads().get(projectId);
+  const base = kept && kept.seq <= seq ? kept : await lastSnapshot(db, projectId, seq);
+  if (base.seq === seq) return base.framework;
+  const framework = await replay(db, projectId, base, seq);
+  keepHead(projectId, { seq, framework });
+  return framework;
+}
+
+async function lastSnapshot(db: Database | Transaction, projectId: string, seq: number): Promise<Head> {
+  const [row] = await db
+    .select()
+    .from(snapshot)
+    .where(and(eq(snapshot.projectId, projectId), lte(snapshot.seq, seq)))
+    .orderBy(desc(snapshot.seq))
+    .limit(1);
+  if (!row) return { seq: 0, framework: EMPTY_FRAMEWORK };
+  const records = Object.entries(row.records).map(([id, record]) => [id, upcast(record, row.schemaVersion) as unknown as Rec] as const);
+  const framework = { records: new Map(records) };
+  // A snapshot is only a shortcut: one that does not match its hash is passed over.
+  const isSound = row.schemaVersion !== FILE_VERSION || frameworkHash(framework) === row.hash;
+  return isSound ? { seq: row.seq, framework } : { seq: 0, framework: EMPTY_FRAMEWORK };
+}
+
+/** Applies the logged changes after `from` up to `seq`. Throws if the log has a gap. */
+export async function replay(db: Database | Transaction, projectId: string, from: Head, seq: number): Promise<Framework> {
+  const rows = await db
+    .select({ seq: change.seq, changes: change.changes })
+    .from(change)
+    .where(and(eq(change.projectId, projectId), gt(change.seq, from.seq), lte(change.seq, seq)))
+    .orderBy(asc(change.seq));
+  if (rows.length !== seq - from.seq) throw new Error(`The change log of ${projectId} has a gap before ${seq}`);
+  return rows.reduce((framework, row) => apply(framework, row.changes), from.framework);
+}
+
+/** The framework from the log alone, without memory or snapshots: what the others are held to. */
+export const replayAll = (db: Database | Transaction, projectId: string, seq: number): Promise<Framework> =>
+  replay(db, projectId, { seq: 0, framework: EMPTY_FRAMEWORK }, seq);

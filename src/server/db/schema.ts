@@ -1,0 +1,148 @@
+import { sql } from 'drizzle-orm';
+import { bigint, boolean, customType, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import type { Changes } from '@/core/model/changes';
+import type { Json } from '@/core/model/json';
+import type { Rec } from '@/core/model/record';
+
+const at = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow();
+const bytes = customType<{ data: Uint8Array; driverData: Buffer }>({
+  dataType: () => 'bytea',
+  toDriver: (value) => Buffer.from(value),
+  fromDriver: (value) => new Uint8Array(value),
+});
+
+// Accounts and sessions, in the shape the sign-in library expects.
+export const user = pgTable('user', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  email: text('email').notNull().unique(),
+  emailVerified: boolean('email_verified').notNull().default(false),
+  image: text('image'),
+  createdAt: at('created_at'),
+  updatedAt: at('updated_at'),
+});
+
+export const session = pgTable('session', {
+  id: text('id').primaryKey(),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  token: text('token').notNull().unique(),
+  createdAt: at('created_at'),
+  updatedAt: at('updated_at'),
+  ipAddress: text('ip_address'),
+  userAgent: text('user_agent'),
+  userId: text('user_id')
+    .notNull()
+    .references(() => user.id, { onDelete: 'cascade' }),
+});
+
+export const account = pgTable('account', {
+  id: text('id').primaryKey(),
+  accountId: text('account_id').notNull(),
+  providerId: text('provider_id').notNull(),
+  userId: text('user_id')
+    .notNull()
+    .references(() => user.id, { onDelete: 'cascade' }),
+  accessToken: text('access_token'),
+  refreshToken: text('refresh_token'),
+  idToken: text('id_token'),
+  accessTokenExpiresAt: timestamp('access_token_expires_at', { withTimezone: true }),
+  refreshTokenExpiresAt: timestamp('refresh_token_expires_at', { withTimezone: true }),
+  scope: text('scope'),
+  password: text('password'),
+  createdAt: at('created_at'),
+  updatedAt: at('updated_at'),
+});
+
+export const verification = pgTable('verification', {
+  id: text('id').primaryKey(),
+  identifier: text('identifier').notNull(),
+  value: text('value').notNull(),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  createdAt: at('created_at'),
+  updatedAt: at('updated_at'),
+});
+
+export const ROLES = ['owner', 'designer', 'consultant', 'viewer'] as const;
+export type Role = (typeof ROLES)[number];
+
+export const project = pgTable('project', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  /** Sequence number of the last change: the lock every command takes. */
+  headSeq: bigint('head_seq', { mode: 'number' }).notNull().default(0),
+  createdAt: at('created_at'),
+});
+
+export const membership = pgTable(
+  'membership',
+  {
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => project.id, { onDelete: 'cascade' }),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    role: text('role', { enum: ROLES }).notNull(),
+    discipline: text('discipline'),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.userId] }), index('membership_user').on(table.userId)],
+);
+
+/** The change log: what happened to a framework, in order. The framework is what it adds up to. */
+export const change = pgTable(
+  'change',
+  {
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => project.id, { onDelete: 'cascade' }),
+    seq: bigint('seq', { mode: 'number' }).notNull(),
+    commandId: uuid('command_id').notNull(),
+    authorId: text('author_id')
+      .notNull()
+      .references(() => user.id),
+    command: text('command').notNull(),
+    input: jsonb('input').$type<Json>().notNull(),
+    sentence: text('sentence').notNull(),
+    changes: jsonb('changes').$type<Changes>().notNull(),
+    schemaVersion: integer('schema_version').notNull(),
+    at: at('at'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.projectId, table.seq] }),
+    uniqueIndex('change_command').on(table.projectId, table.commandId),
+  ],
+);
+
+/** Frameworks at some sequence numbers, so that a process need not read the whole log. Disposable. */
+export const snapshot = pgTable(
+  'snapshot',
+  {
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => project.id, { onDelete: 'cascade' }),
+    seq: bigint('seq', { mode: 'number' }).notNull(),
+    hash: text('hash').notNull(),
+    schemaVersion: integer('schema_version').notNull(),
+    records: jsonb('records').$type<Record<string, Rec>>().notNull(),
+    at: at('at'),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.seq] })],
+);
+
+/** Files people brought, by content. */
+export const blob = pgTable(
+  'blob',
+  {
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => project.id, { onDelete: 'cascade' }),
+    sha256: text('sha256').notNull(),
+    name: text('name').notNull(),
+    bytes: bytes('bytes').notNull(),
+    byteCount: integer('byte_count')
+      .generatedAlwaysAs(sql`octet_length(bytes)`)
+      .notNull(),
+    at: at('at'),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.sha256] })],
+);
