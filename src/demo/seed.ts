@@ -7,7 +7,7 @@ import { migrateDatabase } from '@/server/db/migrate';
 import { membership, project, user } from '@/server/db/schema';
 import { setMember } from '@/server/projects/projects';
 import { settings } from '@/server/settings';
-import { DEMO_PEOPLE } from './people';
+import { DEMO_PEOPLE } from '@/server/demo-people';
 import { TIDEWATER_YARD } from './tidewater-yard';
 import type { Json } from '@/core/model/json';
 

@@ -1,0 +1,15 @@
+import '@fontsource-variable/archivo/wdth.css';
+import '@fontsource-variable/spline-sans-mono';
+import './globals.css';
+import type { Metadata } from 'next';
+import type { ReactNode } from 'react';
+
+export const metadata: Metadata = { title: 'Zenith Spine', description: 'One coordinated framework for a multi-storey building' };
+
+export default function Layout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en">
+      <body>{children}</body>
+    </html>
+  );
+}

@@ -1,0 +1,50 @@
+import type { Point } from '../geometry/point';
+import type { Ring } from '../geometry/polygon';
+import type { Id } from '../model/ids';
+
+/** How a primitive is drawn. Screen and paper give each style its colour and line weight. */
+export type Style =
+  | 'floor'
+  | 'columnCut'
+  | 'shaftOpen'
+  | 'shaftClosed'
+  | 'shaftCross'
+  | 'gridLine'
+  | 'gridLineMinor'
+  | 'bubble'
+  | 'dimension'
+  | 'dimensionTick';
+
+export type TextStyle = 'bubbleText' | 'dimensionText' | 'shaftText';
+
+/** One thing to draw, in millimetres of the model, with the record it stands for. */
+export type Primitive =
+  | { type: 'path'; style: Style; id: Id | null; points: readonly Point[]; closed: boolean }
+  | { type: 'area'; style: Style; id: Id | null; rings: readonly Ring[] }
+  | { type: 'circle'; style: Style; id: Id | null; at: Point; radiusMm: number }
+  | { type: 'text'; style: TextStyle; id: Id | null; at: Point; text: string; heightMm: number; turnDeg: number };
+
+/** A display list: what screen, SVG, PDF and DXF are all made from. */
+export interface Drawing {
+  primitives: Primitive[];
+  /** Smallest box around what is drawn, for fitting a view. */
+  box: { minX: number; minY: number; maxX: number; maxY: number } | null;
+}
+
+/** Smallest box around some primitives. */
+export function boxOf(primitives: readonly Primitive[]): Drawing['box'] {
+  let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+  const reach = ({ x, y }: Point, by = 0) => {
+    minX = Math.min(minX, x - by);
+    minY = Math.min(minY, y - by);
+    maxX = Math.max(maxX, x + by);
+    maxY = Math.max(maxY, y + by);
+  };
+  for (const primitive of primitives) {
+    if (primitive.type === 'path') for (const point of primitive.points) reach(point);
+    else if (primitive.type === 'area') for (const ring of primitive.rings) for (const point of ring) reach(point);
+    else if (primitive.type === 'circle') reach(primitive.at, primitive.radiusMm);
+    else reach(primitive.at);
+  }
+  return minX <= maxX ? { minX, minY, maxX, maxY } : null;
+}

@@ -1,0 +1,43 @@
+'use client';
+
+import type { Finding } from '@/core/checks/finding';
+import type { Id } from '@/core/model/ids';
+import { useProject } from '../session/store';
+
+const MOST_SHOWN = 12;
+
+/** Findings about what is chosen, then those of the current level, then the rest by number. */
+export function Findings({ about }: { about: readonly Id[] }) {
+  const { solved, level, building } = useProject((project) => project);
+  const all = (solved?.findings ?? []).filter((finding) => finding.building === building);
+  const own = about.length > 0 ? all.filter((finding) => finding.about.some((id) => about.includes(id))) : [];
+  const here = all.filter((finding) => !own.includes(finding) && (finding.level === level || finding.level === null));
+  const shown = [...own, ...here].slice(0, MOST_SHOWN);
+  const elsewhere = all.length - shown.length;
+  return (
+    <section aria-label="Findings" className="flex flex-col gap-2 border-t border-hair pt-3">
+      <h3 className="flex items-baseline justify-between font-bold">
+        Findings
+        <span className="text-[11px] font-normal text-ink2">{all.length === 0 ? 'none' : `${shown.length} here, ${elsewhere} elsewhere`}</span>
+      </h3>
+      {shown.map((finding) => (
+        <FindingCard key={finding.key} finding={finding} />
+      ))}
+    </section>
+  );
+}
+
+export function FindingCard({ finding }: { finding: Finding }) {
+  const { set, framework } = useProject((project) => project);
+  const isWrong = finding.severity === 'error';
+  return (
+    <button
+      type="button"
+      className={`border-l-[3px] bg-faint px-2.5 py-1.5 text-left ${isWrong ? 'border-wrong' : 'border-look'}`}
+      onClick={() => set({ selection: finding.about.filter((id) => framework.records.has(id)), ...(finding.level ? { level: finding.level } : {}) })}
+    >
+      <span className={`mr-1 font-bold ${isWrong ? 'text-wrong' : 'text-look'}`}>{isWrong ? 'Wrong:' : 'Look:'}</span>
+      {finding.message}
+    </button>
+  );
+}

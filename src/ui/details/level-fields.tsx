@@ -1,0 +1,119 @@
+'use client';
+
+import { AlertDialog } from 'radix-ui';
+import { useState } from 'react';
+import { mmOf } from '@/core/dimensions/resolve-length';
+import { LEVEL_KINDS, type Level } from '@/core/levels/level';
+import { removalPreview, type EndsChoice } from '@/core/levels/remove-level';
+import { levelById } from '@/core/levels/resolve-levels';
+import { formatArea } from '@/core/units/format-length';
+import { ActionButton, CheckField, ChoiceField, TextField } from '../fields/fields';
+import { LengthField } from '../fields/length-field';
+import { useProject } from '../session/store';
+
+/** Fields of a level, and its removal with a look at what that reaches. */
+export function LevelFields({ level }: { level: Level }) {
+  const { framework, solved, display, mode, run, say, mayEdit } = useProject((project) => project);
+  const [removing, setRemoving] = useState(false);
+  const shown = solved?.levels.find(({ id }) => id === level.id);
+  if (!shown || !solved) return null;
+  const attempt = (refusal: string | null) => {
+    if (refusal) say(refusal);
+  };
+  const floors = solved.floors.filter((piece) => piece.level === level.id);
+  const area = floors.reduce((sum, piece) => sum + solved.profiles[piece.profile]!.areaMm2, 0);
+  return (
+    <div className="flex flex-col gap-1.5">
+      <TextField label="Name" value={level.name} disabled={!mayEdit} onCommit={(name) => run('levels.rename', { level: level.id, name })} />
+      <TextField label="Use" value={level.title} disabled={!mayEdit} onCommit={(title) => run('levels.rename', { level: level.id, title })} />
+      <LengthField label="Elevation (FFL)" valueMm={shown.fflMm} disabled={!mayEdit} onCommit={(fflMm) => run('levels.setElevation', { level: level.id, fflMm, mode })} />
+      {shown.storeyHeightMm !== null && (
+        <LengthField label="Floor to floor" valueMm={shown.storeyHeightMm} disabled={!mayEdit} onCommit={(heightMm) => run('levels.setHeight', { level: level.id, heightMm, mode })} />
+      )}
+      <LengthField label="Floor build-up" valueMm={mmOf(framework, level.buildUpMm)} disabled={!mayEdit} onCommit={(buildUpMm) => run('levels.change', { level: level.id, buildUpMm })} />
+      <ModeField />
+      <ChoiceField label="Kind" value={level.levelKind} disabled={!mayEdit} choices={LEVEL_KINDS.map((kind) => [kind, kind === 'datum' ? 'datum only' : kind] as const)} onChoose={(levelKind) => attempt(run('levels.change', { level: level.id, levelKind }))} />
+      <CheckField label="Locked: other edits cannot move it" value={level.locked} disabled={!mayEdit} onChange={(locked) => attempt(run('levels.change', { level: level.id, locked }))} />
+      <p className="border-t border-faint pt-1.5 text-ink2">
+        {floors.length === 0 ? 'No slab here.' : `Net floor area ${formatArea(area, display)}.`}
+      </p>
+      {mayEdit && (
+        <ActionButton weight="danger" onClick={() => setRemoving(true)}>
+          Remove this level …
+        </ActionButton>
+      )}
+      {removing && <RemoveDialog level={level} onClose={() => setRemoving(false)} />}
+    </div>
+  );
+}
+
+/** Whether levels beyond move along; shared with the height strip, and remembered. */
+function ModeField() {
+  const { mode, set, mayEdit } = useProject((project) => project);
+  return (
+    <ChoiceField
+      label="When it moves"
+      value={mode}
+      disabled={!mayEdit}
+      choices={[
+        ['push', 'push what is beyond'],
+        ['only', 'only this level'],
+      ]}
+      onChoose={(next) => set({ mode: next })}
+    />
+  );
+}
+
+const ENDS: readonly (readonly [EndsChoice, string])[] = [
+  ['nextLevel', 'go to the next level'],
+  ['keepHeight', 'stay where they are'],
+  ['delete', 'are deleted'],
+];
+
+function RemoveDialog({ level, onClose }: { level: Level; onClose: () => void }) {
+  const { framework, run, say, select } = useProject((project) => project);
+  const [ends, setEnds] = useState<EndsChoice>('nextLevel');
+  const resolved = levelById(framework, level.id);
+  const reached = resolved ? removalPreview(framework, resolved) : [];
+  return (
+    <AlertDialog.Root open onOpenChange={(open) => !open && onClose()}>
+      <AlertDialog.Portal>
+        <AlertDialog.Overlay className="fixed inset-0 z-40 bg-ink/10" />
+        <AlertDialog.Content className="fixed top-1/4 left-1/2 z-50 flex w-96 -translate-x-1/2 flex-col gap-3 rounded-sm border border-ink3 bg-sheet p-4 shadow-lg">
+          <AlertDialog.Title className="text-[15px] font-bold">Remove level {level.name}?</AlertDialog.Title>
+          <AlertDialog.Description className="text-ink2">
+            {reached.length === 0 ? 'Nothing starts, stops or stands there. The other levels stay where they are.' : `It reaches ${reached.length} things. The other levels stay where they are.`}
+          </AlertDialog.Description>
+          {reached.length > 0 && (
+            <>
+              <ul className="max-h-40 list-disc overflow-y-auto pl-4">
+                {reached.map((line, i) => (
+                  <li key={i}>{line}</li>
+                ))}
+              </ul>
+              <ChoiceField label="Things that start or stop there" value={ends} choices={ENDS} onChoose={setEnds} />
+            </>
+          )}
+          <div className="flex justify-end gap-2">
+            <AlertDialog.Cancel asChild>
+              <button type="button" className="rounded-sm border border-hair px-2.5 py-1 font-semibold">
+                Keep it
+              </button>
+            </AlertDialog.Cancel>
+            <ActionButton
+              weight="danger"
+              onClick={() => {
+                const refusal = run('levels.remove', { level: level.id, ends });
+                onClose();
+                if (refusal) say(refusal);
+                else select([]);
+              }}
+            >
+              Remove level {level.name}
+            </ActionButton>
+          </div>
+        </AlertDialog.Content>
+      </AlertDialog.Portal>
+    </AlertDialog.Root>
+  );
+}

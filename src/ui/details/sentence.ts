@@ -1,0 +1,58 @@
+import { sectionWords } from '@/core/columns/section-shape';
+import type { Id } from '@/core/model/ids';
+import type { Framework } from '@/core/model/framework';
+import type { Solved } from '@/core/solving/solved';
+import { formatArea, formatElevation, formatLength, type LengthDisplay } from '@/core/units/format-length';
+
+export interface Said {
+  title: string;
+  sentence: string;
+}
+
+/** One sentence on a thing: what it is and where it runs. */
+export function sayThing(framework: Framework, solved: Solved, id: Id, display: LengthDisplay): Said | null {
+  const record = framework.records.get(id);
+  const levelName = (level: Id | undefined) => solved.levels.find((candidate) => candidate.id === level)?.name ?? '?';
+  const write = (mm: number) => formatLength(mm, display);
+  if (record?.kind === 'columnStack') {
+    const pieces = solved.columns.filter(({ stack }) => stack === id);
+    const [first, last] = [pieces[0], pieces.at(-1)];
+    if (!first || !last) return { title: 'Column stack', sentence: 'It runs through no storey.' };
+    const storeys = pieces.length === 1 ? 'one storey' : `${pieces.length} storeys`;
+    return {
+      title: `Column stack ${first.mark}`,
+      sentence: `${sectionWords(first.section, write)} ${record.material}, from ${levelName(first.level)} up to the soffit above ${levelName(last.level)}: ${storeys}.`,
+    };
+  }
+  if (record?.kind === 'shaft') {
+    const shaft = solved.shafts.find((candidate) => candidate.shaft === id);
+    if (!shaft) return { title: `Shaft ${record.name}`, sentence: 'Its outline cannot be worked out.' };
+    const cuts = shaft.cuts.length === 1 ? 'one slab' : `${shaft.cuts.length} slabs`;
+    const misses = shaft.misses.length > 0 ? `, misses ${shaft.misses.length}` : '';
+    return {
+      title: `Shaft ${record.name}`,
+      sentence: `For ${record.purpose}, from ${levelName(record.startsAt.level)} to ${levelName(record.stopsAt.level)}; cuts ${cuts}${misses}.`,
+    };
+  }
+  if (record?.kind === 'floorPlate') {
+    const pieces = solved.floors.filter(({ plate }) => plate === id);
+    const area = pieces.reduce((sum, piece) => sum + solved.profiles[piece.profile]!.areaMm2, 0);
+    return {
+      title: `Floor plate ${record.name}`,
+      sentence: `Hung from SSL at ${pieces.length} levels, ${levelName(pieces[0]?.level)} to ${levelName(pieces.at(-1)?.level)}; ${formatArea(area, display)} in all.`,
+    };
+  }
+  if (record?.kind === 'gridLine') {
+    const line = solved.lines.find((candidate) => candidate.id === id);
+    if (!line) return null;
+    const label = line.label ?? 'without a label';
+    return { title: `Grid line ${label}`, sentence: `${line.minor ? 'A minor line, ' : ''}${write(line.offsetMm)} from the first line of its direction.` };
+  }
+  if (record?.kind === 'level') {
+    const level = solved.levels.find((candidate) => candidate.id === id);
+    if (!level) return null;
+    const storey = level.storeyHeightMm === null ? '' : `, ${write(level.storeyHeightMm)} to the next level`;
+    return { title: `Level ${level.name}${level.title ? ` ${level.title}` : ''}`, sentence: `FFL ${formatElevation(level.fflMm, display)}${storey}.` };
+  }
+  return null;
+}

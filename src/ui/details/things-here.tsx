@@ -1,0 +1,52 @@
+'use client';
+
+import { useProject } from '../session/store';
+
+interface Entry {
+  id: string;
+  words: string;
+}
+
+/** Everything at the current level as a list: the plan for keyboard and screen reader. */
+export function ThingsHere() {
+  const { solved, level, building, selection, chosenLines, select, set } = useProject((project) => project);
+  if (!solved || !level) return null;
+  const shown = solved.levels.find(({ id }) => id === level);
+  const groups: [string, Entry[]][] = [
+    ['Grid lines', solved.lines.filter((line) => line.building === building).map(({ id, label }) => ({ id, words: label ?? '–' }))],
+    ['Columns', solved.columns.filter((piece) => piece.level === level).map(({ stack, mark }) => ({ id: stack, words: mark }))],
+    ['Shafts', solved.shafts.filter((shaft) => shaft.building === building && shaft.levels.includes(level)).map(({ shaft, name }) => ({ id: shaft, words: name }))],
+    ['Floor plates', solved.floors.filter((floor) => floor.level === level).map(({ plate, name }) => ({ id: plate, words: name }))],
+  ];
+  const press = (id: string, isLine: boolean) => {
+    if (chosenLines && isLine) set({ chosenLines: chosenLines.includes(id) ? chosenLines.filter((other) => other !== id) : [...chosenLines, id] });
+    else select([id]);
+  };
+  return (
+    <details className="border-t border-hair pt-3">
+      <summary className="font-bold">On level {shown?.name}</summary>
+      {groups.map(([name, entries], g) =>
+        entries.length === 0 ? null : (
+          <div key={name} className="pt-1.5">
+            <h4 className="text-ink2">{name}</h4>
+            <div className="flex flex-wrap gap-1">
+              {[...entries]
+                .sort((a, b) => a.words.localeCompare(b.words, 'en', { numeric: true }))
+                .map(({ id, words }) => (
+                  <button
+                    key={id}
+                    type="button"
+                    aria-pressed={selection.includes(id)}
+                    className={`figures rounded-sm border px-1 ${selection.includes(id) || chosenLines?.includes(id) ? 'border-now bg-now-tint text-now' : 'border-hair'}`}
+                    onClick={() => press(id, g === 0)}
+                  >
+                    {words}
+                  </button>
+                ))}
+            </div>
+          </div>
+        ),
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,51 @@
+import type { ProjectStore } from '../session/store';
+
+/** True where keys belong to a field. */
+const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName);
+
+/** Keys that work anywhere in the workspace. Answers how to stop listening. */
+export function listenToKeys(store: ProjectStore): () => void {
+  const pressed = (event: KeyboardEvent) => {
+    const state = store.getState();
+    const withCommand = event.ctrlKey || event.metaKey;
+    if (withCommand && event.key.toLowerCase() === 'z' && !isTyping(event.target)) {
+      event.preventDefault();
+      void state.session?.undo(state.person?.id ?? '', event.shiftKey);
+    } else if (isTyping(event.target)) return;
+    else if (event.key === 'Escape') stepBack(store);
+    else if (event.key === 'Delete' && state.selection.length > 0) removeSelection(store);
+    else if (event.key === 'PageUp' || event.key === 'PageDown') {
+      event.preventDefault();
+      changeLevel(store, event.key === 'PageUp' ? 1 : -1);
+    }
+  };
+  window.addEventListener('keydown', pressed);
+  return () => window.removeEventListener('keydown', pressed);
+}
+
+/** Esc goes one step back: the chosen lines, then the tool, then the selection. */
+function stepBack(store: ProjectStore): void {
+  const { chosenLines, step } = store.getState();
+  if (chosenLines && chosenLines.length > 0) store.setState({ chosenLines: [] });
+  else if (step) store.setState({ step: null, chosenLines: null, ghost: null, onPlanPoint: null });
+  else store.setState({ selection: [] });
+}
+
+function removeSelection(store: ProjectStore): void {
+  const { selection, framework, run, say, select } = store.getState();
+  const [first] = selection;
+  const record = first === undefined ? undefined : framework.records.get(first);
+  const refusal =
+    record?.kind === 'gridLine' && selection.length === 1
+      ? run('grids.removeLine', { line: record.id })
+      : run('elements.remove', { ids: selection });
+  if (refusal) say(refusal);
+  else select([]);
+}
+
+function changeLevel(store: ProjectStore, by: 1 | -1): void {
+  const { solved, building, level } = store.getState();
+  const levels = (solved?.levels ?? []).filter((candidate) => candidate.building === building && candidate.bounding);
+  const next = levels[levels.findIndex(({ id }) => id === level) + by];
+  if (next) store.setState({ level: next.id });
+}

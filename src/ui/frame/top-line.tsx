@@ -1,0 +1,81 @@
+'use client';
+
+import Link from 'next/link';
+import { Redo2, Undo2 } from 'lucide-react';
+import { undoTarget } from '../session/project-session';
+import { chooseDisplay, useProject, useProjectStore } from '../session/store';
+import { History } from './history';
+import { Mark } from './mark';
+
+/** One line at the top: project and building, undo and redo, what state the work is in, who is here. */
+export function TopLine() {
+  const { framework, solved, building, person, role, history, session, display, mayEdit, set } = useProject((project) => project);
+  const store = useProjectStore();
+  const project = [...framework.records.values()].find(({ kind }) => kind === 'project');
+  const me = person?.id ?? '';
+  const [back, again] = [undoTarget(history, me, false), undoTarget(history, me, true)];
+  const initials = (person?.name ?? '').split(' ').map((part) => part[0]).join('').slice(0, 2);
+  return (
+    <header className="flex h-[43px] items-center gap-4 border-b border-hair bg-sheet px-3.5">
+      <Link href="/" className="flex items-center gap-2 text-[15px] font-bold" title="All projects">
+        <Mark />
+        Zenith Spine
+      </Link>
+      <span className="text-ink3">/</span>
+      <h1 className="font-bold">{project?.kind === 'project' ? project.name : 'Project'}</h1>
+      {solved && solved.buildings.length > 1 && (
+        <select aria-label="Building" className="rounded-sm border border-hair bg-sheet px-2 py-0.5" value={building ?? ''} onChange={(event) => set({ building: event.target.value, level: null, selection: [] })}>
+          {solved.buildings.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      )}
+      <span className="flex-1" />
+      <div className="flex overflow-hidden rounded-sm border border-hair" role="group" aria-label="Lengths shown in">
+        {(['metric', 'imperial'] as const).map((system) => (
+          <button
+            key={system}
+            type="button"
+            aria-pressed={display.system === system}
+            className={`px-2 py-0.5 ${display.system === system ? 'bg-faint font-semibold' : 'text-ink2'}`}
+            onClick={() => chooseDisplay(store, system)}
+          >
+            {system === 'metric' ? 'mm' : 'ft in'}
+          </button>
+        ))}
+      </div>
+      {mayEdit && (
+        <span className="flex">
+          <button type="button" aria-label={back ? `Undo: ${back.sentence}` : 'Undo'} title={back ? `Undo: ${back.sentence}` : 'Nothing to undo'} disabled={!back} className="rounded-sm p-1.5 hover:bg-faint disabled:opacity-35" onClick={() => void session?.undo(me)}>
+            <Undo2 size={16} aria-hidden="true" />
+          </button>
+          <button type="button" aria-label={again ? `Redo: ${again.sentence}` : 'Redo'} title={again ? again.sentence.replace('Undone', 'Redo') : 'Nothing to redo'} disabled={!again} className="rounded-sm p-1.5 hover:bg-faint disabled:opacity-35" onClick={() => void session?.undo(me, true)}>
+            <Redo2 size={16} aria-hidden="true" />
+          </button>
+        </span>
+      )}
+      <SavedState />
+      <History />
+      <span className="flex items-center gap-1.5" title={`${person?.name ?? ''}, ${role ?? ''}`}>
+        <span className="grid size-[26px] place-items-center rounded-full bg-now text-[11px] font-bold text-sheet" aria-hidden="true">
+          {initials}
+        </span>
+        <span className="text-ink2">{role}</span>
+      </span>
+    </header>
+  );
+}
+
+/** What state the work is in, in words. */
+function SavedState() {
+  const { pendingCount, online } = useProject((project) => project);
+  const words = !online ? (pendingCount > 0 ? `Offline, ${pendingCount} kept here` : 'Offline') : pendingCount > 0 ? `Sending ${pendingCount}` : 'Saved';
+  return (
+    <span role="status" aria-label="State of the work" className={`w-32 text-right ${online ? 'text-ink2' : 'font-semibold text-look'}`}>
+      <span aria-hidden="true">● </span>
+      {words}
+    </span>
+  );
+}

@@ -1,0 +1,106 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { useEffect, useState } from 'react';
+import { formatElevation } from '@/core/units/format-length';
+import { Details } from '../details/details';
+import { StripPanel } from '../height-strip/strip-panel';
+import { PlanView } from '../plan/plan-view';
+import { makeProjectStore, openProject, ProjectContext, useProject, type Tab } from '../session/store';
+import { FirstSetUp } from '../setting-up/first-set-up';
+import { Tray } from '../tools/tray';
+import { WorkPath } from '../work-path/work-path';
+import { listenToKeys } from './keys';
+import { Notice } from './notice';
+import { TopLine } from './top-line';
+
+const ModelView = dynamic(() => import('../model/model-view').then(({ ModelView: view }) => view), { ssr: false });
+
+/** The workspace of one project. */
+export function Workspace({ projectId }: { projectId: string }) {
+  const [store] = useState(makeProjectStore);
+  useEffect(() => openProject(store, projectId), [store, projectId]);
+  useEffect(() => listenToKeys(store), [store]);
+  return (
+    <ProjectContext value={store}>
+      <Frame />
+    </ProjectContext>
+  );
+}
+
+function Frame() {
+  const { status, failure, solved, building, generation } = useProject((project) => project);
+  if (status === 'failed') {
+    return (
+      <main className="grid h-full place-items-center">
+        <p role="alert" className="max-w-96 text-center">
+          {failure} <br />
+          <a className="font-semibold text-now underline" href="/">
+            Back to the projects
+          </a>
+        </p>
+      </main>
+    );
+  }
+  if (status === 'loading' || !solved) {
+    return (
+      <main className="grid h-full place-items-center text-ink2">
+        <p role="status">Opening the project …</p>
+      </main>
+    );
+  }
+  const hasLevels = solved.levels.some((level) => level.building === building);
+  return (
+    <div className="grid h-full min-h-[600px] min-w-[1080px] grid-rows-[43px_minmax(0,1fr)_auto]" data-generation={generation}>
+      <TopLine />
+      <div className="grid min-h-0 grid-cols-[252px_minmax(0,1fr)_276px]">
+        <aside aria-label="Height strip" className="flex min-h-0 flex-col border-r border-hair bg-sheet">
+          <StripPanel />
+        </aside>
+        <div className="flex min-h-0 min-w-0">
+          {hasLevels && <Tray />}
+          <main className="flex min-h-0 min-w-0 flex-1 flex-col bg-film">{hasLevels ? <Surface /> : <FirstSetUp />}</main>
+        </div>
+        <aside aria-label="Details" className="min-h-0 overflow-y-auto border-l border-hair bg-sheet">
+          <Details />
+        </aside>
+      </div>
+      <WorkPath />
+      <Notice />
+    </div>
+  );
+}
+
+const TABS: readonly (readonly [Tab, string])[] = [
+  ['plan', 'Plan'],
+  ['model', '3D'],
+];
+
+function Surface() {
+  const { tab, set, solved, level, display } = useProject((project) => project);
+  const shown = solved?.levels.find(({ id }) => id === level);
+  return (
+    <>
+      <div className="flex h-[40px] items-end justify-between border-b border-hair px-6">
+        <div role="tablist" aria-label="Views" className="flex gap-6">
+          {TABS.map(([key, name]) => (
+            <button
+              key={key}
+              role="tab"
+              type="button"
+              aria-selected={tab === key}
+              className={`border-b-2 pb-1.5 font-semibold ${tab === key ? 'border-now text-ink' : 'border-transparent text-ink2'}`}
+              onClick={() => set({ tab: key })}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        <p className="pb-1.5 font-bold" aria-label="Current level">
+          {shown?.name} {shown?.title} <span className="figures font-normal text-ink2">{shown ? formatElevation(shown.fflMm, display) : ''}</span>
+        </p>
+      </div>
+      {tab === 'plan' ? <PlanView /> : <ModelView />}
+    </>
+  );
+}

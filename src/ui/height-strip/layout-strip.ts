@@ -1,0 +1,93 @@
+import type { Id } from '@/core/model/ids';
+import type { Solved, SolvedLevel } from '@/core/solving/solved';
+
+/** A level on the strip. `y` is in pixels from the top. */
+export interface StripLevel {
+  level: SolvedLevel;
+  y: number;
+  /** False where its name would run into a neighbour's. */
+  isNamed: boolean;
+}
+
+/** A thin bar: vertical elements of a kind that run over the same levels. */
+export interface StripBar {
+  key: string;
+  kind: 'columns' | 'shafts';
+  ids: Id[];
+  label: string;
+  top: number;
+  bottom: number;
+}
+
+export interface StripLayout {
+  heightPx: number;
+  levels: StripLevel[];
+  bars: StripBar[];
+  /** Pixels per millimetre. */
+  scale: number;
+  toMm: (y: number) => number;
+  groundY: number;
+}
+
+const MARGIN = 26;
+const LEAST_STOREY_PX = 15;
+const LEAST_NAME_GAP_PX = 11;
+
+/**
+ * Lays the levels of a building out to scale: the whole building in the height there is, or taller when the lowest
+ * storey would be too thin to hit. Levels always stay to scale.
+ */
+export function layStrip(solved: Solved, building: Id, roomPx: number): StripLayout {
+  const levels = solved.levels.filter((level) => level.building === building);
+  const [low, high] = [levels[0]?.fflMm ?? 0, levels.at(-1)?.fflMm ?? 1];
+  const span = Math.max(1, high - low);
+  const storeys = levels.flatMap(({ storeyHeightMm }) => storeyHeightMm ?? []).sort((a, b) => a - b);
+  const median = storeys[Math.floor(storeys.length / 2)] ?? span;
+  const scale = Math.max((roomPx - 2 * MARGIN) / span, LEAST_STOREY_PX / median);
+  const heightPx = span * scale + 2 * MARGIN;
+  const toY = (mm: number) => MARGIN + (high - mm) * scale;
+  const placed = levels.map((level): StripLevel => ({ level, y: toY(level.fflMm), isNamed: true }));
+  let lastY = Infinity;
+  for (const entry of placed) {
+    if (lastY - entry.y < LEAST_NAME_GAP_PX) entry.isNamed = entry.level.bounding && lastY - entry.y >= LEAST_NAME_GAP_PX - 2;
+    if (entry.isNamed) lastY = entry.y;
+  }
+  return {
+    heightPx,
+    levels: placed,
+    bars: barsOf(solved, building, toY),
+    scale,
+    toMm: (y) => high - (y - MARGIN) / scale,
+    groundY: toY(0),
+  };
+}
+
+function barsOf(solved: Solved, building: Id, toY: (mm: number) => number): StripBar[] {
+  const spans = new Map<Id, { bottom: number; top: number }>();
+  for (const { stack, bottomMm, topMm, building: of } of solved.columns) {
+    if (of !== building) continue;
+    const span = spans.get(stack);
+    spans.set(stack, { bottom: Math.min(span?.bottom ?? Infinity, bottomMm), top: Math.max(span?.top ?? -Infinity, topMm) });
+  }
+  const groups = new Map<string, StripBar>();
+  for (const [stack, { bottom, top }] of spans) {
+    const key = `columns ${bottom} ${top}`;
+    const group = groups.get(key);
+    if (group) group.ids.push(stack);
+    else groups.set(key, { key, kind: 'columns', ids: [stack], label: '', top: toY(top), bottom: toY(bottom) });
+  }
+  const columns = [...groups.values()].sort((a, b) => b.ids.length - a.ids.length).slice(0, 6);
+  for (const bar of columns) bar.label = `${bar.ids.length} column ${bar.ids.length === 1 ? 'stack' : 'stacks'}`;
+  const shafts = solved.shafts
+    .filter((shaft) => shaft.building === building && shaft.topMm > shaft.bottomMm)
+    .slice(0, 12)
+    .map(({ shaft, name, topMm, bottomMm }): StripBar => ({
+      key: shaft,
+      kind: 'shafts',
+      ids: [shaft],
+      label: `Shaft ${name}`,
+      top: toY(topMm),
+      bottom: toY(bottomMm),
+    }));
+  return [...columns, ...shafts];
+}

@@ -1,0 +1,216 @@
+'use client';
+
+import { OrbitControls } from '@react-three/drei';
+import { Canvas } from '@react-three/fiber';
+import { useEffect, useMemo, useState } from 'react';
+import * as THREE from 'three';
+import { triangulate } from '@/core/geometry/triangulate';
+import type { Profile } from '@/core/geometry/boolean';
+import type { Id } from '@/core/model/ids';
+import type { ColumnPiece, FloorPiece, Solved } from '@/core/solving/solved';
+import { useProject } from '../session/store';
+
+/** Colours of the page, read from its theme. */
+function useThemeColours(names: readonly string[]): Record<string, string> {
+  const [colours, setColours] = useState<Record<string, string>>({});
+  useEffect(() => {
+    const read = () => {
+      const style = getComputedStyle(document.documentElement);
+      setColours(Object.fromEntries(names.map((name) => [name, style.getPropertyValue(`--color-${name}`).trim()])));
+    };
+    read();
+    const dark = matchMedia('(prefers-color-scheme: dark)');
+    dark.addEventListener('change', read);
+    return () => dark.removeEventListener('change', read);
+  }, [names]);
+  return colours;
+}
+
+const COLOURS = ['columns', 'floors', 'shafts', 'now', 'film', 'walls'] as const;
+
+/** The framework in space: columns instanced per section, slabs per profile, shafts as their free space. Drawn on demand. */
+export function ModelView() {
+  const { solved, building, level, selection, select } = useProject((project) => project);
+  const colours = useThemeColours(COLOURS);
+  const [showSpace, setShowSpace] = useState(true);
+  const chosen = useMemo(() => new Set(selection), [selection]);
+  const centre = useMemo(() => (solved && building ? middleOf(solved, building) : null), [solved, building]);
+  if (!solved || !building || !centre || !colours.columns) return null;
+  return (
+    <div className="relative min-h-0 flex-1" role="img" aria-label={`3D of the framework: ${solved.columns.length} column pieces, ${solved.floors.length} slabs, ${solved.shafts.length} shafts`}>
+      <Canvas
+        frameloop="demand"
+        camera={{ fov: 32, near: 1, far: 2000, position: [centre.size * 0.95, centre.size * 0.55, centre.size * 1.15] }}
+        gl={{ antialias: true, preserveDrawingBuffer: true }}
+        onPointerMissed={() => select([])}
+      >
+        <color attach="background" args={[colours.film!]} />
+        <ambientLight intensity={1.5} />
+        <directionalLight position={[60, 120, 90]} intensity={1.8} />
+        <directionalLight position={[-80, 40, -60]} intensity={0.5} />
+        <group rotation={[-Math.PI / 2, 0, 0]}>
+          <group position={[-centre.x, -centre.y, -centre.z]} scale={0.001}>
+            <Columns solved={solved} building={building} chosen={chosen} colours={colours} onSelect={(id) => select([id])} />
+            <Slabs solved={solved} building={building} level={level} chosen={chosen} colours={colours} onSelect={(id) => select([id])} />
+            {showSpace && <Shafts solved={solved} building={building} chosen={chosen} colours={colours} onSelect={(id) => select([id])} />}
+          </group>
+        </group>
+        <OrbitControls makeDefault enableDamping={false} />
+      </Canvas>
+      <label className="absolute right-4 bottom-3 flex items-center gap-2 text-[11px] text-ink2">
+        <input type="checkbox" className="accent-(--color-now)" checked={showSpace} onChange={(event) => setShowSpace(event.target.checked)} />
+        Show the free space of shafts
+      </label>
+    </div>
+  );
+}
+
+/** Middle of a building in metres, and how large it is. */
+function middleOf(solved: Solved, building: Id): { x: number; y: number; z: number; size: number } {
+  const levels = solved.levels.filter((level) => level.building === building);
+  const points = [
+    ...solved.crossings.filter((crossing) => crossing.building === building).map(({ at }) => at),
+    ...solved.floors.filter((floor) => floor.building === building).flatMap(({ outline }) => outline),
+  ];
+  const [low, high] = [levels[0]?.fflMm ?? 0, levels.at(-1)?.fflMm ?? 10000];
+  const xs = points.map(({ x }) => x);
+  const ys = points.map(({ y }) => y);
+  const span = (values: number[]): [number, number] => (values.length > 0 ? [Math.min(...values), Math.max(...values)] : [0, 10000]);
+  const [[x0, x1], [y0, y1]] = [span(xs), span(ys)];
+  return { x: (x0 + x1) / 2000, y: (y0 + y1) / 2000, z: (low + high) / 2000, size: Math.max(x1 - x0, y1 - y0, high - low) / 1000 };
+}
+
+interface PartProps {
+  solved: Solved;
+  building: Id;
+  chosen: ReadonlySet<Id>;
+  colours: Record<string, string>;
+  onSelect: (id: Id) => void;
+}
+
+/** Unit solids that instances are scaled from: 1 mm each way, standing on z = 0. */
+const UNIT_BOX = new THREE.BoxGeometry(1, 1, 1).translate(0, 0, 0.5);
+const UNIT_CYLINDER = new THREE.CylinderGeometry(0.5, 0.5, 1, 20).rotateX(Math.PI / 2).translate(0, 0, 0.5);
+
+function Columns({ solved, building, chosen, colours, onSelect }: PartProps) {
+  const groups = useMemo((): [THREE.BufferGeometry, ColumnPiece[]][] => {
+    const pieces = solved.columns.filter((piece) => piece.building === building);
+    return [
+      [UNIT_BOX, pieces.filter(({ section }) => section.shape === 'rectangle')],
+      [UNIT_CYLINDER, pieces.filter(({ section }) => section.shape === 'circle')],
+    ];
+  }, [solved, building]);
+  return groups.map(([geometry, group], i) => <ColumnGroup key={`${i} ${group.length}`} geometry={geometry} pieces={group} chosen={chosen} colours={colours} onSelect={onSelect} />);
+}
+
+function ColumnGroup({
+  geometry,
+  pieces,
+  chosen,
+  colours,
+  onSelect,
+}: { geometry: THREE.BufferGeometry; pieces: ColumnPiece[] } & Pick<PartProps, 'chosen' | 'colours' | 'onSelect'>) {
+  const mesh = useMemo(() => {
+    const instances = new THREE.InstancedMesh(geometry, new THREE.MeshLambertMaterial({ color: '#ffffff' }), pieces.length);
+    const matrix = new THREE.Matrix4();
+    const turn = new THREE.Quaternion();
+    pieces.forEach((piece, i) => {
+      const { section, at, bottomMm, topMm, turnDeg } = piece;
+      const [w, d] = section.shape === 'circle' ? [section.diameterMm, section.diameterMm] : [section.widthMm, section.depthMm];
+      turn.setFromAxisAngle(new THREE.Vector3(0, 0, 1), (turnDeg * Math.PI) / 180);
+      matrix.compose(new THREE.Vector3(at.x, at.y, bottomMm), turn, new THREE.Vector3(w, d, topMm - bottomMm));
+      instances.setMatrixAt(i, matrix);
+      instances.setColorAt(i, new THREE.Color(chosen.has(piece.stack) ? colours.now : colours.columns));
+    });
+    instances.computeBoundingSphere();
+    return instances;
+  }, [geometry, pieces, chosen, colours]);
+  useEffect(() => () => mesh.dispose(), [mesh]);
+  if (pieces.length === 0) return null;
+  return (
+    <primitive
+      object={mesh}
+      onClick={(event: { instanceId?: number; stopPropagation: () => void }) => {
+        event.stopPropagation();
+        const piece = pieces[event.instanceId ?? -1];
+        if (piece) onSelect(piece.stack);
+      }}
+    />
+  );
+}
+
+/** A profile between two heights as one mesh: top, underside and sides. */
+function prism(profile: Pick<Profile, 'regions'>, heightMm: number): THREE.BufferGeometry {
+  const positions: number[] = [];
+  for (const region of profile.regions) {
+    const { corners, triangles } = triangulate(region);
+    const push = (corner: number, z: number) => positions.push(corners[corner * 2]!, corners[corner * 2 + 1]!, z);
+    for (let i = 0; i < triangles.length; i += 3) {
+      const [a, b, c] = [triangles[i]!, triangles[i + 1]!, triangles[i + 2]!];
+      for (const corner of [a, b, c]) push(corner, heightMm);
+      for (const corner of [a, c, b]) push(corner, 0);
+    }
+    for (const ring of [region.outer, ...region.holes]) {
+      ring.forEach((p, i) => {
+        const q = ring[(i + 1) % ring.length]!;
+        positions.push(p.x, p.y, 0, q.x, q.y, 0, q.x, q.y, heightMm, p.x, p.y, 0, q.x, q.y, heightMm, p.x, p.y, heightMm);
+      });
+    }
+  }
+  const geometry = new THREE.BufferGeometry();
+  geometry.setAttribute('position', new THREE.Float32BufferAttribute(positions, 3));
+  geometry.computeVertexNormals();
+  return geometry;
+}
+
+function Slabs({ solved, building, level, chosen, colours, onSelect }: PartProps & { level: Id | null }) {
+  const pieces = useMemo(() => solved.floors.filter((piece) => piece.building === building), [solved, building]);
+  const geometries = useMemo(() => {
+    const made = new Map<string, THREE.BufferGeometry>();
+    for (const piece of pieces) {
+      const key = `${piece.profile} ${piece.thicknessMm}`;
+      if (!made.has(key)) made.set(key, prism(solved.profiles[piece.profile]!, piece.thicknessMm));
+    }
+    return made;
+  }, [solved, pieces]);
+  useEffect(() => () => geometries.forEach((geometry) => geometry.dispose()), [geometries]);
+  const colourOf = (piece: FloorPiece) => (chosen.has(piece.plate) || piece.level === level ? colours.now : colours.floors);
+  return pieces.map((piece) => (
+    <mesh
+      key={`${piece.plate} ${piece.level}`}
+      geometry={geometries.get(`${piece.profile} ${piece.thicknessMm}`)}
+      position={[0, 0, piece.topMm - piece.thicknessMm]}
+      onClick={(event) => {
+        event.stopPropagation();
+        onSelect(piece.plate);
+      }}
+    >
+      <meshLambertMaterial color={colourOf(piece)} side={THREE.DoubleSide} transparent opacity={piece.level === level ? 0.85 : 0.62} />
+    </mesh>
+  ));
+}
+
+function Shafts({ solved, building, chosen, colours, onSelect }: PartProps) {
+  const shafts = useMemo(
+    () => solved.shafts.filter((shaft) => shaft.building === building && shaft.topMm > shaft.bottomMm),
+    [solved, building],
+  );
+  const geometries = useMemo(
+    () => shafts.map(({ ring, topMm, bottomMm }) => prism({ regions: [{ outer: ring, holes: [] }] }, topMm - bottomMm)),
+    [shafts],
+  );
+  useEffect(() => () => geometries.forEach((geometry) => geometry.dispose()), [geometries]);
+  return shafts.map((shaft, i) => (
+    <mesh
+      key={shaft.shaft}
+      geometry={geometries[i]}
+      position={[0, 0, shaft.bottomMm]}
+      onClick={(event) => {
+        event.stopPropagation();
+        onSelect(shaft.shaft);
+      }}
+    >
+      <meshLambertMaterial color={chosen.has(shaft.shaft) ? colours.now : colours.shafts} transparent opacity={0.35} side={THREE.DoubleSide} depthWrite={false} />
+    </mesh>
+  ));
+}

@@ -1,0 +1,59 @@
+import Flatbush from 'flatbush';
+import { boxOf, type Drawing, type Primitive } from '@/core/drawing/drawing';
+import { distance, type Point } from '@/core/geometry/point';
+import { contains, distanceToSegment } from '@/core/geometry/polygon';
+import type { Id } from '@/core/model/ids';
+
+/** Kinds of thing in the order a press finds them: small before large. */
+const ORDER: Partial<Record<Primitive['style'], number>> = {
+  columnCut: 0,
+  bubble: 1,
+  bubbleText: 1,
+  shaftOpen: 2,
+  shaftClosed: 2,
+  shaftCross: 2,
+  gridLine: 3,
+  gridLineMinor: 3,
+  floor: 5,
+};
+
+export interface HitIndex {
+  /** What lies under a point, within a reach; the smallest kind of thing first. */
+  at: (point: Point, reachMm: number) => Id | null;
+  /** Columns and shafts wholly or partly in a box. */
+  within: (a: Point, b: Point) => Id[];
+}
+
+/** A spatial index over a display list, for pointing at things. */
+export function hitIndex(drawing: Drawing): HitIndex {
+  const pickable = drawing.primitives.filter(({ id, style }) => id !== null && style in ORDER);
+  const index = pickable.length > 0 ? new Flatbush(pickable.length) : null;
+  for (const primitive of pickable) {
+    const box = boxOf([primitive])!;
+    index!.add(box.minX, box.minY, box.maxX, box.maxY);
+  }
+  index?.finish();
+  const found = (minX: number, minY: number, maxX: number, maxY: number): Primitive[] =>
+    (index?.search(minX, minY, maxX, maxY) ?? []).map((i) => pickable[i]!);
+  return {
+    at: (point, reachMm) => {
+      const hits = found(point.x - reachMm, point.y - reachMm, point.x + reachMm, point.y + reachMm).filter((primitive) => isHit(primitive, point, reachMm));
+      hits.sort((a, b) => ORDER[a.style]! - ORDER[b.style]!);
+      return hits[0]?.id ?? null;
+    },
+    within: (a, b) => {
+      const hits = found(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y));
+      const things = hits.filter(({ style }) => style === 'columnCut' || style === 'shaftOpen' || style === 'shaftClosed');
+      return [...new Set(things.map(({ id }) => id!))];
+    },
+  };
+}
+
+function isHit(primitive: Primitive, point: Point, reachMm: number): boolean {
+  if (primitive.type === 'circle') return distance(primitive.at, point) <= primitive.radiusMm + reachMm;
+  if (primitive.type === 'area') return contains(primitive.rings[0]!, point) && !primitive.rings.slice(1).some((hole) => contains(hole, point));
+  if (primitive.type === 'path') {
+    return primitive.points.slice(1).some((next, i) => distanceToSegment(point, primitive.points[i]!, next) <= reachMm);
+  }
+  return distance(primitive.at, point) <= primitive.heightMm;
+}

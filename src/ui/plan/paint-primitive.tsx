@@ -1,0 +1,68 @@
+import { memo } from 'react';
+import type { Primitive, Style, TextStyle } from '@/core/drawing/drawing';
+import type { Ring } from '@/core/geometry/polygon';
+
+interface Look {
+  fill: string;
+  stroke: string;
+  /** Line weight in pixels. */
+  weight: number;
+  dash?: string;
+}
+
+/** Line weights follow drafting practice: cut thick, seen thin, hidden and axes dashed. */
+const LOOKS: Record<Style, Look> = {
+  floor: { fill: 'var(--color-floorfill)', stroke: 'var(--color-walls)', weight: 2.6 },
+  columnCut: { fill: 'var(--color-columns)', stroke: 'var(--color-columns)', weight: 1 },
+  shaftOpen: { fill: 'var(--color-film)', stroke: 'var(--color-shafts)', weight: 1.6 },
+  shaftClosed: { fill: 'none', stroke: 'var(--color-shafts)', weight: 1.2, dash: '5 3' },
+  shaftCross: { fill: 'none', stroke: 'var(--color-shafts)', weight: 0.8 },
+  gridLine: { fill: 'none', stroke: 'var(--color-gridline)', weight: 0.8, dash: '14 3 2 3' },
+  gridLineMinor: { fill: 'none', stroke: 'var(--color-gridline)', weight: 0.6, dash: '7 3 2 3' },
+  bubble: { fill: 'var(--color-sheet)', stroke: 'var(--color-ink)', weight: 1.1 },
+  dimension: { fill: 'none', stroke: 'var(--color-ink3)', weight: 0.8 },
+  dimensionTick: { fill: 'none', stroke: 'var(--color-ink)', weight: 1.3 },
+};
+
+const TEXT_FILL: Record<TextStyle, string> = {
+  bubbleText: 'var(--color-ink)',
+  dimensionText: 'var(--color-ink2)',
+  shaftText: 'var(--color-shafts)',
+};
+
+const ringPath = (ring: Ring): string => `M${ring.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`;
+
+/** One primitive of a display list as SVG. Model millimetres; y points up in the model and down on the screen. */
+export const PaintPrimitive = memo(function PaintPrimitive({ primitive, chosen }: { primitive: Primitive; chosen: boolean }) {
+  if (primitive.type === 'text') {
+    const { at, text, heightMm, turnDeg, style } = primitive;
+    return (
+      <text
+        x={at.x}
+        y={-at.y}
+        fontSize={heightMm}
+        fill={chosen ? 'var(--color-now)' : TEXT_FILL[style]}
+        textAnchor="middle"
+        dominantBaseline="central"
+        className={style === 'dimensionText' ? 'font-figures' : 'font-words font-semibold'}
+        transform={turnDeg === 0 ? undefined : `rotate(${-turnDeg} ${at.x} ${-at.y})`}
+      >
+        {text}
+      </text>
+    );
+  }
+  const look = LOOKS[primitive.style];
+  const stroke = chosen ? 'var(--color-now)' : look.stroke;
+  const isSolid = primitive.style === 'columnCut';
+  const common = {
+    fill: chosen && isSolid ? 'var(--color-now)' : chosen && look.fill !== 'none' ? 'var(--color-now-tint)' : look.fill,
+    stroke,
+    strokeWidth: chosen ? look.weight + 0.8 : look.weight,
+    strokeDasharray: look.dash,
+    vectorEffect: 'non-scaling-stroke' as const,
+  };
+  if (primitive.type === 'circle') return <circle cx={primitive.at.x} cy={-primitive.at.y} r={primitive.radiusMm} {...common} />;
+  if (primitive.type === 'area') return <path d={primitive.rings.map(ringPath).join('')} fillRule="evenodd" {...common} />;
+  const d = `M${primitive.points.map(({ x, y }) => `${x} ${-y}`).join('L')}${primitive.closed ? 'Z' : ''}`;
+  return <path d={d} {...common} fill="none" />;
+});

@@ -1,0 +1,232 @@
+'use client';
+
+import { select as selectElement, zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { drawPlan } from '@/core/drawing/draw-plan';
+import type { Drawing } from '@/core/drawing/drawing';
+import type { Point } from '@/core/geometry/point';
+import type { Id } from '@/core/model/ids';
+import { formatElevation, formatLength } from '@/core/units/format-length';
+import { useProject } from '../session/store';
+import { hitIndex } from './hit-index';
+import { PaintPrimitive } from './paint-primitive';
+import { snap } from './snap';
+
+/** Pixels per millimetre of paper: 96 pixels to the inch. */
+const PX_PER_PAPER_MM = 96 / 25.4;
+const REACH_PX = 7;
+
+type Gesture = { kind: 'window'; from: Point; to: Point } | { kind: 'move'; from: Point; by: Point; words: string };
+
+/** The plan of the current level: painted from the display list, moved and zoomed, pointed at. */
+export function PlanView() {
+  const project = useProject((shown) => shown);
+  const { solved, building, level, selection, display, chosenLines, ghost, onPlanPoint, mayEdit } = project;
+  const svg = useRef<SVGSVGElement>(null);
+  const zoomer = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
+  const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
+  const [gesture, setGesture] = useState<Gesture | null>(null);
+  const [pointer, setPointer] = useState<{ at: Point; words: string } | null>(null);
+  // Texts and bubbles keep their size on paper; the list is drawn anew when the scale has changed noticeably.
+  const scale = 2 ** (Math.round(Math.log2(1 / Math.max(1e-6, transform.k * (25.4 / 96))) * 4) / 4);
+  const drawing = useMemo<Drawing>(
+    () =>
+      solved && building && level
+        ? drawPlan(solved, { building, level, scale, cutAboveMm: 1200, writeLength: (mm) => formatLength(mm, display) })
+        : { primitives: [], box: null },
+    [solved, building, level, scale, display],
+  );
+  const hits = useMemo(() => hitIndex(drawing), [drawing]);
+
+  const fit = useCallback(() => {
+    const element = svg.current;
+    if (!element || !zoomer.current || !drawing.box) return;
+    const { width, height } = element.getBoundingClientRect();
+    const { minX, minY, maxX, maxY } = drawing.box;
+    const k = Math.min(width / (maxX - minX), height / (maxY - minY)) * 0.86;
+    const to = zoomIdentity.translate(width / 2 - (k * (minX + maxX)) / 2, height / 2 + (k * (minY + maxY)) / 2).scale(k);
+    selectElement(element).call(zoomer.current.transform, to);
+  }, [drawing]);
+
+  useEffect(() => {
+    const element = svg.current;
+    if (!element) return;
+    const behaviour = zoom<SVGSVGElement, unknown>()
+      .scaleExtent([1e-5, 2])
+      .filter((event: MouseEvent | WheelEvent) => event.type === 'wheel' || event.button === 1 || (event.button === 0 && !event.shiftKey && isEmptyGround(event)))
+      .on('zoom', ({ transform: next }: { transform: ZoomTransform }) => setTransform(next));
+    zoomer.current = behaviour;
+    selectElement(element).call(behaviour).on('dblclick.zoom', null);
+    return () => void selectElement(element).on('.zoom', null);
+  }, []);
+
+  // The first drawing of a building is fitted; the paper sizes settle in a second pass.
+  const fitted = useRef(0);
+  useEffect(() => {
+    if (fitted.current < 3 && drawing.box) {
+      fitted.current += 1;
+      fit();
+    }
+  }, [drawing, fit]);
+
+  const toModel = (event: { clientX: number; clientY: number }): Point => {
+    const box = svg.current!.getBoundingClientRect();
+    const [x, y] = transform.invert([event.clientX - box.left, event.clientY - box.top]);
+    return { x, y: -y };
+  };
+  const reachMm = REACH_PX / transform.k;
+  const taken = (event: { clientX: number; clientY: number }) => snap(solved!, building!, level, toModel(event), reachMm * 1.6, display);
+
+  /** True where a press pans the drawing: nothing under it and no tool waiting for a point. */
+  const isEmptyGroundHere = useRef<(event: MouseEvent) => boolean>(() => true);
+  isEmptyGroundHere.current = (event) => !onPlanPoint && !isMovable(hits.at(toModel(event), reachMm));
+  const isEmptyGround = (event: MouseEvent | WheelEvent) => isEmptyGroundHere.current(event as MouseEvent);
+  const isMovable = (id: Id | null) => id !== null && selection.includes(id) && mayEdit && !chosenLines;
+
+  const pressed = (event: React.PointerEvent) => {
+    if (event.button !== 0 || !solved || !building) return;
+    if (onPlanPoint) {
+      svg.current!.setPointerCapture(event.pointerId);
+      return onPlanPoint(taken(event).at, 'press');
+    }
+    const at = toModel(event);
+    const hit = hits.at(at, reachMm);
+    if (event.shiftKey && !hit) {
+      svg.current!.setPointerCapture(event.pointerId);
+      return setGesture({ kind: 'window', from: at, to: at });
+    }
+    if (isMovable(hit)) {
+      svg.current!.setPointerCapture(event.pointerId);
+      setGesture({ kind: 'move', from: anchorOf(hit!, at), by: { x: 0, y: 0 }, words: '' });
+    }
+  };
+
+  /** A column is moved by its centre, so it lands on crossings. */
+  const anchorOf = (id: Id, at: Point): Point => solved?.columns.find(({ stack }) => stack === id)?.at ?? at;
+
+  const moved = (event: React.PointerEvent) => {
+    if (!solved || !building) return;
+    if (onPlanPoint) {
+      const point = taken(event);
+      setPointer(point);
+      return onPlanPoint(point.at, 'move');
+    }
+    if (gesture?.kind === 'window') setGesture({ ...gesture, to: toModel(event) });
+    if (gesture?.kind === 'move') {
+      const point = taken(event);
+      const by = { x: point.at.x - gesture.from.x, y: point.at.y - gesture.from.y };
+      setGesture({ ...gesture, by, words: `${point.words}: ${formatLength(by.x, display)}, ${formatLength(by.y, display)}` });
+    }
+  };
+
+  const released = (event: React.PointerEvent) => {
+    if (!solved || !building) return;
+    if (onPlanPoint) return onPlanPoint(taken(event).at, 'release');
+    if (gesture?.kind === 'window') project.select(hits.within(gesture.from, gesture.to));
+    if (gesture?.kind === 'move' && (gesture.by.x !== 0 || gesture.by.y !== 0)) {
+      const refusal = project.run('elements.move', { ids: selection, xMm: gesture.by.x, yMm: gesture.by.y });
+      if (refusal) project.say(refusal);
+    }
+    setGesture(null);
+  };
+
+  const clicked = (event: React.MouseEvent) => {
+    if (onPlanPoint || gesture || !solved) return;
+    const hit = hits.at(toModel(event), reachMm);
+    if (chosenLines) {
+      const isLine = hit !== null && solved.lines.some(({ id }) => id === hit);
+      if (isLine) project.set({ chosenLines: chosenLines.includes(hit) ? chosenLines.filter((id) => id !== hit) : [...chosenLines, hit] });
+      return;
+    }
+    if (!hit) return project.select([]);
+    if (event.shiftKey) return project.select(selection.includes(hit) ? selection.filter((id) => id !== hit) : [...selection, hit]);
+    project.select([hit]);
+  };
+
+  const shown = solved?.levels.find(({ id }) => id === level);
+  const lit = new Set(chosenLines ?? selection);
+  return (
+    <div className="relative min-h-0 flex-1">
+      <svg
+        ref={svg}
+        className={`absolute inset-0 size-full touch-none ${onPlanPoint ? 'cursor-crosshair' : ''}`}
+        role="img"
+        aria-label={`Plan of level ${shown?.name ?? ''}`}
+        onPointerDown={pressed}
+        onPointerMove={moved}
+        onPointerUp={released}
+        onClick={clicked}
+      >
+        <g transform={transform.toString()}>
+          {drawing.primitives.map((primitive, i) => (
+            <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
+          ))}
+          {gesture?.kind === 'move' && (
+            <g transform={`translate(${gesture.by.x} ${-gesture.by.y})`} opacity="0.5">
+              {drawing.primitives.map((primitive, i) => (primitive.id && selection.includes(primitive.id) ? <PaintPrimitive key={i} primitive={primitive} chosen /> : null))}
+            </g>
+          )}
+          {gesture?.kind === 'window' && <Outline points={[gesture.from, { x: gesture.to.x, y: gesture.from.y }, gesture.to, { x: gesture.from.x, y: gesture.to.y }]} />}
+          {ghost?.rings.map((ring, i) => <Outline key={i} points={ring} />)}
+          {ghost?.points.map(({ x, y }, i) => <circle key={i} cx={x} cy={-y} r={5 / transform.k} fill="var(--color-now)" />)}
+        </g>
+        {pointer && onPlanPoint && (
+          <text x={transform.applyX(pointer.at.x) + 10} y={transform.applyY(-pointer.at.y) - 10} className="figures" fill="var(--color-now)">
+            {pointer.words}
+          </text>
+        )}
+        {gesture?.kind === 'move' && gesture.words && (
+          <text x={transform.applyX(gesture.from.x + gesture.by.x) + 12} y={transform.applyY(-(gesture.from.y + gesture.by.y)) - 12} className="figures" fill="var(--color-now)">
+            {gesture.words}
+          </text>
+        )}
+      </svg>
+      {ghost?.note && (
+        <p role="status" className="absolute top-3 right-4 rounded-sm bg-now-tint px-2 py-1 text-now">
+          {ghost.note}
+        </p>
+      )}
+      <div className="pointer-events-none absolute right-4 bottom-3 left-4 flex items-end justify-end gap-6 text-[11px] text-ink2">
+        <ScaleBar pxPerMm={transform.k} />
+        <span>Cut {formatLength(1200, display)} above FFL</span>
+        <span className="figures">1 : {Math.round(PX_PER_PAPER_MM / Math.max(1e-6, transform.k))}</span>
+        <button type="button" className="pointer-events-auto rounded-sm border border-hair bg-sheet px-2 py-0.5 font-semibold text-ink" onClick={fit}>
+          Fit
+        </button>
+      </div>
+      <span className="sr-only">{shown ? `Level ${shown.name} at ${formatElevation(shown.fflMm, display)}` : ''}</span>
+    </div>
+  );
+}
+
+function Outline({ points }: { points: readonly Point[] }) {
+  return (
+    <path
+      d={`M${points.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`}
+      fill="var(--color-now)"
+      fillOpacity="0.12"
+      stroke="var(--color-now)"
+      strokeWidth="1.4"
+      strokeDasharray="5 3"
+      vectorEffect="non-scaling-stroke"
+    />
+  );
+}
+
+/** A bar of a round length at the plan's scale. */
+function ScaleBar({ pxPerMm }: { pxPerMm: number }) {
+  const metres = [1, 2, 5, 10, 20, 50, 100].find((m) => m * 1000 * pxPerMm > 60) ?? 200;
+  const px = metres * 1000 * pxPerMm;
+  return (
+    <svg width={px + 36} height="20" aria-hidden="true">
+      <rect x="0.5" y="2" width={px / 2} height="4" fill="var(--color-ink)" />
+      <rect x={px / 2} y="2" width={px / 2} height="4" fill="none" stroke="var(--color-ink)" />
+      <text x="0" y="17" className="figures text-[10px]" fill="currentColor">
+        0
+      </text>
+      <text x={px - 6} y="17" className="figures text-[10px]" fill="currentColor">
+        {metres} m
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,31 @@
+import { distance, type Point } from '@/core/geometry/point';
+import type { Id } from '@/core/model/ids';
+import type { Solved } from '@/core/solving/solved';
+import { formatLength, type LengthDisplay } from '@/core/units/format-length';
+
+/** A point as taken, with the words for it. */
+export interface Snapped {
+  at: Point;
+  words: string;
+}
+
+/** The nearest crossing, column or corner within reach, else the point in round steps. */
+export function snap(solved: Solved, building: Id, level: Id | null, point: Point, reachMm: number, display: LengthDisplay): Snapped {
+  let best: Snapped | null = null;
+  let least = reachMm;
+  const offer = (at: Point, words: string) => {
+    const gap = distance(at, point);
+    if (gap < least) {
+      least = gap;
+      best = { at, words };
+    }
+  };
+  for (const { building: of, at, label } of solved.crossings) if (of === building) offer(at, `crossing ${label ?? ''}`.trim());
+  for (const shaft of solved.shafts) {
+    if (shaft.building === building && level && shaft.levels.includes(level)) for (const corner of shaft.ring) offer(corner, `corner of shaft ${shaft.name}`);
+  }
+  if (best) return best;
+  const step = display.system === 'imperial' ? 25.4 : 50;
+  const at = { x: Math.round(point.x / step) * step, y: Math.round(point.y / step) * step };
+  return { at, words: `${formatLength(at.x, display)}, ${formatLength(at.y, display)}` };
+}

@@ -1,0 +1,294 @@
+import { wrap, type Remote } from 'comlink';
+import { v4 } from 'uuid';
+import { apply, difference, isEmpty, type Changes } from '@/core/model/changes';
+import { groundsDigest, type Planned } from '@/core/model/command';
+import { plan } from '@/core/model/commands';
+import { EMPTY_FRAMEWORK, recordsById, type Framework } from '@/core/model/framework';
+import type { Json } from '@/core/model/json';
+import type { Result } from '@/core/model/result';
+import { refuse } from '@/core/model/result';
+import type { Solved } from '@/core/solving/solved';
+import type { SolveWorker } from '@/workers/solve.worker';
+import { listenToHeads, type Heads } from './live';
+import { serverFor, ServerRefused, type HistoryEntry, type Opened } from './server';
+
+/** A command on its way: planned here, not yet acknowledged. */
+interface Pending {
+  commandId: string;
+  command: string;
+  input: Json;
+  digest: string;
+}
+
+/** What the interface shows. `framework` and `solved` always belong together: one generation, never a mixture. */
+export interface Shown {
+  framework: Framework;
+  solved: Solved | null;
+  generation: number;
+  pendingCount: number;
+  online: boolean;
+  history: HistoryEntry[];
+}
+
+const UNDO = 'history.undo';
+
+/**
+ * One open project in one tab. Commands are planned here at once and sent one after the other; what others commit
+ * is taken in below what is pending, which is then planned anew. Every state is solved in the worker.
+ */
+export class ProjectSession {
+  readonly worker: Remote<SolveWorker>;
+  private readonly raw: Worker;
+  private readonly server: ReturnType<typeof serverFor>;
+  private base: Framework = EMPTY_FRAMEWORK;
+  private baseSeq = 0;
+  /** Base with all pending commands. */
+  private view: Framework = EMPTY_FRAMEWORK;
+  private pending: Pending[] = [];
+  private inWorker: Framework = EMPTY_FRAMEWORK;
+  private solving = false;
+  private sending = false;
+  private catchingUp: Promise<void> | null = null;
+  private closeLive = () => {};
+  private closed = false;
+  private shown: Shown = { framework: EMPTY_FRAMEWORK, solved: null, generation: 0, pendingCount: 0, online: true, history: [] };
+
+  constructor(
+    private readonly projectId: string,
+    private readonly onShown: (shown: Shown) => void,
+    /** Something the person must read: a refusal that came back, somebody else's edit in the way. */
+    private readonly onTrouble: (message: string) => void,
+  ) {
+    this.server = serverFor(projectId);
+    this.raw = new Worker(new URL('../../workers/solve.worker.ts', import.meta.url), { type: 'module' });
+    this.worker = wrap<SolveWorker>(this.raw);
+  }
+
+  async open(): Promise<Opened> {
+    const opened = await this.server.open();
+    this.base = { records: new Map(Object.entries(opened.records)) };
+    this.baseSeq = opened.seq;
+    this.view = this.base;
+    const solved = await this.worker.reset(opened.records);
+    this.inWorker = this.base;
+    this.show({ framework: this.base, solved, generation: 1 });
+    this.restoreKept();
+    this.closeLive = listenToHeads(
+      (heads) => this.heard(heads),
+      (isTrouble) => this.show({ online: !isTrouble }),
+    );
+    void this.readHistory();
+    return opened;
+  }
+
+  close(): void {
+    this.closed = true;
+    this.closeLive();
+    this.raw.terminate();
+  }
+
+  /** Plans a command against what is seen, without doing it: for previews and counts. */
+  preview(command: string, input: unknown): Result<Planned> {
+    return plan(this.view, command, input, v4());
+  }
+
+  /** Does a command: at once here, then on the server. A refusal changes nothing. */
+  run(command: string, input: Json): Result<Planned> {
+    const commandId = v4();
+    const planned = plan(this.view, command, input, commandId);
+    if (!planned.ok || isEmpty(planned.value.changes)) return planned;
+    this.pending.push({ commandId, command, input, digest: groundsDigest(planned.value.changes) });
+    this.view = planned.value.after;
+    this.keep();
+    this.refresh();
+    void this.sendNext();
+    return planned;
+  }
+
+  /** Takes back this person's last change that still stands; `again` takes back the last undo. */
+  async undo(personId: string, again = false): Promise<void> {
+    if (this.pending.length > 0) await this.settled();
+    const target = undoTarget(this.shown.history, personId, again);
+    if (!target) return;
+    try {
+      const { seq, changes } = await this.server.send({ commandId: v4(), command: UNDO, input: { target: target.commandId }, baseSeq: this.baseSeq });
+      if (seq === this.baseSeq + 1) this.takeIn([{ seq, commandId: '', changes }]);
+      else await this.catchUp();
+      await this.readHistory();
+    } catch (error) {
+      this.onTrouble((error as Error).message);
+    }
+  }
+
+  /** Resolves when nothing is pending any more. */
+  private async settled(): Promise<void> {
+    while (this.pending.length > 0 && !this.closed) await new Promise((resolve) => setTimeout(resolve, 30));
+    await this.readHistory();
+  }
+
+  private async readHistory(): Promise<void> {
+    try {
+      this.show({ history: (await this.server.history()).history });
+    } catch {
+      // The history is read again after the next change.
+    }
+  }
+
+  private show(part: Partial<Shown>): void {
+    if (this.closed) return;
+    this.shown = { ...this.shown, ...part, pendingCount: this.pending.length };
+    this.onShown(this.shown);
+  }
+
+  private heard(heads: Heads): void {
+    this.show({ online: true });
+    const head = heads[this.projectId];
+    if (head !== undefined && head > this.baseSeq) void this.catchUp();
+    if (this.pending.length > 0) void this.sendNext();
+  }
+
+  private catchUp(): Promise<void> {
+    this.catchingUp ??= (async () => {
+      try {
+        for (;;) {
+          const { changes } = await this.server.since(this.baseSeq);
+          this.takeIn(changes);
+          if (changes.length < 500) break;
+        }
+        void this.readHistory();
+      } catch (error) {
+        if (!(error instanceof ServerRefused) || error.status !== 0) this.onTrouble((error as Error).message);
+        else this.show({ online: false });
+      } finally {
+        this.catchingUp = null;
+      }
+    })();
+    return this.catchingUp;
+  }
+
+  /** Takes committed changes into the base, in order, and plans what is pending anew on top. */
+  private takeIn(committed: readonly { seq: number; commandId: string; changes: Changes }[]): void {
+    let isNew = false;
+    for (const { seq, commandId, changes } of committed) {
+      if (seq !== this.baseSeq + 1) continue;
+      this.base = apply(this.base, changes);
+      this.baseSeq = seq;
+      this.pending = this.pending.filter((waiting) => waiting.commandId !== commandId);
+      isNew = true;
+    }
+    if (isNew) this.replan();
+  }
+
+  private replan(): void {
+    this.view = this.base;
+    this.pending = this.pending.filter((waiting) => {
+      const planned = plan(this.view, waiting.command, waiting.input, waiting.commandId);
+      if (!planned.ok) {
+        this.onTrouble(`An edit could not be kept after somebody else's: ${planned.refusal.message}`);
+        return false;
+      }
+      this.view = planned.value.after;
+      return true;
+    });
+    this.keep();
+    this.refresh();
+  }
+
+  /** Sends the oldest pending command; one at a time, so they are committed in the order they were made. */
+  private async sendNext(): Promise<void> {
+    const [next] = this.pending;
+    if (!next || this.sending || this.closed) return;
+    this.sending = true;
+    this.show({});
+    let delayMs = 0;
+    try {
+      const { commandId, command, input, digest } = next;
+      const { seq, changes } = await this.server.send({ commandId, command, input, baseSeq: this.baseSeq, previewDigest: digest });
+      if (seq === this.baseSeq + 1) this.takeIn([{ seq, commandId, changes }]);
+      else if (seq > this.baseSeq) await this.catchUp();
+      if (this.pending[0] === next) this.pending.shift();
+      this.show({ online: true });
+      void this.readHistory();
+    } catch (error) {
+      if (error instanceof ServerRefused && error.status !== 0 && error.status < 500) {
+        this.pending = this.pending.filter((waiting) => waiting !== next);
+        this.onTrouble(error.message);
+        await this.catchUp();
+        this.replan();
+      } else {
+        this.show({ online: false });
+        delayMs = 2000;
+      }
+    } finally {
+      this.sending = false;
+      this.keep();
+      this.show({});
+    }
+    if (this.pending.length > 0) setTimeout(() => void this.sendNext(), delayMs);
+  }
+
+  /** Brings the worker to the latest state and shows what it answers. States in between are passed over. */
+  private refresh(): void {
+    if (this.solving || this.closed) return;
+    this.solving = true;
+    void (async () => {
+      while (this.inWorker !== this.view && !this.closed) {
+        const target = this.view;
+        const changes = difference(this.inWorker, target);
+        const solved = await this.worker.update(changes);
+        this.inWorker = target;
+        this.show({ framework: target, solved, generation: this.shown.generation + 1 });
+      }
+      this.solving = false;
+    })();
+  }
+
+  private get keepKey(): string {
+    return `spine-kept-${this.projectId}`;
+  }
+
+  /** Keeps what is pending in this browser, so that closing the tab while offline loses nothing. */
+  private keep(): void {
+    try {
+      if (this.pending.length === 0) localStorage.removeItem(this.keepKey);
+      else localStorage.setItem(this.keepKey, JSON.stringify(this.pending));
+    } catch {
+      // Without local storage what is pending lives as long as the tab.
+    }
+  }
+
+  private restoreKept(): void {
+    try {
+      const kept = JSON.parse(localStorage.getItem(this.keepKey) ?? '[]') as Pending[];
+      if (kept.length === 0) return;
+      this.pending = kept;
+      this.replan();
+      void this.sendNext();
+    } catch {
+      localStorage.removeItem(this.keepKey);
+    }
+  }
+
+  /** The framework as plain records, for the import worker. */
+  records(): Record<string, import('@/core/model/record').Rec> {
+    return recordsById(this.view);
+  }
+
+  readDrawing(file: File, signal: AbortSignal) {
+    return this.server.readDrawing(file, signal).catch((error: Error) => refuse(error.message));
+  }
+}
+
+/** The person's last change that is not undone, or their last undo that is not redone. History comes latest first. */
+export function undoTarget(history: readonly HistoryEntry[], personId: string, again: boolean): HistoryEntry | undefined {
+  const takenBack = new Set(history.flatMap(({ command, target }) => (command === UNDO && target ? [target] : [])));
+  const own = history.filter(({ authorId, commandId }) => authorId === personId && !takenBack.has(commandId));
+  if (!again) return own.find((entry) => entry.command !== UNDO || isRedo(entry, history));
+  const last = own[0];
+  return last && last.command === UNDO && !isRedo(last, history) ? last : undefined;
+}
+
+/** An undo of an undo. */
+function isRedo(entry: HistoryEntry, history: readonly HistoryEntry[]): boolean {
+  return history.find(({ commandId }) => commandId === entry.target)?.command === UNDO;
+}

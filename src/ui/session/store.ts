@@ -1,0 +1,155 @@
+import { createContext, useContext } from 'react';
+import { createStore, useStore, type StoreApi } from 'zustand';
+import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
+import type { Id } from '@/core/model/ids';
+import type { Json } from '@/core/model/json';
+import type { Solved } from '@/core/solving/solved';
+import { IMPERIAL, METRIC, type LengthDisplay } from '@/core/units/format-length';
+import type { LengthUnit } from '@/core/units/length-units';
+import type { MoveMode } from '@/core/levels/chain';
+import { ProjectSession } from './project-session';
+import { ServerRefused, type HistoryEntry, type Opened } from './server';
+
+export type Tab = 'plan' | 'model';
+export type Step = 'levels' | 'grids' | 'columns' | 'shafts' | 'floors' | 'checks' | 'issue';
+
+/** What a tool shows in the plan before it is done. */
+export interface Ghost {
+  /** Rings to be drawn, building axes. */
+  rings: { x: number; y: number }[][];
+  /** Points to be marked: crossings that get a column. */
+  points: { x: number; y: number }[];
+  note: string;
+}
+
+export interface Project {
+  status: 'loading' | 'ready' | 'failed';
+  failure: string | null;
+  person: Opened['person'] | null;
+  role: Opened['role'] | null;
+  framework: Framework;
+  solved: Solved | null;
+  generation: number;
+  pendingCount: number;
+  online: boolean;
+  history: HistoryEntry[];
+  building: Id | null;
+  level: Id | null;
+  selection: Id[];
+  tab: Tab;
+  step: Step | null;
+  /** Grid lines chosen in the plan for a tool; null when no tool asks for lines. */
+  chosenLines: Id[] | null;
+  ghost: Ghost | null;
+  /** A tool that takes points in the plan. */
+  onPlanPoint: ((at: { x: number; y: number }, phase: 'move' | 'press' | 'release') => void) | null;
+  mode: MoveMode;
+  display: LengthDisplay;
+  notice: { text: string; kind: 'trouble' | 'done' } | null;
+  mayEdit: boolean;
+  session: ProjectSession | null;
+  run: (command: string, input: Json) => string | null;
+  say: (text: string, kind?: 'trouble' | 'done') => void;
+  set: (part: Partial<Project>) => void;
+  select: (ids: Id[]) => void;
+}
+
+export type ProjectStore = StoreApi<Project>;
+
+const DISPLAY_KEY = 'spine-display';
+
+export function makeProjectStore(): ProjectStore {
+  return createStore<Project>((set, get) => ({
+    status: 'loading',
+    failure: null,
+    person: null,
+    role: null,
+    framework: EMPTY_FRAMEWORK,
+    solved: null,
+    generation: 0,
+    pendingCount: 0,
+    online: true,
+    history: [],
+    building: null,
+    level: null,
+    selection: [],
+    tab: 'plan',
+    step: null,
+    chosenLines: null,
+    ghost: null,
+    onPlanPoint: null,
+    mode: 'push',
+    display: METRIC,
+    notice: null,
+    mayEdit: false,
+    session: null,
+    /** Does a command; answers the refusal's words, or null when it was done. */
+    run: (command, input) => {
+      const { session, mayEdit, role } = get();
+      if (!session) return 'The project is still loading';
+      if (!mayEdit) return `As ${role ?? 'viewer'} you can look and measure, but not change the framework`;
+      const result = session.run(command, input);
+      if (result.ok) {
+        set({ notice: { text: result.value.sentence, kind: 'done' } });
+        return null;
+      }
+      return result.refusal.message;
+    },
+    say: (text, kind = 'trouble') => set({ notice: { text, kind } }),
+    set: (part) => set(part),
+    select: (selection) => set({ selection }),
+  }));
+}
+
+/** Opens a project into a store; answers how to close it. */
+export function openProject(store: ProjectStore, projectId: string): () => void {
+  const session = new ProjectSession(
+    projectId,
+    (shown) => {
+      store.setState((state) => ({ ...shown, ...stillThere(state, shown.solved) }));
+    },
+    (message) => store.setState({ notice: { text: message, kind: 'trouble' } }),
+  );
+  store.setState({ session, display: localStorage.getItem(DISPLAY_KEY) === 'imperial' ? IMPERIAL : METRIC });
+  session.open().then(
+    ({ person, role }) => store.setState({ status: 'ready', person, role, mayEdit: role === 'owner' || role === 'designer' }),
+    (error: unknown) => {
+      const failure = error instanceof ServerRefused ? error.message : 'The project could not be opened. Load the page again';
+      store.setState({ status: 'failed', failure });
+    },
+  );
+  return () => session.close();
+}
+
+/** Building, level and selection as far as they exist in a solve; the ground floor to begin with. */
+function stillThere(state: Project, solved: Solved | null): Partial<Project> {
+  if (!solved) return {};
+  const building = solved.buildings.some(({ id }) => id === state.building) ? state.building : (solved.buildings[0]?.id ?? null);
+  const levels = solved.levels.filter((level) => level.building === building);
+  const ground = levels.find(({ fflMm, bounding }) => bounding && fflMm >= 0) ?? levels[0];
+  const level = levels.some(({ id }) => id === state.level) ? state.level : (ground?.id ?? null);
+  return { building, level };
+}
+
+export function chooseDisplay(store: ProjectStore, system: LengthDisplay['system']): void {
+  localStorage.setItem(DISPLAY_KEY, system);
+  store.setState({ display: system === 'imperial' ? IMPERIAL : METRIC });
+}
+
+/** The unit a bare number takes in a field. */
+export const fieldUnit = (display: LengthDisplay): LengthUnit => (display.system === 'imperial' ? 'ft' : 'mm');
+
+export const ProjectContext = createContext<ProjectStore | null>(null);
+
+/** Reads from the open project. */
+export function useProject<T>(read: (project: Project) => T): T {
+  const store = useContext(ProjectContext);
+  if (!store) throw new Error('No project is open here');
+  return useStore(store, read);
+}
+
+export function useProjectStore(): ProjectStore {
+  const store = useContext(ProjectContext);
+  if (!store) throw new Error('No project is open here');
+  return store;
+}

@@ -1,0 +1,86 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { parseBays } from '@/core/units/parse-bays';
+import { solve } from '@/core/solving/solve';
+import { plan } from '@/core/model/commands';
+import { derivedCommandId } from '@/core/model/ids';
+import type { Json } from '@/core/model/json';
+import { formatLength } from '@/core/units/format-length';
+import { ActionButton, PlainField } from '../fields/fields';
+import { HeightStrip } from '../height-strip/height-strip';
+import { fieldUnit, useProject } from '../session/store';
+import { Refused } from '../tools/refused';
+
+const nothing = () => undefined;
+
+/** Levels by counts and heights, with the strip they give beside the fields. Nothing is done until it is taken. */
+export function SetUpLevels({ wide = false }: { wide?: boolean }) {
+  const { framework, building, display, run, mayEdit } = useProject((project) => project);
+  const [above, setAbove] = useState(display.system === 'imperial' ? "18' 2@16' 9@11'" : '5.4m 2@4.8m 9@3.3m');
+  const [below, setBelow] = useState(display.system === 'imperial' ? "13' 12'" : '3.9m 3.6m');
+  const [upper, setUpper] = useState('{nn}');
+  const [skip, setSkip] = useState('');
+  const [refused, setRefused] = useState<string | null>(null);
+  const unit = fieldUnit(display);
+  const heights = (text: string) => (text.trim() === '' ? { ok: true as const, value: { baysMm: [], running: false } } : parseBays(text, { unit }));
+  const [up, down] = [heights(above), heights(below)];
+  const words = (list: ReturnType<typeof heights>, what: string) =>
+    list.ok
+      ? `${list.value.baysMm.length} ${what}, ${formatLength(list.value.baysMm.reduce((sum, mm) => sum + mm, 0), display)}`
+      : list.refusal.message;
+  const input: Json = {
+    ...(building ? { building } : {}),
+    above: up.ok ? up.value.baysMm : [],
+    below: down.ok ? down.value.baysMm : [],
+    names: { basement: 'B{n}', ground: '00', upper: upper.trim() || '{nn}', roof: 'RF' },
+    skip: skip.split(/[\s,;]+/).map(Number).filter((n) => Number.isInteger(n) && n > 0),
+  };
+  const key = JSON.stringify(input);
+  const preview = useMemo(() => {
+    const planned = plan(framework, 'levels.setUp', JSON.parse(key), derivedCommandId('preview', key));
+    return planned.ok ? { solved: solve(planned.value.after), words: null } : { solved: null, words: planned.refusal.message };
+  }, [framework, key]);
+  const take = () => {
+    if (!up.ok || !down.ok) return;
+    setRefused(run('levels.setUp', input));
+  };
+  return (
+    <div className={wide ? 'flex min-h-0 gap-8' : ''}>
+      <form
+        className="flex flex-col gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          take();
+        }}
+      >
+        <PlainField wide={wide} label="Storeys from the ground up" value={above} onChange={setAbove} note={words(up, 'storeys')} wrong={!up.ok} />
+        <PlainField wide={wide} label="Basements downwards" value={below} onChange={setBelow} note={words(down, 'basements')} wrong={!down.ok} />
+        <PlainField wide={wide} label="Names of upper levels" value={upper} onChange={setUpper} note="{n}: 1, 2 …   {nn}: 01, 02 …" />
+        <PlainField wide={wide} label="Numbers left out" value={skip} onChange={setSkip} note="like 13" />
+        <Refused words={refused ?? (up.ok && down.ok ? preview.words : null)} />
+        <span className="self-end">
+          <ActionButton type="submit" weight="main" disabled={!mayEdit || !preview.solved}>
+            Set up these levels
+          </ActionButton>
+        </span>
+      </form>
+      {wide && preview.solved && building && (
+        <div className="flex h-[420px] w-[252px] flex-col border border-hair bg-sheet" aria-label="Preview of the height strip">
+          <HeightStrip
+            solved={preview.solved}
+            building={building}
+            display={display}
+            level={null}
+            selection={[]}
+            editable={false}
+            onLevel={nothing}
+            onSelect={nothing}
+            onEdit={nothing}
+            onDrag={nothing}
+          />
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,190 @@
+'use client';
+
+import { useRef, useState } from 'react';
+import { gridInput, isNear } from '@/core/importing/recognise-grid';
+import type { Json } from '@/core/model/json';
+import { formatElevation, formatLength } from '@/core/units/format-length';
+import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
+import { formatBays } from '@/core/units/parse-bays';
+import { ActionButton, ChoiceField } from '../fields/fields';
+import { useProject } from '../session/store';
+import { Refused } from '../tools/refused';
+import { readFile, type FileKind, type Understood } from './read-file';
+
+const WORDS: Record<FileKind, { offer: string; accepts: string; take: string }> = {
+  levels: { offer: 'Take a level table (CSV)', accepts: '.csv,.txt', take: 'Take these levels' },
+  grid: { offer: 'Take a grid from a drawing (DXF)', accepts: '.dxf', take: 'Take this grid' },
+  columns: { offer: 'Take columns from a drawing (DXF)', accepts: '.dxf', take: 'Take these columns' },
+};
+
+const UNIT_CHOICES: readonly (readonly [LengthUnit | '', string])[] = [['', 'as the file says'], ...LENGTH_UNITS.map((unit) => [unit, unit] as const)];
+
+/** Brings a file by dropping or choosing it; shows what was understood before it is taken. */
+export function TakeFile({ kind }: { kind: FileKind }) {
+  const { session, building, run } = useProject((project) => project);
+  const input = useRef<HTMLInputElement>(null);
+  const stop = useRef<AbortController | null>(null);
+  const [file, setFile] = useState<File | null>(null);
+  const [unit, setUnit] = useState<LengthUnit | ''>('');
+  const [busy, setBusy] = useState(false);
+  const [isOver, setIsOver] = useState(false);
+  const [understood, setUnderstood] = useState<Understood | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+
+  const read = async (chosen: File, inUnit: LengthUnit | '') => {
+    if (!session || !building) return;
+    setFile(chosen);
+    setBusy(true);
+    setRefused(null);
+    setUnderstood(null);
+    stop.current = new AbortController();
+    const result = await readFile(session, building, kind, chosen, inUnit ? { unit: inUnit } : {}, stop.current.signal);
+    setBusy(false);
+    if (result.ok) setUnderstood(result.value);
+    else setRefused(result.refusal.message);
+  };
+  const forget = () => {
+    setFile(null);
+    setUnderstood(null);
+    setRefused(null);
+  };
+  const take = () => {
+    if (!understood || !building) return;
+    const refusal = run(...commandFor(understood, building));
+    if (refusal) setRefused(refusal);
+    else forget();
+  };
+  return (
+    <section
+      aria-label={WORDS[kind].offer}
+      className={`flex flex-col gap-2 border border-dashed p-2.5 ${isOver ? 'border-now bg-now-tint' : 'border-hair'}`}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setIsOver(true);
+      }}
+      onDragLeave={() => setIsOver(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setIsOver(false);
+        const [dropped] = event.dataTransfer.files;
+        if (dropped) void read(dropped, unit);
+      }}
+    >
+      <input
+        ref={input}
+        type="file"
+        accept={WORDS[kind].accepts}
+        className="sr-only"
+        tabIndex={-1}
+        aria-label={WORDS[kind].offer}
+        onChange={({ target }) => {
+          const [chosen] = target.files ?? [];
+          target.value = '';
+          if (chosen) void read(chosen, unit);
+        }}
+      />
+      <ActionButton onClick={() => input.current?.click()}>{WORDS[kind].offer} …</ActionButton>
+      {!file && <p className="text-[11px] text-ink2">or drop the file here</p>}
+      {busy && (
+        <p role="status" className="flex items-center justify-between">
+          Reading {file?.name} …<ActionButton onClick={() => stop.current?.abort()}>Cancel</ActionButton>
+        </p>
+      )}
+      {file && !busy && (
+        <ChoiceField
+          label="Lengths in the file"
+          value={unit}
+          choices={UNIT_CHOICES}
+          onChoose={(next) => {
+            setUnit(next);
+            void read(file, next);
+          }}
+        />
+      )}
+      <Refused words={refused} />
+      {understood && <WhatWasUnderstood understood={understood} />}
+      {understood && (
+        <div className="flex justify-end gap-2">
+          <ActionButton onClick={forget}>Leave it</ActionButton>
+          <ActionButton weight="main" onClick={take}>
+            {WORDS[kind].take}
+          </ActionButton>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function commandFor(understood: Understood, building: string): [string, Json] {
+  if (understood.kind === 'levels') return ['levels.take', { building, rows: understood.table.rows as unknown as Json }];
+  if (understood.kind === 'grid') return ['grids.add', JSON.parse(JSON.stringify({ building, ...gridInput(understood.grid) })) as Json];
+  return ['columns.take', { building, columns: understood.columns.columns as unknown as Json }];
+}
+
+const MEANINGS = { name: 'level', title: 'use', ffl: 'FFL', ssl: 'SSL', buildUp: 'build-up', kind: 'kind' } as const;
+
+function WhatWasUnderstood({ understood }: { understood: Understood }) {
+  const display = useProject((project) => project.display);
+  const write = (mm: number) => formatLength(mm, display);
+  if (understood.kind === 'levels') {
+    const { columns, rows, notes } = understood.table;
+    return (
+      <div className="text-[12px]">
+        <p className="font-semibold">{rows.length} levels understood</p>
+        <p className="text-ink2">{columns.map(({ heading, meaning, unit }) => `${heading} → ${meaning ? MEANINGS[meaning] : 'not used'}${unit ? `, ${unit}` : ''}`).join(' · ')}</p>
+        {notes.map((note) => (
+          <p key={note} className="text-look">
+            {note}
+          </p>
+        ))}
+        <ul className="figures max-h-44 overflow-y-auto">
+          {[...rows]
+            .sort((a, b) => b.fflMm - a.fflMm)
+            .map(({ name, title, fflMm }) => (
+              <li key={name} className="flex justify-between gap-2">
+                <span>
+                  {name} {title}
+                </span>
+                <span>{formatElevation(fflMm, display)}</span>
+              </li>
+            ))}
+        </ul>
+      </div>
+    );
+  }
+  if (understood.kind === 'grid') {
+    const { grid } = understood;
+    const labels = ({ labels: read }: typeof grid.a) => read.map((label) => label ?? '–').join(' ');
+    return (
+      <div className="text-[12px]">
+        <p className="font-semibold">
+          {grid.a.labels.length} × {grid.b.labels.length} lines understood, in {grid.unit}
+        </p>
+        <p>
+          Across: <span className="figures">{formatBays(grid.a.baysMm, write)}</span>, labels {labels(grid.a)}
+        </p>
+        <p>
+          Up: <span className="figures">{formatBays(grid.b.baysMm, write)}</span>, labels {labels(grid.b)}
+          {grid.b.way === -1 ? ', counted from the top' : ''}
+        </p>
+        <p className="text-ink2">
+          Layer {grid.layers.join(', ')}; turned {grid.turnDeg}°
+          {isNear(grid) ? '' : '; it lies far from zero and is set at the building’s zero, square to it'}
+          {grid.ignoredLines > 0 ? `; ${grid.ignoredLines} lines belong to no direction and are left out` : ''}
+        </p>
+      </div>
+    );
+  }
+  const { columns, registeredBy, layers, unclear, unit } = understood.columns;
+  return (
+    <div className="text-[12px]">
+      <p className="font-semibold">
+        {columns.length} columns understood, in {unit}
+      </p>
+      <p className="text-ink2">
+        Layer {layers.join(', ')}; {registeredBy ? `laid over the grid by lines ${registeredBy.labels.join(' and ')}` : 'the drawing’s zero is taken as the building’s'}
+        {unclear > 0 ? `; ${unclear} outlines are neither rectangle nor circle and are left out` : ''}
+      </p>
+    </div>
+  );
+}

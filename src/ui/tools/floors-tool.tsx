@@ -1,0 +1,106 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { resolveOutline } from '@/core/outlines/resolve-outline';
+import { formatForEntry } from '@/core/units/format-length';
+import type { Json } from '@/core/model/json';
+import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
+import { useLengthReader } from '../fields/length-field';
+import { useProject } from '../session/store';
+import { Refused } from './refused';
+
+type Way = 'grid' | 'drawn';
+
+/** A floor plate from the grid with an offset, or drawn corner by corner; through all storeys or some. */
+export function FloorsTool() {
+  const { session, solved, building, mayEdit, display, run, set } = useProject((project) => project);
+  const read = useLengthReader();
+  const systems = [...new Set(solved?.lines.filter((line) => line.building === building).map(({ system }) => system))];
+  const [way, setWay] = useState<Way>(systems.length > 0 ? 'grid' : 'drawn');
+  const [offset, setOffset] = useState(() => formatForEntry(300, display));
+  const [thickness, setThickness] = useState(() => formatForEntry(250, display));
+  const [corners, setCorners] = useState<{ x: number; y: number }[]>([]);
+  const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
+  const [from, setFrom] = useState('');
+  const [to, setTo] = useState('');
+  const [refused, setRefused] = useState<string | null>(null);
+  const range: [string, string] = [from || (storeys[0]?.id ?? ''), to || (storeys.at(-1)?.id ?? '')];
+  const [o, t] = [read(offset), read(thickness)];
+  const system = systems[0];
+  const outline: Json =
+    way === 'grid'
+      ? { type: 'gridOffset', ...(system ? { system } : {}), offsetMm: o.ok ? o.input : 0 }
+      : { type: 'polygon', points: corners.map(({ x, y }) => ({ xMm: x, yMm: y })) };
+  const input: Json = { ...(building ? { building } : {}), outline, thicknessMm: t.ok ? t.input : 0, levels: { range } };
+  const key = JSON.stringify(input);
+  const preview = useMemo(() => session?.preview('floors.add', JSON.parse(key)) ?? null, [session, key]);
+
+  useEffect(() => {
+    if (way === 'drawn') return set({ ghost: { rings: corners.length > 1 ? [corners] : [], points: corners, note: `${corners.length} corners` } });
+    const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'floorPlate') : undefined;
+    const ring = added?.kind === 'floorPlate' && preview?.ok ? resolveOutline(preview.value.after, added.outline) : null;
+    set({ ghost: ring ? { rings: [[...ring]], points: [], note: 'Outline from the grid' } : null });
+  }, [preview, way, corners, set]);
+
+  const cornersNow = useRef(corners);
+  useEffect(() => {
+    cornersNow.current = corners;
+  }, [corners]);
+  useEffect(() => {
+    if (way !== 'drawn' || !mayEdit) return;
+    set({ onPlanPoint: (at, phase) => phase === 'press' && setCorners([...cornersNow.current, at]) });
+    return () => set({ onPlanPoint: null });
+  }, [way, mayEdit, set]);
+  useEffect(() => () => set({ ghost: null, onPlanPoint: null }), [set]);
+
+  if (!mayEdit) return <p className="text-ink2">Press a floor in the plan to see its areas.</p>;
+  const add = () => {
+    if (way === 'grid' && !o.ok) return setRefused(o.words);
+    if (!t.ok) return setRefused(t.words);
+    const refusal = run('floors.add', input);
+    setRefused(refusal);
+    if (!refusal) setCorners([]);
+  };
+  const choices = [...storeys].reverse().map(({ id, name }) => [id, name] as const);
+  return (
+    <form
+      className="flex flex-col gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add();
+      }}
+    >
+      <ChoiceField
+        label="Outline"
+        value={way}
+        choices={[
+          ['grid', 'from the grid, with an offset'],
+          ['drawn', 'drawn corner by corner'],
+        ]}
+        onChoose={(next) => {
+          setWay(next);
+          setRefused(null);
+        }}
+      />
+      {way === 'grid' ? (
+        <PlainField label="Outside the grid by" value={offset} onChange={setOffset} note={o.words} wrong={!o.ok} />
+      ) : (
+        <div className="flex items-center justify-between text-ink2">
+          <span>{corners.length === 0 ? 'Press the corners in the plan, one after the other.' : `${corners.length} corners`}</span>
+          <ActionButton disabled={corners.length === 0} onClick={() => setCorners(corners.slice(0, -1))}>
+            Take one back
+          </ActionButton>
+        </div>
+      )}
+      <PlainField label="Thickness" value={thickness} onChange={setThickness} note={t.words} wrong={!t.ok} />
+      <ChoiceField label="From level" value={range[0]} choices={choices} onChoose={setFrom} />
+      <ChoiceField label="To level" value={range[1]} choices={choices} onChoose={setTo} />
+      <Refused words={refused} />
+      <span className="self-end">
+        <ActionButton type="submit" weight="main" disabled={way === 'drawn' && corners.length < 3}>
+          Add the floor plate
+        </ActionButton>
+      </span>
+    </form>
+  );
+}

@@ -1,0 +1,75 @@
+'use client';
+
+import { useState } from 'react';
+import { ActionButton } from '../fields/fields';
+import { useProject } from '../session/store';
+
+/** Gives a file to the person. */
+function download(name: string, contents: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([contents], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+/** The framework handed over: IFC for the consultants, the framework file, and fingerprints to compare. */
+export function HandOverTool() {
+  const { session, framework, say } = useProject((project) => project);
+  const [busy, setBusy] = useState<string | null>(null);
+  const [prints, setPrints] = useState<{ framework: string; solve: string } | null>(null);
+  const project = [...framework.records.values()].find(({ kind }) => kind === 'project');
+  const name = (project?.kind === 'project' ? project.name : 'framework').replace(/[^\p{L}\d]+/gu, '-').toLowerCase();
+  const make = async (what: string, work: () => Promise<void>) => {
+    setBusy(what);
+    try {
+      await work();
+    } catch (error) {
+      say(`${what} could not be made: ${(error as Error).message}`);
+    } finally {
+      setBusy(null);
+    }
+  };
+  if (!session) return null;
+  const { worker } = session;
+  return (
+    <>
+      <p className="text-ink2">Every consultant works from these. Identities in them stay the same from one hand-over to the next.</p>
+      <ActionButton
+        weight="main"
+        disabled={busy !== null}
+        onClick={() => void make('The IFC file', async () => download(`${name}.ifc`, await worker.ifc(new Date().toISOString()), 'application/x-step'))}
+      >
+        Download IFC4
+      </ActionButton>
+      <ActionButton disabled={busy !== null} onClick={() => void make('The framework file', async () => download(`${name}.spine.json`, await worker.spineFile(), 'application/json'))}>
+        Download the framework file
+      </ActionButton>
+      <ActionButton disabled={busy !== null} onClick={() => void make('The report', async () => download(`${name}.report.json`, JSON.stringify(await worker.report(), null, 2), 'application/json'))}>
+        Download the report
+      </ActionButton>
+      <div className="flex flex-col gap-1 border-t border-faint pt-2">
+        <ActionButton
+          disabled={busy !== null}
+          onClick={() => void make('The fingerprints', async () => setPrints({ framework: (await worker.report()).hash, solve: await worker.solvedHash() }))}
+        >
+          Show fingerprints
+        </ActionButton>
+        {prints && (
+          <dl className="text-[11px] break-all">
+            <dt className="text-ink2">Framework</dt>
+            <dd className="figures" data-print="framework">
+              {prints.framework}
+            </dd>
+            <dt className="text-ink2">Solved</dt>
+            <dd className="figures" data-print="solve">
+              {prints.solve}
+            </dd>
+          </dl>
+        )}
+      </div>
+      {busy && <p role="status">Making {busy.toLowerCase()} …</p>}
+    </>
+  );
+}

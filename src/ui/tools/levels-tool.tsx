@@ -1,0 +1,23 @@
+'use client';
+
+import { useProject } from '../session/store';
+import { SetUpLevels } from '../setting-up/set-up-levels';
+import { TakeFile } from '../setting-up/take-file';
+
+/** Levels: set up when there are none, else how to edit them; and a level table from a file. */
+export function LevelsTool() {
+  const { solved, building, mayEdit } = useProject((project) => project);
+  const count = solved?.levels.filter((level) => level.building === building).length ?? 0;
+  return (
+    <>
+      {count === 0 ? (
+        <SetUpLevels />
+      ) : (
+        <p className="text-ink2">
+          Press an elevation or a height in the strip and type. Drag a level by its pennant. Press + to insert one between. Choose a level to rename, lock or remove it on the right.
+        </p>
+      )}
+      {mayEdit && <TakeFile kind="levels" />}
+    </>
+  );
+}

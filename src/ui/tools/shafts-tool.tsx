@@ -1,0 +1,118 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { freeShaftName } from '@/core/shafts/shaft-commands';
+import { SHAFT_PURPOSES } from '@/core/shafts/shaft';
+import { resolveOutline } from '@/core/outlines/resolve-outline';
+import { nearestCrossing } from '@/core/columns/nearest-crossing';
+import { formatForEntry } from '@/core/units/format-length';
+import type { Json } from '@/core/model/json';
+import { recordOf } from '@/core/model/framework';
+import type { Id } from '@/core/model/ids';
+import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
+import { useLengthReader } from '../fields/length-field';
+import { useProject } from '../session/store';
+import { Refused } from './refused';
+
+/** A shaft by rectangle: typed, or drawn between two points in the plan and then typed exactly. */
+export function ShaftsTool() {
+  const { framework, session, building, mayEdit, display, run, set, solved } = useProject((project) => project);
+  const read = useLengthReader();
+  const [name, setName] = useState('');
+  const [purpose, setPurpose] = useState<(typeof SHAFT_PURPOSES)[number]>('lift');
+  const [place, setPlace] = useState('0,0');
+  const [width, setWidth] = useState(() => formatForEntry(2400, display));
+  const [depth, setDepth] = useState(() => formatForEntry(2700, display));
+  const [opensFoot, setOpensFoot] = useState(false);
+  const [opensHead, setOpensHead] = useState(false);
+  const [refused, setRefused] = useState<string | null>(null);
+  const w = read(width);
+  const d = read(depth);
+  const [widthMm, depthMm] = [w.ok ? w.input : 0, d.ok ? d.input : 0];
+  const start = useRef<{ x: number; y: number } | null>(null);
+
+  const input: Json = useMemo(
+    () => ({
+      ...(building ? { building } : {}),
+      name: name.trim() || freeShaftName(framework),
+      purpose,
+      outline: { type: 'rectangle', place, widthMm, depthMm },
+      opensFoot,
+      opensHead,
+    }),
+    [building, name, framework, purpose, place, widthMm, depthMm, opensFoot, opensHead],
+  );
+
+  const preview = useMemo(() => session?.preview('shafts.add', input) ?? null, [session, input]);
+  useEffect(() => {
+    if (!preview?.ok) return set({ ghost: null });
+    const added = preview.value.changes.added.find(({ kind }) => kind === 'shaft');
+    const ring = added?.kind === 'shaft' ? resolveOutline(preview.value.after, added.outline) : null;
+    set({ ghost: ring ? { rings: [[...ring]], points: [], note: `Shaft ${added?.kind === 'shaft' ? added.name : ''}` } : null });
+  }, [preview, set]);
+
+  useEffect(() => {
+    if (!mayEdit || !building) return;
+    set({
+      onPlanPoint: (at, phase) => {
+        if (phase === 'press') start.current = at;
+        if (!start.current || phase === 'press') return;
+        const from = start.current;
+        const [x, y] = [Math.min(from.x, at.x), Math.min(from.y, at.y)];
+        const [wide, deep] = [Math.abs(at.x - from.x), Math.abs(at.y - from.y)];
+        if (phase === 'release') start.current = null;
+        if (wide < 50 || deep < 50) {
+          if (phase === 'release') setPlace(placeText(framework, building, at.x, at.y));
+          return;
+        }
+        setPlace(placeText(framework, building, x, y));
+        setWidth(formatForEntry(wide, display));
+        setDepth(formatForEntry(deep, display));
+      },
+    });
+    return () => set({ onPlanPoint: null, ghost: null });
+  }, [mayEdit, building, framework, display, set]);
+
+  if (!mayEdit) return <p className="text-ink2">Press a shaft in the plan to see which slabs it cuts.</p>;
+  const add = () => {
+    if (!w.ok) return setRefused(w.words);
+    if (!d.ok) return setRefused(d.words);
+    const refusal = run('shafts.add', input);
+    setRefused(refusal);
+    if (!refusal) setName('');
+  };
+  const placeWrong = preview && !preview.ok ? preview.refusal.message : null;
+  const slabs = solved?.floors.length ?? 0;
+  return (
+    <form
+      className="flex flex-col gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add();
+      }}
+    >
+      <p className="text-ink2">Drag a rectangle in the plan, or type. It cuts every floor it passes{slabs === 0 ? ', once there are floors' : ''}.</p>
+      <PlainField label="Name" value={name} onChange={setName} note={name === '' ? `empty: ${freeShaftName(framework)}` : null} />
+      <ChoiceField label="Purpose" value={purpose} choices={SHAFT_PURPOSES.map((each) => [each, each] as const)} onChoose={setPurpose} />
+      <PlainField label="Corner at" value={place} onChange={setPlace} note={placeWrong ?? 'like 7200,6600 or B-3 + 300,3900'} wrong={placeWrong !== null} />
+      <PlainField label="Width" value={width} onChange={setWidth} note={w.words} wrong={!w.ok} />
+      <PlainField label="Depth" value={depth} onChange={setDepth} note={d.words} wrong={!d.ok} />
+      <CheckField label="Opens the slab at its foot" value={opensFoot} onChange={setOpensFoot} />
+      <CheckField label="Goes out through the roof" value={opensHead} onChange={setOpensHead} />
+      <Refused words={refused} />
+      <span className="self-end">
+        <ActionButton type="submit" weight="main">
+          Add the shaft
+        </ActionButton>
+      </span>
+    </form>
+  );
+}
+
+/** A point in words, from the nearest crossing so that the thing follows the grid. */
+function placeText(framework: Parameters<typeof nearestCrossing>[0], building: Id, x: number, y: number): string {
+  const write = (mm: number) => String(Math.round(mm * 1000) / 1000);
+  const near = recordOf(framework, 'building', building) ? nearestCrossing(framework, building, { xMm: x, yMm: y }, 20_000) : null;
+  if (!near?.label) return `${write(x)},${write(y)}`;
+  return near.shift.x === 0 && near.shift.y === 0 ? near.label : `${near.label} + ${write(near.shift.x)},${write(near.shift.y)}`;
+}

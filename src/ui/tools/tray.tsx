@@ -1,0 +1,45 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { X } from 'lucide-react';
+import { useProject } from '../session/store';
+import { ChecksTool } from './checks-tool';
+import { ColumnsTool } from './columns-tool';
+import { FloorsTool } from './floors-tool';
+import { GridsTool } from './grids-tool';
+import { HandOverTool } from './hand-over-tool';
+import { LevelsTool } from './levels-tool';
+import { ShaftsTool } from './shafts-tool';
+
+const TOOLS = {
+  levels: ['Levels', <LevelsTool key="levels" />],
+  grids: ['Grids', <GridsTool key="grids" />],
+  columns: ['Columns', <ColumnsTool key="columns" />],
+  shafts: ['Shafts', <ShaftsTool key="shafts" />],
+  floors: ['Floors', <FloorsTool key="floors" />],
+  checks: ['Checks', <ChecksTool key="checks" />],
+  issue: ['Hand over', <HandOverTool key="issue" />],
+} as const satisfies Record<string, readonly [string, ReactNode]>;
+
+/** The tools of the chosen step, beside the surface. */
+export function Tray() {
+  const { step, set } = useProject((project) => project);
+  if (!step) return null;
+  const [name, tool] = TOOLS[step];
+  const close = () => set({ step: null, chosenLines: null, ghost: null, onPlanPoint: null });
+  return (
+    <section
+      aria-label={`${name} tools`}
+      className="flex w-[292px] shrink-0 flex-col overflow-y-auto border-r border-hair bg-sheet"
+      onKeyDown={(event) => event.key === 'Escape' && close()}
+    >
+      <header className="flex items-center justify-between px-3.5 pt-2.5">
+        <h2 className="text-[15px] font-bold">{name}</h2>
+        <button type="button" aria-label={`Close the ${name} tools`} className="rounded-sm p-1 text-ink2 hover:bg-faint" onClick={close}>
+          <X size={14} aria-hidden="true" />
+        </button>
+      </header>
+      <div className="flex flex-col gap-3 p-3.5">{tool}</div>
+    </section>
+  );
+}

@@ -1,0 +1,43 @@
+'use client';
+
+import { useProject, type Step } from '../session/store';
+
+/** The steps of the job in the order people do them, each with its state. A guide, never a lock. */
+export function WorkPath() {
+  const { solved, framework, building, step, set } = useProject((project) => project);
+  if (!solved) return <nav aria-label="Work path" className="h-[52px] border-t border-hair bg-sheet" />;
+  const own = <T extends { building: string }>(things: readonly T[]) => things.filter((thing) => thing.building === building);
+  const findings = own(solved.findings);
+  const of = (...rules: string[]) => findings.filter(({ rule }) => rules.some((prefix) => rule.startsWith(prefix))).length;
+  const records = [...framework.records.values()];
+  const stacks = records.filter((record) => record.kind === 'columnStack' && record.building === building).length;
+  const plates = new Set(own(solved.floors).map(({ plate }) => plate)).size;
+  const many = (n: number, one: string, more = `${one}s`) => (n === 0 ? 'nothing yet' : `${n} ${n === 1 ? one : more}`);
+  const steps: [Step, string, string, number][] = [
+    ['levels', 'Levels', many(own(solved.levels).length, 'level'), of('level.', 'span.')],
+    ['grids', 'Grids', many(own(solved.lines).length, 'line'), of('grid.')],
+    ['columns', 'Columns', many(stacks, 'stack'), of('column.')],
+    ['shafts', 'Shafts', many(own(solved.shafts).length, 'shaft'), of('shaft.')],
+    ['floors', 'Floors', many(plates, 'plate'), of('outline.')],
+    ['checks', 'Checks', findings.length === 0 ? 'no findings' : many(findings.length, 'finding'), findings.length],
+    ['issue', 'Hand over', 'IFC, framework file', 0],
+  ];
+  return (
+    <nav aria-label="Work path" className="flex border-t border-hair bg-sheet">
+      {steps.map(([key, name, state, count]) => (
+        <button
+          key={key}
+          type="button"
+          aria-pressed={step === key}
+          className={`flex-1 border-t-[3px] px-5 py-1.5 text-left ${step === key ? 'border-now bg-film' : 'border-transparent hover:bg-film'}`}
+          onClick={() => set({ step: step === key ? null : key, chosenLines: null, ghost: null, onPlanPoint: null })}
+        >
+          <span className="block font-bold">{name}</span>
+          <span className={`block text-[11px] ${count > 0 ? 'font-semibold text-look' : 'text-ink2'}`}>
+            {key !== 'checks' && count > 0 ? `${state}, ${count} ${count === 1 ? 'finding' : 'findings'}` : state}
+          </span>
+        </button>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,34 @@
+import { expose } from 'comlink';
+import { apply, type Changes } from '@/core/model/changes';
+import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
+import { hashOf } from '@/core/model/hash';
+import type { Rec } from '@/core/model/record';
+import { reportOf, type Report } from '@/core/report/report';
+import type { Solved } from '@/core/solving/solved';
+import { Solver } from '@/core/solving/solve';
+import { writeIfc } from '@/formats/ifc/write';
+import { writeSpineFile } from '@/formats/json/spine-file';
+
+let framework: Framework = EMPTY_FRAMEWORK;
+const solver = new Solver();
+
+/** The browser's solver: keeps the framework, takes only changes, answers whole solves. */
+const solveWorker = {
+  reset(records: Record<string, Rec>): Solved {
+    framework = { records: new Map(Object.entries(records)) };
+    return solver.solve(framework);
+  },
+  update(changes: Changes): Solved {
+    framework = apply(framework, changes);
+    return solver.solve(framework);
+  },
+  /** SHA-256 of the solve, to compare with another machine's. */
+  solvedHash: (): string => hashOf(solver.solve(framework)),
+  report: (): Report => reportOf(framework, solver.solve(framework)),
+  ifc: (at: string): string => writeIfc(framework, solver.solve(framework), new Date(at)),
+  spineFile: (): string => writeSpineFile(framework),
+};
+
+export type SolveWorker = typeof solveWorker;
+
+expose(solveWorker);
