@@ -1,10 +1,17 @@
 /** Unit, property and database tests. Browser tests are Playwright's, in e2e/. */
-export default {
+const config = {
   testEnvironment: 'node',
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
-  transform: { '\\.[cm]?[jt]sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } }] },
+  transform: {
+    '\\.[cm]?[jt]sx?$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } },
+    ],
+  },
   transformIgnorePatterns: [],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   cacheDirectory: '<rootDir>/node_modules/.cache/jest',
   workerIdleMemoryLimit: '1GB',
 };
+
+export default config;

@@ -31,6 +31,7 @@ function fingerprint() {
     }
   };
   add(join(ROOT, 'src'));
-  for (const file of ['package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json']) hash.update(readFileSync(join(ROOT, file)));
+  for (const file of ['package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'])
+    hash.update(readFileSync(join(ROOT, file)));
   return hash.digest('hex');
 }

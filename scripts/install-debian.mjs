@@ -14,7 +14,9 @@ export function installDebian(packages, what) {
   say(`Installing ${what} (${packages.join(' ')}) from Debian's packages …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   const run = (args) => {
-    const [command, rest] = asRoot ? ['apt-get', args] : ['sudo', ['-n', '--preserve-env=DEBIAN_FRONTEND', 'apt-get', ...args]];
+    const [command, rest] = asRoot
+      ? ['apt-get', args]
+      : ['sudo', ['-n', '--preserve-env=DEBIAN_FRONTEND', 'apt-get', ...args]];
     return spawnSync(command, rest, { env, encoding: 'utf8' });
   };
   run(['update']);

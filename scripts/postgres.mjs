@@ -11,7 +11,9 @@ const VERSIONS = '/usr/lib/postgresql';
 /** Folder with the newest installed server's programs; installs Debian's package when there is none. */
 function binaries() {
   const find = () => {
-    const versions = existsSync(VERSIONS) ? readdirSync(VERSIONS).filter((v) => existsSync(join(VERSIONS, v, 'bin/postgres'))) : [];
+    const versions = existsSync(VERSIONS)
+      ? readdirSync(VERSIONS).filter((v) => existsSync(join(VERSIONS, v, 'bin/postgres')))
+      : [];
     const newest = versions.sort((a, b) => Number(b) - Number(a))[0];
     return newest && join(VERSIONS, newest, 'bin');
   };
@@ -51,7 +53,9 @@ const accepts = (port) =>
 function dataFolder(folder, who) {
   if (!who) return folder;
   const reaches = spawnSync(...as(who, 'test', ['-x', join(folder, '..', '..')])).status === 0;
-  return reaches ? folder : join('/var/lib/postgresql', `zenith-spine-${Buffer.from(folder).toString('hex').slice(-24)}`);
+  return reaches
+    ? folder
+    : join('/var/lib/postgresql', `zenith-spine-${Buffer.from(folder).toString('hex').slice(-24)}`);
 }
 
 /**
@@ -67,10 +71,25 @@ export async function startPostgres(folder, { port: wantedPort = 54320 } = {}) {
   if (!existsSync(join(data, 'PG_VERSION'))) {
     say('Setting up the database …');
     rmSync(data, { recursive: true, force: true });
-    const made = spawnSync(...as(who, join(bin, 'initdb'), ['-D', data, '-U', 'spine', '-A', 'trust', '-E', 'UTF8', '--locale=C.UTF-8', '--no-sync']), {
-      encoding: 'utf8',
-    });
-    if (made.status !== 0) giveUp(`The database could not be set up: ${(made.stderr || made.stdout || '').trim().split('\n').at(-1)}`);
+    const made = spawnSync(
+      ...as(who, join(bin, 'initdb'), [
+        '-D',
+        data,
+        '-U',
+        'spine',
+        '-A',
+        'trust',
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+        '--no-sync',
+      ]),
+      {
+        encoding: 'utf8',
+      },
+    );
+    if (made.status !== 0)
+      giveUp(`The database could not be set up: ${(made.stderr || made.stdout || '').trim().split('\n').at(-1)}`);
   }
   const portFile = join(folder, 'pg-port');
   mkdirSync(folder, { recursive: true });
@@ -78,14 +97,37 @@ export async function startPostgres(folder, { port: wantedPort = 54320 } = {}) {
   if (existsSync(pidFile)) {
     const [pid, , , port] = readFileSync(pidFile, 'utf8').split('\n');
     if (isAlive(Number(pid)) && (await accepts(Number(port)))) {
-      return { url: `postgres://spine@127.0.0.1:${port}/spine`, port: Number(port), shared: true, stop: async () => {} };
+      return {
+        url: `postgres://spine@127.0.0.1:${port}/spine`,
+        port: Number(port),
+        shared: true,
+        stop: async () => {},
+      };
     }
     rmSync(pidFile, { force: true });
   }
   const port = await freePort(wantedPort);
   writeFileSync(portFile, String(port));
-  const options = ['-D', data, '-p', String(port), '-h', '127.0.0.1', '-k', '', '-c', 'logging_collector=off', '-c', 'log_min_messages=fatal', '-c', 'max_connections=120'];
-  const server = spawn(...as(who, join(bin, 'postgres'), options), { stdio: ['ignore', 'ignore', 'pipe'], detached: true });
+  const options = [
+    '-D',
+    data,
+    '-p',
+    String(port),
+    '-h',
+    '127.0.0.1',
+    '-k',
+    '',
+    '-c',
+    'logging_collector=off',
+    '-c',
+    'log_min_messages=fatal',
+    '-c',
+    'max_connections=120',
+  ];
+  const server = spawn(...as(who, join(bin, 'postgres'), options), {
+    stdio: ['ignore', 'ignore', 'pipe'],
+    detached: true,
+  });
   let complaint = '';
   server.stderr.on('data', (text) => (complaint = `${complaint}${text}`.slice(-2000)));
   let ended = false;
@@ -116,7 +158,10 @@ function isAlive(pid) {
 
 async function createDatabase(bin, who, port) {
   for (let i = 0; i < 50; i += 1) {
-    const made = spawnSync(...as(who, join(bin, 'createdb'), ['-h', '127.0.0.1', '-p', String(port), '-U', 'spine', 'spine']), { encoding: 'utf8' });
+    const made = spawnSync(
+      ...as(who, join(bin, 'createdb'), ['-h', '127.0.0.1', '-p', String(port), '-U', 'spine', 'spine']),
+      { encoding: 'utf8' },
+    );
     if (made.status === 0 || /already exists/.test(made.stderr)) return;
     await new Promise((resolve) => setTimeout(resolve, 200));
   }

@@ -5,7 +5,11 @@ import { ROOT } from './ensure-packages.mjs';
 /** Runs a TypeScript file of ours to its end. */
 export const runScript = (file, env, stdio = 'inherit') =>
   new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', file], { cwd: ROOT, env: { ...process.env, ...env }, stdio });
+    const child = spawn(process.execPath, ['--import', 'tsx', file], {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio,
+    });
     child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${file} ended with ${code}`))));
   });
 

@@ -40,7 +40,12 @@ async function main() {
     port = await freePort(WANTED_PORT + 1);
     say(`Port ${WANTED_PORT} is taken by another program; using ${port} instead.`);
   }
-  const env = { ...secretsIn(DATA), DATABASE_URL: postgres.url, APP_URL: `http://127.0.0.1:${port}`, DEMO_MODE: process.env.DEMO_MODE ?? '1' };
+  const env = {
+    ...secretsIn(DATA),
+    DATABASE_URL: postgres.url,
+    APP_URL: `http://127.0.0.1:${port}`,
+    DEMO_MODE: process.env.DEMO_MODE ?? '1',
+  };
   await runScript('src/demo/seed.ts', env);
   ensureBuild();
   jobs = startJobs(env);

@@ -4,7 +4,10 @@ import './globals.css';
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 
-export const metadata: Metadata = { title: 'Zenith Spine', description: 'One coordinated framework for a multi-storey building' };
+export const metadata: Metadata = {
+  title: 'Zenith Spine',
+  description: 'One coordinated framework for a multi-storey building',
+};
 
 export default function Layout({ children }: { children: ReactNode }) {
   return (

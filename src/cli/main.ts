@@ -59,10 +59,18 @@ function run(framework: Framework, name: string, input: unknown): Framework {
 
 /** The framework with a building to import into. */
 function withBuilding(framework: Framework): Framework {
-  return recordsOf(framework, 'building').length > 0 ? framework : run(framework, 'buildings.add', { name: 'Building' });
+  return recordsOf(framework, 'building').length > 0
+    ? framework
+    : run(framework, 'buildings.add', { name: 'Building' });
 }
 
-async function importInto(framework: Framework, file: string, kind: string, unit: LengthUnit | undefined, layer: string | undefined): Promise<Framework> {
+async function importInto(
+  framework: Framework,
+  file: string,
+  kind: string,
+  unit: LengthUnit | undefined,
+  layer: string | undefined,
+): Promise<Framework> {
   const bytes = await readInput(file);
   const base = withBuilding(framework);
   const building = building0(base);
@@ -71,13 +79,15 @@ async function importInto(framework: Framework, file: string, kind: string, unit
     return run(base, 'levels.take', { building, rows: table.rows });
   }
   const sheet = take(await parseDxfApart(bytes));
-  if (kind === 'grid') return run(base, 'grids.add', { building, ...gridInput(take(recogniseGrid(sheet, { unit, layer }))) });
+  if (kind === 'grid')
+    return run(base, 'grids.add', { building, ...gridInput(take(recogniseGrid(sheet, { unit, layer }))) });
   const { columns } = take(recogniseColumns(base, building, sheet, { unit, layer }));
   return run(base, 'columns.take', { building, columns });
 }
 
 /** The building imported into: the first one where there are several. */
-const building0 = (framework: Framework): string => recordsOf(framework, 'building')[0]?.id ?? buildingReferred(framework, undefined);
+const building0 = (framework: Framework): string =>
+  recordsOf(framework, 'building')[0]?.id ?? buildingReferred(framework, undefined);
 
 function exitCode(framework: Framework): number {
   return solve(framework).findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
@@ -98,8 +108,10 @@ type Options = { [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] exten
 
 async function importCommand(file: string, options: Options): Promise<number> {
   const { kind, unit, layer, open, save } = options;
-  if (!['levels', 'grid', 'columns'].includes(kind ?? '')) throw new BadInput('Say what to import: --kind levels, grid or columns');
-  if (unit !== undefined && !LENGTH_UNITS.includes(unit as LengthUnit)) throw new BadInput(`--unit is one of ${LENGTH_UNITS.join(', ')}`);
+  if (!['levels', 'grid', 'columns'].includes(kind ?? ''))
+    throw new BadInput('Say what to import: --kind levels, grid or columns');
+  if (unit !== undefined && !LENGTH_UNITS.includes(unit as LengthUnit))
+    throw new BadInput(`--unit is one of ${LENGTH_UNITS.join(', ')}`);
   if (!save) throw new BadInput('Say where to save the framework: --save OUT.spine.json');
   const framework = await importInto(await openFramework(open), file, kind!, unit as LengthUnit | undefined, layer);
   await writeOutput(save, writeSpineFile(framework));
@@ -166,7 +178,8 @@ async function main(args: string[]): Promise<number> {
   const verbs = { import: importCommand, run: runCommand, report: reportCommand, export: exportCommand };
   if (!Object.hasOwn(verbs, verb)) throw new BadInput(`There is no "${verb}". See spine --help`);
   if (file === undefined) throw new BadInput(`Say which file to ${verb}. See spine --help`);
-  if (parsed.positionals.length > 2) throw new BadInput(`One file at a time: "${parsed.positionals[2]}" is one too many`);
+  if (parsed.positionals.length > 2)
+    throw new BadInput(`One file at a time: "${parsed.positionals[2]}" is one too many`);
   return verbs[verb as keyof typeof verbs](file, parsed.values);
 }
 
@@ -175,7 +188,10 @@ main(process.argv.slice(2)).then(
     process.exitCode = code;
   },
   (error: unknown) => {
-    const message = error instanceof BadInput ? error.message : `Something went wrong inside the program: ${(error as Error).message}`;
+    const message =
+      error instanceof BadInput
+        ? error.message
+        : `Something went wrong inside the program: ${(error as Error).message}`;
     process.stderr.write(`spine: ${message.replace(/\s*\n\s*/g, ' ')}\n`);
     process.exitCode = BAD;
   },

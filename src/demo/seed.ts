@@ -34,7 +34,13 @@ async function main(): Promise<void> {
   await database().insert(project).values({ id: projectId, name: 'Tidewater Yard' });
   await database().insert(membership).values({ projectId, userId: designer, role: 'designer' });
   for (const { command, input } of TIDEWATER_YARD) {
-    const outcome = await runCommand({ projectId, userId: designer, commandId: randomUUID(), command, input: input as Json });
+    const outcome = await runCommand({
+      projectId,
+      userId: designer,
+      commandId: randomUUID(),
+      command,
+      input: input as Json,
+    });
     if (outcome.kind !== 'done') throw new Error(`The demo's ${command} was not done: ${JSON.stringify(outcome)}`);
   }
   await setMember(projectId, ids.get('consultant')!, 'consultant', 'structure');

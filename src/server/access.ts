@@ -46,7 +46,8 @@ export async function requirePerson(headers: Headers): Promise<Person> {
 /** The person and role behind a request on a project. A project one is no member of looks as if it were not there. */
 export async function requireMember(headers: Headers, projectId: string): Promise<{ person: Person; role: Role }> {
   const person = await requirePerson(headers);
-  if (!/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(projectId)) throw new AccessRefused(404, 'There is no such project');
+  if (!/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(projectId))
+    throw new AccessRefused(404, 'There is no such project');
   const role = await roleIn(database(), projectId, person.id);
   if (!role) throw new AccessRefused(404, 'There is no such project, or you are not a member of it');
   return { person, role };

@@ -23,7 +23,10 @@ export async function handle(work: () => Promise<Response>): Promise<Response> {
     }
     if (error instanceof z.ZodError) return Response.json({ message: inputRefusal(error).message }, { status: 400 });
     log.error({ error: error instanceof Error ? error.stack : String(error) }, 'a request failed');
-    return Response.json({ message: 'Something went wrong on the server; nothing was changed. Try again' }, { status: 500 });
+    return Response.json(
+      { message: 'Something went wrong on the server; nothing was changed. Try again' },
+      { status: 500 },
+    );
   }
 }
 

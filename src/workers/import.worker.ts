@@ -10,8 +10,12 @@ import { readLevelsCsv } from '@/formats/csv/read-levels';
 const importWorker = {
   levels: (text: string, unit: LengthUnit | undefined) => readLevelsCsv(text, { unit }),
   grid: (sheet: Sheet, choice: { unit?: LengthUnit; layer?: string }) => recogniseGrid(sheet, choice),
-  columns: (records: Record<string, Rec>, building: string, sheet: Sheet, choice: { unit?: LengthUnit; layer?: string }) =>
-    recogniseColumns({ records: new Map(Object.entries(records)) }, building, sheet, choice),
+  columns: (
+    records: Record<string, Rec>,
+    building: string,
+    sheet: Sheet,
+    choice: { unit?: LengthUnit; layer?: string },
+  ) => recogniseColumns({ records: new Map(Object.entries(records)) }, building, sheet, choice),
 };
 
 export type ImportWorker = typeof importWorker;

@@ -67,7 +67,8 @@ const change = defineCommand({
     refusing(() => {
       const id = buildingReferred(edit.before, input.building);
       const reader = new LengthReader(edit.before);
-      const length = (value: typeof input.xMm, field: string) => (value === undefined ? undefined : reader.read(value, field).stored);
+      const length = (value: typeof input.xMm, field: string) =>
+        value === undefined ? undefined : reader.read(value, field).stored;
       edit.set('building', id, {
         name: input.name,
         zeroMm: length(input.zeroMm, 'zeroMm'),
@@ -76,7 +77,8 @@ const change = defineCommand({
         turnDeg: input.turnDeg,
       });
     }),
-  sentence: (before, input) => `Building ${recordOf(before, 'building', buildingReferred(before, input.building))?.name ?? ''} changed`,
+  sentence: (before, input) =>
+    `Building ${recordOf(before, 'building', buildingReferred(before, input.building))?.name ?? ''} changed`,
 });
 
 export const BUILDING_COMMANDS: Command[] = [start, add, change];

@@ -39,11 +39,22 @@ export function checkColumns(
         sharedArea(ring, shaft.ring) > TOUCH_MM2
       );
     });
-    return [...insideShafts(pieces, near.map(({ shaft }) => shaft), names), ...outsideSlabs(pieces, ring, plates, names)];
+    return [
+      ...insideShafts(
+        pieces,
+        near.map(({ shaft }) => shaft),
+        names,
+      ),
+      ...outsideSlabs(pieces, ring, plates, names),
+    ];
   });
 }
 
-function insideShafts(pieces: readonly ColumnPiece[], shafts: readonly SolvedShaft[], names: ReadonlyMap<Id, string>): Finding[] {
+function insideShafts(
+  pieces: readonly ColumnPiece[],
+  shafts: readonly SolvedShaft[],
+  names: ReadonlyMap<Id, string>,
+): Finding[] {
   return shafts.flatMap((shaft) =>
     pieces
       .filter((piece) => piece.topMm > shaft.bottomMm && piece.bottomMm < shaft.topMm)
@@ -69,7 +80,9 @@ function outsideSlabs(
   const area = ringArea(ring);
   const shares = new Map(plates.map((plate) => [plate, plate.ring ? Math.min(area, sharedArea(ring, plate.ring)) : 0]));
   return pieces.flatMap((piece) => {
-    const here = plates.filter((plate) => plate.record.building === piece.building && plate.serves.has(piece.level) && plate.ring);
+    const here = plates.filter(
+      (plate) => plate.record.building === piece.building && plate.serves.has(piece.level) && plate.ring,
+    );
     if (here.length === 0) return [];
     const missing = area - here.reduce((sum, plate) => sum + shares.get(plate)!, 0);
     if (missing <= TOUCH_MM2) return [];

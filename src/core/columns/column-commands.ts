@@ -41,7 +41,9 @@ export interface CrossingChoice {
 
 /** All crossings of the chosen lines; one where a column stands already is refused. Used for the live count too. */
 export function chooseCrossings(framework: Framework, lines: readonly Id[]): CrossingChoice {
-  const occupied = new Set(recordsOf(framework, 'columnStack').map(({ place }) => [...(place.lines ?? [])].sort().join()));
+  const occupied = new Set(
+    recordsOf(framework, 'columnStack').map(({ place }) => [...(place.lines ?? [])].sort().join()),
+  );
   const chosen = lines.flatMap((id) => lineById(framework, id)?.[1] ?? []);
   const choice: CrossingChoice = { taken: [], refused: [] };
   for (const a of chosen.filter(({ direction }) => direction === 'a')) {
@@ -49,7 +51,10 @@ export function chooseCrossings(framework: Framework, lines: readonly Id[]): Cro
       const crossing = crossingOf(framework, [a.id, b.id]);
       if (!crossing) continue;
       if (occupied.has([a.id, b.id].sort().join())) {
-        choice.refused.push({ label: crossing.label ?? 'a crossing without a label', reason: 'a column stands there already' });
+        choice.refused.push({
+          label: crossing.label ?? 'a crossing without a label',
+          reason: 'a column stands there already',
+        });
       } else choice.taken.push(crossing);
     }
   }
@@ -68,10 +73,18 @@ const placeAtCrossings = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const building = buildingReferred(edit.before, input.building);
-      const lines = input.lines === 'all' ? labelledLines(edit.before, building) : input.lines.map((ref) => lineReferred(edit.before, ref, building)[1].id);
+      const lines =
+        input.lines === 'all'
+          ? labelledLines(edit.before, building)
+          : input.lines.map((ref) => lineReferred(edit.before, ref, building)[1].id);
       const { taken, refused } = chooseCrossings(edit.before, lines);
       if (taken.length === 0) {
-        refuseNow(refused.length > 0 ? 'A column stands at every one of these crossings already' : 'These lines have no crossing. Choose lines of both directions', ['lines']);
+        refuseNow(
+          refused.length > 0
+            ? 'A column stands at every one of these crossings already'
+            : 'These lines have no crossing. Choose lines of both directions',
+          ['lines'],
+        );
       }
       const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['SSL', 'soffit']);
       const section = readSection(edit.before, input.section);
@@ -142,7 +155,14 @@ const takeFromDrawing = defineCommand({
   input: z.strictObject({
     building: refSchema.optional(),
     columns: z
-      .array(z.strictObject({ xMm: z.number(), yMm: z.number(), turnDeg: angleSchema.default(0), section: sectionInputSchema }))
+      .array(
+        z.strictObject({
+          xMm: z.number(),
+          yMm: z.number(),
+          turnDeg: angleSchema.default(0),
+          section: sectionInputSchema,
+        }),
+      )
       .min(1, 'The drawing holds no column')
       .max(5000),
     startsAt: endInputSchema.optional(),
@@ -166,7 +186,9 @@ const takeFromDrawing = defineCommand({
           kind: 'columnStack',
           building,
           name,
-          place: near ? { lines: near.lines, xMm: near.shift.x, yMm: near.shift.y } : { lines: null, xMm: column.xMm, yMm: column.yMm },
+          place: near
+            ? { lines: near.lines, xMm: near.shift.x, yMm: near.shift.y }
+            : { lines: null, xMm: column.xMm, yMm: column.yMm },
           turnDeg: column.turnDeg - (near?.turnDeg ?? 0),
           section: readSection(edit.before, column.section),
           material: input.material,
@@ -199,7 +221,8 @@ const change = defineCommand({
         turnDeg: input.turnDeg,
         section: input.section && readSection(edit.before, input.section),
         place: input.place === undefined ? undefined : readPlace(edit.before, stack.building, input.place),
-        startsAt: input.startsAt && readEnd(edit.before, stack.building, input.startsAt, stack.startsAt.face, 'Starts at'),
+        startsAt:
+          input.startsAt && readEnd(edit.before, stack.building, input.startsAt, stack.startsAt.face, 'Starts at'),
         stopsAt: input.stopsAt && readEnd(edit.before, stack.building, input.stopsAt, stack.stopsAt.face, 'Stops at'),
       });
     }),

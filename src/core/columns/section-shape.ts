@@ -6,7 +6,8 @@ import type { Framework } from '../model/framework';
 import type { Section } from './column';
 
 /** A section with its sizes in millimetres. */
-export type SectionMm = { shape: 'rectangle'; widthMm: number; depthMm: number } | { shape: 'circle'; diameterMm: number };
+export type SectionMm =
+  { shape: 'rectangle'; widthMm: number; depthMm: number } | { shape: 'circle'; diameterMm: number };
 
 export function sectionMm(framework: Framework, section: Section): SectionMm {
   if (section.shape === 'circle') return { shape: 'circle', diameterMm: mmOf(framework, section.diameterMm) };
@@ -15,11 +16,15 @@ export function sectionMm(framework: Framework, section: Section): SectionMm {
 
 /** Area of a section, mm². */
 export const sectionArea = (section: SectionMm): number =>
-  section.shape === 'circle' ? (Math.PI * section.diameterMm * section.diameterMm) / 4 : section.widthMm * section.depthMm;
+  section.shape === 'circle'
+    ? (Math.PI * section.diameterMm * section.diameterMm) / 4
+    : section.widthMm * section.depthMm;
 
 /** How a section is written: `500 × 500`, `⌀550`. */
 export const sectionWords = (section: SectionMm, write: (mm: number) => string = String): string =>
-  section.shape === 'circle' ? `⌀${write(section.diameterMm)}` : `${write(section.widthMm)} × ${write(section.depthMm)}`;
+  section.shape === 'circle'
+    ? `⌀${write(section.diameterMm)}`
+    : `${write(section.widthMm)} × ${write(section.depthMm)}`;
 
 const CIRCLE_SIDES = 32;
 
@@ -33,6 +38,11 @@ export function sectionRing(section: SectionMm, at: Point, turnDeg: number): Rin
     });
   }
   const [w, d] = [section.widthMm / 2, section.depthMm / 2];
-  const corners = [{ x: -w, y: -d }, { x: w, y: -d }, { x: w, y: d }, { x: -w, y: d }];
+  const corners = [
+    { x: -w, y: -d },
+    { x: w, y: -d },
+    { x: w, y: d },
+    { x: -w, y: d },
+  ];
   return corners.map((corner) => quantised(plus(at, turned(corner, turnDeg))));
 }

@@ -7,7 +7,10 @@ import { refSchema } from '../model/refer';
 import { unitSpelled } from '../units/length-units';
 import type { Dimension } from './dimension';
 
-const nameSchema = z.string().regex(/^[\p{L}_][\p{L}\d_]*$/u, 'A name has letters, digits and _ and starts with a letter').max(40);
+const nameSchema = z
+  .string()
+  .regex(/^[\p{L}_][\p{L}\d_]*$/u, 'A name has letters, digits and _ and starts with a letter')
+  .max(40);
 
 function dimensionIn(framework: Framework, ref: string): Dimension {
   const found = recordsOf(framework, 'dimension').find(({ id, name }) => id === ref || name === ref);

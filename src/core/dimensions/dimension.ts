@@ -7,7 +7,10 @@ import { dimensionsUsed, type Length } from '../units/parse-length';
 export const dimensionSchema = z.object({
   kind: z.literal('dimension'),
   id: idSchema,
-  name: z.string().regex(/^[\p{L}_][\p{L}\d_]*$/u, 'A name has letters, digits and _ and starts with a letter').max(40),
+  name: z
+    .string()
+    .regex(/^[\p{L}_][\p{L}\d_]*$/u, 'A name has letters, digits and _ and starts with a letter')
+    .max(40),
   value: lengthSchema,
   note: textSchema(200).nullable(),
 });

@@ -42,9 +42,12 @@ const drawFloors = (solved: Solved, view: PlanView): Primitive[] =>
   solved.floors
     .filter(({ level }) => level === view.level)
     .flatMap((piece) =>
-      solved.profiles[piece.profile]!.regions.map(
-        ({ outer, holes }): Primitive => ({ type: 'area', style: 'floor', id: piece.plate, rings: [outer, ...holes] }),
-      ),
+      solved.profiles[piece.profile]!.regions.map(({ outer, holes }): Primitive => ({
+        type: 'area',
+        style: 'floor',
+        id: piece.plate,
+        rings: [outer, ...holes],
+      })),
     );
 
 function drawColumns(solved: Solved, view: PlanView, cutMm: number): Primitive[] {
@@ -53,7 +56,12 @@ function drawColumns(solved: Solved, view: PlanView, cutMm: number): Primitive[]
     .map((piece): Primitive =>
       piece.section.shape === 'circle'
         ? { type: 'circle', style: 'columnCut', id: piece.stack, at: piece.at, radiusMm: piece.section.diameterMm / 2 }
-        : { type: 'area', style: 'columnCut', id: piece.stack, rings: [sectionRing(piece.section, piece.at, piece.turnDeg)] },
+        : {
+            type: 'area',
+            style: 'columnCut',
+            id: piece.stack,
+            rings: [sectionRing(piece.section, piece.at, piece.turnDeg)],
+          },
     );
 }
 
@@ -61,15 +69,32 @@ function drawColumns(solved: Solved, view: PlanView, cutMm: number): Primitive[]
 function drawShaft(shaft: SolvedShaft, view: PlanView): Primitive[] {
   const isOpen = shaft.cuts.some(({ level }) => level === view.level);
   const { ring } = shaft;
-  const outline: Primitive = { type: 'area', style: isOpen ? 'shaftOpen' : 'shaftClosed', id: shaft.shaft, rings: [ring] };
-  const diagonals = isOpen && ring.length === 4 ? [[ring[0]!, ring[2]!], [ring[1]!, ring[3]!]] : [];
+  const outline: Primitive = {
+    type: 'area',
+    style: isOpen ? 'shaftOpen' : 'shaftClosed',
+    id: shaft.shaft,
+    rings: [ring],
+  };
+  const diagonals =
+    isOpen && ring.length === 4
+      ? [
+          [ring[0]!, ring[2]!],
+          [ring[1]!, ring[3]!],
+        ]
+      : [];
   const box = bounds(ring);
   const moment = ringMoment(ring);
   const area = ringArea(ring);
   const heightMm = Math.min(2.4 * view.scale, (box.maxX - box.minX) / 3, (box.maxY - box.minY) / 1.6);
   return [
     outline,
-    ...diagonals.map((points): Primitive => ({ type: 'path', style: 'shaftCross', id: shaft.shaft, points, closed: false })),
+    ...diagonals.map((points): Primitive => ({
+      type: 'path',
+      style: 'shaftCross',
+      id: shaft.shaft,
+      points,
+      closed: false,
+    })),
     {
       type: 'text',
       style: 'shaftText',
@@ -88,8 +113,16 @@ function drawGrids(solved: Solved, view: PlanView): Primitive[] {
     if (line.building === view.building) systems.set(line.system, [...(systems.get(line.system) ?? []), line]);
   }
   return [...systems.values()].flatMap((lines) => [
-    ...drawDirection(lines.filter(({ direction }) => direction === 'a'), 1, view),
-    ...drawDirection(lines.filter(({ direction }) => direction === 'b'), 0, view),
+    ...drawDirection(
+      lines.filter(({ direction }) => direction === 'a'),
+      1,
+      view,
+    ),
+    ...drawDirection(
+      lines.filter(({ direction }) => direction === 'b'),
+      0,
+      view,
+    ),
   ]);
 }
 
@@ -108,7 +141,10 @@ function drawDirection(lines: readonly SolvedLine[], bubbleEnd: 0 | 1, view: Pla
   const bubbleOut = lines.length > 1 ? inner * 2 + mm(BUBBLE_RADIUS * 2) : mm(BUBBLE_RADIUS * 2);
   const base = end(lines[0]!);
   const along = (point: Point) => (point.x - base.x) * across.x + (point.y - base.y) * across.y;
-  const spread = spreadApart(main.map((line) => along(end(line))), mm(BUBBLE_RADIUS * 2.15));
+  const spread = spreadApart(
+    main.map((line) => along(end(line))),
+    mm(BUBBLE_RADIUS * 2.15),
+  );
   const primitives: Primitive[] = [];
   for (const line of lines) {
     const style = line.minor ? 'gridLineMinor' : 'gridLine';
@@ -125,7 +161,15 @@ function drawDirection(lines: readonly SolvedLine[], bubbleEnd: 0 | 1, view: Pla
     primitives.push(
       { type: 'path', style, id: line.id, points: [far, knee, neck], closed: false },
       { type: 'circle', style: 'bubble', id: line.id, at: centre, radiusMm: mm(BUBBLE_RADIUS) },
-      { type: 'text', style: 'bubbleText', id: line.id, at: centre, text: line.label!, heightMm: mm(BUBBLE_TEXT * Math.min(1, 3.2 / Math.max(2, line.label!.length))), turnDeg: 0 },
+      {
+        type: 'text',
+        style: 'bubbleText',
+        id: line.id,
+        at: centre,
+        text: line.label!,
+        heightMm: mm(BUBBLE_TEXT * Math.min(1, 3.2 / Math.max(2, line.label!.length))),
+        turnDeg: 0,
+      },
     );
   }
   if (lines.length > 1) primitives.push(...drawString(lines, end, out, inner, view));
@@ -145,10 +189,18 @@ function drawString(
   return rows.flatMap((row, i) => {
     const shift = times(out, (i === 0 ? 0.35 : 1.25) * offMm);
     const points = row.map((line) => plus(end(line), shift));
-    const primitives: Primitive[] = [{ type: 'path', style: 'dimension', id: null, points: [points[0]!, points.at(-1)!], closed: false }];
+    const primitives: Primitive[] = [
+      { type: 'path', style: 'dimension', id: null, points: [points[0]!, points.at(-1)!], closed: false },
+    ];
     points.forEach((point, j) => {
       const tick = times(plus(out, { x: -out.y, y: out.x }), mm(TICK));
-      primitives.push({ type: 'path', style: 'dimensionTick', id: null, points: [minus(point, tick), plus(point, tick)], closed: false });
+      primitives.push({
+        type: 'path',
+        style: 'dimensionTick',
+        id: null,
+        points: [minus(point, tick), plus(point, tick)],
+        closed: false,
+      });
       const next = points[j + 1];
       if (!next) return;
       const bay = minus(next, point);

@@ -24,10 +24,14 @@ function shifted(framework: Framework, place: Place, by: Point): Place {
 
 function moveElement(edit: Edit, record: Rec, by: Point): void {
   const framework = edit.before;
-  if (record.kind === 'columnStack') edit.set('columnStack', record.id, { place: shifted(framework, record.place, by) });
+  if (record.kind === 'columnStack')
+    edit.set('columnStack', record.id, { place: shifted(framework, record.place, by) });
   else if (record.kind === 'shaft' || record.kind === 'floorPlate') {
-    if (record.outline.type === 'gridOffset') refuseNow(`${called(record)} follows its grid lines. Move those, or draw its outline`);
-    edit.set(record.kind, record.id, { outline: { ...record.outline, place: shifted(framework, record.outline.place, by) } });
+    if (record.outline.type === 'gridOffset')
+      refuseNow(`${called(record)} follows its grid lines. Move those, or draw its outline`);
+    edit.set(record.kind, record.id, {
+      outline: { ...record.outline, place: shifted(framework, record.outline.place, by) },
+    });
   } else if (record.kind === 'gridSystem') {
     edit.set('gridSystem', record.id, { xMm: lengthPlus(record.xMm, by.x), yMm: lengthPlus(record.yMm, by.y) });
   } else refuseNow(`A ${called(record)} is not moved in plan`);
@@ -59,8 +63,10 @@ const remove = defineCommand({
     refusing(() => {
       for (const id of input.ids) {
         const record = elementIn(edit.before, id);
-        if (record.kind === 'level') refuseNow(`Remove ${called(record)} in the height strip, where you say what follows`);
-        if (record.kind === 'gridLine' || record.kind === 'gridSystem') refuseNow(`Remove ${called(record)} with the grid tools`);
+        if (record.kind === 'level')
+          refuseNow(`Remove ${called(record)} in the height strip, where you say what follows`);
+        if (record.kind === 'gridLine' || record.kind === 'gridSystem')
+          refuseNow(`Remove ${called(record)} with the grid tools`);
         if (record.kind === 'project') refuseNow('The project itself is not deleted here');
         edit.remove(id);
       }

@@ -52,7 +52,10 @@ const add = defineCommand({
         building,
         name: input.name ?? `Floor ${recordsOf(edit.before, 'floorPlate').length + 1}`,
         outline: readOutline(edit.before, building, input.outline),
-        thicknessMm: new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', { atLeastMm: 20, atMostMm: 10000 }).stored,
+        thicknessMm: new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', {
+          atLeastMm: 20,
+          atMostMm: 10000,
+        }).stored,
         material: input.material,
         levels: readLevels(edit.before, building, input.levels),
       });
@@ -80,7 +83,8 @@ const change = defineCommand({
         thicknessMm:
           input.thicknessMm === undefined
             ? undefined
-            : new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', { atLeastMm: 20, atMostMm: 10000 }).stored,
+            : new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', { atLeastMm: 20, atMostMm: 10000 })
+                .stored,
         material: input.material,
         levels: input.levels && readLevels(edit.before, plate.building, input.levels),
       });
@@ -88,7 +92,8 @@ const change = defineCommand({
   sentence: (before, input, after) => {
     const was = thingReferred(before, 'floorPlate', input.floor);
     const is = thingReferred(after, 'floorPlate', was.id);
-    const thickness = input.thicknessMm === undefined ? '' : `, now ${formatLength(mmOf(after, is.thicknessMm))} thick`;
+    const thickness =
+      input.thicknessMm === undefined ? '' : `, now ${formatLength(mmOf(after, is.thicknessMm))} mm thick`;
     return `Floor plate ${was.name} changed${thickness}`;
   },
 });

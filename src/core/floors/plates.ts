@@ -50,6 +50,9 @@ export function platesUnder(plates: readonly Plate[], ring: Ring): Plate[] {
 
 /** Underside of the thickest of some plates at a level; SSL where none serves it. */
 export function soffitMm(level: ResolvedLevel, plates: readonly Plate[]): number {
-  const thickness = plates.reduce((most, plate) => (plate.serves.has(level.id) ? Math.max(most, plate.thicknessMm) : most), 0);
+  const thickness = plates.reduce(
+    (most, plate) => (plate.serves.has(level.id) ? Math.max(most, plate.thicknessMm) : most),
+    0,
+  );
   return quantiseMm(level.sslMm - thickness);
 }

@@ -43,7 +43,11 @@ export function solveFloor(
       const holes = new Map(cutters.map((shaft) => [holeTexts.get(shaft.shaft)!, shaft.ring]));
       const texts = [...holes.keys()].sort();
       const key = `${outlineText}|${texts.join('|')}`;
-      const profile = store.get(key, ring, texts.map((text) => holes.get(text)!));
+      const profile = store.get(
+        key,
+        ring,
+        texts.map((text) => holes.get(text)!),
+      );
       return {
         plate: record.id,
         building: record.building,

@@ -40,7 +40,8 @@ export function intersection(a: Ring, b: Ring): Profile {
 function run(kind: ClipType, subject: Path64[], clip: Path64[]): PolyTree64 {
   calls += 1;
   const tree = new PolyTree64();
-  if (subject.length > 0) Clipper.booleanOpWithPolyTree(kind, subject, clip.length > 0 ? clip : null, tree, FillRule.NonZero);
+  if (subject.length > 0)
+    Clipper.booleanOpWithPolyTree(kind, subject, clip.length > 0 ? clip : null, tree, FillRule.NonZero);
   return tree;
 }
 
@@ -54,8 +55,11 @@ const originOf = (ring: Ring): Point => {
  * makes the library run until memory is gone.
  */
 function toPath(ring: Ring, shift: Point): Path64 {
-  const path = ring.map(({ x, y }) => ({ x: Math.round(x * MICROMETRES) - shift.x, y: Math.round(y * MICROMETRES) - shift.y }));
-  for (let i = 0; i < path.length && path.length > 2; ) {
+  const path = ring.map(({ x, y }) => ({
+    x: Math.round(x * MICROMETRES) - shift.x,
+    y: Math.round(y * MICROMETRES) - shift.y,
+  }));
+  for (let i = 0; i < path.length && path.length > 2;) {
     const previous = path[(i + path.length - 1) % path.length]!;
     const here = path[i]!;
     const next = path[(i + 1) % path.length]!;

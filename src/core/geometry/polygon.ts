@@ -42,7 +42,8 @@ export function contains(ring: Ring, point: Point): boolean {
     const a = ring[i]!;
     const b = ring[(i + 1) % ring.length]!;
     if (distanceToSegment(point, a, b) <= 1e-6) return true;
-    if (a.y > point.y !== b.y > point.y && point.x < a.x + ((point.y - a.y) / (b.y - a.y)) * (b.x - a.x)) inside = !inside;
+    if (a.y > point.y !== b.y > point.y && point.x < a.x + ((point.y - a.y) / (b.y - a.y)) * (b.x - a.x))
+      inside = !inside;
   }
   return inside;
 }
@@ -67,7 +68,9 @@ const edges = (ring: Ring): [Point, Point][] => ring.map((point, i) => [point, r
 /** True if two rings share some area or touch. */
 export function ringsMeet(a: Ring, b: Ring): boolean {
   if (contains(a, b[0]!) || contains(b, a[0]!)) return true;
-  return edges(a).some(([p, q]) => edges(b).some(([r, s]) => strictlyCross(p, q, r, s) || distanceToSegment(r, p, q) <= 1e-6));
+  return edges(a).some(([p, q]) =>
+    edges(b).some(([r, s]) => strictlyCross(p, q, r, s) || distanceToSegment(r, p, q) <= 1e-6),
+  );
 }
 
 /** Least distance between two rings in plan; 0 if they meet. */
@@ -75,7 +78,8 @@ export function ringGap(a: Ring, b: Ring): number {
   if (ringsMeet(a, b)) return 0;
   let least = Infinity;
   const toEdges = (points: Ring, ring: Ring) => {
-    for (const point of points) for (const [p, q] of edges(ring)) least = Math.min(least, distanceToSegment(point, p, q));
+    for (const point of points)
+      for (const [p, q] of edges(ring)) least = Math.min(least, distanceToSegment(point, p, q));
   };
   toEdges(a, b);
   toEdges(b, a);

@@ -9,6 +9,10 @@ export interface Triangles {
 
 /** Triangulates a region with its holes. */
 export function triangulate({ outer, holes }: Region): Triangles {
-  const { vertices, holes: starts, dimensions } = flatten([outer, ...holes].map((ring) => ring.map(({ x, y }) => [x, y])));
+  const {
+    vertices,
+    holes: starts,
+    dimensions,
+  } = flatten([outer, ...holes].map((ring) => ring.map(({ x, y }) => [x, y])));
   return { corners: vertices as number[], triangles: earcut(vertices, starts, dimensions) };
 }

@@ -51,7 +51,13 @@ const neighbours = (grid: ResolvedGrid, line: ResolvedLine): { before?: Resolved
   return { before: run[at - 1], after: run[at + 1] };
 };
 
-function addLines(edit: Edit, system: Id, direction: Direction, bays: readonly number[], labels: readonly GridLine['label'][]): void {
+function addLines(
+  edit: Edit,
+  system: Id,
+  direction: Direction,
+  bays: readonly number[],
+  labels: readonly GridLine['label'][],
+): void {
   let from: Id | null = null;
   [0, ...bays].forEach((bayMm, i) => {
     const line: GridLine = edit.add<'gridLine'>({
@@ -192,7 +198,7 @@ const setBay = defineCommand({
     }),
   sentence: (before, input, after) => {
     const [, line] = lineIn(before, input.line);
-    return `Grid line ${lineNames(before, input.line)[0]} now ${formatLength(lineById(after, line.id)?.[1].bayMm ?? 0)} from the line before`;
+    return `Grid line ${lineNames(before, input.line)[0]} now ${formatLength(lineById(after, line.id)?.[1].bayMm ?? 0)} mm from the line before`;
   },
 });
 
@@ -253,7 +259,13 @@ const addLine = defineCommand({
       const grid = gridIn(edit.before, input.system);
       const run = grid[input.direction];
       const { stored, mm } = new LengthReader(edit.before).read(input.bayMm, 'bayMm', { moreThanMm: 0, atMostMm: 1e6 });
-      const common = { kind: 'gridLine', system: grid.id, direction: input.direction, label: { mode: 'auto' }, minor: false } as const;
+      const common = {
+        kind: 'gridLine',
+        system: grid.id,
+        direction: input.direction,
+        label: { mode: 'auto' },
+        minor: false,
+      } as const;
       if (input.end === 'last' || run.length === 0) {
         edit.add<'gridLine'>({ ...common, from: run.at(-1)?.id ?? null, bayMm: run.length === 0 ? 0 : stored });
         return;
@@ -327,7 +339,9 @@ const relabel = defineCommand({
 
 /** Takes a line out; its two bays become one. Columns on it keep their place in plan. */
 function removeLine(edit: Edit, line: ResolvedLine): void {
-  const dependant = [...edit.all()].find((record): record is GridLine => record.kind === 'gridLine' && record.from === line.id);
+  const dependant = [...edit.all()].find(
+    (record): record is GridLine => record.kind === 'gridLine' && record.from === line.id,
+  );
   const own = recordOf(edit.framework, 'gridLine', line.id)!;
   if (dependant) {
     const isFirst = own.from === null;
@@ -398,4 +412,15 @@ const removeGrid = defineCommand({
   },
 });
 
-export const GRID_COMMANDS: Command[] = [add, change, setBays, setBay, moveLine, addLine, splitBay, relabel, remove, removeGrid];
+export const GRID_COMMANDS: Command[] = [
+  add,
+  change,
+  setBays,
+  setBay,
+  moveLine,
+  addLine,
+  splitBay,
+  relabel,
+  remove,
+  removeGrid,
+];

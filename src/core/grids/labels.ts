@@ -13,7 +13,8 @@ function lettersOf(index: number): string {
   return text;
 }
 
-const holdsSkipped = (text: string, skip: string): boolean => [...skip.toUpperCase()].some((sign) => text.includes(sign));
+const holdsSkipped = (text: string, skip: string): boolean =>
+  [...skip.toUpperCase()].some((sign) => text.includes(sign));
 
 /** The label after (or before) a number or run of letters, without those that hold a skipped character. */
 export function labelAfter(label: string, rule: Pick<LabelRule, 'skip' | 'descending'>): string {
@@ -23,7 +24,9 @@ export function labelAfter(label: string, rule: Pick<LabelRule, 'skip' | 'descen
   for (let tries = 0; tries < 20_000; tries += 1) {
     index += step;
     if (index < (isNumber ? 0 : 1)) return label;
-    const next = isNumber ? String(index).padStart(label.length > 1 && label.startsWith('0') ? label.length : 0, '0') : lettersOf(index);
+    const next = isNumber
+      ? String(index).padStart(label.length > 1 && label.startsWith('0') ? label.length : 0, '0')
+      : lettersOf(index);
     if (!holdsSkipped(next, rule.skip)) return next;
   }
   return label;

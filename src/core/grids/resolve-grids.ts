@@ -41,7 +41,9 @@ export function gridsOf(framework: Framework): ResolvedGrid[] {
   let grids = cache.get(framework);
   if (!grids) {
     const bySystem = groupBySystem(recordsOf(framework, 'gridLine'));
-    grids = recordsOf(framework, 'gridSystem').map((system) => resolveGrid(framework, system, bySystem.get(system.id) ?? []));
+    grids = recordsOf(framework, 'gridSystem').map((system) =>
+      resolveGrid(framework, system, bySystem.get(system.id) ?? []),
+    );
     cache.set(framework, grids);
   }
   return grids;
@@ -62,7 +64,9 @@ const linesById = new WeakMap<Framework, Map<Id, [ResolvedGrid, ResolvedLine]>>(
 export function lineById(framework: Framework, id: Id): [ResolvedGrid, ResolvedLine] | undefined {
   let index = linesById.get(framework);
   if (!index) {
-    index = new Map(gridsOf(framework).flatMap((grid) => [...grid.a, ...grid.b].map((line) => [line.id, [grid, line]] as const)));
+    index = new Map(
+      gridsOf(framework).flatMap((grid) => [...grid.a, ...grid.b].map((line) => [line.id, [grid, line]] as const)),
+    );
     linesById.set(framework, index);
   }
   return index.get(id);
@@ -103,7 +107,8 @@ function resolveGrid(framework: Framework, record: GridSystem, lines: readonly G
     const [low, high] = reach(direction === 'a' ? 'b' : 'a');
     return chains[direction].map(({ line, label, bayMm, offsetMm }) => {
       const at = offsetMm * record.waysOf[direction];
-      const ends: [Point, Point] = direction === 'a' ? [place(at, low), place(at, high)] : [place(low, at), place(high, at)];
+      const ends: [Point, Point] =
+        direction === 'a' ? [place(at, low), place(at, high)] : [place(low, at), place(high, at)];
       return { id: line.id, record: line, direction, label, offsetMm, bayMm, ends };
     });
   };
@@ -140,6 +145,11 @@ export function gridRectangle(grid: ResolvedGrid, a: [number, number], b: [numbe
   const ys = b.map((offset) => offset * waysOf.b);
   const [x0, x1] = [Math.min(...xs) - offsetMm, Math.max(...xs) + offsetMm];
   const [y0, y1] = [Math.min(...ys) - offsetMm, Math.max(...ys) + offsetMm];
-  const corners = [[x0, y0], [x1, y0], [x1, y1], [x0, y1]] as const;
+  const corners = [
+    [x0, y0],
+    [x1, y0],
+    [x1, y1],
+    [x0, y1],
+  ] as const;
   return corners.map(([x, y]) => quantised(plus(grid.origin, turned({ x, y }, grid.turnDeg))));
 }

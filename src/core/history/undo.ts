@@ -12,31 +12,41 @@ export type LaterAuthor = (recordId: string, path: string | null) => string | un
  * The changes that undo earlier ones in today's framework. Each field must still hold what the change wrote;
  * fields other people changed since are theirs and stay. If one stands in the way the undo is refused whole.
  */
-export function planUndo(framework: Framework, changes: Changes, laterAuthor: LaterAuthor = () => undefined): Result<Changes> {
+export function planUndo(
+  framework: Framework,
+  changes: Changes,
+  laterAuthor: LaterAuthor = () => undefined,
+): Result<Changes> {
   const by = (id: string, path: string | null) => {
     const author = laterAuthor(id, path);
     return author ? ` by ${author}` : '';
   };
   for (const record of changes.added) {
     const now = framework.records.get(record.id);
-    if (!now) return refuse(`${called(record)} has since been removed${by(record.id, null)}, so adding it cannot be undone`);
+    if (!now)
+      return refuse(`${called(record)} has since been removed${by(record.id, null)}, so adding it cannot be undone`);
     if (!sameJson(now, record)) {
       return refuse(`${called(now)} has since been changed${by(record.id, null)}, so adding it cannot be undone`);
     }
   }
   for (const record of changes.removed) {
-    if (framework.records.has(record.id)) return refuse(`${called(record)} is there already, so removing it cannot be undone`);
+    if (framework.records.has(record.id))
+      return refuse(`${called(record)} is there already, so removing it cannot be undone`);
   }
   for (const { id, fields } of changes.patched) {
     const now = framework.records.get(id);
     if (!now) return refuse(`What was changed has since been removed${by(id, null)}, so the change cannot be undone`);
     for (const [path, [, to]] of Object.entries(fields)) {
       if (!sameJson(fieldAt(now, path) ?? null, to)) {
-        return refuse(`${called(now)} has since been changed in the same place${by(id, path)}, so this cannot be undone`);
+        return refuse(
+          `${called(now)} has since been changed in the same place${by(id, path)}, so this cannot be undone`,
+        );
       }
     }
   }
   const inverse = invert(changes);
   const fault = faultAfter(apply(framework, inverse), inverse);
-  return fault ? { ok: false, refusal: { ...fault, message: `This cannot be undone: ${fault.message}` } } : done(inverse);
+  return fault
+    ? { ok: false, refusal: { ...fault, message: `This cannot be undone: ${fault.message}` } }
+    : done(inverse);
 }

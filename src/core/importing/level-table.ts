@@ -32,32 +32,47 @@ const KINDS: [RegExp, LevelKind][] = [
 ];
 
 /** Reads the meaning of each heading and each row. Anything unclear refuses the table, naming row and column. */
-export function readLevelTable(cells: readonly (readonly string[])[], choice: { unit?: LengthUnit } = {}): Result<LevelTable> {
+export function readLevelTable(
+  cells: readonly (readonly string[])[],
+  choice: { unit?: LengthUnit } = {},
+): Result<LevelTable> {
   const headingRow = cells.findIndex((row) => row.filter((cell) => cell.trim() !== '').length >= 2);
   const headings = cells[headingRow];
   if (!headings) return refuse('The table is empty. It needs a row of headings and a row per level');
   const meanings = meaningsOf(headings);
   const at = (meaning: Meaning) => meanings.indexOf(meaning);
   if (at('name') < 0) return refuse(`No column with the levels' names was found among: ${headings.join(', ')}`);
-  if (at('ffl') < 0 && at('ssl') < 0) return refuse(`No column with elevations was found among: ${headings.join(', ')}`);
+  if (at('ffl') < 0 && at('ssl') < 0)
+    return refuse(`No column with elevations was found among: ${headings.join(', ')}`);
   const body = cells
     .map((row, i) => ({ row, line: i + 1 }))
     .slice(headingRow + 1)
     .filter(({ row }) => row.some((cell) => cell.trim() !== ''));
   if (body.length === 0) return refuse('The table has headings but no level');
-  const decimal = usesDecimalComma(body.map(({ row }) => row[at('ffl') >= 0 ? at('ffl') : at('ssl')] ?? '')) ? ',' : '.';
+  const decimal = usesDecimalComma(body.map(({ row }) => row[at('ffl') >= 0 ? at('ffl') : at('ssl')] ?? ''))
+    ? ','
+    : '.';
   const notes: string[] = decimal === ',' ? ['The comma is read as the decimal sign'] : [];
   const units = headings.map((heading, i) => {
     const meaning = meanings[i];
     if (meaning !== 'ffl' && meaning !== 'ssl' && meaning !== 'buildUp') return null;
     const said = unitIn(heading);
     if (said) return said;
-    const guessed = choice.unit ?? guessUnit(body.map(({ row }) => row[i] ?? ''), decimal);
+    const guessed =
+      choice.unit ??
+      guessUnit(
+        body.map(({ row }) => row[i] ?? ''),
+        decimal,
+      );
     notes.push(`${heading.trim()} has no unit: read as ${guessed}`);
     return guessed;
   });
   const table: LevelTable = {
-    columns: headings.map((heading, i) => ({ heading: heading.trim(), meaning: meanings[i] ?? null, unit: units[i] ?? null })),
+    columns: headings.map((heading, i) => ({
+      heading: heading.trim(),
+      meaning: meanings[i] ?? null,
+      unit: units[i] ?? null,
+    })),
     rows: [],
     notes,
   };
@@ -66,9 +81,11 @@ export function readLevelTable(cells: readonly (readonly string[])[], choice: { 
     const cell = (meaning: Meaning) => (row[at(meaning)] ?? '').trim();
     const name = cell('name');
     if (name === '') return refuse(`Row ${line}: the level has no name`);
-    if (name.length > 16) return refuse(`Row ${line}: "${name.slice(0, 20)}…" is too long for a level's name; at most 16 characters`);
+    if (name.length > 16)
+      return refuse(`Row ${line}: "${name.slice(0, 20)}…" is too long for a level's name; at most 16 characters`);
     const before = seen.get(name);
-    if (before !== undefined) return refuse(`Rows ${before} and ${line} both name level ${name}. Each level needs its own name`);
+    if (before !== undefined)
+      return refuse(`Rows ${before} and ${line} both name level ${name}. Each level needs its own name`);
     seen.set(name, line);
     const length = (meaning: Meaning): Result<number | null> => {
       const text = cell(meaning);
@@ -76,7 +93,9 @@ export function readLevelTable(cells: readonly (readonly string[])[], choice: { 
       const parsed = parseLength(text.replace(/^([+±])\s*/, ''), { unit: units[at(meaning)]!, decimal });
       return parsed.ok
         ? done(parsed.value.mm)
-        : refuse(`Row ${line}, ${headings[at(meaning)]!.trim()}: "${text.slice(0, 40)}" is not a length. ${parsed.refusal.message}`);
+        : refuse(
+            `Row ${line}, ${headings[at(meaning)]!.trim()}: "${text.slice(0, 40)}" is not a length. ${parsed.refusal.message}`,
+          );
     };
     const [ffl, ssl, buildUp] = [length('ffl'), length('ssl'), length('buildUp')];
     for (const value of [ffl, ssl, buildUp]) if (!value.ok) return value;
@@ -85,9 +104,17 @@ export function readLevelTable(cells: readonly (readonly string[])[], choice: { 
     const buildUpMm = mm(buildUp) ?? (f !== null && s !== null ? f - s : 0);
     const fflMm = f ?? (s === null ? null : s + buildUpMm);
     if (fflMm === null) return refuse(`Row ${line}: level ${name} has no elevation`);
-    if (buildUpMm < 0 || buildUpMm > 2000) return refuse(`Row ${line}: a build-up of ${buildUpMm} mm is not between 0 and 2000`);
-    if (Math.abs(fflMm) > 1e7) return refuse(`Row ${line}: an elevation of ${fflMm / 1000} m cannot be. Check the unit`);
-    table.rows.push({ name, title: cell('title').slice(0, 80), fflMm: fflMm, buildUpMm, levelKind: kindOf(cell('kind'), cell('title'), name) });
+    if (buildUpMm < 0 || buildUpMm > 2000)
+      return refuse(`Row ${line}: a build-up of ${buildUpMm} mm is not between 0 and 2000`);
+    if (Math.abs(fflMm) > 1e7)
+      return refuse(`Row ${line}: an elevation of ${fflMm / 1000} m cannot be. Check the unit`);
+    table.rows.push({
+      name,
+      title: cell('title').slice(0, 80),
+      fflMm: fflMm,
+      buildUpMm,
+      levelKind: kindOf(cell('kind'), cell('title'), name),
+    });
   }
   return done(table);
 }
@@ -114,7 +141,9 @@ const usesDecimalComma = (cells: readonly string[]): boolean =>
 
 /** Metres if every value could be a building's height in metres, else millimetres. */
 function guessUnit(cells: readonly string[], decimal: '.' | ','): LengthUnit {
-  const values = cells.map((cell) => Math.abs(Number(cell.replace(decimal, '.').replace(/[^\d.-]/g, '')))).filter(Number.isFinite);
+  const values = cells
+    .map((cell) => Math.abs(Number(cell.replace(decimal, '.').replace(/[^\d.-]/g, ''))))
+    .filter(Number.isFinite);
   return Math.max(0, ...values) * MM_PER_UNIT.m <= 1e6 && values.some((value) => value !== 0) ? 'm' : 'mm';
 }
 

@@ -43,7 +43,9 @@ export function recogniseColumns(
   const grid = recogniseGrid(sheet, { unit });
   const gridLayers = grid.ok ? grid.value.layers : [];
   const { shapes, unclear } = shapesOf(sheet, MM_PER_UNIT[unit]);
-  const chosen = shapes.filter(({ layer }) => (choice.layer === undefined ? !gridLayers.includes(layer) : layer === choice.layer));
+  const chosen = shapes.filter(({ layer }) =>
+    choice.layer === undefined ? !gridLayers.includes(layer) : layer === choice.layer,
+  );
   if (chosen.some(({ at }) => !(Math.abs(at.x) <= LONGEST_MM && Math.abs(at.y) <= LONGEST_MM))) {
     return refuse('A column of the drawing lies further out than 1000 km. Check the unit and the file');
   }
@@ -106,13 +108,19 @@ function asRectangle(corners: readonly Point[]): Omit<Extract<Shape, { shape: 'r
 }
 
 /** The same rectangle with its turn within −45 < turn ≤ 45; a circle has no turn. */
-function foldQuarter(turnDeg: number, section: RecognisedColumn['section']): Pick<RecognisedColumn, 'turnDeg' | 'section'> {
+function foldQuarter(
+  turnDeg: number,
+  section: RecognisedColumn['section'],
+): Pick<RecognisedColumn, 'turnDeg' | 'section'> {
   if (section.shape === 'circle') return { turnDeg: 0, section };
   const quarters = Math.round(turnDeg / 90);
   const turn = Math.round((turnDeg - 90 * quarters) * 1e5) / 1e5 || 0;
   const swapped = quarters % 2 !== 0;
   const { widthMm, depthMm } = section;
-  return { turnDeg: turn, section: { shape: 'rectangle', widthMm: swapped ? depthMm : widthMm, depthMm: swapped ? widthMm : depthMm } };
+  return {
+    turnDeg: turn,
+    section: { shape: 'rectangle', widthMm: swapped ? depthMm : widthMm, depthMm: swapped ? widthMm : depthMm },
+  };
 }
 
 /** The move that lays the drawing's grid on the building's: by the first line of each direction that both have. */
@@ -131,7 +139,8 @@ function registration(
       { x: a.theirs, y: b.theirs },
     ];
     return {
-      place: (point) => quantised(plus(grid.origin, turned(plus(minus(inGridAxes(drawn, point), theirs), ours), grid.turnDeg))),
+      place: (point) =>
+        quantised(plus(grid.origin, turned(plus(minus(inGridAxes(drawn, point), theirs), ours), grid.turnDeg))),
       turnDeg,
       labels: [a.label, b.label],
     };
@@ -140,13 +149,18 @@ function registration(
 }
 
 /** First label a direction has in both, with its signed distance from the first crossing along the axis in each. */
-function sharedLine(grid: ResolvedGrid, drawn: RecognisedGrid, direction: 'a' | 'b'): { label: string; ours: number; theirs: number } | null {
+function sharedLine(
+  grid: ResolvedGrid,
+  drawn: RecognisedGrid,
+  direction: 'a' | 'b',
+): { label: string; ours: number; theirs: number } | null {
   const { baysMm, labels, way } = drawn[direction];
   let offset = 0;
   for (const [i, label] of labels.entries()) {
     if (i > 0) offset += baysMm[i - 1]!;
     const line = label === null ? undefined : grid[direction].find((candidate) => candidate.label === label);
-    if (label !== null && line) return { label, ours: line.offsetMm * grid.record.waysOf[direction], theirs: offset * way };
+    if (label !== null && line)
+      return { label, ours: line.offsetMm * grid.record.waysOf[direction], theirs: offset * way };
   }
   return null;
 }

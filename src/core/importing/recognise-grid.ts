@@ -53,18 +53,26 @@ const SQUARE_DEG = 0.5;
  * Finds the grid in a drawing: groups lines by direction, joins collinear pieces, reads the labels at their ends
  * and orders the lines by label. `unit` overrides what the file says; without either it is refused.
  */
-export function recogniseGrid(sheet: Sheet, choice: { unit?: LengthUnit; layer?: string } = {}): Result<RecognisedGrid> {
+export function recogniseGrid(
+  sheet: Sheet,
+  choice: { unit?: LengthUnit; layer?: string } = {},
+): Result<RecognisedGrid> {
   const unit = choice.unit ?? sheet.unit;
   if (!unit) return refuse('The drawing does not say its unit. Choose one: mm, cm, m, inch or ft');
   const scale = MM_PER_UNIT[unit];
   const mm = (point: Point): Point => times(point, scale);
   const onLayer = sheet.lines.filter(({ layer }) => choice.layer === undefined || layer === choice.layer);
   if (onLayer.length === 0) {
-    return refuse(choice.layer === undefined ? 'The drawing holds no lines' : `There are no lines on layer ${choice.layer}`);
+    return refuse(
+      choice.layer === undefined ? 'The drawing holds no lines' : `There are no lines on layer ${choice.layer}`,
+    );
   }
-  const pieces = onLayer.map(({ a, b, layer }) => ({ a: mm(a), b: mm(b), layer })).filter(({ a, b }) => distance(a, b) > JOIN_MM);
+  const pieces = onLayer
+    .map(({ a, b, layer }) => ({ a: mm(a), b: mm(b), layer }))
+    .filter(({ a, b }) => distance(a, b) > JOIN_MM);
   const tooFar = pieces.find(({ a, b }) => [a.x, a.y, b.x, b.y].some((value) => !(Math.abs(value) <= LONGEST_MM)));
-  if (tooFar) return refuse('A line of the drawing lies further out than 1000 km, or nowhere. Check the unit and the file');
+  if (tooFar)
+    return refuse('A line of the drawing lies further out than 1000 km, or nowhere. Check the unit and the file');
   const groups = byDirection(pieces);
   const first = groups[0];
   const second = first && groups.find((group) => Math.abs(Math.abs(foldDeg(group.deg - first.deg)) - 90) <= SQUARE_DEG);
@@ -131,7 +139,8 @@ function byDirection(pieces: readonly Piece[]): { deg: number; length: number; p
 
 /** Joins collinear pieces into runs and drops runs far shorter than the longest: ticks and leaders. */
 function joined(pieces: readonly Piece[], turnDeg: number, direction: 'a' | 'b'): Run[] {
-  const across = direction === 'a' ? { x: cosDeg(turnDeg), y: sinDeg(turnDeg) } : { x: -sinDeg(turnDeg), y: cosDeg(turnDeg) };
+  const across =
+    direction === 'a' ? { x: cosDeg(turnDeg), y: sinDeg(turnDeg) } : { x: -sinDeg(turnDeg), y: cosDeg(turnDeg) };
   const along = { x: -across.y, y: across.x };
   const runs: { offset: number; low: number; high: number; pieces: number }[] = [];
   const base = pieces[0]!.a;
@@ -201,7 +210,10 @@ function ordered(runs: readonly Run[]): { runs: Run[]; direction: RecognisedDire
     descending: false,
   };
   // Letters that look like digits are left out by habit; take that up when the drawing shows it.
-  const plain = labelsOf(read.map(() => ({ label: { mode: 'auto' }, minor: false })), { ...rule, skip: 'IO' });
+  const plain = labelsOf(
+    read.map(() => ({ label: { mode: 'auto' }, minor: false })),
+    { ...rule, skip: 'IO' },
+  );
   if (plain.join() === read.join() && /[A-Z]/.test(rule.first)) rule.skip = 'IO';
   const bays = inOrder.slice(1).map((run, i) => noise(Math.abs(run.offset - inOrder[i]!.offset)));
   return { runs: inOrder, direction: { baysMm: bays, labels: read, rule, way: descends ? -1 : 1 } };
@@ -216,7 +228,10 @@ function comesBefore(a: string, b: string): boolean {
 /** Input of `grids.add` for a recognised grid. Far from the zero it is set at the zero, square to it. */
 export function gridInput(grid: RecognisedGrid, keepPlace = isNear(grid)): Record<string, unknown> {
   const typed = ({ labels, rule }: RecognisedDirection): (string | null)[] | undefined => {
-    const plain = labelsOf(labels.map(() => ({ label: { mode: 'auto' }, minor: false })), rule);
+    const plain = labelsOf(
+      labels.map(() => ({ label: { mode: 'auto' }, minor: false })),
+      rule,
+    );
     return plain.join() === labels.join() ? undefined : labels;
   };
   return {
@@ -232,7 +247,9 @@ export function gridInput(grid: RecognisedGrid, keepPlace = isNear(grid)): Recor
 }
 
 /** True if the drawing's own place can be kept: within 1 km of its zero. */
-export const isNear = (grid: RecognisedGrid): boolean => Math.abs(grid.origin.x) <= 1e6 && Math.abs(grid.origin.y) <= 1e6;
+export const isNear = (grid: RecognisedGrid): boolean =>
+  Math.abs(grid.origin.x) <= 1e6 && Math.abs(grid.origin.y) <= 1e6;
 
 /** A point of the drawing in the axes of the grid it holds: from the crossing of the first lines. */
-export const inGridAxes = (grid: RecognisedGrid, point: Point): Point => turned(minus(point, grid.origin), -grid.turnDeg);
+export const inGridAxes = (grid: RecognisedGrid, point: Point): Point =>
+  turned(minus(point, grid.origin), -grid.turnDeg);

@@ -57,11 +57,15 @@ export function refuseIfDisordered(edit: Edit, building: Id): void {
   for (let i = 1; i < after.length; i += 1) {
     const [low, high] = [after[i - 1]!, after[i]!];
     if (high.fflMm - low.fflMm < 1) {
-      refuseNow(`Levels ${low.record.name} and ${high.record.name} would stand at one height. Keep them 1 mm apart at least`);
+      refuseNow(
+        `Levels ${low.record.name} and ${high.record.name} would stand at one height. Keep them 1 mm apart at least`,
+      );
     }
     const [a, b] = [rank.get(low.id), rank.get(high.id)];
     if (a !== undefined && b !== undefined && a > b) {
-      refuseNow(`Level ${high.record.name} would pass level ${low.record.name}. Use push, or move ${low.record.name} first`);
+      refuseNow(
+        `Level ${high.record.name} would pass level ${low.record.name}. Use push, or move ${low.record.name} first`,
+      );
     }
   }
 }
@@ -105,7 +109,10 @@ export function layLevels(edit: Edit, building: Id, wanted: readonly LevelWanted
   const baseHere = write(base, null);
   written.set(base, baseHere);
   const others = storeys.filter((level) => level !== base);
-  writeRun(others.filter((level) => level.fflMm > base.fflMm), baseHere);
+  writeRun(
+    others.filter((level) => level.fflMm > base.fflMm),
+    baseHere,
+  );
   writeRun(others.filter((level) => level.fflMm <= base.fflMm).reverse(), baseHere);
   for (const want of sorted) {
     if (written.has(want)) continue;

@@ -17,8 +17,12 @@ export type EndInput = z.infer<typeof endInputSchema>;
 /** Reads an end; a level of another building is refused. */
 export function readEnd(framework: Framework, building: Id, input: EndInput, face: End['face'], field: string): End {
   const level = levelReferred(framework, input.level, building);
-  if (level.record.building !== building) refuseNow(`${field}: level ${level.record.name} is of another building`, [field]);
-  const offsetMm = new LengthReader(framework).read(input.offsetMm, `${field} offset`, { atLeastMm: -1e6, atMostMm: 1e6 }).stored;
+  if (level.record.building !== building)
+    refuseNow(`${field}: level ${level.record.name} is of another building`, [field]);
+  const offsetMm = new LengthReader(framework).read(input.offsetMm, `${field} offset`, {
+    atLeastMm: -1e6,
+    atMostMm: 1e6,
+  }).stored;
   return { level: level.id, face: input.face ?? face, offsetMm };
 }
 
@@ -31,7 +35,8 @@ export function readSpan(
   faces: [start: End['face'], stop: End['face']],
 ): { startsAt: End; stopsAt: End } {
   const storeys = storeyLevels(framework, building);
-  if (storeys.length < 2 && !(startsAt && stopsAt)) refuseNow('Set up two levels at least before placing what runs between them');
+  if (storeys.length < 2 && !(startsAt && stopsAt))
+    refuseNow('Set up two levels at least before placing what runs between them');
   const end = (level: Id | undefined, face: End['face']): End => ({ level: level!, face, offsetMm: 0 });
   return {
     startsAt: startsAt ? readEnd(framework, building, startsAt, faces[0], 'Starts at') : end(storeys[0]?.id, faces[0]),

@@ -10,7 +10,15 @@ import { buildingReferred, levelReferred, refSchema } from '../model/refer';
 import { formatElevation, formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import { parseBays } from '../units/parse-bays';
-import { baseLevel, isBelowGround, layLevels, moveLevel, refuseIfDisordered, refuseIfLockedMoved, type LevelWanted } from './chain';
+import {
+  baseLevel,
+  isBelowGround,
+  layLevels,
+  moveLevel,
+  refuseIfDisordered,
+  refuseIfLockedMoved,
+  type LevelWanted,
+} from './chain';
 import { LEVEL_KINDS } from './level';
 import { freeName, nameFrom, nextName, numbersWithout, USUAL_NAMES } from './names';
 import { levelById, levelsOf, type ResolvedLevel } from './resolve-levels';
@@ -81,7 +89,10 @@ const setUp = defineCommand({
         wanted.push({ fflMm, level: { ...common, name, levelKind: 'storey' } });
         fflMm = quantiseMm(fflMm + heightMm);
       });
-      wanted.push({ fflMm, level: { ...common, name: nameFrom(input.names.roof, above.length), levelKind: 'roof', buildUpMm: 0 } });
+      wanted.push({
+        fflMm,
+        level: { ...common, name: nameFrom(input.names.roof, above.length), levelKind: 'roof', buildUpMm: 0 },
+      });
       fflMm = groundMm;
       numbersWithout(below.length, input.skip).forEach((n, i) => {
         fflMm = quantiseMm(fflMm - below[i]!);
@@ -147,7 +158,7 @@ const setElevation = defineCommand({
     const [was, is] = beforeAndAfter(before, after, input.level);
     const by = (is?.fflMm ?? 0) - was.fflMm;
     const verb = by < 0 ? 'lowered' : 'raised';
-    return `Level ${was.record.name} ${verb} ${formatLength(Math.abs(by))} to ${formatElevation(is?.fflMm ?? 0)}, ${input.mode === 'push' ? 'pushing the levels beyond' : 'only this level'}`;
+    return `Level ${was.record.name} ${verb} ${formatLength(Math.abs(by))} mm to ${formatElevation(is?.fflMm ?? 0)}, ${input.mode === 'push' ? 'pushing the levels beyond' : 'only this level'}`;
   },
 });
 
@@ -160,19 +171,24 @@ const setHeight = defineCommand({
       const level = levelIn(edit.before, input.level);
       const levels = levelsOf(edit.before, level.record.building);
       const upper = levels.find(({ id }) => id === level.above);
-      if (!level.bounding || !upper) refuseNow(`There is no storey above level ${level.record.name}. Insert a level first`);
-      const { mm, stored } = new LengthReader(edit.before).read(input.heightMm, 'heightMm', { moreThanMm: 0, atMostMm: 1e6 });
+      if (!level.bounding || !upper)
+        refuseNow(`There is no storey above level ${level.record.name}. Insert a level first`);
+      const { mm, stored } = new LengthReader(edit.before).read(input.heightMm, 'heightMm', {
+        moreThanMm: 0,
+        atMostMm: 1e6,
+      });
       const byMm = quantiseMm(mm - level.storeyHeightMm!);
       if (isBelowGround(levels, level)) moveLevel(edit, level, -byMm, input.mode);
       else {
         moveLevel(edit, upper, byMm, input.mode);
         // A height typed with named dimensions keeps them, so the storey follows when they change.
-        if (typeof stored !== 'number' && upper.record.from === level.id) edit.set('level', upper.id, { heightMm: stored });
+        if (typeof stored !== 'number' && upper.record.from === level.id)
+          edit.set('level', upper.id, { heightMm: stored });
       }
     }),
   sentence: (before, input, after) => {
     const [was, is] = beforeAndAfter(before, after, input.level);
-    return `Storey ${was.record.name} made ${formatLength(is?.storeyHeightMm ?? 0)} high`;
+    return `Storey ${was.record.name} made ${formatLength(is?.storeyHeightMm ?? 0)} mm high`;
   },
 });
 
@@ -272,12 +288,18 @@ function linkIn(
 const rename = defineCommand({
   name: 'levels.rename',
   title: 'Rename a level',
-  input: z.strictObject({ level: refSchema, name: textSchema(16).optional(), title: z.string().trim().max(80).optional() }),
+  input: z.strictObject({
+    level: refSchema,
+    name: textSchema(16).optional(),
+    title: z.string().trim().max(80).optional(),
+  }),
   plan: (edit, input) =>
     refusing(() => {
       const { id, record } = levelIn(edit.before, input.level);
       if (input.name !== undefined) {
-        const other = levelsOf(edit.before, record.building).find((level) => level.id !== id && level.record.name === input.name);
+        const other = levelsOf(edit.before, record.building).find(
+          (level) => level.id !== id && level.record.name === input.name,
+        );
         if (other) refuseNow(`There is a level named ${input.name} already. Choose another name`, ['name']);
       }
       edit.set('level', id, { name: input.name, title: input.title });

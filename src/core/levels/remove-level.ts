@@ -45,12 +45,18 @@ export function removalPreview(framework: Framework, level: ResolvedLevel): stri
 }
 
 /** Holds the removed level's dependants from where it was held, at the same heights. */
-function rehang(edit: Edit, levels: readonly ResolvedLevel[], level: ResolvedLevel, successor: ResolvedLevel | undefined): void {
+function rehang(
+  edit: Edit,
+  levels: readonly ResolvedLevel[],
+  level: ResolvedLevel,
+  successor: ResolvedLevel | undefined,
+): void {
   const dependants = levels.filter(({ record }) => record.from === level.id);
   const { from } = level.record;
   if (from !== null) {
     const own = mmOf(edit.before, level.record.heightMm);
-    for (const { id, record } of dependants) edit.set('level', id, { from, heightMm: lengthPlus(record.heightMm, own) });
+    for (const { id, record } of dependants)
+      edit.set('level', id, { from, heightMm: lengthPlus(record.heightMm, own) });
     return;
   }
   if (!successor) {
@@ -84,7 +90,8 @@ function refit(
   // A start goes up to the next level, a stop goes down, so the thing never grows.
   const startsAt = moved(record.startsAt, above ?? below);
   const stopsAt = moved(record.stopsAt, below ?? above);
-  const collapsed = startsAt && stopsAt && ends === 'nextLevel' && startsAt.level === stopsAt.level && startsAt.face === stopsAt.face;
+  const collapsed =
+    startsAt && stopsAt && ends === 'nextLevel' && startsAt.level === stopsAt.level && startsAt.face === stopsAt.face;
   if (!startsAt || !stopsAt || collapsed) edit.remove(record.id);
   else edit.set(record.kind, record.id, { startsAt, stopsAt });
 }

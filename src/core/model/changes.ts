@@ -31,7 +31,9 @@ const isPlain = (value: Json | undefined): value is Fields =>
 
 /** Value of a dotted path; undefined if some step is missing. */
 export function fieldAt(record: unknown, path: string): Json | undefined {
-  return path.split('.').reduce<Json | undefined>((value, key) => (isPlain(value) ? value[key] : undefined), record as Json);
+  return path
+    .split('.')
+    .reduce<Json | undefined>((value, key) => (isPlain(value) ? value[key] : undefined), record as Json);
 }
 
 function withField(record: Fields, [key, ...rest]: string[], to: Json): Fields {
@@ -48,7 +50,8 @@ export function differingFields(before: Fields, after: Fields, prefix = ''): Pat
     const [from, to] = [before[key], after[key]];
     if (to === undefined || sameJson(from ?? null, to)) continue;
     const path = prefix + key;
-    if (isPlain(from) && isPlain(to) && sameKeys(from, to)) Object.assign(fields, differingFields(from, to, `${path}.`));
+    if (isPlain(from) && isPlain(to) && sameKeys(from, to))
+      Object.assign(fields, differingFields(from, to, `${path}.`));
     else fields[path] = [from ?? null, to];
   }
   return fields;
@@ -73,7 +76,8 @@ export function apply(framework: Framework, changes: Changes): Framework {
     if (!record) throw new ChangeMismatch(`There is no record ${id} to change`);
     let next = record as unknown as Fields;
     for (const [path, [from, to]] of Object.entries(fields)) {
-      if (!sameJson(fieldAt(next, path) ?? null, from)) throw new ChangeMismatch(`${path} of ${id} is not what the change expects`);
+      if (!sameJson(fieldAt(next, path) ?? null, from))
+        throw new ChangeMismatch(`${path} of ${id} is not what the change expects`);
       next = withField(next, path.split('.'), to);
     }
     records.set(id, next as unknown as Rec);

@@ -61,7 +61,10 @@ export function groundsDigest(changes: Changes): string {
     added: changes.added.map(({ id }) => id).sort(),
     removed: changes.removed.map((record) => hashOf(record)).sort(),
     patched: Object.fromEntries(
-      changes.patched.map(({ id, fields }) => [id, Object.fromEntries(Object.entries(fields).map(([path, [from]]) => [path, from]))]),
+      changes.patched.map(({ id, fields }) => [
+        id,
+        Object.fromEntries(Object.entries(fields).map(([path, [from]]) => [path, from])),
+      ]),
     ),
   });
 }

@@ -57,7 +57,9 @@ function quantised(value: unknown): Json {
   if (Array.isArray(value)) return value.map(quantised);
   if (value !== null && typeof value === 'object') {
     return Object.fromEntries(
-      Object.entries(value).filter(([, field]) => field !== undefined).map(([key, field]) => [key, quantised(field)]),
+      Object.entries(value)
+        .filter(([, field]) => field !== undefined)
+        .map(([key, field]) => [key, quantised(field)]),
     );
   }
   return value as Json;

@@ -9,7 +9,7 @@ export const textSchema = (most: number) =>
     .trim()
     .min(1, 'Type something here')
     .max(most, `At most ${most} characters`)
-    // eslint-disable-next-line no-control-regex -- control characters are exactly what is refused
+
     .regex(/^[^\u0000-\u001f\u007f]*$/, 'No line breaks or control characters');
 
 /** A stored length: millimetres, or an expression over named dimensions. */

@@ -3,7 +3,9 @@ import { z } from 'zod';
 
 export type Id = string;
 
-export const idSchema = z.string().regex(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'This is not an id');
+export const idSchema = z
+  .string()
+  .regex(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'This is not an id');
 
 const NAMESPACE = '5b0a9c52-6d5e-4c0f-9a52-2f6f6b3b7f10';
 

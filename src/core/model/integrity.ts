@@ -19,19 +19,24 @@ export function faultAfter(framework: Framework, changes: Changes): Refusal | nu
       return refuse(`${called(record)}: ${issue.message} (${issue.path.join(' ') || 'record'})`).refusal;
     }
     const dangling = referencesOf(record).find((reference) => !framework.records.has(reference.id));
-    if (dangling) return refuse(`${called(record)} would refer to something that is not there (${dangling.path})`).refusal;
+    if (dangling)
+      return refuse(`${called(record)} would refer to something that is not there (${dangling.path})`).refusal;
   }
   if (changes.removed.length > 0) {
     const gone = new Map(changes.removed.map((record) => [record.id, record]));
     for (const record of framework.records.values()) {
       const reference = referencesOf(record).find(({ id }) => gone.has(id) && !framework.records.has(id));
       if (reference) {
-        return refuse(`${called(gone.get(reference.id)!)} cannot go: ${called(record)} hangs on it. Move or delete that first`).refusal;
+        return refuse(
+          `${called(gone.get(reference.id)!)} cannot go: ${called(record)} hangs on it. Move or delete that first`,
+        ).refusal;
       }
     }
   }
   const circle = circleFrom(framework, touchedIds(changes));
-  return circle ? refuse(`These would hang on one another in a circle: ${circle.map(called).join(' → ')}`).refusal : null;
+  return circle
+    ? refuse(`These would hang on one another in a circle: ${circle.map(called).join(' → ')}`).refusal
+    : null;
 }
 
 /** A circle of references reachable from the given records, first record repeated at the end; null if none. */

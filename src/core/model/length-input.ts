@@ -38,7 +38,9 @@ export class LengthReader {
     const { atLeastMm = -1e9, moreThanMm = -Infinity, atMostMm = 1e9 } = within;
     if (value.mm < atLeastMm || value.mm <= moreThanMm || value.mm > atMostMm) {
       const least = moreThanMm > -Infinity ? `more than ${moreThanMm}` : `at least ${atLeastMm}`;
-      throw new InputRefused(refuse(`${field} must be ${least} and at most ${atMostMm} mm; it is ${value.mm}`, { path: [field] }).refusal);
+      throw new InputRefused(
+        refuse(`${field} must be ${least} and at most ${atMostMm} mm; it is ${value.mm}`, { path: [field] }).refusal,
+      );
     }
     return { stored: value.stored, mm: value.mm };
   }

@@ -50,13 +50,18 @@ function ownReferences(record: Rec): Reference[] {
     case 'columnStack':
       return [building(record.building), ...placeReferences(record.place, 'place'), ...spanReferences(record)];
     case 'floorPlate':
-      return [building(record.building), ...outlineReferences(record.outline, 'outline'), ...extentReferences(record.levels)];
+      return [
+        building(record.building),
+        ...outlineReferences(record.outline, 'outline'),
+        ...extentReferences(record.levels),
+      ];
     case 'shaft':
       return [building(record.building), ...outlineReferences(record.outline, 'outline'), ...spanReferences(record)];
   }
 }
 
-const fromReference = (from: string | null): Reference[] => (from ? [{ id: from, path: 'from', whenGone: 'refuse' }] : []);
+const fromReference = (from: string | null): Reference[] =>
+  from ? [{ id: from, path: 'from', whenGone: 'refuse' }] : [];
 
 const spanReferences = (record: RecordOf<'columnStack'> | RecordOf<'shaft'>): Reference[] => [
   ...endReferences(record.startsAt, 'startsAt'),

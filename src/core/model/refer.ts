@@ -1,6 +1,14 @@
 import { z } from 'zod';
-import { crossingsOf, gridById, gridsOf, lineById, type Crossing, type ResolvedGrid, type ResolvedLine } from '../grids/resolve-grids';
-import { levelById, levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
+import {
+  crossingsOf,
+  gridById,
+  gridsOf,
+  lineById,
+  type Crossing,
+  type ResolvedGrid,
+  type ResolvedLine,
+} from '../grids/resolve-grids';
+import { levelById, type ResolvedLevel } from '../levels/resolve-levels';
 import { resolvePlace } from '../outlines/resolve-place';
 import { recordsOf, type Framework } from './framework';
 import type { Id } from './ids';
@@ -15,7 +23,9 @@ export function buildingReferred(framework: Framework, ref: string | undefined):
   const buildings = recordsOf(framework, 'building');
   if (ref === undefined) {
     if (buildings.length === 1) return buildings[0]!.id;
-    refuseNow(buildings.length === 0 ? 'There is no building yet. Add one first' : 'Say which building is meant', ['building']);
+    refuseNow(buildings.length === 0 ? 'There is no building yet. Add one first' : 'Say which building is meant', [
+      'building',
+    ]);
   }
   return one(buildings, ref, (building) => building.name, 'building').id;
 }

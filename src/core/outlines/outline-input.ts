@@ -24,7 +24,10 @@ export const outlineInputSchema = z.discriminatedUnion('type', [
   z.strictObject({
     type: z.literal('polygon'),
     place: placeInputSchema.default({ lines: null, xMm: 0, yMm: 0 }),
-    points: z.array(z.strictObject({ xMm: lengthInputSchema, yMm: lengthInputSchema })).min(3, 'An outline has three corners or more').max(2000),
+    points: z
+      .array(z.strictObject({ xMm: lengthInputSchema, yMm: lengthInputSchema }))
+      .min(3, 'An outline has three corners or more')
+      .max(2000),
   }),
   z.strictObject({
     type: z.literal('rectangle'),
@@ -36,7 +39,10 @@ export const outlineInputSchema = z.discriminatedUnion('type', [
   z.strictObject({
     type: z.literal('gridOffset'),
     system: refSchema.optional(),
-    lines: z.strictObject({ a: z.tuple([refSchema, refSchema]), b: z.tuple([refSchema, refSchema]) }).nullable().default(null),
+    lines: z
+      .strictObject({ a: z.tuple([refSchema, refSchema]), b: z.tuple([refSchema, refSchema]) })
+      .nullable()
+      .default(null),
     offsetMm: lengthInputSchema.default(0),
   }),
 ]);
@@ -51,7 +57,8 @@ export function readPlace(framework: Framework, building: Id, place: PlaceInput)
   }
   const reader = new LengthReader(framework);
   const lines = place.lines?.map((ref) => lineReferred(framework, ref, building)[1].id) as [Id, Id] | undefined;
-  if (lines && !crossingOf(framework, lines)) refuseNow('Those two grid lines do not cross. Choose one of each direction', ['place', 'lines']);
+  if (lines && !crossingOf(framework, lines))
+    refuseNow('Those two grid lines do not cross. Choose one of each direction', ['place', 'lines']);
   return { lines: lines ?? null, xMm: reader.read(place.xMm, 'xMm').stored, yMm: reader.read(place.yMm, 'yMm').stored };
 }
 
@@ -68,7 +75,8 @@ function stored(framework: Framework, building: Id, input: z.infer<typeof outlin
   const reader = new LengthReader(framework);
   if (input.type === 'gridOffset') {
     const grid = gridReferred(framework, input.system, building);
-    if (grid.a.length < 2 || grid.b.length < 2) refuseNow('An outline from a grid needs two lines each way', ['outline', 'system']);
+    if (grid.a.length < 2 || grid.b.length < 2)
+      refuseNow('An outline from a grid needs two lines each way', ['outline', 'system']);
     const ids = (pair: [string, string]) => pair.map((ref) => lineReferred(framework, ref, building)[1].id) as [Id, Id];
     return {
       type: 'gridOffset',
@@ -89,6 +97,9 @@ function stored(framework: Framework, building: Id, input: z.infer<typeof outlin
   return {
     ...input,
     place,
-    points: input.points.map(({ xMm, yMm }) => ({ xMm: reader.read(xMm, 'xMm').stored, yMm: reader.read(yMm, 'yMm').stored })),
+    points: input.points.map(({ xMm, yMm }) => ({
+      xMm: reader.read(xMm, 'xMm').stored,
+      yMm: reader.read(yMm, 'yMm').stored,
+    })),
   };
 }

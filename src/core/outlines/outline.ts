@@ -8,7 +8,10 @@ export const outlineSchema = z.discriminatedUnion('type', [
     type: z.literal('polygon'),
     place: placeSchema,
     /** Corners from the place, along its axes. */
-    points: z.array(z.object({ xMm: lengthSchema, yMm: lengthSchema })).min(3, 'An outline has three corners or more').max(2000),
+    points: z
+      .array(z.object({ xMm: lengthSchema, yMm: lengthSchema }))
+      .min(3, 'An outline has three corners or more')
+      .max(2000),
   }),
   z.object({
     type: z.literal('rectangle'),

@@ -34,6 +34,11 @@ function cornersOf(framework: Framework, outline: Outline): Point[] {
     return outline.points.map(({ xMm, yMm }) => inPlace(mmOf(framework, xMm), mmOf(framework, yMm), 0));
   }
   const [w, d] = [mmOf(framework, outline.widthMm), mmOf(framework, outline.depthMm)];
-  const corners = [[0, 0], [w, 0], [w, d], [0, d]] as const;
+  const corners = [
+    [0, 0],
+    [w, 0],
+    [w, d],
+    [0, d],
+  ] as const;
   return corners.map(([x, y]) => inPlace(x, y, outline.turnDeg));
 }

@@ -11,7 +11,9 @@ const mm = z.number();
 export const reportSchema = z.strictObject({
   project: z.string(),
   hash: z.string().describe('SHA-256 of the framework'),
-  buildings: z.array(z.strictObject({ id: z.string(), name: z.string(), zeroMm: mm, xMm: mm, yMm: mm, turnDeg: z.number() })),
+  buildings: z.array(
+    z.strictObject({ id: z.string(), name: z.string(), zeroMm: mm, xMm: mm, yMm: mm, turnDeg: z.number() }),
+  ),
   levels: z.array(
     z.strictObject({
       ...row,
@@ -24,7 +26,13 @@ export const reportSchema = z.strictObject({
     }),
   ),
   gridLines: z.array(
-    z.strictObject({ ...row, system: z.string(), label: z.string().nullable(), direction: z.enum(['a', 'b']), offsetMm: mm.describe("from the direction's first line") }),
+    z.strictObject({
+      ...row,
+      system: z.string(),
+      label: z.string().nullable(),
+      direction: z.enum(['a', 'b']),
+      offsetMm: mm.describe("from the direction's first line"),
+    }),
   ),
   crossings: z.array(z.strictObject({ ...row, label: z.string().nullable(), xMm: mm, yMm: mm })),
   columns: z.array(
@@ -42,7 +50,17 @@ export const reportSchema = z.strictObject({
     }),
   ),
   floors: z.array(
-    z.strictObject({ ...row, name: z.string(), level: z.string(), topMm: mm, thicknessMm: mm, areaM2: z.number(), perimeterM: z.number(), volumeM3: z.number(), holes: z.number().int() }),
+    z.strictObject({
+      ...row,
+      name: z.string(),
+      level: z.string(),
+      topMm: mm,
+      thicknessMm: mm,
+      areaM2: z.number(),
+      perimeterM: z.number(),
+      volumeM3: z.number(),
+      holes: z.number().int(),
+    }),
   ),
   shafts: z.array(
     z.strictObject({
@@ -55,7 +73,15 @@ export const reportSchema = z.strictObject({
       misses: z.array(z.strictObject({ floor: z.string(), level: z.string(), byMm: mm })),
     }),
   ),
-  findings: z.array(z.strictObject({ ...row, rule: z.string(), severity: z.enum(['error', 'warning']), level: z.string().nullable(), message: z.string() })),
+  findings: z.array(
+    z.strictObject({
+      ...row,
+      rule: z.string(),
+      severity: z.enum(['error', 'warning']),
+      level: z.string().nullable(),
+      message: z.string(),
+    }),
+  ),
 });
 export type Report = z.infer<typeof reportSchema>;
 
@@ -73,7 +99,14 @@ export function reportOf(framework: Framework, solved: Solved): Report {
   return {
     project: project?.kind === 'project' ? project.name : '',
     hash: frameworkHash(framework),
-    buildings: solved.buildings.map(({ id, name, zeroMm, at, turnDeg }) => ({ id, name, zeroMm, xMm: at.x, yMm: at.y, turnDeg })),
+    buildings: solved.buildings.map(({ id, name, zeroMm, at, turnDeg }) => ({
+      id,
+      name,
+      zeroMm,
+      xMm: at.x,
+      yMm: at.y,
+      turnDeg,
+    })),
     levels: solved.levels.map(({ id, building, name, title, levelKind, fflMm, sslMm, storeyHeightMm }) => ({
       id,
       building,
@@ -84,8 +117,21 @@ export function reportOf(framework: Framework, solved: Solved): Report {
       sslMm,
       storeyHeightMm,
     })),
-    gridLines: solved.lines.map(({ id, building, system, label, direction, offsetMm }) => ({ id, building, system, label, direction, offsetMm })),
-    crossings: solved.crossings.map(({ building, label, lines, at }) => ({ id: lines.join('+'), building, label, xMm: at.x, yMm: at.y })),
+    gridLines: solved.lines.map(({ id, building, system, label, direction, offsetMm }) => ({
+      id,
+      building,
+      system,
+      label,
+      direction,
+      offsetMm,
+    })),
+    crossings: solved.crossings.map(({ building, label, lines, at }) => ({
+      id: lines.join('+'),
+      building,
+      label,
+      xMm: at.x,
+      yMm: at.y,
+    })),
     columns: solved.columns.map((piece) => ({
       id: piece.stack,
       building: piece.building,
@@ -122,7 +168,11 @@ export function reportOf(framework: Framework, solved: Solved): Report {
       bottomMm: shaft.bottomMm,
       topMm: shaft.topMm,
       cuts: shaft.cuts.map((cut) => ({ floor: plateName.get(cut.plate) ?? '', level: level(cut.level) })),
-      misses: shaft.misses.map((miss) => ({ floor: plateName.get(miss.plate) ?? '', level: level(miss.level), byMm: miss.byMm })),
+      misses: shaft.misses.map((miss) => ({
+        floor: plateName.get(miss.plate) ?? '',
+        level: level(miss.level),
+        byMm: miss.byMm,
+      })),
     })),
     findings: solved.findings.map(({ key, building, rule, severity, level: at, message }) => ({
       id: key,

@@ -8,7 +8,10 @@ import { buildingReferred, refSchema, thingReferred } from '../model/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { SHAFT_PURPOSES, type Shaft } from './shaft';
 
-const shaftOutlineSchema = outlineInputSchema.refine((outline) => outline.type !== 'gridOffset', 'A shaft is a rectangle or a polygon');
+const shaftOutlineSchema = outlineInputSchema.refine(
+  (outline) => outline.type !== 'gridOffset',
+  'A shaft is a rectangle or a polygon',
+);
 
 const add = defineCommand({
   name: 'shafts.add',
@@ -27,7 +30,8 @@ const add = defineCommand({
     refusing(() => {
       const building = buildingReferred(edit.before, input.building);
       const names = new Set(recordsOf(edit.before, 'shaft').map(({ name }) => name));
-      if (input.name && names.has(input.name)) refuseNow(`There is a shaft named ${input.name} already. Choose another name`, ['name']);
+      if (input.name && names.has(input.name))
+        refuseNow(`There is a shaft named ${input.name} already. Choose another name`, ['name']);
       edit.add<'shaft'>({
         kind: 'shaft',
         building,
@@ -71,14 +75,18 @@ const change = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const shaft = thingReferred(edit.before, 'shaft', input.shaft);
-      if (input.name && recordsOf(edit.before, 'shaft').some(({ id, name }) => id !== shaft.id && name === input.name)) {
+      if (
+        input.name &&
+        recordsOf(edit.before, 'shaft').some(({ id, name }) => id !== shaft.id && name === input.name)
+      ) {
         refuseNow(`There is a shaft named ${input.name} already. Choose another name`, ['name']);
       }
       edit.set('shaft', shaft.id, {
         name: input.name,
         purpose: input.purpose,
         outline: input.outline && readOutline(edit.before, shaft.building, input.outline),
-        startsAt: input.startsAt && readEnd(edit.before, shaft.building, input.startsAt, shaft.startsAt.face, 'Starts at'),
+        startsAt:
+          input.startsAt && readEnd(edit.before, shaft.building, input.startsAt, shaft.startsAt.face, 'Starts at'),
         stopsAt: input.stopsAt && readEnd(edit.before, shaft.building, input.stopsAt, shaft.stopsAt.face, 'Stops at'),
         opensFoot: input.opensFoot,
         opensHead: input.opensHead,

@@ -51,7 +51,10 @@ export function solveShaft(
   };
   if (topMm <= bottomMm) {
     const message = `Shaft ${shaft.name} stops below where it starts, so it cuts nothing. Change where it starts or stops`;
-    return { solved, findings: [finding('span.upsideDown', 'error', shaft.building, shaft.startsAt.level, [shaft.id], message)] };
+    return {
+      solved,
+      findings: [finding('span.upsideDown', 'error', shaft.building, shaft.startsAt.level, [shaft.id], message)],
+    };
   }
   for (const plate of plates) {
     for (const level of storeys) {
@@ -62,7 +65,14 @@ export function solveShaft(
   return { solved, findings: missFindings(shaft, solved, storeys, plates) };
 }
 
-function meet(shaft: Shaft, solved: SolvedShaft, plate: Plate, plateRing: Ring, level: ResolvedLevel, inPlan: boolean): void {
+function meet(
+  shaft: Shaft,
+  solved: SolvedShaft,
+  plate: Plate,
+  plateRing: Ring,
+  level: ResolvedLevel,
+  inPlan: boolean,
+): void {
   const [soffit, ssl] = [quantiseMm(level.sslMm - plate.thicknessMm), level.sslMm];
   const within = (mm: number) => mm >= soffit && mm <= level.fflMm;
   const isFoot = level.id === shaft.startsAt.level && within(solved.bottomMm);
@@ -96,9 +106,7 @@ function missFindings(
   const levelName = new Map<Id, string>(storeys.map(({ id, record }) => [id, record.name]));
   const plateName = new Map<Id, string>(plates.map(({ record }) => [record.id, record.name]));
   const words = (miss: ShaftMiss) =>
-    miss.way === 'short'
-      ? `stops ${miss.byMm} mm short of passing`
-      : `passes ${miss.byMm} mm beside`;
+    miss.way === 'short' ? `stops ${miss.byMm} mm short of passing` : `passes ${miss.byMm} mm beside`;
   return solved.misses.map((miss) =>
     finding(
       'shaft.missesSlab',

@@ -28,7 +28,8 @@ describe('a furnished tower', () => {
     expect(names).toEqual(['B1', '00', '01', '02', '03', '04']);
     expect(shaft.misses).toEqual([]);
     const gross = 25800 * 15000;
-    const area = (level: string) => solved.profiles[solved.floors.find((floor) => floor.level === at(level).id)!.profile]!.areaMm2;
+    const area = (level: string) =>
+      solved.profiles[solved.floors.find((floor) => floor.level === at(level).id)!.profile]!.areaMm2;
     expect(area('B2')).toBe(gross);
     expect(area('01')).toBe(gross - 2400 * 3000);
     expect(area('RF')).toBe(gross);
@@ -89,9 +90,14 @@ describe('a furnished tower', () => {
     const inShaft = step(tower, 'elements.move', { ids: [solved.shafts[0]!.shaft], xMm: -2000, yMm: -1500 }).after;
     const rules = solve(inShaft).findings.map(({ rule, severity }) => `${rule} ${severity}`);
     expect(new Set(rules)).toEqual(new Set(['column.insideShaft error']));
-    const outside = step(tower, 'columns.place', { place: '-100,0', section: { shape: 'rectangle', widthMm: 500, depthMm: 500 } }).after;
+    const outside = step(tower, 'columns.place', {
+      place: '-100,0',
+      section: { shape: 'rectangle', widthMm: 500, depthMm: 500 },
+    }).after;
     const warnings = solve(outside).findings;
-    expect(new Set(warnings.map(({ rule, severity }) => `${rule} ${severity}`))).toEqual(new Set(['column.outsideSlab warning']));
+    expect(new Set(warnings.map(({ rule, severity }) => `${rule} ${severity}`))).toEqual(
+      new Set(['column.outsideSlab warning']),
+    );
     expect(warnings[0]!.message).toContain('10 % over the slab edge');
     const twice = step(tower, 'grids.relabel', { line: 'B', label: 'A' }).after;
     expect(solve(twice).findings.map(({ rule }) => rule)).toContain('grid.duplicateLabel');

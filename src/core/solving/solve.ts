@@ -66,9 +66,21 @@ export class Solver implements ProfileStore {
     const storeys = all.filter(({ bounding }) => bounding);
     for (const { id, record, fflMm, sslMm, storeyHeightMm, bounding } of all) {
       const { name, title, levelKind, locked } = record;
-      solved.levels.push({ id, building: building.id, name, title, levelKind, locked, bounding, fflMm, sslMm, storeyHeightMm });
+      solved.levels.push({
+        id,
+        building: building.id,
+        name,
+        title,
+        levelKind,
+        locked,
+        bounding,
+        fflMm,
+        sslMm,
+        storeyHeightMm,
+      });
     }
-    const own = <T extends { building: string }>(records: readonly T[]) => records.filter((record) => record.building === building.id);
+    const own = <T extends { building: string }>(records: readonly T[]) =>
+      records.filter((record) => record.building === building.id);
     const plates = own(recordsOf(framework, 'floorPlate')).map((plate) => resolvePlate(framework, plate, storeys));
     const shafts: SolvedShaft[] = [];
     for (const shaft of own(recordsOf(framework, 'shaft'))) {
@@ -82,7 +94,9 @@ export class Solver implements ProfileStore {
       solved.floors.push(...pieces);
       solved.findings.push(...findings);
     }
-    const columns = own(recordsOf(framework, 'columnStack')).map((stack) => solveColumn(framework, stack, storeys, plates));
+    const columns = own(recordsOf(framework, 'columnStack')).map((stack) =>
+      solveColumn(framework, stack, storeys, plates),
+    );
     const pieces = columns.flatMap((column) => column.pieces);
     for (const column of columns) solved.findings.push(...column.findings);
     for (const piece of pieces) solved.columns.push(piece);
@@ -98,7 +112,17 @@ function solveGrids(framework: Framework, solved: Solved): void {
     const { building } = grid.record;
     for (const line of [...grid.a, ...grid.b]) {
       const { id, direction, label, offsetMm, bayMm, ends, record } = line;
-      solved.lines.push({ id, system: grid.id, building, direction, label, minor: record.minor, offsetMm, bayMm, ends });
+      solved.lines.push({
+        id,
+        system: grid.id,
+        building,
+        direction,
+        label,
+        minor: record.minor,
+        offsetMm,
+        bayMm,
+        ends,
+      });
     }
     for (const { label, lines, at } of crossingsOf(grid)) solved.crossings.push({ label, lines, building, at });
   }

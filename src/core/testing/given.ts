@@ -10,7 +10,12 @@ export function given(steps: readonly [name: string, input: unknown][], start: F
 
 /** One step that must succeed. */
 export function step(framework: Framework, name: string, input: unknown, salt = ''): Planned {
-  const planned = plan(framework, name, input, derivedCommandId(name, JSON.stringify(input), salt, String(framework.records.size)));
+  const planned = plan(
+    framework,
+    name,
+    input,
+    derivedCommandId(name, JSON.stringify(input), salt, String(framework.records.size)),
+  );
   if (!planned.ok) throw new Error(`${name} refused: ${planned.refusal.message}`);
   return planned.value;
 }
@@ -34,7 +39,10 @@ export const FURNISHED: [string, unknown][] = [
   ...SMALL_TOWER,
   ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 300 }, thicknessMm: 250 }],
   ['columns.placeAtCrossings', { lines: 'all', section: { shape: 'rectangle', widthMm: 500, depthMm: 500 } }],
-  ['shafts.add', { name: 'S1', outline: { type: 'rectangle', place: 'A-1 + 2000,1500', widthMm: 2400, depthMm: 3000 } }],
+  [
+    'shafts.add',
+    { name: 'S1', outline: { type: 'rectangle', place: 'A-1 + 2000,1500', widthMm: 2400, depthMm: 3000 } },
+  ],
 ];
 
 export const levelId = (framework: Framework, name: string): string =>

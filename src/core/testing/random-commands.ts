@@ -47,7 +47,10 @@ function nextStep(framework: Framework, random: () => number): Step {
   const makers: (() => Step)[] = [
     () => ['levels.setHeight', { level: pick(levels), heightMm: between(2700, 6000), mode }],
     () => ['levels.setElevation', { level: pick(levels), fflMm: between(-8000, 45000), mode }],
-    () => ['levels.insert', { level: pick(levels), side: pick(['above', 'below']), heightMm: between(900, 4000), mode }],
+    () => [
+      'levels.insert',
+      { level: pick(levels), side: pick(['above', 'below']), heightMm: between(900, 4000), mode },
+    ],
     () => ['levels.rename', { level: pick(levels), title: `Use ${Math.floor(random() * 99)}` }],
     () => ['levels.remove', { level: pick(levels), ends: pick(['nextLevel', 'keepHeight', 'delete']) }],
     () => ['levels.change', { level: pick(levels), buildUpMm: between(0, 200) }],
@@ -56,10 +59,19 @@ function nextStep(framework: Framework, random: () => number): Step {
     () => ['grids.splitBay', { line: pick(lines), ratio: 0.25 + random() / 2, suffix: pick([undefined, '.1', 'a']) }],
     () => ['grids.relabel', { line: pick(lines), label: pick(['K', '21', 'N.1', 'Z']) }],
     () => ['grids.removeLine', { line: pick(lines) }],
-    () => ['grids.addLine', { system: grid.id, direction: pick(['a', 'b']), bayMm: between(3000, 9000), end: pick(['first', 'last']) }],
+    () => [
+      'grids.addLine',
+      { system: grid.id, direction: pick(['a', 'b']), bayMm: between(3000, 9000), end: pick(['first', 'last']) },
+    ],
     () => ['grids.change', { system: grid.id, turnDeg: pick(TURNS), xMm: between(-5000, 5000) }],
-    () => ['columns.placeAtCrossings', { lines: [pick(grid.a).id, pick(grid.a).id, pick(grid.b).id], section: section() }],
-    () => ['columns.place', { place: { lines: crossing(), xMm: between(-900, 900), yMm: between(-900, 900) }, section: section() }],
+    () => [
+      'columns.placeAtCrossings',
+      { lines: [pick(grid.a).id, pick(grid.a).id, pick(grid.b).id], section: section() },
+    ],
+    () => [
+      'columns.place',
+      { place: { lines: crossing(), xMm: between(-900, 900), yMm: between(-900, 900) }, section: section() },
+    ],
     () => ['columns.change', { column: pick(stacks), section: section(), turnDeg: pick(TURNS) }],
     () => [
       'shafts.add',

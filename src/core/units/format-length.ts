@@ -2,8 +2,7 @@ import { MM_PER_UNIT } from './length-units';
 
 /** How a person sees lengths. It is theirs alone and never stored in the framework. */
 export type LengthDisplay =
-  | { system: 'metric'; unit: 'mm' | 'm' }
-  | { system: 'imperial'; denominator: 2 | 4 | 8 | 16 | 32 | 64 };
+  { system: 'metric'; unit: 'mm' | 'm' } | { system: 'imperial'; denominator: 2 | 4 | 8 | 16 | 32 | 64 };
 
 export const METRIC: LengthDisplay = { system: 'metric', unit: 'mm' };
 export const IMPERIAL: LengthDisplay = { system: 'imperial', denominator: 16 };

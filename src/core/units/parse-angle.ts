@@ -12,7 +12,8 @@ export function parseAngle(text: string, decimal: '.' | ',' = '.'): Result<Angle
     `^\\s*([-−–+]?)\\s*(\\d+(?:${sign}\\d+)?)\\s*(?:(?:°|deg\\b)\\s*(?:(\\d+(?:${sign}\\d+)?)\\s*['′’]\\s*(?:(\\d+(?:${sign}\\d+)?)\\s*["″”]\\s*)?)?)?$`,
     'u',
   ).exec(text);
-  if (!match) return refuse(`That is not an angle (${EXAMPLE})`, { at: Math.max(0, text.search(/[^-−–+\d.,°\s'"′″’”]/)) });
+  if (!match)
+    return refuse(`That is not an angle (${EXAMPLE})`, { at: Math.max(0, text.search(/[^-−–+\d.,°\s'"′″’”]/)) });
   const read = (part: string | undefined) => Number((part ?? '0').replace(',', '.'));
   const [minutes, seconds] = [read(match[3]), read(match[4])];
   if (minutes >= 60 || seconds >= 60) return refuse(`Minutes and seconds stay under 60 (${EXAMPLE})`, { at: 0 });

@@ -58,7 +58,8 @@ export function parseBays(text: string, context: LengthContext = {}): Result<Par
     if (values.length > MOST_BAYS) return refuse(`At most ${MOST_BAYS} bays in one list`, { at: start });
     const gap = skip(/^\s*[,;]\s*|^\s+/);
     if (!gap && at < text.length) return refuse(`Part two bays with a space or a comma (${EXAMPLE})`, { at });
-    if (gap && /[,;]/.test(gap[0]) && at >= text.length) return refuse(`A bay is missing at the end (${EXAMPLE})`, { at });
+    if (gap && /[,;]/.test(gap[0]) && at >= text.length)
+      return refuse(`A bay is missing at the end (${EXAMPLE})`, { at });
   }
   if (values[0] !== 0) return done({ baysMm: values, running: false });
   if (repeated) return refuse(`Running distances cannot be repeated with @ (${EXAMPLE})`, { at: 0 });
@@ -72,7 +73,7 @@ export function parseBays(text: string, context: LengthContext = {}): Result<Par
 /** The shortest n@ form of a list of bays, each written by `write`: `2@7200 3600 3@7200`. */
 export function formatBays(baysMm: readonly number[], write: (mm: number) => string = String): string {
   const parts: string[] = [];
-  for (let i = 0; i < baysMm.length; ) {
+  for (let i = 0; i < baysMm.length;) {
     let end = i;
     while (end < baysMm.length && baysMm[end] === baysMm[i]) end += 1;
     parts.push(end - i > 1 ? `${end - i}@${write(baysMm[i]!)}` : write(baysMm[i]!));

@@ -49,7 +49,8 @@ class Fault extends Error {
  * and an example.
  */
 export function parseLength(text: string, context: LengthContext = {}): Result<ParsedLength> {
-  if (text.length > LONGEST_TEXT) return refuse(`A length has at most ${LONGEST_TEXT} characters`, { at: LONGEST_TEXT });
+  if (text.length > LONGEST_TEXT)
+    return refuse(`A length has at most ${LONGEST_TEXT} characters`, { at: LONGEST_TEXT });
   if (text.trim() === '') return refuse(`Type a length, ${EXAMPLE}`, { at: 0 });
   const decimal = context.decimal ?? '.';
   const tokens = tokenise(text, { decimal, spacesGroupThousands: true });
@@ -85,7 +86,11 @@ export function dimensionsUsed(length: Length): string[] {
 /** A plain number as the parser reads it back. */
 const plain = (value: number): string => (String(value).includes('e') ? value.toFixed(12) : String(value));
 
-const scaled = (amount: number, bare: boolean, text: string): Value => ({ amount, bare, text: bare ? plain(amount) : text });
+const scaled = (amount: number, bare: boolean, text: string): Value => ({
+  amount,
+  bare,
+  text: bare ? plain(amount) : text,
+});
 
 /** Recursive descent over sum → product → factor. */
 class Reader {
@@ -113,7 +118,8 @@ class Reader {
   expectEnd(): void {
     const token = this.tokens[this.next];
     if (!token) return;
-    if (token.kind === 'sign' && token.sign === ')') throw new Fault('A bracket is closed that was not opened', token.at);
+    if (token.kind === 'sign' && token.sign === ')')
+      throw new Fault('A bracket is closed that was not opened', token.at);
     throw new Fault('Put a sign between two lengths', token.at);
   }
 

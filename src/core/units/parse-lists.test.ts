@@ -48,13 +48,19 @@ describe('bays', () => {
 
   it('writes any list in the shortest n@ form that reads back to the same bays', () => {
     fc.assert(
-      fc.property(fc.array(fc.integer({ min: 1, max: 4 }).map((n) => n * 1800), { minLength: 1, maxLength: 30 }), (bays) => {
-        const text = formatBays(bays);
-        const parsed = parseBays(text);
-        expect(parsed.ok && parsed.value.baysMm).toEqual(bays);
-        const runs = bays.filter((bay, i) => bay !== bays[i - 1]).length;
-        expect(text.split(' ')).toHaveLength(runs);
-      }),
+      fc.property(
+        fc.array(
+          fc.integer({ min: 1, max: 4 }).map((n) => n * 1800),
+          { minLength: 1, maxLength: 30 },
+        ),
+        (bays) => {
+          const text = formatBays(bays);
+          const parsed = parseBays(text);
+          expect(parsed.ok && parsed.value.baysMm).toEqual(bays);
+          const runs = bays.filter((bay, i) => bay !== bays[i - 1]).length;
+          expect(text.split(' ')).toHaveLength(runs);
+        },
+      ),
     );
   });
 });
@@ -73,7 +79,9 @@ describe('angles', () => {
     ['360', 360],
   ])('reads %s', (text, degrees) => expect(parseAngle(text)).toEqual({ ok: true, value: degrees }));
   it('reads a decimal comma', () => expect(parseAngle('5,7', ',')).toEqual({ ok: true, value: 5.7 }));
-  it.each(['', 'x', '361', `12°60'`, '30%', '1:3', '5,7'])('refuses %s', (text) => expect(parseAngle(text).ok).toBe(false));
+  it.each(['', 'x', '361', `12°60'`, '30%', '1:3', '5,7'])('refuses %s', (text) =>
+    expect(parseAngle(text).ok).toBe(false),
+  );
 });
 
 describe('slopes', () => {
@@ -88,8 +96,11 @@ describe('slopes', () => {
     const parsed = parseSlope(text);
     expect(parsed.ok && slopeRatio(parsed.value)).toBeCloseTo(ratio, 7);
   });
-  it.each(['', '1:0', '1', '90°', '-5%', '1:2:3', 'steep'])('refuses %s', (text) => expect(parseSlope(text).ok).toBe(false));
-  it('keeps the slope as typed', () => expect(parseSlope('5:12')).toEqual({ ok: true, value: { unit: 'ratio', rise: 5, run: 12 } }));
+  it.each(['', '1:0', '1', '90°', '-5%', '1:2:3', 'steep'])('refuses %s', (text) =>
+    expect(parseSlope(text).ok).toBe(false),
+  );
+  it('keeps the slope as typed', () =>
+    expect(parseSlope('5:12')).toEqual({ ok: true, value: { unit: 'ratio', rise: 5, run: 12 } }));
 });
 
 describe('points', () => {

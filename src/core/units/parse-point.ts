@@ -37,7 +37,10 @@ export function parsePoint(
 function cartesian(text: string, context: LengthContext): Result<[number, number]> {
   const separator = text.includes(';') || context.decimal === ',' ? ';' : ',';
   const parts = text.split(separator);
-  if (parts.length !== 2) return refuse(`A point has two parts with a ${separator === ',' ? 'comma' : 'semicolon'} between (${EXAMPLE})`, { at: 0 });
+  if (parts.length !== 2)
+    return refuse(`A point has two parts with a ${separator === ',' ? 'comma' : 'semicolon'} between (${EXAMPLE})`, {
+      at: 0,
+    });
   const x = parseLength(parts[0]!, context);
   if (!x.ok) return x;
   const y = parseLength(parts[1]!, context);

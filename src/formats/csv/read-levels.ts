@@ -8,8 +8,11 @@ const MOST_CHARACTERS = 2_000_000;
 /** Reads a level table from CSV text: comma, semicolon, tab or bar between cells, headings recognised by meaning. */
 export function readLevelsCsv(text: string, choice: { unit?: LengthUnit } = {}): Result<LevelTable> {
   if (text.length > MOST_CHARACTERS) return refuse('The table is larger than 2 MB. A level table has a row per level');
-  // eslint-disable-next-line no-control-regex -- a null character tells that this is no text file
+
   if (/\u0000/.test(text)) return refuse('This is not a text file. Save the table as CSV');
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false, delimitersToGuess: [',', ';', '\t', '|'] });
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    skipEmptyLines: false,
+    delimitersToGuess: [',', ';', '\t', '|'],
+  });
   return readLevelTable(parsed.data, choice);
 }

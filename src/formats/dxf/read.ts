@@ -47,7 +47,8 @@ interface Parsed {
  */
 export function readDxf(bytes: Uint8Array): Result<Sheet> {
   if (bytes.length === 0) return refuse('The file is empty');
-  if (bytes.length > MOST_BYTES) return refuse('The drawing is larger than 30 MB. Save only the layers that are needed');
+  if (bytes.length > MOST_BYTES)
+    return refuse('The drawing is larger than 30 MB. Save only the layers that are needed');
   const text = new TextDecoder('utf-8').decode(bytes);
   const fault = faultIn(text);
   if (fault) return refuse(fault);
@@ -55,23 +56,35 @@ export function readDxf(bytes: Uint8Array): Result<Sheet> {
   try {
     parsed = parseString(text) as Parsed;
   } catch {
-    return refuse('The drawing could not be read: its contents do not follow the DXF format. Save it again as ASCII DXF');
+    return refuse(
+      'The drawing could not be read: its contents do not follow the DXF format. Save it again as ASCII DXF',
+    );
   }
-  const sheet: Sheet = { unit: INSERT_UNITS[parsed.header.insUnits ?? 0] ?? null, lines: [], circles: [], texts: [], outlines: [] };
+  const sheet: Sheet = {
+    unit: INSERT_UNITS[parsed.header.insUnits ?? 0] ?? null,
+    lines: [],
+    circles: [],
+    texts: [],
+    outlines: [],
+  };
   const blocks = new Map(parsed.blocks.map((block) => [block.name, block]));
   const isFull = place(parsed.entities, sheet, blocks, (point) => point, 1, null, 0);
   if (isFull) return refuse('The drawing holds more than 200 000 shapes. Save only the layers that are needed');
   const shapes = sheet.lines.length + sheet.circles.length + sheet.texts.length + sheet.outlines.length;
   if (shapes === 0) return refuse('The drawing holds no lines, circles, texts or outlines');
   const wrong = coordinates(sheet).some((value) => !Number.isFinite(value));
-  return wrong ? refuse('The drawing holds a coordinate that is not a number. Save it again from where it comes from') : done(sheet);
+  return wrong
+    ? refuse('The drawing holds a coordinate that is not a number. Save it again from where it comes from')
+    : done(sheet);
 }
 
 /** What is wrong with the text before it is parsed at all: the parser is trusted with sound files only. */
 function faultIn(text: string): string | null {
   if (BINARY_MARK.test(text)) return 'This is a binary DXF file. Save it as ASCII DXF';
   const lines = text.split(/\r\n|\r|\n/);
-  const firstPair = lines.findIndex((line, i) => i % 2 === 0 && line.trim() === '0' && lines[i + 1]?.trim() === 'SECTION');
+  const firstPair = lines.findIndex(
+    (line, i) => i % 2 === 0 && line.trim() === '0' && lines[i + 1]?.trim() === 'SECTION',
+  );
   if (firstPair < 0 || firstPair > 200) return 'This is not a DXF drawing: it does not begin with a section';
   let inEntities = false;
   let seenEntities = false;
@@ -108,7 +121,8 @@ function place(
   depth: number,
 ): boolean {
   for (const entity of entities) {
-    if (sheet.lines.length + sheet.circles.length + sheet.outlines.length + sheet.texts.length > MOST_SHAPES) return true;
+    if (sheet.lines.length + sheet.circles.length + sheet.outlines.length + sheet.texts.length > MOST_SHAPES)
+      return true;
     const layer = inside && (entity.layer ?? '0') === '0' ? inside.layer : (entity.layer ?? '0');
     const block = inside?.name ?? null;
     const at = (x: number | undefined, y: number | undefined) => to({ x: x ?? 0, y: y ?? 0 });
@@ -130,9 +144,22 @@ function place(
       const [kx, ky] = [entity.scaleX ?? 1, entity.scaleY ?? 1];
       const insert = (point: Point): Point => {
         const local = plus(point, base);
-        return to(plus({ x: entity.x ?? 0, y: entity.y ?? 0 }, turned({ x: local.x * kx, y: local.y * ky }, entity.rotation ?? 0)));
+        return to(
+          plus(
+            { x: entity.x ?? 0, y: entity.y ?? 0 },
+            turned({ x: local.x * kx, y: local.y * ky }, entity.rotation ?? 0),
+          ),
+        );
       };
-      const isFull = place(definition.entities, sheet, blocks, insert, scale * Math.abs(kx), { name: entity.block, layer }, depth + 1);
+      const isFull = place(
+        definition.entities,
+        sheet,
+        blocks,
+        insert,
+        scale * Math.abs(kx),
+        { name: entity.block, layer },
+        depth + 1,
+      );
       if (isFull) return true;
     }
   }
@@ -141,7 +168,8 @@ function place(
 
 function placePolyline(corners: Point[], closed: boolean, sheet: Sheet, layer: string, block: string | null): void {
   const [first, last] = [corners[0], corners.at(-1)];
-  const meets = corners.length > 3 && first && last && Math.abs(first.x - last.x) < 1e-9 && Math.abs(first.y - last.y) < 1e-9;
+  const meets =
+    corners.length > 3 && first && last && Math.abs(first.x - last.x) < 1e-9 && Math.abs(first.y - last.y) < 1e-9;
   if (closed || meets) {
     sheet.outlines.push({ corners: meets ? corners.slice(0, -1) : corners, layer, block });
     return;

@@ -30,10 +30,21 @@ const QUANTITY = { Name: 'text', Description: 'text?', Unit: 'none' } as const;
 
 export const ENTITIES = {
   IFCPROJECT: { ...OBJECT, LongName: 'text?', Phase: 'text?', RepresentationContexts: 'refs', UnitsInContext: 'ref' },
-  IFCSITE: { ...SPATIAL, RefLatitude: 'none', RefLongitude: 'none', RefElevation: 'real?', LandTitleNumber: 'none', SiteAddress: 'none' },
+  IFCSITE: {
+    ...SPATIAL,
+    RefLatitude: 'none',
+    RefLongitude: 'none',
+    RefElevation: 'real?',
+    LandTitleNumber: 'none',
+    SiteAddress: 'none',
+  },
   IFCBUILDING: { ...SPATIAL, ElevationOfRefHeight: 'real?', ElevationOfTerrain: 'none', BuildingAddress: 'none' },
   IFCBUILDINGSTOREY: { ...SPATIAL, Elevation: 'real' },
-  IFCSPACE: { ...SPATIAL, PredefinedType: 'enum:SPACE|PARKING|GFA|INTERNAL|EXTERNAL|USERDEFINED|NOTDEFINED', ElevationWithFlooring: 'none' },
+  IFCSPACE: {
+    ...SPATIAL,
+    PredefinedType: 'enum:SPACE|PARKING|GFA|INTERNAL|EXTERNAL|USERDEFINED|NOTDEFINED',
+    ElevationWithFlooring: 'none',
+  },
   IFCGRID: {
     ...PRODUCT,
     UAxes: 'refs',
@@ -92,9 +103,20 @@ export const ENTITIES = {
   IFCAXIS2PLACEMENT2D: { Location: 'ref', RefDirection: 'ref?' },
   IFCLOCALPLACEMENT: { PlacementRelTo: 'ref?', RelativePlacement: 'ref' },
   IFCPRODUCTDEFINITIONSHAPE: { Name: 'text?', Description: 'text?', Representations: 'refs' },
-  IFCSHAPEREPRESENTATION: { ContextOfItems: 'ref', RepresentationIdentifier: 'text?', RepresentationType: 'text?', Items: 'refs' },
+  IFCSHAPEREPRESENTATION: {
+    ContextOfItems: 'ref',
+    RepresentationIdentifier: 'text?',
+    RepresentationType: 'text?',
+    Items: 'refs',
+  },
   IFCEXTRUDEDAREASOLID: { SweptArea: 'ref', Position: 'ref?', ExtrudedDirection: 'ref', Depth: 'real' },
-  IFCRECTANGLEPROFILEDEF: { ProfileType: 'enum:AREA|CURVE', ProfileName: 'text?', Position: 'ref?', XDim: 'real', YDim: 'real' },
+  IFCRECTANGLEPROFILEDEF: {
+    ProfileType: 'enum:AREA|CURVE',
+    ProfileName: 'text?',
+    Position: 'ref?',
+    XDim: 'real',
+    YDim: 'real',
+  },
   IFCCIRCLEPROFILEDEF: { ProfileType: 'enum:AREA|CURVE', ProfileName: 'text?', Position: 'ref?', Radius: 'real' },
   IFCARBITRARYCLOSEDPROFILEDEF: { ProfileType: 'enum:AREA|CURVE', ProfileName: 'text?', OuterCurve: 'ref' },
   IFCPOLYLINE: { Points: 'refs' },

@@ -116,6 +116,12 @@ export function stepText(value: string): string {
 function stepMeasure(value: Measure | number): string {
   if (typeof value === 'number') return String(value);
   const inner =
-    typeof value.value === 'boolean' ? (value.value ? '.T.' : '.F.') : typeof value.value === 'number' ? stepReal(value.value) : stepText(value.value);
+    typeof value.value === 'boolean'
+      ? value.value
+        ? '.T.'
+        : '.F.'
+      : typeof value.value === 'number'
+        ? stepReal(value.value)
+        : stepText(value.value);
   return `${value.measure}(${inner})`;
 }

@@ -77,7 +77,8 @@ class IfcWriter {
   }
 
   private units(): Ref {
-    const unit = (UnitType: string, Name: string, Prefix?: string) => this.step.add('IFCSIUNIT', { UnitType, Name, Prefix });
+    const unit = (UnitType: string, Name: string, Prefix?: string) =>
+      this.step.add('IFCSIUNIT', { UnitType, Name, Prefix });
     return this.step.add('IFCUNITASSIGNMENT', {
       Units: [
         unit('LENGTHUNIT', 'METRE', 'MILLI'),
@@ -99,7 +100,12 @@ class IfcWriter {
     });
     const levels = this.solved.levels.filter((level) => level.building === building.id);
     const storeys = levels.map((level) => this.storey(level, placement));
-    if (storeys.length > 0) this.aggregate(`building ${building.id}`, ref, storeys.map((storey) => storey.ref));
+    if (storeys.length > 0)
+      this.aggregate(
+        `building ${building.id}`,
+        ref,
+        storeys.map((storey) => storey.ref),
+      );
     this.grids(building, placement, ref);
     const openings = new Map<Id, Ref[]>();
     for (const storey of storeys) this.contents(storey, openings);
@@ -118,15 +124,21 @@ class IfcWriter {
       CompositionType: 'ELEMENT',
       Elevation: level.fflMm,
     });
-    this.properties(level.id, ref, 'Pset_BuildingStoreyCommon', { AboveGround: { measure: 'IFCLOGICAL', value: level.fflMm >= 0 } });
+    this.properties(level.id, ref, 'Pset_BuildingStoreyCommon', {
+      AboveGround: { measure: 'IFCLOGICAL', value: level.fflMm >= 0 },
+    });
     if (level.storeyHeightMm !== null) {
-      this.quantities(level.id, ref, 'Qto_BuildingStoreyBaseQuantities', [['LENGTH', 'GrossHeight', level.storeyHeightMm]]);
+      this.quantities(level.id, ref, 'Qto_BuildingStoreyBaseQuantities', [
+        ['LENGTH', 'GrossHeight', level.storeyHeightMm],
+      ]);
     }
     return { ref, level, placement };
   }
 
   private grids(building: SolvedBuilding, placement: Ref, ref: Ref): void {
-    const systems = new Set(this.solved.lines.filter((line) => line.building === building.id).map(({ system }) => system));
+    const systems = new Set(
+      this.solved.lines.filter((line) => line.building === building.id).map(({ system }) => system),
+    );
     const grids: Ref[] = [];
     for (const system of systems) {
       const lines = this.solved.lines.filter((line) => line.system === system);
@@ -147,7 +159,9 @@ class IfcWriter {
           GlobalId: globalIdOf(system),
           Name: record && 'name' in record ? record.name : 'Grid',
           ObjectPlacement: placement,
-          Representation: this.shape(this.axis, 'FootPrint', 'GeometricCurveSet', [this.step.add('IFCGEOMETRICCURVESET', { Elements: curves })]),
+          Representation: this.shape(this.axis, 'FootPrint', 'GeometricCurveSet', [
+            this.step.add('IFCGEOMETRICCURVESET', { Elements: curves }),
+          ]),
           UAxes,
           VAxes,
           PredefinedType: 'RECTANGULAR',
@@ -192,7 +206,11 @@ class IfcWriter {
       PredefinedType: 'COLUMN',
     });
     const key = `${piece.stack} ${piece.level}`;
-    this.properties(key, ref, 'Pset_ColumnCommon', { Reference: identifier(sectionWords(piece.section)), LoadBearing: flag(true), IsExternal: flag(false) });
+    this.properties(key, ref, 'Pset_ColumnCommon', {
+      Reference: identifier(sectionWords(piece.section)),
+      LoadBearing: flag(true),
+      IsExternal: flag(false),
+    });
     this.quantities(key, ref, 'Qto_ColumnBaseQuantities', [
       ['LENGTH', 'Length', heightMm],
       ['AREA', 'CrossSectionArea', piece.volumeMm3 / heightMm / 1e6],
@@ -216,7 +234,11 @@ class IfcWriter {
       PredefinedType: isRoof ? 'ROOF' : 'FLOOR',
     });
     const key = `${piece.plate} ${piece.level}`;
-    this.properties(key, ref, 'Pset_SlabCommon', { Reference: identifier(piece.name), LoadBearing: flag(true), IsExternal: flag(isRoof) });
+    this.properties(key, ref, 'Pset_SlabCommon', {
+      Reference: identifier(piece.name),
+      LoadBearing: flag(true),
+      IsExternal: flag(isRoof),
+    });
     this.quantities(key, ref, 'Qto_SlabBaseQuantities', [
       ['LENGTH', 'Width', piece.thicknessMm],
       ['LENGTH', 'Perimeter', profile.perimeterMm],
@@ -255,7 +277,8 @@ class IfcWriter {
   ): void {
     const bySpace = new Map<Ref, Ref[]>();
     for (const shaft of this.solved.shafts.filter((candidate) => candidate.building === building.id)) {
-      const foot = storeys.filter(({ level }) => level.bounding && level.sslMm <= shaft.bottomMm + 1).at(-1) ?? storeys[0];
+      const foot =
+        storeys.filter(({ level }) => level.bounding && level.sslMm <= shaft.bottomMm + 1).at(-1) ?? storeys[0];
       if (!foot || shaft.topMm <= shaft.bottomMm) continue;
       const heightMm = shaft.topMm - shaft.bottomMm;
       const space = this.step.add('IFCSPACE', {
@@ -263,13 +286,19 @@ class IfcWriter {
         Name: shaft.name,
         ObjectType: 'Shaft',
         LongName: `Shaft ${shaft.name}, ${shaft.purpose}`,
-        ObjectPlacement: this.local(foot.placement, this.placement3d({ x: 0, y: 0 }, shaft.bottomMm - foot.level.fflMm, 0)),
+        ObjectPlacement: this.local(
+          foot.placement,
+          this.placement3d({ x: 0, y: 0 }, shaft.bottomMm - foot.level.fflMm, 0),
+        ),
         Representation: this.extrusion(this.ringProfile(shaft.ring), heightMm),
         CompositionType: 'ELEMENT',
         PredefinedType: 'INTERNAL',
       });
       const box = bounds(shaft.ring);
-      this.properties(shaft.shaft, space, 'Pset_SpaceCommon', { Reference: identifier(shaft.purpose), IsExternal: flag(false) });
+      this.properties(shaft.shaft, space, 'Pset_SpaceCommon', {
+        Reference: identifier(shaft.purpose),
+        IsExternal: flag(false),
+      });
       this.quantities(shaft.shaft, space, 'Qto_SpaceBaseQuantities', [
         ['LENGTH', 'Height', heightMm],
         ['LENGTH', 'GrossPerimeter', 2 * (box.maxX - box.minX + box.maxY - box.minY)],
@@ -277,7 +306,11 @@ class IfcWriter {
       bySpace.set(foot.ref, [...(bySpace.get(foot.ref) ?? []), space]);
       const cut = openings.get(shaft.shaft);
       if (!cut) continue;
-      const group = this.step.add('IFCGROUP', { GlobalId: derivedGlobalId('shaft group', shaft.shaft), Name: shaft.name, ObjectType: 'Shaft' });
+      const group = this.step.add('IFCGROUP', {
+        GlobalId: derivedGlobalId('shaft group', shaft.shaft),
+        Name: shaft.name,
+        ObjectType: 'Shaft',
+      });
       this.step.add('IFCRELASSIGNSTOGROUP', {
         GlobalId: derivedGlobalId('in shaft group', shaft.shaft),
         RelatedObjects: [space, ...cut],
@@ -288,7 +321,9 @@ class IfcWriter {
   }
 
   private properties(key: string, ref: Ref, name: string, values: Record<string, Measure>): void {
-    const HasProperties = Object.entries(values).map(([Name, NominalValue]) => this.step.share('IFCPROPERTYSINGLEVALUE', { Name, NominalValue }));
+    const HasProperties = Object.entries(values).map(([Name, NominalValue]) =>
+      this.step.share('IFCPROPERTYSINGLEVALUE', { Name, NominalValue }),
+    );
     const set = this.step.add('IFCPROPERTYSET', { GlobalId: derivedGlobalId(name, key), Name: name, HasProperties });
     this.define(`${name} of ${key}`, ref, set);
   }
@@ -312,7 +347,11 @@ class IfcWriter {
   }
 
   private aggregate(key: string, whole: Ref, parts: readonly Ref[]): void {
-    this.step.add('IFCRELAGGREGATES', { GlobalId: derivedGlobalId('aggregates', key), RelatingObject: whole, RelatedObjects: parts });
+    this.step.add('IFCRELAGGREGATES', {
+      GlobalId: derivedGlobalId('aggregates', key),
+      RelatingObject: whole,
+      RelatedObjects: parts,
+    });
   }
 
   private contain(key: string, structure: Ref, elements: readonly Ref[]): void {
@@ -375,7 +414,12 @@ class IfcWriter {
   }
 
   private shape(ContextOfItems: Ref, RepresentationIdentifier: string, RepresentationType: string, Items: Ref[]): Ref {
-    const representation = this.step.add('IFCSHAPEREPRESENTATION', { ContextOfItems, RepresentationIdentifier, RepresentationType, Items });
+    const representation = this.step.add('IFCSHAPEREPRESENTATION', {
+      ContextOfItems,
+      RepresentationIdentifier,
+      RepresentationType,
+      Items,
+    });
     return this.step.add('IFCPRODUCTDEFINITIONSHAPE', { Representations: [representation] });
   }
 }

@@ -29,7 +29,9 @@ export function readSpineFile(text: string): Result<Framework> {
   const envelope = envelopeSchema.safeParse(json);
   const version = (json as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > FILE_VERSION) {
-    return refuse(`The file is of version ${version}; this program reads up to version ${FILE_VERSION}. Update the program`);
+    return refuse(
+      `The file is of version ${version}; this program reads up to version ${FILE_VERSION}. Update the program`,
+    );
   }
   if (!envelope.success) return refuse('This is not a framework file, or it is damaged');
   const records = new Map<string, Rec>();
@@ -37,7 +39,9 @@ export function readSpineFile(text: string): Result<Framework> {
     const record = upcast(raw, envelope.data.version);
     const parsed = recordSchema.safeParse(record);
     if (!parsed.success || parsed.data.id !== id) {
-      const issue = parsed.success ? 'its id does not match' : `${parsed.error.issues[0]!.path.join('.')}: ${parsed.error.issues[0]!.message}`;
+      const issue = parsed.success
+        ? 'its id does not match'
+        : `${parsed.error.issues[0]!.path.join('.')}: ${parsed.error.issues[0]!.message}`;
       return refuse(`Record ${id} of the file is damaged (${issue})`);
     }
     records.set(id, record as unknown as Rec);

@@ -10,7 +10,10 @@ const MOST_MEMORY_MB = 512;
  * Parses a DXF file in a process of its own, which is ended when it takes longer than 20 s or more than 512 MB:
  * a file from elsewhere must not be able to stop the program.
  */
-export function parseDxfApart(bytes: Uint8Array, limits: { longestMs?: number; child?: string } = {}): Promise<Result<Sheet>> {
+export function parseDxfApart(
+  bytes: Uint8Array,
+  limits: { longestMs?: number; child?: string } = {},
+): Promise<Result<Sheet>> {
   const child = limits.child ?? join(process.cwd(), 'src/formats/sandbox/parse-child.ts');
   return new Promise((resolve) => {
     const parser = spawn(process.execPath, [`--max-old-space-size=${MOST_MEMORY_MB}`, '--import', 'tsx', child], {
@@ -25,11 +28,19 @@ export function parseDxfApart(bytes: Uint8Array, limits: { longestMs?: number; c
     }, limits.longestMs ?? LONGEST_MS);
     parser.stdout.on('data', (chunk: Uint8Array) => output.push(chunk));
     parser.stdin.on('error', () => undefined);
-    parser.on('error', () => resolve(refuse('The drawing could not be read: no process could be started for it. Try again')));
+    parser.on('error', () =>
+      resolve(refuse('The drawing could not be read: no process could be started for it. Try again')),
+    );
     parser.on('close', (code) => {
       clearTimeout(timer);
-      if (tooLong) return resolve(refuse('Reading the drawing took too long and was stopped. Save only the layers that are needed'));
-      if (code !== 0) return resolve(refuse('Reading the drawing failed or took too much memory. Save only the layers that are needed'));
+      if (tooLong)
+        return resolve(
+          refuse('Reading the drawing took too long and was stopped. Save only the layers that are needed'),
+        );
+      if (code !== 0)
+        return resolve(
+          refuse('Reading the drawing failed or took too much memory. Save only the layers that are needed'),
+        );
       try {
         resolve(JSON.parse(Buffer.concat(output).toString('utf8')) as Result<Sheet>);
       } catch {

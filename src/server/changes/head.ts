@@ -44,7 +44,9 @@ async function lastSnapshot(db: Database | Transaction, projectId: string, seq: 
     .orderBy(desc(snapshot.seq))
     .limit(1);
   if (!row) return { seq: 0, framework: EMPTY_FRAMEWORK };
-  const records = Object.entries(row.records).map(([id, record]) => [id, upcast(record, row.schemaVersion) as unknown as Rec] as const);
+  const records = Object.entries(row.records).map(
+    ([id, record]) => [id, upcast(record, row.schemaVersion) as unknown as Rec] as const,
+  );
   const framework = { records: new Map(records) };
   // A snapshot is only a shortcut: one that does not match its hash is passed over.
   const isSound = row.schemaVersion !== FILE_VERSION || frameworkHash(framework) === row.hash;
@@ -52,7 +54,12 @@ async function lastSnapshot(db: Database | Transaction, projectId: string, seq: 
 }
 
 /** Applies the logged changes after `from` up to `seq`. Throws if the log has a gap. */
-export async function replay(db: Database | Transaction, projectId: string, from: Head, seq: number): Promise<Framework> {
+export async function replay(
+  db: Database | Transaction,
+  projectId: string,
+  from: Head,
+  seq: number,
+): Promise<Framework> {
   const rows = await db
     .select({ seq: change.seq, changes: change.changes })
     .from(change)

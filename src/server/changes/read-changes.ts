@@ -16,7 +16,10 @@ export async function readFramework(projectId: string): Promise<{ seq: number; r
 }
 
 /** Changes a client has missed, oldest first, at most 500 at a time. */
-export async function readChangesSince(projectId: string, seq: number): Promise<{ seq: number; commandId: string; changes: Changes }[]> {
+export async function readChangesSince(
+  projectId: string,
+  seq: number,
+): Promise<{ seq: number; commandId: string; changes: Changes }[]> {
   return database()
     .select({ seq: change.seq, commandId: change.commandId, changes: change.changes })
     .from(change)

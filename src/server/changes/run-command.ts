@@ -50,14 +50,22 @@ interface Plan {
 export async function runCommand(sent: Sent): Promise<Outcome> {
   let head: { seq: number; framework: Framework } | null = null;
   const outcome = await database().transaction(async (tx): Promise<Outcome> => {
-    const [row] = await tx.select({ headSeq: project.headSeq }).from(project).where(eq(project.id, sent.projectId)).for('update');
+    const [row] = await tx
+      .select({ headSeq: project.headSeq })
+      .from(project)
+      .where(eq(project.id, sent.projectId))
+      .for('update');
     const role = row ? await roleIn(tx, sent.projectId, sent.userId) : null;
     if (!row || !role) return { kind: 'forbidden', message: 'There is no such project, or you are not a member of it' };
-    if (!mayEdit(role)) return { kind: 'forbidden', message: `As ${role} you can look and measure, but not change the framework` };
+    if (!mayEdit(role))
+      return { kind: 'forbidden', message: `As ${role} you can look and measure, but not change the framework` };
     const first = await firstAnswer(tx, sent);
     if (first) return first;
     const framework = await frameworkAt(tx, sent.projectId, row.headSeq);
-    const planned = sent.command === UNDO ? await planUndoOf(tx, framework, sent) : plan(framework, sent.command, sent.input, sent.commandId);
+    const planned =
+      sent.command === UNDO
+        ? await planUndoOf(tx, framework, sent)
+        : plan(framework, sent.command, sent.input, sent.commandId);
     if (!planned.ok) return { kind: 'refused', refusal: planned.refusal };
     const { changes, after, sentence } = planned.value;
     if (sent.previewDigest !== undefined && groundsDigest(changes) !== sent.previewDigest) {
@@ -92,7 +100,9 @@ async function append(tx: Transaction, sent: Sent, seq: number, { changes, after
     .where(eq(project.id, sent.projectId));
   if (seq % SNAPSHOT_EVERY === 0) {
     const payload = JSON.stringify({ projectId: sent.projectId, seq });
-    await tx.execute(sql`select graphile_worker.add_job('snapshot', ${payload}::json, job_key := ${`snapshot ${sent.projectId}`})`);
+    await tx.execute(
+      sql`select graphile_worker.add_job('snapshot', ${payload}::json, job_key := ${`snapshot ${sent.projectId}`})`,
+    );
   }
   await tx.execute(sql`select pg_notify('spine', ${`${sent.projectId}:${seq}`})`);
 }
@@ -108,7 +118,10 @@ async function firstAnswer(tx: Transaction, { projectId, commandId }: Sent): Pro
 async function planUndoOf(tx: Transaction, framework: Framework, sent: Sent): Promise<Result<Plan>> {
   const target = (sent.input as { target?: unknown } | null)?.target;
   if (typeof target !== 'string' || !/^[0-9a-f-]{36}$/.test(target)) return refuse('Say which change is to be undone');
-  const [row] = await tx.select().from(change).where(and(eq(change.projectId, sent.projectId), eq(change.commandId, target)));
+  const [row] = await tx
+    .select()
+    .from(change)
+    .where(and(eq(change.projectId, sent.projectId), eq(change.commandId, target)));
   if (!row) return refuse('The change to be undone is not in this project');
   if (row.authorId !== sent.userId) return refuse('Each person undoes their own changes');
   const later = await tx
@@ -122,13 +135,19 @@ async function planUndoOf(tx: Transaction, framework: Framework, sent: Sent): Pr
       .filter(({ changes }) =>
         path === null
           ? touchedIds(changes).includes(id)
-          : changes.patched.some((patch) => patch.id === id && Object.keys(patch.fields).some((field) => field.startsWith(path) || path.startsWith(field))),
+          : changes.patched.some(
+              (patch) =>
+                patch.id === id &&
+                Object.keys(patch.fields).some((field) => field.startsWith(path) || path.startsWith(field)),
+            ),
       )
       .at(-1)?.name;
   const undone = planUndo(framework, row.changes, laterAuthor);
   if (!undone.ok) return undone;
   const isRedo = row.command === UNDO;
-  const sentence = isRedo ? row.sentence.replace(/^Undone: /, 'Redone: ') : `Undone: ${row.sentence.replace(/^Redone: /, '')}`;
+  const sentence = isRedo
+    ? row.sentence.replace(/^Undone: /, 'Redone: ')
+    : `Undone: ${row.sentence.replace(/^Redone: /, '')}`;
   return done({ changes: undone.value, after: apply(framework, undone.value), sentence });
 }
 

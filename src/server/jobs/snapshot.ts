@@ -13,7 +13,13 @@ export async function writeSnapshot(payload: unknown): Promise<void> {
   const { projectId, seq } = payloadSchema.parse(payload);
   await database().transaction(async (tx) => {
     const framework = await frameworkAt(tx, projectId, seq);
-    const values = { projectId, seq, hash: frameworkHash(framework), schemaVersion: FILE_VERSION, records: recordsById(framework) };
+    const values = {
+      projectId,
+      seq,
+      hash: frameworkHash(framework),
+      schemaVersion: FILE_VERSION,
+      records: recordsById(framework),
+    };
     await tx.insert(snapshot).values(values).onConflictDoNothing();
     await tx.delete(snapshot).where(and(eq(snapshot.projectId, projectId), lt(snapshot.seq, seq - 400)));
   });

@@ -8,7 +8,12 @@ import { blob } from '../db/schema';
 import { RequestRefused } from '../handle';
 
 /** Reads a drawing that somebody brought and keeps it, once per contents. Only who may edit brings files. */
-export async function takeDrawing(projectId: string, userId: string, name: string, bytes: Uint8Array): Promise<Result<Sheet>> {
+export async function takeDrawing(
+  projectId: string,
+  userId: string,
+  name: string,
+  bytes: Uint8Array,
+): Promise<Result<Sheet>> {
   const role = await roleIn(database(), projectId, userId);
   if (!role || !mayEdit(role)) throw new RequestRefused(403, 'Only designers bring drawings into the framework');
   const sheet = await parseDxfApart(bytes);

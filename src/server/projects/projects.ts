@@ -51,7 +51,12 @@ export async function createProject(userId: string, name: string, building: stri
 }
 
 /** Gives a person a role in a project, or another one. */
-export async function setMember(projectId: string, userId: string, role: Role, discipline: string | null = null): Promise<void> {
+export async function setMember(
+  projectId: string,
+  userId: string,
+  role: Role,
+  discipline: string | null = null,
+): Promise<void> {
   await database()
     .insert(membership)
     .values({ projectId, userId, role, discipline })

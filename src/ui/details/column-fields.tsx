@@ -18,7 +18,12 @@ export function ColumnFields({ stack }: { stack: ColumnStack }) {
   const mark = solved?.columns.find((piece) => piece.stack === stack.id)?.mark ?? '';
   return (
     <div className="flex flex-col gap-1.5">
-      <TextField label="Mark" value={mark} disabled={!mayEdit} onCommit={(name) => change({ name: name.trim() === '' ? null : name })} />
+      <TextField
+        label="Mark"
+        value={mark}
+        disabled={!mayEdit}
+        onCommit={(name) => change({ name: name.trim() === '' ? null : name })}
+      />
       <ChoiceField
         label="Section"
         value={section.shape}
@@ -29,16 +34,33 @@ export function ColumnFields({ stack }: { stack: ColumnStack }) {
         ]}
         onChoose={(shape) => {
           const size = section.shape === 'circle' ? section.diameterMm : section.widthMm;
-          const refusal = change({ section: shape === 'circle' ? { shape, diameterMm: size } : { shape, widthMm: size, depthMm: size } });
+          const refusal = change({
+            section: shape === 'circle' ? { shape, diameterMm: size } : { shape, widthMm: size, depthMm: size },
+          });
           if (refusal) say(refusal);
         }}
       />
       {section.shape === 'circle' ? (
-        <LengthField label="Diameter" valueMm={mmOf(framework, section.diameterMm)} disabled={!mayEdit} onCommit={(diameterMm) => change({ section: { ...section, diameterMm } })} />
+        <LengthField
+          label="Diameter"
+          valueMm={mmOf(framework, section.diameterMm)}
+          disabled={!mayEdit}
+          onCommit={(diameterMm) => change({ section: { ...section, diameterMm } })}
+        />
       ) : (
         <>
-          <LengthField label="Width" valueMm={mmOf(framework, section.widthMm)} disabled={!mayEdit} onCommit={(widthMm) => change({ section: { ...section, widthMm } })} />
-          <LengthField label="Depth" valueMm={mmOf(framework, section.depthMm)} disabled={!mayEdit} onCommit={(depthMm) => change({ section: { ...section, depthMm } })} />
+          <LengthField
+            label="Width"
+            valueMm={mmOf(framework, section.widthMm)}
+            disabled={!mayEdit}
+            onCommit={(widthMm) => change({ section: { ...section, widthMm } })}
+          />
+          <LengthField
+            label="Depth"
+            valueMm={mmOf(framework, section.depthMm)}
+            disabled={!mayEdit}
+            onCommit={(depthMm) => change({ section: { ...section, depthMm } })}
+          />
         </>
       )}
       <ChoiceField

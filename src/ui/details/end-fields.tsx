@@ -13,7 +13,15 @@ const FACES = [
 ] as const;
 
 /** One end of a vertical element: level, face, and a signed distance. */
-export function EndFields({ label, end, onChange }: { label: 'Starts at' | 'Stops at'; end: End; onChange: (end: End) => string | null }) {
+export function EndFields({
+  label,
+  end,
+  onChange,
+}: {
+  label: 'Starts at' | 'Stops at';
+  end: End;
+  onChange: (end: End) => string | null;
+}) {
   const { framework, solved, building, mayEdit, say } = useProject((project) => project);
   const levels = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
   const change = (part: Partial<End>) => {
@@ -30,7 +38,13 @@ export function EndFields({ label, end, onChange }: { label: 'Starts at' | 'Stop
         choices={[...levels].reverse().map(({ id, name, title }) => [id, title ? `${name} ${title}` : name] as const)}
         onChoose={(level) => change({ level })}
       />
-      <ChoiceField label={`${label}: face`} value={end.face} disabled={!mayEdit} choices={FACES} onChoose={(face) => change({ face })} />
+      <ChoiceField
+        label={`${label}: face`}
+        value={end.face}
+        disabled={!mayEdit}
+        choices={FACES}
+        onChoose={(face) => change({ face })}
+      />
       <LengthField
         label={`${label}: distance above it`}
         valueMm={mmOf(framework, end.offsetMm)}

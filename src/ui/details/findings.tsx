@@ -18,7 +18,9 @@ export function Findings({ about }: { about: readonly Id[] }) {
     <section aria-label="Findings" className="flex flex-col gap-2 border-t border-hair pt-3">
       <h3 className="flex items-baseline justify-between font-bold">
         Findings
-        <span className="text-[11px] font-normal text-ink2">{all.length === 0 ? 'none' : `${shown.length} here, ${elsewhere} elsewhere`}</span>
+        <span className="text-[11px] font-normal text-ink2">
+          {all.length === 0 ? 'none' : `${shown.length} here, ${elsewhere} elsewhere`}
+        </span>
       </h3>
       {shown.map((finding) => (
         <FindingCard key={finding.key} finding={finding} />
@@ -34,7 +36,12 @@ export function FindingCard({ finding }: { finding: Finding }) {
     <button
       type="button"
       className={`border-l-[3px] bg-faint px-2.5 py-1.5 text-left ${isWrong ? 'border-wrong' : 'border-look'}`}
-      onClick={() => set({ selection: finding.about.filter((id) => framework.records.has(id)), ...(finding.level ? { level: finding.level } : {}) })}
+      onClick={() =>
+        set({
+          selection: finding.about.filter((id) => framework.records.has(id)),
+          ...(finding.level ? { level: finding.level } : {}),
+        })
+      }
     >
       <span className={`mr-1 font-bold ${isWrong ? 'text-wrong' : 'text-look'}`}>{isWrong ? 'Wrong:' : 'Look:'}</span>
       {finding.message}

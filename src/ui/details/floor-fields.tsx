@@ -23,14 +23,36 @@ export function FloorFields({ plate }: { plate: FloorPlate }) {
   return (
     <div className="flex flex-col gap-1.5">
       <TextField label="Name" value={plate.name} disabled={!mayEdit} onCommit={(name) => change({ name })} />
-      <LengthField label="Thickness" valueMm={mmOf(framework, plate.thicknessMm)} disabled={!mayEdit} onCommit={(thicknessMm) => change({ thicknessMm })} />
+      <LengthField
+        label="Thickness"
+        valueMm={mmOf(framework, plate.thicknessMm)}
+        disabled={!mayEdit}
+        onCommit={(thicknessMm) => change({ thicknessMm })}
+      />
       {outline.type === 'gridOffset' && (
-        <LengthField label="Outside the grid by" valueMm={mmOf(framework, outline.offsetMm)} disabled={!mayEdit} onCommit={(offsetMm) => change({ outline: { ...outline, offsetMm } })} />
+        <LengthField
+          label="Outside the grid by"
+          valueMm={mmOf(framework, outline.offsetMm)}
+          disabled={!mayEdit}
+          onCommit={(offsetMm) => change({ outline: { ...outline, offsetMm } })}
+        />
       )}
       {'range' in levels && (
         <>
-          <ChoiceField label="From level" value={levels.range[0]} choices={choices} disabled={!mayEdit} onChoose={(id) => attempt([id, levels.range[1]])} />
-          <ChoiceField label="To level" value={levels.range[1]} choices={choices} disabled={!mayEdit} onChoose={(id) => attempt([levels.range[0], id])} />
+          <ChoiceField
+            label="From level"
+            value={levels.range[0]}
+            choices={choices}
+            disabled={!mayEdit}
+            onChoose={(id) => attempt([id, levels.range[1]])}
+          />
+          <ChoiceField
+            label="To level"
+            value={levels.range[1]}
+            choices={choices}
+            disabled={!mayEdit}
+            onChoose={(id) => attempt([levels.range[0], id])}
+          />
         </>
       )}
       <table className="w-full border-t border-faint">

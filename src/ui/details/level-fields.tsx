@@ -24,16 +24,52 @@ export function LevelFields({ level }: { level: Level }) {
   const area = floors.reduce((sum, piece) => sum + solved.profiles[piece.profile]!.areaMm2, 0);
   return (
     <div className="flex flex-col gap-1.5">
-      <TextField label="Name" value={level.name} disabled={!mayEdit} onCommit={(name) => run('levels.rename', { level: level.id, name })} />
-      <TextField label="Use" value={level.title} disabled={!mayEdit} onCommit={(title) => run('levels.rename', { level: level.id, title })} />
-      <LengthField label="Elevation (FFL)" valueMm={shown.fflMm} disabled={!mayEdit} onCommit={(fflMm) => run('levels.setElevation', { level: level.id, fflMm, mode })} />
+      <TextField
+        label="Name"
+        value={level.name}
+        disabled={!mayEdit}
+        onCommit={(name) => run('levels.rename', { level: level.id, name })}
+      />
+      <TextField
+        label="Use"
+        value={level.title}
+        disabled={!mayEdit}
+        onCommit={(title) => run('levels.rename', { level: level.id, title })}
+      />
+      <LengthField
+        label="Elevation (FFL)"
+        valueMm={shown.fflMm}
+        disabled={!mayEdit}
+        onCommit={(fflMm) => run('levels.setElevation', { level: level.id, fflMm, mode })}
+      />
       {shown.storeyHeightMm !== null && (
-        <LengthField label="Floor to floor" valueMm={shown.storeyHeightMm} disabled={!mayEdit} onCommit={(heightMm) => run('levels.setHeight', { level: level.id, heightMm, mode })} />
+        <LengthField
+          label="Floor to floor"
+          valueMm={shown.storeyHeightMm}
+          disabled={!mayEdit}
+          onCommit={(heightMm) => run('levels.setHeight', { level: level.id, heightMm, mode })}
+        />
       )}
-      <LengthField label="Floor build-up" valueMm={mmOf(framework, level.buildUpMm)} disabled={!mayEdit} onCommit={(buildUpMm) => run('levels.change', { level: level.id, buildUpMm })} />
+      <LengthField
+        label="Floor build-up"
+        valueMm={mmOf(framework, level.buildUpMm)}
+        disabled={!mayEdit}
+        onCommit={(buildUpMm) => run('levels.change', { level: level.id, buildUpMm })}
+      />
       <ModeField />
-      <ChoiceField label="Kind" value={level.levelKind} disabled={!mayEdit} choices={LEVEL_KINDS.map((kind) => [kind, kind === 'datum' ? 'datum only' : kind] as const)} onChoose={(levelKind) => attempt(run('levels.change', { level: level.id, levelKind }))} />
-      <CheckField label="Locked: other edits cannot move it" value={level.locked} disabled={!mayEdit} onChange={(locked) => attempt(run('levels.change', { level: level.id, locked }))} />
+      <ChoiceField
+        label="Kind"
+        value={level.levelKind}
+        disabled={!mayEdit}
+        choices={LEVEL_KINDS.map((kind) => [kind, kind === 'datum' ? 'datum only' : kind] as const)}
+        onChoose={(levelKind) => attempt(run('levels.change', { level: level.id, levelKind }))}
+      />
+      <CheckField
+        label="Locked: other edits cannot move it"
+        value={level.locked}
+        disabled={!mayEdit}
+        onChange={(locked) => attempt(run('levels.change', { level: level.id, locked }))}
+      />
       <p className="border-t border-faint pt-1.5 text-ink2">
         {floors.length === 0 ? 'No slab here.' : `Net floor area ${formatArea(area, display)}.`}
       </p>
@@ -56,8 +92,8 @@ function ModeField() {
       value={mode}
       disabled={!mayEdit}
       choices={[
-        ['push', 'push what is beyond'],
-        ['only', 'only this level'],
+        ['push', 'push those beyond'],
+        ['only', 'only this one'],
       ]}
       onChoose={(next) => set({ mode: next })}
     />
@@ -82,7 +118,9 @@ function RemoveDialog({ level, onClose }: { level: Level; onClose: () => void })
         <AlertDialog.Content className="fixed top-1/4 left-1/2 z-50 flex w-96 -translate-x-1/2 flex-col gap-3 rounded-sm border border-ink3 bg-sheet p-4 shadow-lg">
           <AlertDialog.Title className="text-[15px] font-bold">Remove level {level.name}?</AlertDialog.Title>
           <AlertDialog.Description className="text-ink2">
-            {reached.length === 0 ? 'Nothing starts, stops or stands there. The other levels stay where they are.' : `It reaches ${reached.length} things. The other levels stay where they are.`}
+            {reached.length === 0
+              ? 'Nothing starts, stops or stands there. The other levels stay where they are.'
+              : `It reaches ${reached.length} things. The other levels stay where they are.`}
           </AlertDialog.Description>
           {reached.length > 0 && (
             <>

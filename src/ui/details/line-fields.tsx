@@ -23,18 +23,36 @@ export function LineFields({ line }: { line: GridLine }) {
   const split = () => {
     const distance = at.trim() === '' ? null : read(at);
     if (distance && !distance.ok) return say(distance.words);
-    attempt('grids.splitBay', { line: line.id, ...(distance?.ok ? { atMm: distance.input } : {}), ...(suffix.trim() ? { suffix: suffix.trim() } : {}) });
+    attempt('grids.splitBay', {
+      line: line.id,
+      ...(distance?.ok ? { atMm: distance.input } : {}),
+      ...(suffix.trim() ? { suffix: suffix.trim() } : {}),
+    });
   };
   const isFirst = line.from === null;
   return (
     <div className="flex flex-col gap-1.5">
-      <TextField label="Label" value={shown.label ?? ''} disabled={!mayEdit} onCommit={(label) => run('grids.relabel', { line: line.id, label: label.trim() || { mode: 'none' } })} />
+      <TextField
+        label="Label"
+        value={shown.label ?? ''}
+        disabled={!mayEdit}
+        onCommit={(label) => run('grids.relabel', { line: line.id, label: label.trim() || { mode: 'none' } })}
+      />
       {line.label.mode !== 'auto' && mayEdit && (
-        <ActionButton onClick={() => attempt('grids.relabel', { line: line.id, label: { mode: 'auto' }, minor: false })}>Label it by the run again</ActionButton>
+        <ActionButton
+          onClick={() => attempt('grids.relabel', { line: line.id, label: { mode: 'auto' }, minor: false })}
+        >
+          Label it by the run again
+        </ActionButton>
       )}
       {!isFirst && (
         <>
-          <LengthField label="Bay to the line before" valueMm={shown.bayMm} disabled={!mayEdit} onCommit={(bayMm) => run('grids.setBay', { line: line.id, bayMm, mode })} />
+          <LengthField
+            label="Bay to the line before"
+            valueMm={shown.bayMm}
+            disabled={!mayEdit}
+            onCommit={(bayMm) => run('grids.setBay', { line: line.id, bayMm, mode })}
+          />
           <ChoiceField
             label="When it moves"
             value={mode}
@@ -49,8 +67,19 @@ export function LineFields({ line }: { line: GridLine }) {
       {mayEdit && !isFirst && (
         <fieldset className="flex flex-col gap-1 border-t border-faint pt-2">
           <legend className="sr-only">Split the bay</legend>
-          <PlainField label="Split the bay at" value={at} onChange={setAt} note={at === '' ? 'empty: in half' : read(at).words} wrong={at !== '' && !read(at).ok} />
-          <PlainField label="Label with suffix" value={suffix} onChange={setSuffix} note={suffix === '' ? 'empty: no label' : null} />
+          <PlainField
+            label="Split the bay at"
+            value={at}
+            onChange={setAt}
+            note={at === '' ? 'empty: in half' : read(at).words}
+            wrong={at !== '' && !read(at).ok}
+          />
+          <PlainField
+            label="Label with suffix"
+            value={suffix}
+            onChange={setSuffix}
+            note={suffix === '' ? 'empty: no label' : null}
+          />
           <span className="self-end">
             <ActionButton onClick={split}>Split the bay</ActionButton>
           </span>

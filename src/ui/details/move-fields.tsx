@@ -22,8 +22,20 @@ export function MoveFields({ ids }: { ids: string[] }) {
   return (
     <fieldset className="flex flex-col gap-1 border-t border-faint pt-2">
       <legend className="sr-only">Move</legend>
-      <PlainField label="Move east" value={x} onChange={(text) => setBy([text, y])} note={east.ok ? null : east.words} wrong={!east.ok} />
-      <PlainField label="Move north" value={y} onChange={(text) => setBy([x, text])} note={refused ?? (north.ok ? null : north.words)} wrong={!north.ok || refused !== null} />
+      <PlainField
+        label="Move east"
+        value={x}
+        onChange={(text) => setBy([text, y])}
+        note={east.ok ? null : east.words}
+        wrong={!east.ok}
+      />
+      <PlainField
+        label="Move north"
+        value={y}
+        onChange={(text) => setBy([x, text])}
+        note={refused ?? (north.ok ? null : north.words)}
+        wrong={!north.ok || refused !== null}
+      />
       <span className="self-end">
         <ActionButton onClick={move}>Move</ActionButton>
       </span>

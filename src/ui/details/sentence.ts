@@ -46,13 +46,19 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
     const line = solved.lines.find((candidate) => candidate.id === id);
     if (!line) return null;
     const label = line.label ?? 'without a label';
-    return { title: `Grid line ${label}`, sentence: `${line.minor ? 'A minor line, ' : ''}${write(line.offsetMm)} from the first line of its direction.` };
+    return {
+      title: `Grid line ${label}`,
+      sentence: `${line.minor ? 'A minor line, ' : ''}${write(line.offsetMm)} from the first line of its direction.`,
+    };
   }
   if (record?.kind === 'level') {
     const level = solved.levels.find((candidate) => candidate.id === id);
     if (!level) return null;
     const storey = level.storeyHeightMm === null ? '' : `, ${write(level.storeyHeightMm)} to the next level`;
-    return { title: `Level ${level.name}${level.title ? ` ${level.title}` : ''}`, sentence: `FFL ${formatElevation(level.fflMm, display)}${storey}.` };
+    return {
+      title: `Level ${level.name}${level.title ? ` ${level.title}` : ''}`,
+      sentence: `FFL ${formatElevation(level.fflMm, display)}${storey}.`,
+    };
   }
   return null;
 }

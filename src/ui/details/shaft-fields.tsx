@@ -24,19 +24,46 @@ export function ShaftFields({ shaft }: { shaft: Shaft }) {
   return (
     <div className="flex flex-col gap-1.5">
       <TextField label="Name" value={shaft.name} disabled={!mayEdit} onCommit={(name) => change({ name })} />
-      <ChoiceField label="Purpose" value={shaft.purpose} disabled={!mayEdit} choices={SHAFT_PURPOSES.map((purpose) => [purpose, purpose] as const)} onChoose={(purpose) => attempt({ purpose })} />
+      <ChoiceField
+        label="Purpose"
+        value={shaft.purpose}
+        disabled={!mayEdit}
+        choices={SHAFT_PURPOSES.map((purpose) => [purpose, purpose] as const)}
+        onChoose={(purpose) => attempt({ purpose })}
+      />
       {outline.type === 'rectangle' && (
         <>
-          <LengthField label="Width" valueMm={mmOf(framework, outline.widthMm)} disabled={!mayEdit} onCommit={(widthMm) => change({ outline: { ...outline, widthMm } })} />
-          <LengthField label="Depth" valueMm={mmOf(framework, outline.depthMm)} disabled={!mayEdit} onCommit={(depthMm) => change({ outline: { ...outline, depthMm } })} />
+          <LengthField
+            label="Width"
+            valueMm={mmOf(framework, outline.widthMm)}
+            disabled={!mayEdit}
+            onCommit={(widthMm) => change({ outline: { ...outline, widthMm } })}
+          />
+          <LengthField
+            label="Depth"
+            valueMm={mmOf(framework, outline.depthMm)}
+            disabled={!mayEdit}
+            onCommit={(depthMm) => change({ outline: { ...outline, depthMm } })}
+          />
         </>
       )}
       <EndFields label="Starts at" end={shaft.startsAt} onChange={(startsAt) => change({ startsAt })} />
-      <CheckField label="Opens the slab at its foot" value={shaft.opensFoot} disabled={!mayEdit} onChange={(opensFoot) => attempt({ opensFoot })} />
+      <CheckField
+        label="Opens the slab at its foot"
+        value={shaft.opensFoot}
+        disabled={!mayEdit}
+        onChange={(opensFoot) => attempt({ opensFoot })}
+      />
       <EndFields label="Stops at" end={shaft.stopsAt} onChange={(stopsAt) => change({ stopsAt })} />
-      <CheckField label="Goes out through the slab at its head" value={shaft.opensHead} disabled={!mayEdit} onChange={(opensHead) => attempt({ opensHead })} />
+      <CheckField
+        label="Goes out through the slab at its head"
+        value={shaft.opensHead}
+        disabled={!mayEdit}
+        onChange={(opensHead) => attempt({ opensHead })}
+      />
       <p className="border-t border-faint pt-1.5 text-ink2">
-        Cuts {shape?.cuts.length ?? 0} slabs: <span className="figures">{shape?.cuts.map(({ level }) => levelName(level)).join(' ') || 'none'}</span>
+        Cuts {shape?.cuts.length ?? 0} slabs:{' '}
+        <span className="figures">{shape?.cuts.map(({ level }) => levelName(level)).join(' ') || 'none'}</span>
       </p>
       {shape?.misses.map((miss) => (
         <p key={`${miss.plate} ${miss.level}`} className="text-wrong">

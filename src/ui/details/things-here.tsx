@@ -13,13 +13,30 @@ export function ThingsHere() {
   if (!solved || !level) return null;
   const shown = solved.levels.find(({ id }) => id === level);
   const groups: [string, Entry[]][] = [
-    ['Grid lines', solved.lines.filter((line) => line.building === building).map(({ id, label }) => ({ id, words: label ?? '–' }))],
-    ['Columns', solved.columns.filter((piece) => piece.level === level).map(({ stack, mark }) => ({ id: stack, words: mark }))],
-    ['Shafts', solved.shafts.filter((shaft) => shaft.building === building && shaft.levels.includes(level)).map(({ shaft, name }) => ({ id: shaft, words: name }))],
-    ['Floor plates', solved.floors.filter((floor) => floor.level === level).map(({ plate, name }) => ({ id: plate, words: name }))],
+    [
+      'Grid lines',
+      solved.lines.filter((line) => line.building === building).map(({ id, label }) => ({ id, words: label ?? '–' })),
+    ],
+    [
+      'Columns',
+      solved.columns.filter((piece) => piece.level === level).map(({ stack, mark }) => ({ id: stack, words: mark })),
+    ],
+    [
+      'Shafts',
+      solved.shafts
+        .filter((shaft) => shaft.building === building && shaft.levels.includes(level))
+        .map(({ shaft, name }) => ({ id: shaft, words: name })),
+    ],
+    [
+      'Floor plates',
+      solved.floors.filter((floor) => floor.level === level).map(({ plate, name }) => ({ id: plate, words: name })),
+    ],
   ];
   const press = (id: string, isLine: boolean) => {
-    if (chosenLines && isLine) set({ chosenLines: chosenLines.includes(id) ? chosenLines.filter((other) => other !== id) : [...chosenLines, id] });
+    if (chosenLines && isLine)
+      set({
+        chosenLines: chosenLines.includes(id) ? chosenLines.filter((other) => other !== id) : [...chosenLines, id],
+      });
     else select([id]);
   };
   return (

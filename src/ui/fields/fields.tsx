@@ -31,7 +31,7 @@ export function TextField({ label, value, onCommit, disabled, wide }: TextFieldP
         </label>
         <input
           id={id}
-          className={`${BOX} ${wide ? 'w-44' : 'w-28'} ${refused ? 'border-wrong' : ''}`}
+          className={`${BOX} mr-6 ${wide ? 'w-44' : 'w-28'} ${refused ? 'border-wrong' : ''}`}
           value={typed ?? value}
           disabled={disabled}
           aria-invalid={refused !== null}
@@ -84,7 +84,7 @@ export function PlainField({
         </label>
         <input
           id={id}
-          className={`${BOX} figures ${wide ? 'w-60' : 'w-32'} ${wrong ? 'border-wrong' : ''}`}
+          className={`${BOX} figures ${wide ? 'w-60' : 'w-36'} ${wrong ? 'border-wrong' : ''}`}
           value={value}
           aria-invalid={wrong}
           aria-describedby={note ? `${id}-says` : undefined}
@@ -120,7 +120,13 @@ export function ChoiceField<T extends string>({
       <label htmlFor={id} className="text-ink2">
         {label}
       </label>
-      <select id={id} className={`${BOX} max-w-44`} value={value} disabled={disabled} onChange={(event) => onChoose(event.target.value as T)}>
+      <select
+        id={id}
+        className={`${BOX} mr-6 max-w-44`}
+        value={value}
+        disabled={disabled}
+        onChange={(event) => onChoose(event.target.value as T)}
+      >
         {choices.map(([choice, words]) => (
           <option key={choice} value={choice}>
             {words}
@@ -131,10 +137,26 @@ export function ChoiceField<T extends string>({
   );
 }
 
-export function CheckField({ label, value, onChange, disabled }: { label: string; value: boolean; onChange: (on: boolean) => void; disabled?: boolean }) {
+export function CheckField({
+  label,
+  value,
+  onChange,
+  disabled,
+}: {
+  label: string;
+  value: boolean;
+  onChange: (on: boolean) => void;
+  disabled?: boolean;
+}) {
   return (
     <label className="flex items-center gap-2 text-ink2">
-      <input type="checkbox" className="accent-(--color-now)" checked={value} disabled={disabled} onChange={(event) => onChange(event.target.checked)} />
+      <input
+        type="checkbox"
+        className="accent-(--color-now)"
+        checked={value}
+        disabled={disabled}
+        onChange={(event) => onChange(event.target.checked)}
+      />
       {label}
     </label>
   );

@@ -85,7 +85,11 @@ export function LengthField({ label, valueMm, onCommit, disabled, autoFocus, hid
         </span>
       </div>
       {message && (
-        <p id={`${id}-says`} role={isWrong ? 'alert' : 'status'} className={`text-right text-[11px] ${isWrong ? 'text-wrong' : 'text-ink3'}`}>
+        <p
+          id={`${id}-says`}
+          role={isWrong ? 'alert' : 'status'}
+          className={`text-right text-[11px] ${isWrong ? 'text-wrong' : 'text-ink3'}`}
+        >
           {message}
         </p>
       )}

@@ -8,9 +8,17 @@ export function History() {
   const history = useProject((project) => project.history);
   return (
     <Popover.Root>
-      <Popover.Trigger className="rounded-sm border border-hair px-2.5 py-0.5 font-semibold hover:bg-faint">History</Popover.Trigger>
+      <Popover.Trigger className="rounded-sm border border-hair px-2.5 py-0.5 font-semibold hover:bg-faint">
+        History
+      </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={6} collisionPadding={8} className="z-50 max-h-[70vh] w-96 overflow-y-auto rounded-sm border border-ink3 bg-sheet p-3 shadow-lg" aria-label="History">
+        <Popover.Content
+          align="end"
+          sideOffset={6}
+          collisionPadding={8}
+          className="z-50 max-h-[70vh] w-96 overflow-y-auto rounded-sm border border-ink3 bg-sheet p-3 shadow-lg"
+          aria-label="History"
+        >
           <h2 className="mb-2 font-bold">History</h2>
           {history.length === 0 && <p className="text-ink2">Nothing yet.</p>}
           <ol className="flex flex-col gap-1.5">

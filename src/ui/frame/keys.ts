@@ -1,7 +1,8 @@
 import type { ProjectStore } from '../session/store';
 
 /** True where keys belong to a field. */
-const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName);
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName);
 
 /** Keys that work anywhere in the workspace. Answers how to stop listening. */
 export function listenToKeys(store: ProjectStore): () => void {

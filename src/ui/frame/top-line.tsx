@@ -9,12 +9,18 @@ import { Mark } from './mark';
 
 /** One line at the top: project and building, undo and redo, what state the work is in, who is here. */
 export function TopLine() {
-  const { framework, solved, building, person, role, history, session, display, mayEdit, set } = useProject((project) => project);
+  const { framework, solved, building, person, role, history, session, display, mayEdit, set } = useProject(
+    (project) => project,
+  );
   const store = useProjectStore();
   const project = [...framework.records.values()].find(({ kind }) => kind === 'project');
   const me = person?.id ?? '';
   const [back, again] = [undoTarget(history, me, false), undoTarget(history, me, true)];
-  const initials = (person?.name ?? '').split(' ').map((part) => part[0]).join('').slice(0, 2);
+  const initials = (person?.name ?? '')
+    .split(' ')
+    .map((part) => part[0])
+    .join('')
+    .slice(0, 2);
   return (
     <header className="flex h-[43px] items-center gap-4 border-b border-hair bg-sheet px-3.5">
       <Link href="/" className="flex items-center gap-2 text-[15px] font-bold" title="All projects">
@@ -24,7 +30,12 @@ export function TopLine() {
       <span className="text-ink3">/</span>
       <h1 className="font-bold">{project?.kind === 'project' ? project.name : 'Project'}</h1>
       {solved && solved.buildings.length > 1 && (
-        <select aria-label="Building" className="rounded-sm border border-hair bg-sheet px-2 py-0.5" value={building ?? ''} onChange={(event) => set({ building: event.target.value, level: null, selection: [] })}>
+        <select
+          aria-label="Building"
+          className="rounded-sm border border-hair bg-sheet px-2 py-0.5"
+          value={building ?? ''}
+          onChange={(event) => set({ building: event.target.value, level: null, selection: [] })}
+        >
           {solved.buildings.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -48,10 +59,24 @@ export function TopLine() {
       </div>
       {mayEdit && (
         <span className="flex">
-          <button type="button" aria-label={back ? `Undo: ${back.sentence}` : 'Undo'} title={back ? `Undo: ${back.sentence}` : 'Nothing to undo'} disabled={!back} className="rounded-sm p-1.5 hover:bg-faint disabled:opacity-35" onClick={() => void session?.undo(me)}>
+          <button
+            type="button"
+            aria-label={back ? `Undo: ${back.sentence}` : 'Undo'}
+            title={back ? `Undo: ${back.sentence}` : 'Nothing to undo'}
+            disabled={!back}
+            className="rounded-sm p-1.5 hover:bg-faint disabled:opacity-35"
+            onClick={() => void session?.undo(me)}
+          >
             <Undo2 size={16} aria-hidden="true" />
           </button>
-          <button type="button" aria-label={again ? `Redo: ${again.sentence}` : 'Redo'} title={again ? again.sentence.replace('Undone', 'Redo') : 'Nothing to redo'} disabled={!again} className="rounded-sm p-1.5 hover:bg-faint disabled:opacity-35" onClick={() => void session?.undo(me, true)}>
+          <button
+            type="button"
+            aria-label={again ? `Redo: ${again.sentence}` : 'Redo'}
+            title={again ? again.sentence.replace('Undone', 'Redo') : 'Nothing to redo'}
+            disabled={!again}
+            className="rounded-sm p-1.5 hover:bg-faint disabled:opacity-35"
+            onClick={() => void session?.undo(me, true)}
+          >
             <Redo2 size={16} aria-hidden="true" />
           </button>
         </span>
@@ -59,7 +84,10 @@ export function TopLine() {
       <SavedState />
       <History />
       <span className="flex items-center gap-1.5" title={`${person?.name ?? ''}, ${role ?? ''}`}>
-        <span className="grid size-[26px] place-items-center rounded-full bg-now text-[11px] font-bold text-sheet" aria-hidden="true">
+        <span
+          className="grid size-[26px] place-items-center rounded-full bg-now text-[11px] font-bold text-sheet"
+          aria-hidden="true"
+        >
           {initials}
         </span>
         <span className="text-ink2">{role}</span>
@@ -71,9 +99,19 @@ export function TopLine() {
 /** What state the work is in, in words. */
 function SavedState() {
   const { pendingCount, online } = useProject((project) => project);
-  const words = !online ? (pendingCount > 0 ? `Offline, ${pendingCount} kept here` : 'Offline') : pendingCount > 0 ? `Sending ${pendingCount}` : 'Saved';
+  const words = !online
+    ? pendingCount > 0
+      ? `Offline, ${pendingCount} kept here`
+      : 'Offline'
+    : pendingCount > 0
+      ? `Sending ${pendingCount}`
+      : 'Saved';
   return (
-    <span role="status" aria-label="State of the work" className={`w-32 text-right ${online ? 'text-ink2' : 'font-semibold text-look'}`}>
+    <span
+      role="status"
+      aria-label="State of the work"
+      className={`w-32 text-right ${online ? 'text-ink2' : 'font-semibold text-look'}`}
+    >
       <span aria-hidden="true">● </span>
       {words}
     </span>

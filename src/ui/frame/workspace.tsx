@@ -1,6 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
+import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { formatElevation } from '@/core/units/format-length';
 import { Details } from '../details/details';
@@ -35,9 +36,9 @@ function Frame() {
       <main className="grid h-full place-items-center">
         <p role="alert" className="max-w-96 text-center">
           {failure} <br />
-          <a className="font-semibold text-now underline" href="/">
+          <Link className="font-semibold text-now underline" href="/">
             Back to the projects
-          </a>
+          </Link>
         </p>
       </main>
     );
@@ -51,7 +52,10 @@ function Frame() {
   }
   const hasLevels = solved.levels.some((level) => level.building === building);
   return (
-    <div className="grid h-full min-h-[600px] min-w-[1080px] grid-rows-[43px_minmax(0,1fr)_auto]" data-generation={generation}>
+    <div
+      className="grid h-full min-h-[600px] min-w-[1080px] grid-rows-[43px_minmax(0,1fr)_auto]"
+      data-generation={generation}
+    >
       <TopLine />
       <div className="grid min-h-0 grid-cols-[252px_minmax(0,1fr)_276px]">
         <aside aria-label="Height strip" className="flex min-h-0 flex-col border-r border-hair bg-sheet">
@@ -59,7 +63,9 @@ function Frame() {
         </aside>
         <div className="flex min-h-0 min-w-0">
           {hasLevels && <Tray />}
-          <main className="flex min-h-0 min-w-0 flex-1 flex-col bg-film">{hasLevels ? <Surface /> : <FirstSetUp />}</main>
+          <main className="flex min-h-0 min-w-0 flex-1 flex-col bg-film">
+            {hasLevels ? <Surface /> : <FirstSetUp />}
+          </main>
         </div>
         <aside aria-label="Details" className="min-h-0 overflow-y-auto border-l border-hair bg-sheet">
           <Details />
@@ -97,7 +103,8 @@ function Surface() {
           ))}
         </div>
         <p className="pb-1.5 font-bold" aria-label="Current level">
-          {shown?.name} {shown?.title} <span className="figures font-normal text-ink2">{shown ? formatElevation(shown.fflMm, display) : ''}</span>
+          {shown?.name} {shown?.title}{' '}
+          <span className="figures font-normal text-ink2">{shown ? formatElevation(shown.fflMm, display) : ''}</span>
         </p>
       </div>
       {tab === 'plan' ? <PlanView /> : <ModelView />}

@@ -27,7 +27,10 @@ interface HeightStripProps {
 }
 
 const WIDTH = 251;
-const X = { dimension: 17, name: 48, lineFrom: 64, lineTo: 190, mark: 192, elevation: 245 };
+const METRIC_X = { dimension: 17, name: 48, lineFrom: 64, lineTo: 180, mark: 182, elevation: 247 };
+/** Feet and inches take more room. */
+const IMPERIAL_X = { ...METRIC_X, lineTo: 140, mark: 142 };
+const FIGURE_PX = 6.7;
 
 /** Heights are dragged in steps: 50 mm, or an inch. */
 const stepFor = (display: LengthDisplay): number => (display.system === 'imperial' ? 25.4 : 50);
@@ -47,7 +50,8 @@ export function HeightStrip(props: HeightStripProps) {
   const layout = useMemo(() => layStrip(solved, building, roomPx), [solved, building, roomPx]);
   const drag = useDrag(layout, props);
   const findings = useMemo(() => levelsWithFindings(solved), [solved]);
-  const barGap = Math.min(9, 116 / Math.max(1, layout.bars.length));
+  const X = display.system === 'imperial' ? IMPERIAL_X : METRIC_X;
+  const barGap = Math.min(9, (X.lineTo - 76) / Math.max(1, layout.bars.length));
   return (
     <div ref={frame} className="relative min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
       <svg width={WIDTH} height={layout.heightPx} role="group" aria-label="Height strip: the levels to scale">
@@ -58,8 +62,22 @@ export function HeightStrip(props: HeightStripProps) {
         </defs>
         {layout.groundY < layout.heightPx - 30 && (
           <>
-            <rect x="0" y={layout.groundY} width="58" height={layout.heightPx - layout.groundY} fill="url(#earth)" opacity="0.7" />
-            <rect x="196" y={layout.groundY} width="56" height={layout.heightPx - layout.groundY} fill="url(#earth)" opacity="0.7" />
+            <rect
+              x="0"
+              y={layout.groundY}
+              width="58"
+              height={layout.heightPx - layout.groundY}
+              fill="url(#earth)"
+              opacity="0.7"
+            />
+            <rect
+              x="196"
+              y={layout.groundY}
+              width="56"
+              height={layout.heightPx - layout.groundY}
+              fill="url(#earth)"
+              opacity="0.7"
+            />
           </>
         )}
         <Bands layout={layout} current={current} onLevel={onLevel} />
@@ -68,8 +86,23 @@ export function HeightStrip(props: HeightStripProps) {
           return (
             <g key={bar.key} onClick={() => onSelect(bar.ids)} className="cursor-pointer">
               <title>{bar.label}</title>
-              <rect x={70 + i * barGap} y={bar.top} width={Math.max(2.5, barGap * 0.5)} height={bar.bottom - bar.top} fill={isSelected ? 'var(--color-now)' : `var(--color-${bar.kind})`} />
-              {bar.kind === 'shafts' && <line x1={70 + i * barGap} x2={70 + i * barGap + Math.max(2.5, barGap * 0.5)} y1={bar.top} y2={bar.top} stroke="var(--color-sheet)" strokeDasharray="1 1" />}
+              <rect
+                x={70 + i * barGap}
+                y={bar.top}
+                width={Math.max(2.5, barGap * 0.5)}
+                height={bar.bottom - bar.top}
+                fill={isSelected ? 'var(--color-now)' : `var(--color-${bar.kind})`}
+              />
+              {bar.kind === 'shafts' && (
+                <line
+                  x1={70 + i * barGap}
+                  x2={70 + i * barGap + Math.max(2.5, barGap * 0.5)}
+                  y1={bar.top}
+                  y2={bar.top}
+                  stroke="var(--color-sheet)"
+                  strokeDasharray="1 1"
+                />
+              )}
             </g>
           );
         })}
@@ -80,7 +113,15 @@ export function HeightStrip(props: HeightStripProps) {
           const dy = drag.shiftOf(level, y);
           return (
             <g key={level.id} transform={dy === 0 ? undefined : `translate(0 ${dy})`}>
-              <line x1={X.lineFrom} x2={X.lineTo} y1={y} y2={y} stroke={ink} strokeWidth={isCurrent ? 1.8 : 1} strokeDasharray={level.bounding ? undefined : '3 3'} />
+              <line
+                x1={X.lineFrom}
+                x2={X.lineTo}
+                y1={y}
+                y2={y}
+                stroke={ink}
+                strokeWidth={isCurrent ? 1.8 : 1}
+                strokeDasharray={level.bounding ? undefined : '3 3'}
+              />
               {(isNamed || isCurrent) && (
                 <>
                   <text
@@ -118,11 +159,25 @@ export function HeightStrip(props: HeightStripProps) {
                   />
                 </>
               )}
-              {marks && <path d={`M${X.lineTo - 14} ${y - 3} l5 -9 l5 9 z`} fill={marks === 'error' ? 'var(--color-wrong)' : 'var(--color-look)'}><title>There are findings at this level</title></path>}
+              {marks && (
+                <path
+                  d={`M${X.lineTo - 14} ${y - 3} l5 -9 l5 9 z`}
+                  fill={marks === 'error' ? 'var(--color-wrong)' : 'var(--color-look)'}
+                >
+                  <title>There are findings at this level</title>
+                </path>
+              )}
             </g>
           );
         })}
-        <Dimensions layout={layout} display={display} current={current} editable={editable} onEdit={onEdit} onLevel={onLevel} />
+        <Dimensions
+          layout={layout}
+          display={display}
+          current={current}
+          editable={editable}
+          onEdit={onEdit}
+          onLevel={onLevel}
+        />
       </svg>
     </div>
   );
@@ -146,13 +201,15 @@ function useDrag(layout: StripLayout, { display, onDrag, onLevel }: HeightStripP
         target.removeEventListener('pointerup', end);
         target.removeEventListener('pointercancel', end);
         setDragged(null);
-        if (type === 'pointerup' && Math.abs(clientY - fromY) > 2 && at(clientY) !== level.fflMm) onDrag(level, at(clientY));
+        if (type === 'pointerup' && Math.abs(clientY - fromY) > 2 && at(clientY) !== level.fflMm)
+          onDrag(level, at(clientY));
       };
       target.addEventListener('pointermove', move);
       target.addEventListener('pointerup', end);
       target.addEventListener('pointercancel', end);
     },
-    shiftOf: (level: SolvedLevel, _y: number) => (dragged?.level.id === level.id ? (level.fflMm - dragged.mm) * layout.scale : 0),
+    shiftOf: (level: SolvedLevel, _y: number) =>
+      dragged?.level.id === level.id ? (level.fflMm - dragged.mm) * layout.scale : 0,
     elevationOf: (level: SolvedLevel) => (dragged?.level.id === level.id ? dragged.mm : level.fflMm),
   };
 }
@@ -166,12 +223,30 @@ function levelsWithFindings(solved: Solved): Map<Id, 'error' | 'warning'> {
 }
 
 /** The storeys as bands: pressing one chooses its level. */
-function Bands({ layout, current, onLevel }: { layout: StripLayout; current: Id | null; onLevel: (level: Id) => void }) {
+function Bands({
+  layout,
+  current,
+  onLevel,
+}: {
+  layout: StripLayout;
+  current: Id | null;
+  onLevel: (level: Id) => void;
+}) {
   const storeys = layout.levels.filter(({ level }) => level.bounding);
   return storeys.map(({ level, y }, i) => {
     const above = storeys[i + 1]?.y ?? y - 14;
     const fill = level.id === current ? 'var(--color-now-tint)' : 'transparent';
-    return <rect key={level.id} x="0" y={above} width={WIDTH} height={y - above} fill={fill} onClick={() => onLevel(level.id)} />;
+    return (
+      <rect
+        key={level.id}
+        x="0"
+        y={above}
+        width={WIDTH}
+        height={y - above}
+        fill={fill}
+        onClick={() => onLevel(level.id)}
+      />
+    );
   });
 }
 
@@ -199,6 +274,9 @@ function StripText({ x, y, anchor, fill, text, name, turned, onPress }: StripTex
       textAnchor={anchor}
       fill={fill}
       transform={turned ? `rotate(-90 ${x} ${y})` : undefined}
+      stroke="var(--color-sheet)"
+      strokeWidth={turned ? 0 : 3}
+      paintOrder="stroke"
       className={`figures text-[11px] ${onPress ? 'cursor-text' : ''}`}
       {...(onPress && {
         role: 'button',
@@ -242,22 +320,50 @@ function Dimensions({
         const above = storeys[i + 1]!.y;
         const middle = (y + above) / 2;
         const isCurrent = level.id === current;
-        const isShown = y - above > 24 || (y - above > 13 && display.system === 'metric');
         const text = formatLength(level.storeyHeightMm ?? 0, display);
+        const isUpright = y - above > text.length * FIGURE_PX + 2;
+        // What does not fit along its dimension is written across it: short figures always, long ones where chosen.
+        const isShown = isUpright || (text.length < 6 ? y - above > 13 : isCurrent || hovered === level.id);
+        const across = {
+          x: text.length < 6 ? METRIC_X.dimension + 22 : METRIC_X.lineFrom + 4,
+          anchor: text.length < 6 ? 'middle' : 'start',
+        } as const;
         const isPlus = editable && (hovered === level.id || isCurrent);
         return (
           <g key={level.id} onPointerEnter={() => setHovered(level.id)} onPointerLeave={() => setHovered(null)}>
-            <rect x="24" y={above + 6} width="40" height={Math.max(0, y - above - 12)} fill="transparent" onClick={() => onLevel(level.id)} />
-            <line x1={X.dimension} x2={X.dimension} y1={above} y2={y} stroke="var(--color-ink3)" strokeWidth="0.8" />
+            <rect
+              x="24"
+              y={above + 6}
+              width="40"
+              height={Math.max(0, y - above - 12)}
+              fill="transparent"
+              onClick={() => onLevel(level.id)}
+            />
+            <line
+              x1={METRIC_X.dimension}
+              x2={METRIC_X.dimension}
+              y1={above}
+              y2={y}
+              stroke="var(--color-ink3)"
+              strokeWidth="0.8"
+            />
             {[above, y].map((tick) => (
-              <line key={tick} x1={X.dimension - 3} x2={X.dimension + 3} y1={tick + 3} y2={tick - 3} stroke="var(--color-ink2)" strokeWidth="1" />
+              <line
+                key={tick}
+                x1={METRIC_X.dimension - 3}
+                x2={METRIC_X.dimension + 3}
+                y1={tick + 3}
+                y2={tick - 3}
+                stroke="var(--color-ink2)"
+                strokeWidth="1"
+              />
             ))}
             {isShown && (
               <StripText
-                x={y - above > 34 ? X.dimension - 4 : X.dimension + 22}
-                y={y - above > 34 ? middle : middle + 4}
-                turned={y - above > 34}
-                anchor="middle"
+                x={isUpright ? METRIC_X.dimension - 4 : across.x}
+                y={isUpright ? middle : middle + 4}
+                turned={isUpright}
+                anchor={isUpright ? 'middle' : across.anchor}
                 fill={isCurrent ? 'var(--color-now)' : 'var(--color-ink2)'}
                 text={text}
                 name={`Height of storey ${level.name}`}
@@ -265,22 +371,51 @@ function Dimensions({
               />
             )}
             {isPlus && y - above > 16 && (
-              <PlusButton x={X.name} y={middle} name={`Insert a level above ${level.name}`} onPress={(anchor) => onEdit({ kind: 'insert', level, side: 'above' }, anchor)} />
+              <PlusButton
+                x={METRIC_X.name}
+                y={middle}
+                name={`Insert a level above ${level.name}`}
+                onPress={(anchor) => onEdit({ kind: 'insert', level, side: 'above' }, anchor)}
+              />
             )}
           </g>
         );
       })}
       {editable && topmost && (
-        <PlusButton x={X.name} y={topmost.y - 17} name={`Insert a level above ${topmost.level.name}`} onPress={(anchor) => onEdit({ kind: 'insert', level: topmost.level, side: 'above' }, anchor)} quiet />
+        <PlusButton
+          x={METRIC_X.name}
+          y={Math.max(9, layout.levels.at(-1)!.y - 16)}
+          name={`Insert a level above ${topmost.level.name}`}
+          onPress={(anchor) => onEdit({ kind: 'insert', level: topmost.level, side: 'above' }, anchor)}
+          quiet
+        />
       )}
       {editable && lowest && (
-        <PlusButton x={X.name} y={lowest.y + 15} name={`Insert a level below ${lowest.level.name}`} onPress={(anchor) => onEdit({ kind: 'insert', level: lowest.level, side: 'below' }, anchor)} quiet />
+        <PlusButton
+          x={METRIC_X.name}
+          y={lowest.y + 15}
+          name={`Insert a level below ${lowest.level.name}`}
+          onPress={(anchor) => onEdit({ kind: 'insert', level: lowest.level, side: 'below' }, anchor)}
+          quiet
+        />
       )}
     </>
   );
 }
 
-function PlusButton({ x, y, name, onPress, quiet }: { x: number; y: number; name: string; onPress: (anchor: { x: number; y: number }) => void; quiet?: boolean }) {
+function PlusButton({
+  x,
+  y,
+  name,
+  onPress,
+  quiet,
+}: {
+  x: number;
+  y: number;
+  name: string;
+  onPress: (anchor: { x: number; y: number }) => void;
+  quiet?: boolean;
+}) {
   const press = (element: Element) => {
     const box = element.getBoundingClientRect();
     onPress({ x: box.right, y: box.top + box.height / 2 });

@@ -49,7 +49,8 @@ export function layStrip(solved: Solved, building: Id, roomPx: number): StripLay
   const placed = levels.map((level): StripLevel => ({ level, y: toY(level.fflMm), isNamed: true }));
   let lastY = Infinity;
   for (const entry of placed) {
-    if (lastY - entry.y < LEAST_NAME_GAP_PX) entry.isNamed = entry.level.bounding && lastY - entry.y >= LEAST_NAME_GAP_PX - 2;
+    if (lastY - entry.y < LEAST_NAME_GAP_PX)
+      entry.isNamed = entry.level.bounding && lastY - entry.y >= LEAST_NAME_GAP_PX - 2;
     if (entry.isNamed) lastY = entry.y;
   }
   return {
@@ -67,7 +68,10 @@ function barsOf(solved: Solved, building: Id, toY: (mm: number) => number): Stri
   for (const { stack, bottomMm, topMm, building: of } of solved.columns) {
     if (of !== building) continue;
     const span = spans.get(stack);
-    spans.set(stack, { bottom: Math.min(span?.bottom ?? Infinity, bottomMm), top: Math.max(span?.top ?? -Infinity, topMm) });
+    spans.set(stack, {
+      bottom: Math.min(span?.bottom ?? Infinity, bottomMm),
+      top: Math.max(span?.top ?? -Infinity, topMm),
+    });
   }
   const groups = new Map<string, StripBar>();
   for (const [stack, { bottom, top }] of spans) {

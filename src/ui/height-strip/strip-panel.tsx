@@ -8,7 +8,9 @@ import { StripPopover } from './strip-popover';
 
 /** The height strip of the open building, with its heading and its editing in place. */
 export function StripPanel() {
-  const { solved, building, level, selection, display, mayEdit, mode, run, say, set, select } = useProject((project) => project);
+  const { solved, building, level, selection, display, mayEdit, mode, run, say, set, select } = useProject(
+    (project) => project,
+  );
   const [edit, setEdit] = useState<{ edit: StripEdit; anchor: { x: number; y: number } } | null>(null);
   if (!solved || !building) return null;
   const levels = solved.levels.filter((candidate) => candidate.building === building);
@@ -18,7 +20,8 @@ export function StripPanel() {
       <div className="flex items-baseline justify-between px-2.5 pt-2 pb-1">
         <h2 className="font-bold">{solved.buildings.find(({ id }) => id === building)?.name}</h2>
         <span className="text-[11px] text-ink2">
-          {levels.length} levels · {formatLength(overall, display.system === 'metric' ? { system: 'metric', unit: 'm' } : display)}
+          {levels.length} levels ·{' '}
+          {formatLength(overall, display.system === 'metric' ? { system: 'metric', unit: 'm' } : display)}
         </span>
       </div>
       {levels.length > 0 && (

@@ -15,14 +15,19 @@ interface StripPopoverProps {
   onClose: () => void;
 }
 
-const WORDS: Record<StripEdit['kind'], string> = { elevation: 'Elevation', height: 'Floor to floor', insert: 'New level' };
+const WORDS: Record<StripEdit['kind'], string> = {
+  elevation: 'Elevation',
+  height: 'Floor to floor',
+  insert: 'New level',
+};
 
 /** Types a height in place, and asks whether what lies beyond moves along. The answer is remembered. */
 export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
   const { display, mode, run, set } = useProject((project) => project);
   const read = useLengthReader();
   const { level } = edit;
-  const startMm = edit.kind === 'elevation' ? level.fflMm : edit.kind === 'height' ? (level.storeyHeightMm ?? 3000) : 3300;
+  const startMm =
+    edit.kind === 'elevation' ? level.fflMm : edit.kind === 'height' ? (level.storeyHeightMm ?? 3000) : 3300;
   const [text, setText] = useState(formatForEntry(startMm, display));
   const [name, setName] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
@@ -41,7 +46,13 @@ export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
         <span className="fixed size-0" style={{ left: anchor.x, top: anchor.y }} />
       </Popover.Anchor>
       <Popover.Portal>
-        <Popover.Content side="right" sideOffset={6} collisionPadding={8} className="z-50 w-80 rounded-sm border border-ink3 bg-sheet p-3 shadow-lg" aria-label={`${WORDS[edit.kind]}, level ${level.name}`}>
+        <Popover.Content
+          side="right"
+          sideOffset={6}
+          collisionPadding={8}
+          className="z-50 w-80 rounded-sm border border-ink3 bg-sheet p-3 shadow-lg"
+          aria-label={`${WORDS[edit.kind]}, level ${level.name}`}
+        >
           <form
             className="flex flex-col gap-2"
             onSubmit={(event) => {
@@ -50,7 +61,11 @@ export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
             }}
           >
             <PlainField
-              label={edit.kind === 'insert' ? `Height ${edit.side} ${level.name}` : `${WORDS[edit.kind]}, level ${level.name}`}
+              label={
+                edit.kind === 'insert'
+                  ? `Height ${edit.side} ${level.name}`
+                  : `${WORDS[edit.kind]}, level ${level.name}`
+              }
               value={text}
               onChange={(value) => {
                 setText(value);
@@ -61,10 +76,20 @@ export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
             />
             {edit.kind === 'insert' && <PlainField label="Name (else made up)" value={name} onChange={setName} />}
             <div className="flex gap-2">
-              <ActionButton type={mode === 'push' ? 'submit' : 'button'} weight={mode === 'push' ? 'main' : 'plain'} onClick={mode === 'push' ? undefined : () => take('push')} title={`Everything ${beyond} moves along`}>
+              <ActionButton
+                type={mode === 'push' ? 'submit' : 'button'}
+                weight={mode === 'push' ? 'main' : 'plain'}
+                onClick={mode === 'push' ? undefined : () => take('push')}
+                title={`Everything ${beyond} moves along`}
+              >
                 {edit.kind === 'insert' ? 'Push the others' : `Push what is ${beyond}`}
               </ActionButton>
-              <ActionButton type={mode === 'only' ? 'submit' : 'button'} weight={mode === 'only' ? 'main' : 'plain'} onClick={mode === 'only' ? undefined : () => take('only')} title="Nothing else moves">
+              <ActionButton
+                type={mode === 'only' ? 'submit' : 'button'}
+                weight={mode === 'only' ? 'main' : 'plain'}
+                onClick={mode === 'only' ? undefined : () => take('only')}
+                title="Nothing else moves"
+              >
                 {edit.kind === 'insert' ? 'Between, nothing moves' : 'Only this level'}
               </ActionButton>
             </div>
@@ -86,5 +111,11 @@ function commit(
   const level = edit.level.id;
   if (edit.kind === 'elevation') return run('levels.setElevation', { level, fflMm: input, mode });
   if (edit.kind === 'height') return run('levels.setHeight', { level, heightMm: input, mode });
-  return run('levels.insert', { level, side: edit.side, heightMm: input, mode, ...(name.trim() ? { name: name.trim() } : {}) });
+  return run('levels.insert', {
+    level,
+    side: edit.side,
+    heightMm: input,
+    mode,
+    ...(name.trim() ? { name: name.trim() } : {}),
+  });
 }

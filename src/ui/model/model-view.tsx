@@ -37,28 +37,58 @@ export function ModelView() {
   const centre = useMemo(() => (solved && building ? middleOf(solved, building) : null), [solved, building]);
   if (!solved || !building || !centre || !colours.columns) return null;
   return (
-    <div className="relative min-h-0 flex-1" role="img" aria-label={`3D of the framework: ${solved.columns.length} column pieces, ${solved.floors.length} slabs, ${solved.shafts.length} shafts`}>
+    <div
+      className="relative min-h-0 flex-1"
+      role="img"
+      aria-label={`3D of the framework: ${solved.columns.length} column pieces, ${solved.floors.length} slabs, ${solved.shafts.length} shafts`}
+    >
       <Canvas
         frameloop="demand"
-        camera={{ fov: 32, near: 1, far: 2000, position: [centre.size * 0.95, centre.size * 0.55, centre.size * 1.15] }}
+        camera={{ fov: 32, near: 1, far: 2000, position: [centre.size * 1.5, centre.size * 0.75, centre.size * 1.75] }}
         gl={{ antialias: true, preserveDrawingBuffer: true }}
         onPointerMissed={() => select([])}
       >
         <color attach="background" args={[colours.film!]} />
-        <ambientLight intensity={1.5} />
-        <directionalLight position={[60, 120, 90]} intensity={1.8} />
-        <directionalLight position={[-80, 40, -60]} intensity={0.5} />
+        <ambientLight intensity={1.15} />
+        <directionalLight position={[60, 120, 90]} intensity={1.3} />
+        <directionalLight position={[-80, 20, 60]} intensity={0.7} />
         <group rotation={[-Math.PI / 2, 0, 0]}>
           <group position={[-centre.x, -centre.y, -centre.z]} scale={0.001}>
-            <Columns solved={solved} building={building} chosen={chosen} colours={colours} onSelect={(id) => select([id])} />
-            <Slabs solved={solved} building={building} level={level} chosen={chosen} colours={colours} onSelect={(id) => select([id])} />
-            {showSpace && <Shafts solved={solved} building={building} chosen={chosen} colours={colours} onSelect={(id) => select([id])} />}
+            <Columns
+              solved={solved}
+              building={building}
+              chosen={chosen}
+              colours={colours}
+              onSelect={(id) => select([id])}
+            />
+            <Slabs
+              solved={solved}
+              building={building}
+              level={level}
+              chosen={chosen}
+              colours={colours}
+              onSelect={(id) => select([id])}
+            />
+            {showSpace && (
+              <Shafts
+                solved={solved}
+                building={building}
+                chosen={chosen}
+                colours={colours}
+                onSelect={(id) => select([id])}
+              />
+            )}
           </group>
         </group>
         <OrbitControls makeDefault enableDamping={false} />
       </Canvas>
       <label className="absolute right-4 bottom-3 flex items-center gap-2 text-[11px] text-ink2">
-        <input type="checkbox" className="accent-(--color-now)" checked={showSpace} onChange={(event) => setShowSpace(event.target.checked)} />
+        <input
+          type="checkbox"
+          className="accent-(--color-now)"
+          checked={showSpace}
+          onChange={(event) => setShowSpace(event.target.checked)}
+        />
         Show the free space of shafts
       </label>
     </div>
@@ -75,9 +105,15 @@ function middleOf(solved: Solved, building: Id): { x: number; y: number; z: numb
   const [low, high] = [levels[0]?.fflMm ?? 0, levels.at(-1)?.fflMm ?? 10000];
   const xs = points.map(({ x }) => x);
   const ys = points.map(({ y }) => y);
-  const span = (values: number[]): [number, number] => (values.length > 0 ? [Math.min(...values), Math.max(...values)] : [0, 10000]);
+  const span = (values: number[]): [number, number] =>
+    values.length > 0 ? [Math.min(...values), Math.max(...values)] : [0, 10000];
   const [[x0, x1], [y0, y1]] = [span(xs), span(ys)];
-  return { x: (x0 + x1) / 2000, y: (y0 + y1) / 2000, z: (low + high) / 2000, size: Math.max(x1 - x0, y1 - y0, high - low) / 1000 };
+  return {
+    x: (x0 + x1) / 2000,
+    y: (y0 + y1) / 2000,
+    z: (low + high) / 2000,
+    size: Math.max(x1 - x0, y1 - y0, high - low) / 1000,
+  };
 }
 
 interface PartProps {
@@ -100,7 +136,16 @@ function Columns({ solved, building, chosen, colours, onSelect }: PartProps) {
       [UNIT_CYLINDER, pieces.filter(({ section }) => section.shape === 'circle')],
     ];
   }, [solved, building]);
-  return groups.map(([geometry, group], i) => <ColumnGroup key={`${i} ${group.length}`} geometry={geometry} pieces={group} chosen={chosen} colours={colours} onSelect={onSelect} />);
+  return groups.map(([geometry, group], i) => (
+    <ColumnGroup
+      key={`${i} ${group.length}`}
+      geometry={geometry}
+      pieces={group}
+      chosen={chosen}
+      colours={colours}
+      onSelect={onSelect}
+    />
+  ));
 }
 
 function ColumnGroup({
@@ -111,12 +156,17 @@ function ColumnGroup({
   onSelect,
 }: { geometry: THREE.BufferGeometry; pieces: ColumnPiece[] } & Pick<PartProps, 'chosen' | 'colours' | 'onSelect'>) {
   const mesh = useMemo(() => {
-    const instances = new THREE.InstancedMesh(geometry, new THREE.MeshLambertMaterial({ color: '#ffffff' }), pieces.length);
+    const instances = new THREE.InstancedMesh(
+      geometry,
+      new THREE.MeshLambertMaterial({ color: '#ffffff' }),
+      pieces.length,
+    );
     const matrix = new THREE.Matrix4();
     const turn = new THREE.Quaternion();
     pieces.forEach((piece, i) => {
       const { section, at, bottomMm, topMm, turnDeg } = piece;
-      const [w, d] = section.shape === 'circle' ? [section.diameterMm, section.diameterMm] : [section.widthMm, section.depthMm];
+      const [w, d] =
+        section.shape === 'circle' ? [section.diameterMm, section.diameterMm] : [section.widthMm, section.depthMm];
       turn.setFromAxisAngle(new THREE.Vector3(0, 0, 1), (turnDeg * Math.PI) / 180);
       matrix.compose(new THREE.Vector3(at.x, at.y, bottomMm), turn, new THREE.Vector3(w, d, topMm - bottomMm));
       instances.setMatrixAt(i, matrix);
@@ -153,7 +203,26 @@ function prism(profile: Pick<Profile, 'regions'>, heightMm: number): THREE.Buffe
     for (const ring of [region.outer, ...region.holes]) {
       ring.forEach((p, i) => {
         const q = ring[(i + 1) % ring.length]!;
-        positions.push(p.x, p.y, 0, q.x, q.y, 0, q.x, q.y, heightMm, p.x, p.y, 0, q.x, q.y, heightMm, p.x, p.y, heightMm);
+        positions.push(
+          p.x,
+          p.y,
+          0,
+          q.x,
+          q.y,
+          0,
+          q.x,
+          q.y,
+          heightMm,
+          p.x,
+          p.y,
+          0,
+          q.x,
+          q.y,
+          heightMm,
+          p.x,
+          p.y,
+          heightMm,
+        );
       });
     }
   }
@@ -174,7 +243,8 @@ function Slabs({ solved, building, level, chosen, colours, onSelect }: PartProps
     return made;
   }, [solved, pieces]);
   useEffect(() => () => geometries.forEach((geometry) => geometry.dispose()), [geometries]);
-  const colourOf = (piece: FloorPiece) => (chosen.has(piece.plate) || piece.level === level ? colours.now : colours.floors);
+  const colourOf = (piece: FloorPiece) =>
+    chosen.has(piece.plate) || piece.level === level ? colours.now : colours.floors;
   return pieces.map((piece) => (
     <mesh
       key={`${piece.plate} ${piece.level}`}
@@ -185,7 +255,12 @@ function Slabs({ solved, building, level, chosen, colours, onSelect }: PartProps
         onSelect(piece.plate);
       }}
     >
-      <meshLambertMaterial color={colourOf(piece)} side={THREE.DoubleSide} transparent opacity={piece.level === level ? 0.85 : 0.62} />
+      <meshLambertMaterial
+        color={colourOf(piece)}
+        side={THREE.DoubleSide}
+        transparent={piece.level !== level}
+        opacity={piece.level === level ? 1 : 0.8}
+      />
     </mesh>
   ));
 }
@@ -210,7 +285,13 @@ function Shafts({ solved, building, chosen, colours, onSelect }: PartProps) {
         onSelect(shaft.shaft);
       }}
     >
-      <meshLambertMaterial color={chosen.has(shaft.shaft) ? colours.now : colours.shafts} transparent opacity={0.35} side={THREE.DoubleSide} depthWrite={false} />
+      <meshLambertMaterial
+        color={chosen.has(shaft.shaft) ? colours.now : colours.shafts}
+        transparent
+        opacity={0.5}
+        side={THREE.DoubleSide}
+        depthWrite={false}
+      />
     </mesh>
   ));
 }

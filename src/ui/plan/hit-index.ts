@@ -37,13 +37,17 @@ export function hitIndex(drawing: Drawing): HitIndex {
     (index?.search(minX, minY, maxX, maxY) ?? []).map((i) => pickable[i]!);
   return {
     at: (point, reachMm) => {
-      const hits = found(point.x - reachMm, point.y - reachMm, point.x + reachMm, point.y + reachMm).filter((primitive) => isHit(primitive, point, reachMm));
+      const hits = found(point.x - reachMm, point.y - reachMm, point.x + reachMm, point.y + reachMm).filter(
+        (primitive) => isHit(primitive, point, reachMm),
+      );
       hits.sort((a, b) => ORDER[a.style]! - ORDER[b.style]!);
       return hits[0]?.id ?? null;
     },
     within: (a, b) => {
       const hits = found(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y));
-      const things = hits.filter(({ style }) => style === 'columnCut' || style === 'shaftOpen' || style === 'shaftClosed');
+      const things = hits.filter(
+        ({ style }) => style === 'columnCut' || style === 'shaftOpen' || style === 'shaftClosed',
+      );
       return [...new Set(things.map(({ id }) => id!))];
     },
   };
@@ -51,7 +55,8 @@ export function hitIndex(drawing: Drawing): HitIndex {
 
 function isHit(primitive: Primitive, point: Point, reachMm: number): boolean {
   if (primitive.type === 'circle') return distance(primitive.at, point) <= primitive.radiusMm + reachMm;
-  if (primitive.type === 'area') return contains(primitive.rings[0]!, point) && !primitive.rings.slice(1).some((hole) => contains(hole, point));
+  if (primitive.type === 'area')
+    return contains(primitive.rings[0]!, point) && !primitive.rings.slice(1).some((hole) => contains(hole, point));
   if (primitive.type === 'path') {
     return primitive.points.slice(1).some((next, i) => distanceToSegment(point, primitive.points[i]!, next) <= reachMm);
   }

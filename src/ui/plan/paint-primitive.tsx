@@ -33,7 +33,13 @@ const TEXT_FILL: Record<TextStyle, string> = {
 const ringPath = (ring: Ring): string => `M${ring.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`;
 
 /** One primitive of a display list as SVG. Model millimetres; y points up in the model and down on the screen. */
-export const PaintPrimitive = memo(function PaintPrimitive({ primitive, chosen }: { primitive: Primitive; chosen: boolean }) {
+export const PaintPrimitive = memo(function PaintPrimitive({
+  primitive,
+  chosen,
+}: {
+  primitive: Primitive;
+  chosen: boolean;
+}) {
   if (primitive.type === 'text') {
     const { at, text, heightMm, turnDeg, style } = primitive;
     return (
@@ -44,6 +50,9 @@ export const PaintPrimitive = memo(function PaintPrimitive({ primitive, chosen }
         fill={chosen ? 'var(--color-now)' : TEXT_FILL[style]}
         textAnchor="middle"
         dominantBaseline="central"
+        stroke={style === 'shaftText' ? 'var(--color-film)' : undefined}
+        strokeWidth={style === 'shaftText' ? heightMm * 0.3 : undefined}
+        paintOrder="stroke"
         className={style === 'dimensionText' ? 'font-figures' : 'font-words font-semibold'}
         transform={turnDeg === 0 ? undefined : `rotate(${-turnDeg} ${at.x} ${-at.y})`}
       >
@@ -61,8 +70,10 @@ export const PaintPrimitive = memo(function PaintPrimitive({ primitive, chosen }
     strokeDasharray: look.dash,
     vectorEffect: 'non-scaling-stroke' as const,
   };
-  if (primitive.type === 'circle') return <circle cx={primitive.at.x} cy={-primitive.at.y} r={primitive.radiusMm} {...common} />;
-  if (primitive.type === 'area') return <path d={primitive.rings.map(ringPath).join('')} fillRule="evenodd" {...common} />;
+  if (primitive.type === 'circle')
+    return <circle cx={primitive.at.x} cy={-primitive.at.y} r={primitive.radiusMm} {...common} />;
+  if (primitive.type === 'area')
+    return <path d={primitive.rings.map(ringPath).join('')} fillRule="evenodd" {...common} />;
   const d = `M${primitive.points.map(({ x, y }) => `${x} ${-y}`).join('L')}${primitive.closed ? 'Z' : ''}`;
   return <path d={d} {...common} fill="none" />;
 });

@@ -24,6 +24,9 @@ export function PlanView() {
   const { solved, building, level, selection, display, chosenLines, ghost, onPlanPoint, mayEdit } = project;
   const svg = useRef<SVGSVGElement>(null);
   const zoomer = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
+  const isOwnView = useRef(false);
+  /** True where a press pans the drawing: nothing movable under it and no tool waiting for a point. */
+  const mayPan = useRef<(event: Event) => boolean>(() => true);
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
   const [gesture, setGesture] = useState<Gesture | null>(null);
   const [pointer, setPointer] = useState<{ at: Point; words: string } | null>(null);
@@ -43,8 +46,10 @@ export function PlanView() {
     if (!element || !zoomer.current || !drawing.box) return;
     const { width, height } = element.getBoundingClientRect();
     const { minX, minY, maxX, maxY } = drawing.box;
-    const k = Math.min(width / (maxX - minX), height / (maxY - minY)) * 0.86;
-    const to = zoomIdentity.translate(width / 2 - (k * (minX + maxX)) / 2, height / 2 + (k * (minY + maxY)) / 2).scale(k);
+    const k = Math.min(width / (maxX - minX), height / (maxY - minY)) * 0.92;
+    const to = zoomIdentity
+      .translate(width / 2 - (k * (minX + maxX)) / 2, height / 2 + (k * (minY + maxY)) / 2)
+      .scale(k);
     selectElement(element).call(zoomer.current.transform, to);
   }, [drawing]);
 
@@ -53,21 +58,41 @@ export function PlanView() {
     if (!element) return;
     const behaviour = zoom<SVGSVGElement, unknown>()
       .scaleExtent([1e-5, 2])
-      .filter((event: MouseEvent | WheelEvent) => event.type === 'wheel' || event.button === 1 || (event.button === 0 && !event.shiftKey && isEmptyGround(event)))
-      .on('zoom', ({ transform: next }: { transform: ZoomTransform }) => setTransform(next));
+      .filter(
+        (event: MouseEvent | WheelEvent) =>
+          event.type === 'wheel' ||
+          event.button === 1 ||
+          (event.button === 0 && !event.shiftKey && mayPan.current(event)),
+      )
+      .on('zoom', ({ transform: next, sourceEvent }: { transform: ZoomTransform; sourceEvent: Event | null }) => {
+        if (sourceEvent) isOwnView.current = true;
+        setTransform(next);
+      });
     zoomer.current = behaviour;
     selectElement(element).call(behaviour).on('dblclick.zoom', null);
     return () => void selectElement(element).on('.zoom', null);
   }, []);
 
-  // The first drawing of a building is fitted; the paper sizes settle in a second pass.
-  const fitted = useRef(0);
+  // Until the person moves the view themselves it is fitted: to the first drawing, whose paper sizes settle in a
+  // second pass, and to the room there is.
+  const latestFit = useRef(fit);
+  const passes = useRef(0);
   useEffect(() => {
-    if (fitted.current < 3 && drawing.box) {
-      fitted.current += 1;
-      fit();
-    }
+    latestFit.current = fit;
+    if (isOwnView.current || passes.current > 3 || !drawing.box) return;
+    passes.current += 1;
+    fit();
   }, [drawing, fit]);
+  useEffect(() => {
+    const element = svg.current;
+    if (!element) return;
+    const observer = new ResizeObserver(() => {
+      passes.current = 1;
+      if (!isOwnView.current) latestFit.current();
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
 
   const toModel = (event: { clientX: number; clientY: number }): Point => {
     const box = svg.current!.getBoundingClientRect();
@@ -75,13 +100,14 @@ export function PlanView() {
     return { x, y: -y };
   };
   const reachMm = REACH_PX / transform.k;
-  const taken = (event: { clientX: number; clientY: number }) => snap(solved!, building!, level, toModel(event), reachMm * 1.6, display);
+  const taken = (event: { clientX: number; clientY: number }) =>
+    snap(solved!, building!, level, toModel(event), reachMm * 1.6, display);
 
-  /** True where a press pans the drawing: nothing under it and no tool waiting for a point. */
-  const isEmptyGroundHere = useRef<(event: MouseEvent) => boolean>(() => true);
-  isEmptyGroundHere.current = (event) => !onPlanPoint && !isMovable(hits.at(toModel(event), reachMm));
-  const isEmptyGround = (event: MouseEvent | WheelEvent) => isEmptyGroundHere.current(event as MouseEvent);
   const isMovable = (id: Id | null) => id !== null && selection.includes(id) && mayEdit && !chosenLines;
+  useEffect(() => {
+    mayPan.current = (event) =>
+      event instanceof MouseEvent && !onPlanPoint && !isMovable(hits.at(toModel(event), reachMm));
+  });
 
   const pressed = (event: React.PointerEvent) => {
     if (event.button !== 0 || !solved || !building) return;
@@ -115,7 +141,11 @@ export function PlanView() {
     if (gesture?.kind === 'move') {
       const point = taken(event);
       const by = { x: point.at.x - gesture.from.x, y: point.at.y - gesture.from.y };
-      setGesture({ ...gesture, by, words: `${point.words}: ${formatLength(by.x, display)}, ${formatLength(by.y, display)}` });
+      setGesture({
+        ...gesture,
+        by,
+        words: `${point.words}: ${formatLength(by.x, display)}, ${formatLength(by.y, display)}`,
+      });
     }
   };
 
@@ -135,11 +165,15 @@ export function PlanView() {
     const hit = hits.at(toModel(event), reachMm);
     if (chosenLines) {
       const isLine = hit !== null && solved.lines.some(({ id }) => id === hit);
-      if (isLine) project.set({ chosenLines: chosenLines.includes(hit) ? chosenLines.filter((id) => id !== hit) : [...chosenLines, hit] });
+      if (isLine)
+        project.set({
+          chosenLines: chosenLines.includes(hit) ? chosenLines.filter((id) => id !== hit) : [...chosenLines, hit],
+        });
       return;
     }
     if (!hit) return project.select([]);
-    if (event.shiftKey) return project.select(selection.includes(hit) ? selection.filter((id) => id !== hit) : [...selection, hit]);
+    if (event.shiftKey)
+      return project.select(selection.includes(hit) ? selection.filter((id) => id !== hit) : [...selection, hit]);
     project.select([hit]);
   };
 
@@ -163,20 +197,47 @@ export function PlanView() {
           ))}
           {gesture?.kind === 'move' && (
             <g transform={`translate(${gesture.by.x} ${-gesture.by.y})`} opacity="0.5">
-              {drawing.primitives.map((primitive, i) => (primitive.id && selection.includes(primitive.id) ? <PaintPrimitive key={i} primitive={primitive} chosen /> : null))}
+              {drawing.primitives.map((primitive, i) =>
+                primitive.id && selection.includes(primitive.id) ? (
+                  <PaintPrimitive key={i} primitive={primitive} chosen />
+                ) : null,
+              )}
             </g>
           )}
-          {gesture?.kind === 'window' && <Outline points={[gesture.from, { x: gesture.to.x, y: gesture.from.y }, gesture.to, { x: gesture.from.x, y: gesture.to.y }]} />}
-          {ghost?.rings.map((ring, i) => <Outline key={i} points={ring} />)}
-          {ghost?.points.map(({ x, y }, i) => <circle key={i} cx={x} cy={-y} r={5 / transform.k} fill="var(--color-now)" />)}
+          {gesture?.kind === 'window' && (
+            <Outline
+              points={[
+                gesture.from,
+                { x: gesture.to.x, y: gesture.from.y },
+                gesture.to,
+                { x: gesture.from.x, y: gesture.to.y },
+              ]}
+            />
+          )}
+          {ghost?.rings.map((ring, i) => (
+            <Outline key={i} points={ring} />
+          ))}
+          {ghost?.points.map(({ x, y }, i) => (
+            <circle key={i} cx={x} cy={-y} r={5 / transform.k} fill="var(--color-now)" />
+          ))}
         </g>
         {pointer && onPlanPoint && (
-          <text x={transform.applyX(pointer.at.x) + 10} y={transform.applyY(-pointer.at.y) - 10} className="figures" fill="var(--color-now)">
+          <text
+            x={transform.applyX(pointer.at.x) + 10}
+            y={transform.applyY(-pointer.at.y) - 10}
+            className="figures"
+            fill="var(--color-now)"
+          >
             {pointer.words}
           </text>
         )}
         {gesture?.kind === 'move' && gesture.words && (
-          <text x={transform.applyX(gesture.from.x + gesture.by.x) + 12} y={transform.applyY(-(gesture.from.y + gesture.by.y)) - 12} className="figures" fill="var(--color-now)">
+          <text
+            x={transform.applyX(gesture.from.x + gesture.by.x) + 12}
+            y={transform.applyY(-(gesture.from.y + gesture.by.y)) - 12}
+            className="figures"
+            fill="var(--color-now)"
+          >
             {gesture.words}
           </text>
         )}
@@ -187,10 +248,20 @@ export function PlanView() {
         </p>
       )}
       <div className="pointer-events-none absolute right-4 bottom-3 left-4 flex items-end justify-end gap-6 text-[11px] text-ink2">
-        <ScaleBar pxPerMm={transform.k} />
+        <ScaleBar
+          pxPerMm={transform.k}
+          unit={display.system === 'imperial' ? { name: 'ft', mm: 304.8 } : { name: 'm', mm: 1000 }}
+        />
         <span>Cut {formatLength(1200, display)} above FFL</span>
         <span className="figures">1 : {Math.round(PX_PER_PAPER_MM / Math.max(1e-6, transform.k))}</span>
-        <button type="button" className="pointer-events-auto rounded-sm border border-hair bg-sheet px-2 py-0.5 font-semibold text-ink" onClick={fit}>
+        <button
+          type="button"
+          className="pointer-events-auto rounded-sm border border-hair bg-sheet px-2 py-0.5 font-semibold text-ink"
+          onClick={() => {
+            isOwnView.current = false;
+            fit();
+          }}
+        >
           Fit
         </button>
       </div>
@@ -214,9 +285,9 @@ function Outline({ points }: { points: readonly Point[] }) {
 }
 
 /** A bar of a round length at the plan's scale. */
-function ScaleBar({ pxPerMm }: { pxPerMm: number }) {
-  const metres = [1, 2, 5, 10, 20, 50, 100].find((m) => m * 1000 * pxPerMm > 60) ?? 200;
-  const px = metres * 1000 * pxPerMm;
+function ScaleBar({ pxPerMm, unit }: { pxPerMm: number; unit: { name: string; mm: number } }) {
+  const count = [1, 2, 5, 10, 20, 50, 100].find((n) => n * unit.mm * pxPerMm > 60) ?? 200;
+  const px = count * unit.mm * pxPerMm;
   return (
     <svg width={px + 36} height="20" aria-hidden="true">
       <rect x="0.5" y="2" width={px / 2} height="4" fill="var(--color-ink)" />
@@ -225,7 +296,7 @@ function ScaleBar({ pxPerMm }: { pxPerMm: number }) {
         0
       </text>
       <text x={px - 6} y="17" className="figures text-[10px]" fill="currentColor">
-        {metres} m
+        {count} {unit.name}
       </text>
     </svg>
   );

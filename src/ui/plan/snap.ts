@@ -10,7 +10,14 @@ export interface Snapped {
 }
 
 /** The nearest crossing, column or corner within reach, else the point in round steps. */
-export function snap(solved: Solved, building: Id, level: Id | null, point: Point, reachMm: number, display: LengthDisplay): Snapped {
+export function snap(
+  solved: Solved,
+  building: Id,
+  level: Id | null,
+  point: Point,
+  reachMm: number,
+  display: LengthDisplay,
+): Snapped {
   let best: Snapped | null = null;
   let least = reachMm;
   const offer = (at: Point, words: string) => {
@@ -20,9 +27,11 @@ export function snap(solved: Solved, building: Id, level: Id | null, point: Poin
       best = { at, words };
     }
   };
-  for (const { building: of, at, label } of solved.crossings) if (of === building) offer(at, `crossing ${label ?? ''}`.trim());
+  for (const { building: of, at, label } of solved.crossings)
+    if (of === building) offer(at, `crossing ${label ?? ''}`.trim());
   for (const shaft of solved.shafts) {
-    if (shaft.building === building && level && shaft.levels.includes(level)) for (const corner of shaft.ring) offer(corner, `corner of shaft ${shaft.name}`);
+    if (shaft.building === building && level && shaft.levels.includes(level))
+      for (const corner of shaft.ring) offer(corner, `corner of shaft ${shaft.name}`);
   }
   if (best) return best;
   const step = display.system === 'imperial' ? 25.4 : 50;

@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { createAuthClient } from 'better-auth/react';
 import { createProject } from '../session/server';
@@ -17,12 +18,13 @@ interface ProjectListProps {
 
 /** A person's projects, and the start of a new one. */
 export function ProjectList({ person, demo, projects }: ProjectListProps) {
+  const router = useRouter();
   const [message, setMessage] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const start = (form: FormData) => {
     setBusy(true);
     createProject(String(form.get('name')), String(form.get('building'))).then(
-      ({ id }) => location.assign(`/projects/${id}`),
+      ({ id }) => router.push(`/projects/${id}`),
       (error: Error) => {
         setMessage(error.message);
         setBusy(false);
@@ -39,18 +41,29 @@ export function ProjectList({ person, demo, projects }: ProjectListProps) {
         <span className="flex items-center gap-3 text-ink2">
           {person}
           {demo && <span className="bg-now-tint px-2 py-0.5 text-now">demo mode is on</span>}
-          <ActionButton onClick={() => void client.signOut().then(() => location.assign('/'))}>Sign out</ActionButton>
+          <ActionButton onClick={() => void client.signOut().then(() => router.refresh())}>Sign out</ActionButton>
         </span>
       </header>
       <ul className="flex flex-col">
         {projects.length === 0 && <li className="text-ink2">No project yet. Start one below.</li>}
         {projects.map(({ id, name, role, headSeq, changedAt }) => (
           <li key={id} className="border-t border-hair last:border-b">
-            <Link href={`/projects/${id}`} className="grid grid-cols-[1fr_120px_110px_190px] items-baseline gap-4 px-2 py-3 hover:bg-sheet">
+            <Link
+              href={`/projects/${id}`}
+              className="grid grid-cols-[1fr_120px_110px_190px] items-baseline gap-4 px-2 py-3 hover:bg-sheet"
+            >
               <span className="text-[15px] font-bold">{name}</span>
               <span className="text-ink2">{role}</span>
               <span className="figures text-ink2">{headSeq} edits</span>
-              <span className="text-right text-ink2">{changedAt ? new Date(changedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' }) : ''}</span>
+              <span className="text-right text-ink2">
+                {changedAt
+                  ? new Date(changedAt).toLocaleString('en-GB', {
+                      dateStyle: 'medium',
+                      timeStyle: 'short',
+                      timeZone: 'UTC',
+                    })
+                  : ''}
+              </span>
             </Link>
           </li>
         ))}
@@ -71,7 +84,11 @@ export function ProjectList({ person, demo, projects }: ProjectListProps) {
           First building
           <input name="building" required maxLength={80} defaultValue="Main building" className={field} />
         </label>
-        <button type="submit" disabled={busy} className="rounded-sm bg-ink px-4 py-1.5 font-semibold text-sheet disabled:opacity-50">
+        <button
+          type="submit"
+          disabled={busy}
+          className="rounded-sm bg-ink px-4 py-1.5 font-semibold text-sheet disabled:opacity-50"
+        >
           Start and set up
         </button>
       </form>

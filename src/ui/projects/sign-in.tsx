@@ -1,5 +1,6 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { createAuthClient } from 'better-auth/react';
 import { Mark } from '../frame/mark';
@@ -10,6 +11,7 @@ const PARTS = ['designer', 'consultant', 'viewer'] as const;
 
 /** Signing in, by e-mail and password; and the doors of the demo while that is on. */
 export function SignIn({ demo }: { demo: boolean }) {
+  const router = useRouter();
   const [isNew, setIsNew] = useState(false);
   const [message, setMessage] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -19,7 +21,7 @@ export function SignIn({ demo }: { demo: boolean }) {
     if (trouble) {
       setMessage(trouble);
       setBusy(false);
-    } else location.assign('/');
+    } else router.refresh();
   };
   const submit = (form: FormData) => {
     const [email, password, name] = ['email', 'password', 'name'].map((field) => String(form.get(field) ?? ''));
@@ -32,8 +34,14 @@ export function SignIn({ demo }: { demo: boolean }) {
   };
   const enter = (as: (typeof PARTS)[number]) =>
     void attempt(async () => {
-      const response = await fetch('/api/demo', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ as }) });
-      return response.ok ? null : (((await response.json()) as { message?: string }).message ?? 'The demo could not be entered');
+      const response = await fetch('/api/demo', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ as }),
+      });
+      return response.ok
+        ? null
+        : (((await response.json()) as { message?: string }).message ?? 'The demo could not be entered');
     });
   const field = 'rounded-sm border border-hair bg-sheet px-2 py-1.5';
   return (
@@ -51,7 +59,13 @@ export function SignIn({ demo }: { demo: boolean }) {
             <p>The demo mode is on: anybody at this address may enter with made-up accounts.</p>
             <div className="flex flex-col gap-1.5">
               {PARTS.map((part) => (
-                <button key={part} type="button" disabled={busy} className="rounded-sm bg-ink px-3 py-1.5 text-left font-semibold text-sheet disabled:opacity-50" onClick={() => enter(part)}>
+                <button
+                  key={part}
+                  type="button"
+                  disabled={busy}
+                  className="rounded-sm bg-ink px-3 py-1.5 text-left font-semibold text-sheet disabled:opacity-50"
+                  onClick={() => enter(part)}
+                >
                   Enter as {part}
                 </button>
               ))}
@@ -77,14 +91,25 @@ export function SignIn({ demo }: { demo: boolean }) {
           </label>
           <label className="flex flex-col">
             Password
-            <input name="password" type="password" required minLength={10} autoComplete={isNew ? 'new-password' : 'current-password'} className={field} />
+            <input
+              name="password"
+              type="password"
+              required
+              minLength={10}
+              autoComplete={isNew ? 'new-password' : 'current-password'}
+              className={field}
+            />
           </label>
           {message && (
             <p role="alert" className="text-wrong">
               {message}
             </p>
           )}
-          <button type="submit" disabled={busy} className="rounded-sm border border-ink px-3 py-1.5 font-semibold disabled:opacity-50">
+          <button
+            type="submit"
+            disabled={busy}
+            className="rounded-sm border border-ink px-3 py-1.5 font-semibold disabled:opacity-50"
+          >
             {isNew ? 'Make the account' : 'Sign in'}
           </button>
           <button
@@ -121,10 +146,24 @@ function Picture() {
         </g>
       ))}
       {[190, 250, 310, 430, 470].map((x) => (
-        <rect key={x} x={x} y={lines.at(-1)!.y} width="6" height={540 - lines.at(-1)!.y + 52} fill="var(--color-columns)" />
+        <rect
+          key={x}
+          x={x}
+          y={lines.at(-1)!.y}
+          width="6"
+          height={540 - lines.at(-1)!.y + 52}
+          fill="var(--color-columns)"
+        />
       ))}
       {[350, 366].map((x) => (
-        <rect key={x} x={x} y={lines.at(-1)!.y - 14} width="9" height={540 - lines.at(-1)!.y + 66} fill="var(--color-shafts)" />
+        <rect
+          key={x}
+          x={x}
+          y={lines.at(-1)!.y - 14}
+          width="9"
+          height={540 - lines.at(-1)!.y + 66}
+          fill="var(--color-shafts)"
+        />
       ))}
       <rect x="0" y="486" width="640" height="54" fill="var(--color-now)" opacity="0.14" />
     </svg>

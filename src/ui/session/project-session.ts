@@ -51,7 +51,14 @@ export class ProjectSession {
   private catchingUp: Promise<void> | null = null;
   private closeLive = () => {};
   private closed = false;
-  private shown: Shown = { framework: EMPTY_FRAMEWORK, solved: null, generation: 0, pendingCount: 0, online: true, history: [] };
+  private shown: Shown = {
+    framework: EMPTY_FRAMEWORK,
+    solved: null,
+    generation: 0,
+    pendingCount: 0,
+    online: true,
+    history: [],
+  };
 
   constructor(
     private readonly projectId: string,
@@ -111,7 +118,12 @@ export class ProjectSession {
     const target = undoTarget(this.shown.history, personId, again);
     if (!target) return;
     try {
-      const { seq, changes } = await this.server.send({ commandId: v4(), command: UNDO, input: { target: target.commandId }, baseSeq: this.baseSeq });
+      const { seq, changes } = await this.server.send({
+        commandId: v4(),
+        command: UNDO,
+        input: { target: target.commandId },
+        baseSeq: this.baseSeq,
+      });
       if (seq === this.baseSeq + 1) this.takeIn([{ seq, commandId: '', changes }]);
       else await this.catchUp();
       await this.readHistory();
@@ -203,7 +215,13 @@ export class ProjectSession {
     let delayMs = 0;
     try {
       const { commandId, command, input, digest } = next;
-      const { seq, changes } = await this.server.send({ commandId, command, input, baseSeq: this.baseSeq, previewDigest: digest });
+      const { seq, changes } = await this.server.send({
+        commandId,
+        command,
+        input,
+        baseSeq: this.baseSeq,
+        previewDigest: digest,
+      });
       if (seq === this.baseSeq + 1) this.takeIn([{ seq, commandId, changes }]);
       else if (seq > this.baseSeq) await this.catchUp();
       if (this.pending[0] === next) this.pending.shift();
@@ -280,7 +298,11 @@ export class ProjectSession {
 }
 
 /** The person's last change that is not undone, or their last undo that is not redone. History comes latest first. */
-export function undoTarget(history: readonly HistoryEntry[], personId: string, again: boolean): HistoryEntry | undefined {
+export function undoTarget(
+  history: readonly HistoryEntry[],
+  personId: string,
+  again: boolean,
+): HistoryEntry | undefined {
   const takenBack = new Set(history.flatMap(({ command, target }) => (command === UNDO && target ? [target] : [])));
   const own = history.filter(({ authorId, commandId }) => authorId === personId && !takenBack.has(commandId));
   if (!again) return own.find((entry) => entry.command !== UNDO || isRedo(entry, history));

@@ -61,12 +61,19 @@ export const serverFor = (projectId: string) => {
   const base = `/api/projects/${projectId}`;
   return {
     open: () => ask<Opened>(`${base}/framework`),
-    send: (command: SentCommand) => post<{ seq: number; changes: Changes; sentence: string }>(`${base}/commands`, command),
-    since: (seq: number) => ask<{ changes: { seq: number; commandId: string; changes: Changes }[] }>(`${base}/changes?since=${seq}`),
+    send: (command: SentCommand) =>
+      post<{ seq: number; changes: Changes; sentence: string }>(`${base}/commands`, command),
+    since: (seq: number) =>
+      ask<{ changes: { seq: number; commandId: string; changes: Changes }[] }>(`${base}/changes?since=${seq}`),
     history: () => ask<{ history: HistoryEntry[] }>(`${base}/history`),
     readDrawing: (file: File, signal: AbortSignal) =>
-      ask<{ sheet: Sheet }>(`${base}/drawings?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file, signal }),
+      ask<{ sheet: Sheet }>(`${base}/drawings?name=${encodeURIComponent(file.name)}`, {
+        method: 'POST',
+        body: file,
+        signal,
+      }),
   };
 };
 
-export const createProject = (name: string, building: string): Promise<{ id: string }> => post('/api/projects', { name, building });
+export const createProject = (name: string, building: string): Promise<{ id: string }> =>
+  post('/api/projects', { name, building });

@@ -112,9 +112,11 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
   );
   store.setState({ session, display: localStorage.getItem(DISPLAY_KEY) === 'imperial' ? IMPERIAL : METRIC });
   session.open().then(
-    ({ person, role }) => store.setState({ status: 'ready', person, role, mayEdit: role === 'owner' || role === 'designer' }),
+    ({ person, role }) =>
+      store.setState({ status: 'ready', person, role, mayEdit: role === 'owner' || role === 'designer' }),
     (error: unknown) => {
-      const failure = error instanceof ServerRefused ? error.message : 'The project could not be opened. Load the page again';
+      const failure =
+        error instanceof ServerRefused ? error.message : 'The project could not be opened. Load the page again';
       store.setState({ status: 'failed', failure });
     },
   );
@@ -124,7 +126,9 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
 /** Building, level and selection as far as they exist in a solve; the ground floor to begin with. */
 function stillThere(state: Project, solved: Solved | null): Partial<Project> {
   if (!solved) return {};
-  const building = solved.buildings.some(({ id }) => id === state.building) ? state.building : (solved.buildings[0]?.id ?? null);
+  const building = solved.buildings.some(({ id }) => id === state.building)
+    ? state.building
+    : (solved.buildings[0]?.id ?? null);
   const levels = solved.levels.filter((level) => level.building === building);
   const ground = levels.find(({ fflMm, bounding }) => bounding && fflMm >= 0) ?? levels[0];
   const level = levels.some(({ id }) => id === state.level) ? state.level : (ground?.id ?? null);

@@ -12,7 +12,9 @@ export function FirstSetUp() {
   return (
     <div className="overflow-y-auto p-8">
       <h2 className="text-[18px] font-bold">Set up the levels</h2>
-      <p className="mb-5 max-w-[560px] text-ink2">Type the floor-to-floor heights, or bring what you were sent: a level table and the engineer’s grid drawing.</p>
+      <p className="mb-5 max-w-[560px] text-ink2">
+        Type the floor-to-floor heights, or bring what you were sent: a level table and the engineer’s grid drawing.
+      </p>
       <SetUpLevels wide />
       <div className="mt-6 grid max-w-[640px] grid-cols-2 gap-4">
         <TakeFile kind="levels" />

@@ -4,6 +4,8 @@ import { useMemo, useState } from 'react';
 import { parseBays } from '@/core/units/parse-bays';
 import { solve } from '@/core/solving/solve';
 import { plan } from '@/core/model/commands';
+import type { Framework } from '@/core/model/framework';
+import type { Solved } from '@/core/solving/solved';
 import { derivedCommandId } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';
 import { formatLength } from '@/core/units/format-length';
@@ -14,6 +16,16 @@ import { Refused } from '../tools/refused';
 
 const nothing = () => undefined;
 
+/** What a set-up would give, solved; or why it would be refused. */
+function usePreview(framework: Framework, input: string): { solved: Solved | null; words: string | null } {
+  return useMemo(() => {
+    const planned = plan(framework, 'levels.setUp', JSON.parse(input), derivedCommandId('preview', input));
+    return planned.ok
+      ? { solved: solve(planned.value.after), words: null }
+      : { solved: null, words: planned.refusal.message };
+  }, [framework, input]);
+}
+
 /** Levels by counts and heights, with the strip they give beside the fields. Nothing is done until it is taken. */
 export function SetUpLevels({ wide = false }: { wide?: boolean }) {
   const { framework, building, display, run, mayEdit } = useProject((project) => project);
@@ -23,24 +35,27 @@ export function SetUpLevels({ wide = false }: { wide?: boolean }) {
   const [skip, setSkip] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
   const unit = fieldUnit(display);
-  const heights = (text: string) => (text.trim() === '' ? { ok: true as const, value: { baysMm: [], running: false } } : parseBays(text, { unit }));
+  const heights = (text: string) =>
+    text.trim() === '' ? { ok: true as const, value: { baysMm: [], running: false } } : parseBays(text, { unit });
   const [up, down] = [heights(above), heights(below)];
   const words = (list: ReturnType<typeof heights>, what: string) =>
     list.ok
-      ? `${list.value.baysMm.length} ${what}, ${formatLength(list.value.baysMm.reduce((sum, mm) => sum + mm, 0), display)}`
+      ? `${list.value.baysMm.length} ${what}, ${formatLength(
+          list.value.baysMm.reduce((sum, mm) => sum + mm, 0),
+          display,
+        )}`
       : list.refusal.message;
   const input: Json = {
     ...(building ? { building } : {}),
     above: up.ok ? up.value.baysMm : [],
     below: down.ok ? down.value.baysMm : [],
     names: { basement: 'B{n}', ground: '00', upper: upper.trim() || '{nn}', roof: 'RF' },
-    skip: skip.split(/[\s,;]+/).map(Number).filter((n) => Number.isInteger(n) && n > 0),
+    skip: skip
+      .split(/[\s,;]+/)
+      .map(Number)
+      .filter((n) => Number.isInteger(n) && n > 0),
   };
-  const key = JSON.stringify(input);
-  const preview = useMemo(() => {
-    const planned = plan(framework, 'levels.setUp', JSON.parse(key), derivedCommandId('preview', key));
-    return planned.ok ? { solved: solve(planned.value.after), words: null } : { solved: null, words: planned.refusal.message };
-  }, [framework, key]);
+  const preview = usePreview(framework, JSON.stringify(input));
   const take = () => {
     if (!up.ok || !down.ok) return;
     setRefused(run('levels.setUp', input));
@@ -54,9 +69,29 @@ export function SetUpLevels({ wide = false }: { wide?: boolean }) {
           take();
         }}
       >
-        <PlainField wide={wide} label="Storeys from the ground up" value={above} onChange={setAbove} note={words(up, 'storeys')} wrong={!up.ok} />
-        <PlainField wide={wide} label="Basements downwards" value={below} onChange={setBelow} note={words(down, 'basements')} wrong={!down.ok} />
-        <PlainField wide={wide} label="Names of upper levels" value={upper} onChange={setUpper} note="{n}: 1, 2 …   {nn}: 01, 02 …" />
+        <PlainField
+          wide={wide}
+          label="Storeys from the ground up"
+          value={above}
+          onChange={setAbove}
+          note={words(up, 'storeys')}
+          wrong={!up.ok}
+        />
+        <PlainField
+          wide={wide}
+          label="Basements downwards"
+          value={below}
+          onChange={setBelow}
+          note={words(down, 'basements')}
+          wrong={!down.ok}
+        />
+        <PlainField
+          wide={wide}
+          label="Names of upper levels"
+          value={upper}
+          onChange={setUpper}
+          note="{n}: 1, 2 …   {nn}: 01, 02 …"
+        />
         <PlainField wide={wide} label="Numbers left out" value={skip} onChange={setSkip} note="like 13" />
         <Refused words={refused ?? (up.ok && down.ok ? preview.words : null)} />
         <span className="self-end">
@@ -66,7 +101,10 @@ export function SetUpLevels({ wide = false }: { wide?: boolean }) {
         </span>
       </form>
       {wide && preview.solved && building && (
-        <div className="flex h-[420px] w-[252px] flex-col border border-hair bg-sheet" aria-label="Preview of the height strip">
+        <div
+          className="flex h-[420px] w-[252px] flex-col border border-hair bg-sheet"
+          aria-label="Preview of the height strip"
+        >
           <HeightStrip
             solved={preview.solved}
             building={building}

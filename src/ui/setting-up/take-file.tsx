@@ -17,7 +17,10 @@ const WORDS: Record<FileKind, { offer: string; accepts: string; take: string }> 
   columns: { offer: 'Take columns from a drawing (DXF)', accepts: '.dxf', take: 'Take these columns' },
 };
 
-const UNIT_CHOICES: readonly (readonly [LengthUnit | '', string])[] = [['', 'as the file says'], ...LENGTH_UNITS.map((unit) => [unit, unit] as const)];
+const UNIT_CHOICES: readonly (readonly [LengthUnit | '', string])[] = [
+  ['', 'as the file says'],
+  ...LENGTH_UNITS.map((unit) => [unit, unit] as const),
+];
 
 /** Brings a file by dropping or choosing it; shows what was understood before it is taken. */
 export function TakeFile({ kind }: { kind: FileKind }) {
@@ -116,8 +119,10 @@ export function TakeFile({ kind }: { kind: FileKind }) {
 }
 
 function commandFor(understood: Understood, building: string): [string, Json] {
-  if (understood.kind === 'levels') return ['levels.take', { building, rows: understood.table.rows as unknown as Json }];
-  if (understood.kind === 'grid') return ['grids.add', JSON.parse(JSON.stringify({ building, ...gridInput(understood.grid) })) as Json];
+  if (understood.kind === 'levels')
+    return ['levels.take', { building, rows: understood.table.rows as unknown as Json }];
+  if (understood.kind === 'grid')
+    return ['grids.add', JSON.parse(JSON.stringify({ building, ...gridInput(understood.grid) })) as Json];
   return ['columns.take', { building, columns: understood.columns.columns as unknown as Json }];
 }
 
@@ -131,7 +136,14 @@ function WhatWasUnderstood({ understood }: { understood: Understood }) {
     return (
       <div className="text-[12px]">
         <p className="font-semibold">{rows.length} levels understood</p>
-        <p className="text-ink2">{columns.map(({ heading, meaning, unit }) => `${heading} → ${meaning ? MEANINGS[meaning] : 'not used'}${unit ? `, ${unit}` : ''}`).join(' · ')}</p>
+        <p className="text-ink2">
+          {columns
+            .map(
+              ({ heading, meaning, unit }) =>
+                `${heading} → ${meaning ? MEANINGS[meaning] : 'not used'}${unit ? `, ${unit}` : ''}`,
+            )
+            .join(' · ')}
+        </p>
         {notes.map((note) => (
           <p key={note} className="text-look">
             {note}
@@ -182,7 +194,10 @@ function WhatWasUnderstood({ understood }: { understood: Understood }) {
         {columns.length} columns understood, in {unit}
       </p>
       <p className="text-ink2">
-        Layer {layers.join(', ')}; {registeredBy ? `laid over the grid by lines ${registeredBy.labels.join(' and ')}` : 'the drawing’s zero is taken as the building’s'}
+        Layer {layers.join(', ')};{' '}
+        {registeredBy
+          ? `laid over the grid by lines ${registeredBy.labels.join(' and ')}`
+          : 'the drawing’s zero is taken as the building’s'}
         {unclear > 0 ? `; ${unclear} outlines are neither rectangle nor circle and are left out` : ''}
       </p>
     </div>

@@ -8,7 +8,11 @@ export function ChecksTool() {
   const { solved, building } = useProject((project) => project);
   const findings = (solved?.findings ?? []).filter((finding) => finding.building === building);
   if (findings.length === 0) {
-    return <p className="text-ink2">No findings. Checked: grid labels, columns in shafts, columns off their slabs, shafts that miss a slab.</p>;
+    return (
+      <p className="text-ink2">
+        No findings. Checked: grid labels, columns in shafts, columns off their slabs, shafts that miss a slab.
+      </p>
+    );
   }
   return (
     <div className="flex flex-col gap-2">

@@ -27,7 +27,13 @@ export function ColumnsTool() {
   const note = useMemo(() => {
     const [n, skipped] = [choice.taken.length, choice.refused];
     if (n === 0 && skipped.length === 0) return '';
-    const left = skipped.length === 0 ? '' : `; ${skipped.length} left out: ${skipped[0]!.reason} (${skipped.slice(0, 4).map(({ label }) => label).join(', ')}${skipped.length > 4 ? ' …' : ''})`;
+    const left =
+      skipped.length === 0
+        ? ''
+        : `; ${skipped.length} left out: ${skipped[0]!.reason} (${skipped
+            .slice(0, 4)
+            .map(({ label }) => label)
+            .join(', ')}${skipped.length > 4 ? ' …' : ''})`;
     return `${n} ${n === 1 ? 'column' : 'columns'} at ${n} ${n === 1 ? 'crossing' : 'crossings'}${left}`;
   }, [choice]);
   useEffect(() => {
@@ -38,17 +44,32 @@ export function ColumnsTool() {
   const place = () => {
     if (!w.ok) return setRefused(w.words);
     if (!d.ok) return setRefused(d.words);
-    const section: Json = shape === 'circle' ? { shape, diameterMm: w.input } : { shape, widthMm: w.input, depthMm: d.input };
-    const refusal = run('columns.placeAtCrossings', { ...(building ? { building } : {}), lines: chosenLines ?? [], section });
+    const section: Json =
+      shape === 'circle' ? { shape, diameterMm: w.input } : { shape, widthMm: w.input, depthMm: d.input };
+    const refusal = run('columns.placeAtCrossings', {
+      ...(building ? { building } : {}),
+      lines: chosenLines ?? [],
+      section,
+    });
     setRefused(refusal);
     if (!refusal) set({ chosenLines: [] });
   };
-  const toggle = (id: string) => set({ chosenLines: chosenLines?.includes(id) ? chosenLines.filter((other) => other !== id) : [...(chosenLines ?? []), id] });
+  const toggle = (id: string) =>
+    set({
+      chosenLines: chosenLines?.includes(id)
+        ? chosenLines.filter((other) => other !== id)
+        : [...(chosenLines ?? []), id],
+    });
   return (
     <>
       <p className="text-ink2">Choose grid lines, here or in the plan. Every crossing of them gets a column.</p>
       {(['a', 'b'] as const).map((direction) => (
-        <div key={direction} className="flex flex-wrap gap-1" role="group" aria-label={direction === 'a' ? 'Lines across' : 'Lines up'}>
+        <div
+          key={direction}
+          className="flex flex-wrap gap-1"
+          role="group"
+          aria-label={direction === 'a' ? 'Lines across' : 'Lines up'}
+        >
           {lines
             .filter((line) => line.direction === direction)
             .map(({ id, label }) => (
@@ -66,7 +87,9 @@ export function ColumnsTool() {
         </div>
       ))}
       <div className="flex gap-2">
-        <ActionButton onClick={() => set({ chosenLines: lines.filter(({ minor }) => !minor).map(({ id }) => id) })}>All lines</ActionButton>
+        <ActionButton onClick={() => set({ chosenLines: lines.filter(({ minor }) => !minor).map(({ id }) => id) })}>
+          All lines
+        </ActionButton>
         <ActionButton onClick={() => set({ chosenLines: [] })}>None</ActionButton>
       </div>
       <ChoiceField
@@ -78,8 +101,16 @@ export function ColumnsTool() {
         ]}
         onChoose={setShape}
       />
-      <PlainField label={shape === 'circle' ? 'Diameter' : 'Width'} value={width} onChange={setWidth} note={w.ok ? null : w.words} wrong={!w.ok} />
-      {shape === 'rectangle' && <PlainField label="Depth" value={depth} onChange={setDepth} note={d.ok ? null : d.words} wrong={!d.ok} />}
+      <PlainField
+        label={shape === 'circle' ? 'Diameter' : 'Width'}
+        value={width}
+        onChange={setWidth}
+        note={w.ok ? null : w.words}
+        wrong={!w.ok}
+      />
+      {shape === 'rectangle' && (
+        <PlainField label="Depth" value={depth} onChange={setDepth} note={d.ok ? null : d.words} wrong={!d.ok} />
+      )}
       <p role="status" className="font-semibold text-now">
         {note || 'No crossing chosen yet'}
       </p>

@@ -31,14 +31,23 @@ export function FloorsTool() {
     way === 'grid'
       ? { type: 'gridOffset', ...(system ? { system } : {}), offsetMm: o.ok ? o.input : 0 }
       : { type: 'polygon', points: corners.map(({ x, y }) => ({ xMm: x, yMm: y })) };
-  const input: Json = { ...(building ? { building } : {}), outline, thicknessMm: t.ok ? t.input : 0, levels: { range } };
+  const input: Json = {
+    ...(building ? { building } : {}),
+    outline,
+    thicknessMm: t.ok ? t.input : 0,
+    levels: { range },
+  };
   const key = JSON.stringify(input);
   const preview = useMemo(() => session?.preview('floors.add', JSON.parse(key)) ?? null, [session, key]);
 
   useEffect(() => {
-    if (way === 'drawn') return set({ ghost: { rings: corners.length > 1 ? [corners] : [], points: corners, note: `${corners.length} corners` } });
+    if (way === 'drawn')
+      return set({
+        ghost: { rings: corners.length > 1 ? [corners] : [], points: corners, note: `${corners.length} corners` },
+      });
     const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'floorPlate') : undefined;
-    const ring = added?.kind === 'floorPlate' && preview?.ok ? resolveOutline(preview.value.after, added.outline) : null;
+    const ring =
+      added?.kind === 'floorPlate' && preview?.ok ? resolveOutline(preview.value.after, added.outline) : null;
     set({ ghost: ring ? { rings: [[...ring]], points: [], note: 'Outline from the grid' } : null });
   }, [preview, way, corners, set]);
 
@@ -86,7 +95,9 @@ export function FloorsTool() {
         <PlainField label="Outside the grid by" value={offset} onChange={setOffset} note={o.words} wrong={!o.ok} />
       ) : (
         <div className="flex items-center justify-between text-ink2">
-          <span>{corners.length === 0 ? 'Press the corners in the plan, one after the other.' : `${corners.length} corners`}</span>
+          <span>
+            {corners.length === 0 ? 'Press the corners in the plan, one after the other.' : `${corners.length} corners`}
+          </span>
           <ActionButton disabled={corners.length === 0} onClick={() => setCorners(corners.slice(0, -1))}>
             Take one back
           </ActionButton>

@@ -23,8 +23,14 @@ export function GridsTool() {
       {systems.map((system) => (
         <SystemFields key={system} system={system} lines={lines.filter((line) => line.system === system)} />
       ))}
-      {systems.length > 0 && !adding ? <ActionButton onClick={() => setAdding(true)}>Add another grid …</ActionButton> : <NewGrid onDone={() => setAdding(false)} />}
-      {systems.length > 0 && <p className="text-ink2">Press a grid line in the plan to relabel it, change its bay or split it.</p>}
+      {systems.length > 0 && !adding ? (
+        <ActionButton onClick={() => setAdding(true)}>Add another grid …</ActionButton>
+      ) : (
+        <NewGrid onDone={() => setAdding(false)} />
+      )}
+      {systems.length > 0 && (
+        <p className="text-ink2">Press a grid line in the plan to relabel it, change its bay or split it.</p>
+      )}
       <TakeFile kind="grid" />
     </>
   );
@@ -80,7 +86,13 @@ function NewGrid({ onDone }: { onDone: () => void }) {
       <PlainField label="First label across" value={firstA} onChange={setFirstA} />
       <PlainField label="First label up" value={firstB} onChange={setFirstB} />
       <PlainField label="Leave out characters" value={skip} onChange={(text) => setSkip(text.toUpperCase())} />
-      <PlainField label="Turned by" value={turn} onChange={setTurn} note={angle.ok ? null : angle.refusal.message} wrong={!angle.ok} />
+      <PlainField
+        label="Turned by"
+        value={turn}
+        onChange={setTurn}
+        note={angle.ok ? null : angle.refusal.message}
+        wrong={!angle.ok}
+      />
       <Refused words={refused} />
       <span className="self-end">
         <ActionButton weight="main" onClick={add}>
@@ -126,7 +138,13 @@ function BaysField({ system, direction, text }: { system: Id; direction: 'a' | '
         take();
       }}
     >
-      <PlainField label={direction === 'a' ? 'Bays across' : 'Bays up'} value={typed} onChange={setTyped} note={refused ?? bays.words} wrong={refused !== null || !bays.ok} />
+      <PlainField
+        label={direction === 'a' ? 'Bays across' : 'Bays up'}
+        value={typed}
+        onChange={setTyped}
+        note={refused ?? bays.words}
+        wrong={refused !== null || !bays.ok}
+      />
       {typed !== text && (
         <span className="flex justify-end pt-1">
           <ActionButton type="submit">Take these bays</ActionButton>

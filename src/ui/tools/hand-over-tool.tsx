@@ -35,24 +35,48 @@ export function HandOverTool() {
   const { worker } = session;
   return (
     <>
-      <p className="text-ink2">Every consultant works from these. Identities in them stay the same from one hand-over to the next.</p>
+      <p className="text-ink2">
+        Every consultant works from these. Identities in them stay the same from one hand-over to the next.
+      </p>
       <ActionButton
         weight="main"
         disabled={busy !== null}
-        onClick={() => void make('The IFC file', async () => download(`${name}.ifc`, await worker.ifc(new Date().toISOString()), 'application/x-step'))}
+        onClick={() =>
+          void make('The IFC file', async () =>
+            download(`${name}.ifc`, await worker.ifc(new Date().toISOString()), 'application/x-step'),
+          )
+        }
       >
         Download IFC4
       </ActionButton>
-      <ActionButton disabled={busy !== null} onClick={() => void make('The framework file', async () => download(`${name}.spine.json`, await worker.spineFile(), 'application/json'))}>
+      <ActionButton
+        disabled={busy !== null}
+        onClick={() =>
+          void make('The framework file', async () =>
+            download(`${name}.spine.json`, await worker.spineFile(), 'application/json'),
+          )
+        }
+      >
         Download the framework file
       </ActionButton>
-      <ActionButton disabled={busy !== null} onClick={() => void make('The report', async () => download(`${name}.report.json`, JSON.stringify(await worker.report(), null, 2), 'application/json'))}>
+      <ActionButton
+        disabled={busy !== null}
+        onClick={() =>
+          void make('The report', async () =>
+            download(`${name}.report.json`, JSON.stringify(await worker.report(), null, 2), 'application/json'),
+          )
+        }
+      >
         Download the report
       </ActionButton>
       <div className="flex flex-col gap-1 border-t border-faint pt-2">
         <ActionButton
           disabled={busy !== null}
-          onClick={() => void make('The fingerprints', async () => setPrints({ framework: (await worker.report()).hash, solve: await worker.solvedHash() }))}
+          onClick={() =>
+            void make('The fingerprints', async () =>
+              setPrints({ framework: (await worker.report()).hash, solve: await worker.solvedHash() }),
+            )
+          }
         >
           Show fingerprints
         </ActionButton>

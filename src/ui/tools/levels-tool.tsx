@@ -14,7 +14,8 @@ export function LevelsTool() {
         <SetUpLevels />
       ) : (
         <p className="text-ink2">
-          Press an elevation or a height in the strip and type. Drag a level by its pennant. Press + to insert one between. Choose a level to rename, lock or remove it on the right.
+          Press an elevation or a height in the strip and type. Drag a level by its pennant. Press + to insert one
+          between. Choose a level to rename, lock or remove it on the right.
         </p>
       )}
       {mayEdit && <TakeFile kind="levels" />}

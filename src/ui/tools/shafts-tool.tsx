@@ -48,7 +48,11 @@ export function ShaftsTool() {
     if (!preview?.ok) return set({ ghost: null });
     const added = preview.value.changes.added.find(({ kind }) => kind === 'shaft');
     const ring = added?.kind === 'shaft' ? resolveOutline(preview.value.after, added.outline) : null;
-    set({ ghost: ring ? { rings: [[...ring]], points: [], note: `Shaft ${added?.kind === 'shaft' ? added.name : ''}` } : null });
+    set({
+      ghost: ring
+        ? { rings: [[...ring]], points: [], note: `Shaft ${added?.kind === 'shaft' ? added.name : ''}` }
+        : null,
+    });
   }, [preview, set]);
 
   useEffect(() => {
@@ -91,10 +95,29 @@ export function ShaftsTool() {
         add();
       }}
     >
-      <p className="text-ink2">Drag a rectangle in the plan, or type. It cuts every floor it passes{slabs === 0 ? ', once there are floors' : ''}.</p>
-      <PlainField label="Name" value={name} onChange={setName} note={name === '' ? `empty: ${freeShaftName(framework)}` : null} />
-      <ChoiceField label="Purpose" value={purpose} choices={SHAFT_PURPOSES.map((each) => [each, each] as const)} onChoose={setPurpose} />
-      <PlainField label="Corner at" value={place} onChange={setPlace} note={placeWrong ?? 'like 7200,6600 or B-3 + 300,3900'} wrong={placeWrong !== null} />
+      <p className="text-ink2">
+        Drag a rectangle in the plan, or type. It cuts every floor it passes
+        {slabs === 0 ? ', once there are floors' : ''}.
+      </p>
+      <PlainField
+        label="Name"
+        value={name}
+        onChange={setName}
+        note={name === '' ? `empty: ${freeShaftName(framework)}` : null}
+      />
+      <ChoiceField
+        label="Purpose"
+        value={purpose}
+        choices={SHAFT_PURPOSES.map((each) => [each, each] as const)}
+        onChoose={setPurpose}
+      />
+      <PlainField
+        label="Corner at"
+        value={place}
+        onChange={setPlace}
+        note={placeWrong ?? 'like 7200,6600 or B-3 + 300,3900'}
+        wrong={placeWrong !== null}
+      />
       <PlainField label="Width" value={width} onChange={setWidth} note={w.words} wrong={!w.ok} />
       <PlainField label="Depth" value={depth} onChange={setDepth} note={d.words} wrong={!d.ok} />
       <CheckField label="Opens the slab at its foot" value={opensFoot} onChange={setOpensFoot} />
@@ -112,7 +135,11 @@ export function ShaftsTool() {
 /** A point in words, from the nearest crossing so that the thing follows the grid. */
 function placeText(framework: Parameters<typeof nearestCrossing>[0], building: Id, x: number, y: number): string {
   const write = (mm: number) => String(Math.round(mm * 1000) / 1000);
-  const near = recordOf(framework, 'building', building) ? nearestCrossing(framework, building, { xMm: x, yMm: y }, 20_000) : null;
+  const near = recordOf(framework, 'building', building)
+    ? nearestCrossing(framework, building, { xMm: x, yMm: y }, 20_000)
+    : null;
   if (!near?.label) return `${write(x)},${write(y)}`;
-  return near.shift.x === 0 && near.shift.y === 0 ? near.label : `${near.label} + ${write(near.shift.x)},${write(near.shift.y)}`;
+  return near.shift.x === 0 && near.shift.y === 0
+    ? near.label
+    : `${near.label} + ${write(near.shift.x)},${write(near.shift.y)}`;
 }

@@ -23,7 +23,7 @@ const TOOLS = {
 
 /** The tools of the chosen step, beside the surface. */
 export function Tray() {
-  const { step, set } = useProject((project) => project);
+  const { step, set, display } = useProject((project) => project);
   if (!step) return null;
   const [name, tool] = TOOLS[step];
   const close = () => set({ step: null, chosenLines: null, ghost: null, onPlanPoint: null });
@@ -35,11 +35,19 @@ export function Tray() {
     >
       <header className="flex items-center justify-between px-3.5 pt-2.5">
         <h2 className="text-[15px] font-bold">{name}</h2>
-        <button type="button" aria-label={`Close the ${name} tools`} className="rounded-sm p-1 text-ink2 hover:bg-faint" onClick={close}>
+        <button
+          type="button"
+          aria-label={`Close the ${name} tools`}
+          className="rounded-sm p-1 text-ink2 hover:bg-faint"
+          onClick={close}
+        >
           <X size={14} aria-hidden="true" />
         </button>
       </header>
-      <div className="flex flex-col gap-3 p-3.5">{tool}</div>
+      {/* Fields begin anew in the other system of lengths. */}
+      <div key={display.system} className="flex flex-col gap-3 p-3.5">
+        {tool}
+      </div>
     </section>
   );
 }

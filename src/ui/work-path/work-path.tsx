@@ -6,9 +6,11 @@ import { useProject, type Step } from '../session/store';
 export function WorkPath() {
   const { solved, framework, building, step, set } = useProject((project) => project);
   if (!solved) return <nav aria-label="Work path" className="h-[52px] border-t border-hair bg-sheet" />;
-  const own = <T extends { building: string }>(things: readonly T[]) => things.filter((thing) => thing.building === building);
+  const own = <T extends { building: string }>(things: readonly T[]) =>
+    things.filter((thing) => thing.building === building);
   const findings = own(solved.findings);
-  const of = (...rules: string[]) => findings.filter(({ rule }) => rules.some((prefix) => rule.startsWith(prefix))).length;
+  const of = (...rules: string[]) =>
+    findings.filter(({ rule }) => rules.some((prefix) => rule.startsWith(prefix))).length;
   const records = [...framework.records.values()];
   const stacks = records.filter((record) => record.kind === 'columnStack' && record.building === building).length;
   const plates = new Set(own(solved.floors).map(({ plate }) => plate)).size;

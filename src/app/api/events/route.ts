@@ -11,6 +11,10 @@ export const GET = (request: Request) =>
     const found = await auth().api.getSession({ headers: request.headers });
     if (!found) throw new AccessRefused(401, 'Sign in first');
     return new Response(eventStream(found.user.id, found.session.token, request.signal), {
-      headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform', 'x-accel-buffering': 'no' },
+      headers: {
+        'content-type': 'text/event-stream',
+        'cache-control': 'no-cache, no-transform',
+        'x-accel-buffering': 'no',
+      },
     });
   });

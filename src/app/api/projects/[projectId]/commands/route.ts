@@ -20,8 +20,10 @@ export const POST = (request: Request, { params }: { params: Promise<{ projectId
     const { person } = await requireMember(request.headers, projectId);
     const body = await readJson(request, bodySchema);
     const outcome = await runCommand({ ...body, input: body.input as Json, projectId, userId: person.id });
-    if (outcome.kind === 'done') return Response.json({ seq: outcome.seq, changes: outcome.changes, sentence: outcome.sentence });
+    if (outcome.kind === 'done')
+      return Response.json({ seq: outcome.seq, changes: outcome.changes, sentence: outcome.sentence });
     if (outcome.kind === 'refused') return Response.json(outcome.refusal, { status: 422 });
-    if (outcome.kind === 'conflict') return Response.json({ message: outcome.message, headSeq: outcome.headSeq }, { status: 409 });
+    if (outcome.kind === 'conflict')
+      return Response.json({ message: outcome.message, headSeq: outcome.headSeq }, { status: 409 });
     return Response.json({ message: outcome.message }, { status: 403 });
   });

@@ -1,0 +1,40 @@
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { format } from 'prettier';
+import { z } from 'zod';
+import { commandList } from '@/core/model/commands';
+import { reportSchema } from '@/core/report/report';
+
+/** Documents made from the code: the commands with their schemas, and the schema of the report. */
+async function documents(): Promise<Record<string, string>> {
+  const json = (value: unknown) => format(JSON.stringify(value), { parser: 'json', printWidth: 120 });
+  const list = commandList();
+  const table = list.map(({ name, title }) => `| \`${name}\` | ${title} |`).join('\n');
+  return {
+    'docs/generated/commands.md': `# Commands\n\nMade from the code by \`npm run docs\`. Inputs are in [commands.json](commands.json).\n\n| command | what it does |\n| --- | --- |\n${table}\n`,
+    'docs/generated/commands.json': await json(list),
+    'docs/generated/report.schema.json': await json(z.toJSONSchema(reportSchema)),
+  };
+}
+
+async function main(): Promise<void> {
+  const isCheck = process.argv.includes('--check');
+  for (const [file, text] of Object.entries(await documents())) {
+    if (isCheck) {
+      let old = '';
+      try {
+        old = readFileSync(file, 'utf8');
+      } catch {
+        // Not there at all: also out of date.
+      }
+      if (old !== text) {
+        process.stderr.write(`${file} is out of date: run npm run docs\n`);
+        process.exitCode = 1;
+      }
+    } else {
+      mkdirSync('docs/generated', { recursive: true });
+      writeFileSync(file, text);
+    }
+  }
+}
+
+void main();

@@ -1,0 +1,110 @@
+import { spawn } from 'node:child_process';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT, ensurePackages } from './ensure-packages.mjs';
+import { answers, installDebian } from './install-debian.mjs';
+import { startPostgres } from './postgres.mjs';
+import { freePort } from './ports.mjs';
+import { end, runScript, startJobs, startWeb, untilAnswers } from './processes.mjs';
+import { giveUp, say } from './say.mjs';
+
+const DATA = join(ROOT, '.data/test');
+const bin = (name) => join(ROOT, 'node_modules/.bin', name);
+let passed = 0;
+let failed = 0;
+let postgres = null;
+const children = [];
+
+/** Runs a command to its end and shows what it says. */
+const run = (command, args, env = {}) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'inherit', 'inherit'] });
+    child.once('exit', (code) => resolve(code === 0));
+  });
+
+/** A check counts as one test. */
+async function check(name, command, args) {
+  process.stdout.write(`\n— ${name}\n`);
+  const ok = await run(command, args);
+  if (ok) passed += 1;
+  else failed += 1;
+  process.stdout.write(ok ? `  ${name}: good\n` : `  ${name}: FAILED\n`);
+}
+
+async function checks() {
+  await check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  await check('lint', bin('eslint'), ['--max-warnings', '0', '.']);
+  await check('types', bin('tsc'), ['-p', '.']);
+  await check('layers', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'bench', 'e2e', 'scripts']);
+  await check('dead code', bin('knip'), ['--exclude', 'types', '--no-config-hints']);
+  await check('documents as generated', process.execPath, ['--import', 'tsx', 'scripts/generate-docs.ts', '--check']);
+}
+
+async function jest(env) {
+  process.stdout.write('\n— unit, property and database tests\n');
+  const report = join(ROOT, 'test-results/jest.json');
+  rmSync(report, { force: true });
+  await run(bin('jest'), ['--json', `--outputFile=${report}`, '--testLocationInResults=false'], env);
+  if (!existsSync(report)) return void (failed += 1);
+  const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
+  passed += numPassedTests;
+  failed += numFailedTests + numRuntimeErrorTestSuites;
+}
+
+async function browser(env) {
+  process.stdout.write('\n— browser tests\n');
+  const report = join(ROOT, 'test-results/report.json');
+  rmSync(report, { force: true });
+  await run(bin('playwright'), ['test'], env);
+  if (!existsSync(report)) return void (failed += 1);
+  const { stats } = JSON.parse(readFileSync(report, 'utf8'));
+  passed += stats.expected;
+  failed += stats.unexpected + stats.flaky;
+  if (stats.expected === 0) failed += 1;
+}
+
+async function close() {
+  await Promise.all(children.map(end));
+  await postgres?.stop();
+}
+
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void close().finally(() => process.exit(1)));
+
+async function main() {
+  ensurePackages();
+  const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
+  if (!existsSync(chromium) && !answers(chromium)) installDebian(['chromium'], 'the Chromium browser');
+  await checks();
+  rmSync(DATA, { recursive: true, force: true });
+  postgres = await startPostgres(DATA, { port: 54400 });
+  const port = await freePort(3300);
+  const env = {
+    DATABASE_URL: postgres.url,
+    AUTH_SECRET: 'only-for-the-tests-0123456789abcdef',
+    DEMO_MODE: '1',
+    DEMO_PASSWORD: 'only-for-the-tests',
+    AUTH_RATE_LIMIT: '0',
+    APP_URL: `http://127.0.0.1:${port}`,
+  };
+  await runScript('src/demo/seed.ts', env);
+  await jest(env);
+  const { ensureBuild } = await import('./build.mjs');
+  ensureBuild();
+  const second = await freePort(port + 1);
+  children.push(startWeb(port, env, ['ignore', 'ignore', 'inherit']), startWeb(second, env, ['ignore', 'ignore', 'inherit']), startJobs(env));
+  await untilAnswers(`${env.APP_URL}/`, children[0]);
+  await untilAnswers(`http://127.0.0.1:${second}/`, children[1]);
+  await browser({ ...env, SECOND_URL: `http://127.0.0.1:${second}`, CHROMIUM: chromium });
+}
+
+main()
+  .catch((error) => {
+    say(error.message);
+    failed += 1;
+  })
+  .finally(async () => {
+    await close();
+    process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
+    if (failed > 0 || passed === 0) giveUp('Not everything passed.');
+    process.exit(0);
+  });
