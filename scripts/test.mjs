@@ -18,7 +18,11 @@ const children = [];
 /** Runs a command to its end and shows what it says. */
 const run = (command, args, env = {}) =>
   new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'inherit', 'inherit'] });
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'inherit', 'inherit'],
+    });
     child.once('exit', (code) => resolve(code === 0));
   });
 
@@ -91,7 +95,11 @@ async function main() {
   const { ensureBuild } = await import('./build.mjs');
   ensureBuild();
   const second = await freePort(port + 1);
-  children.push(startWeb(port, env, ['ignore', 'ignore', 'inherit']), startWeb(second, env, ['ignore', 'ignore', 'inherit']), startJobs(env));
+  children.push(
+    startWeb(port, env, ['ignore', 'ignore', 'inherit']),
+    startWeb(second, env, ['ignore', 'ignore', 'inherit']),
+    startJobs(env),
+  );
   await untilAnswers(`${env.APP_URL}/`, children[0]);
   await untilAnswers(`http://127.0.0.1:${second}/`, children[1]);
   await browser({ ...env, SECOND_URL: `http://127.0.0.1:${second}`, CHROMIUM: chromium });

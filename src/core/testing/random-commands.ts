@@ -101,7 +101,7 @@ function nextStep(framework: Framework, random: () => number): Step {
 
 /** What a run of random commands did: the frameworks it went through are `changes` applied in order. */
 export interface RandomRun {
-  steps: Step[];
+  steps: { commandId: string; command: string; input: unknown }[];
   changes: Changes[];
   end: Framework;
   refused: number;
@@ -114,12 +114,13 @@ export function randomRun(seed: number, count: number): RandomRun {
   const queue = start(TURNS[seed % TURNS.length]!);
   for (let tries = 0; run.steps.length < count && tries < count * 6; tries += 1) {
     const [name, input] = queue.shift() ?? nextStep(run.end, random);
-    const planned = plan(run.end, name, input, derivedCommandId('random', String(seed), String(tries)));
+    const commandId = derivedCommandId('random', String(seed), String(tries));
+    const planned = plan(run.end, name, input, commandId);
     if (!planned.ok) {
       run.refused += 1;
       continue;
     }
-    run.steps.push([name, input]);
+    run.steps.push({ commandId, command: name, input });
     run.changes.push(planned.value.changes);
     run.end = planned.value.after;
   }

@@ -1,0 +1,135 @@
+import { expect, test, type Page } from '@playwright/test';
+import {
+  enterAs,
+  FURNISHED,
+  makeProject,
+  openProject,
+  query,
+  secondDesigner,
+  SECOND_URL,
+  send,
+  typeElevation,
+  untilSaved,
+} from './project';
+
+/** Least of several times, ms, from an edit in one page to its showing in another: machines are noisy, the least is not. */
+async function leastDelayMs(from: Page, to: Page): Promise<number> {
+  const delays: number[] = [];
+  for (const [text, shown] of [
+    ['5.5m', '+5.500'],
+    ['5.6m', '+5.600'],
+    ['5.7m', '+5.700'],
+  ] as const) {
+    const start = Date.now();
+    await typeElevation(from, '01', text);
+    await expect(
+      to.getByRole('button', { name: `Elevation of level 01, ${shown}. Press to type another` }),
+    ).toBeVisible();
+    delays.push(Date.now() - start);
+  }
+  return Math.min(...delays);
+}
+
+test('an edit in one browser shows in another within a second, through one process and through two', async ({
+  page,
+  browser,
+}) => {
+  await enterAs(page, 'designer');
+  const id = await makeProject(page.request, 'Together', FURNISHED);
+  await openProject(page, id);
+  const other = await secondDesigner(browser, id, 'Bo Marsh');
+  const same = await other.newPage();
+  await openProject(same, id);
+  expect(await leastDelayMs(page, same)).toBeLessThan(1000);
+  const across = await other.newPage();
+  await openProject(across, id, SECOND_URL);
+  expect(await leastDelayMs(across, page)).toBeLessThan(1000);
+  await other.close();
+});
+
+test('one person moves a level, another renames it, the first undoes: the name stays', async ({ page, browser }) => {
+  await enterAs(page, 'designer');
+  const id = await makeProject(page.request, 'Field by field', FURNISHED);
+  await openProject(page, id);
+  const other = await secondDesigner(browser, id, 'Bo Marsh');
+  const theirs = await other.newPage();
+  await openProject(theirs, id);
+  await typeElevation(page, '01', '5.9m');
+  await untilSaved(page);
+  await expect(theirs.getByRole('button', { name: /^Elevation of level 01, \+5.900/ })).toBeVisible();
+  await theirs.getByRole('button', { name: /^Level 01/ }).click();
+  await theirs.getByLabel('Use', { exact: true }).fill('Rehearsal');
+  await theirs.getByLabel('Use', { exact: true }).press('Enter');
+  await expect(page.getByRole('button', { name: 'Level 01, Rehearsal' })).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: Level 01 raised/ }).click();
+  await expect(page.getByRole('button', { name: /^Elevation of level 01, \+5.400/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Level 01, Rehearsal' })).toBeVisible();
+  await expect(theirs.getByRole('button', { name: /^Elevation of level 01, \+5.400/ })).toBeVisible();
+  await other.close();
+});
+
+test('an undo over somebody else’s edit of the same field is refused, naming them', async ({ page, browser }) => {
+  await enterAs(page, 'designer');
+  const id = await makeProject(page.request, 'Same field', FURNISHED);
+  await openProject(page, id);
+  const other = await secondDesigner(browser, id, 'Bo Marsh');
+  await typeElevation(page, '01', '5.9m');
+  await untilSaved(page);
+  const levels = await query<{ id: string }>(
+    `select rec->>'id' as id from change, jsonb_array_elements(changes->'added') rec where project_id = $1 and rec->>'name' = '01'`,
+    [id],
+  );
+  expect((await send(other.request, id, 'levels.setElevation', { level: levels[0]!.id, fflMm: 6000 })).status).toBe(
+    200,
+  );
+  await expect(page.getByRole('button', { name: /^Elevation of level 01, \+6.000/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: Level 01 raised/ }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'changed in the same place by Bo Marsh' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Elevation of level 01, \+6.000/ })).toBeVisible();
+  await other.close();
+});
+
+test('eight tabs on one project: the eighth still edits at once', async ({ page, context }) => {
+  await enterAs(page, 'designer');
+  const id = await makeProject(page.request, 'Eight tabs', FURNISHED);
+  const tabs = [page];
+  await openProject(page, id);
+  for (let i = 1; i < 8; i += 1) {
+    const tab = await context.newPage();
+    await openProject(tab, id);
+    tabs.push(tab);
+  }
+  const eighth = tabs.at(-1)!;
+  await typeElevation(eighth, '01', '5.8m');
+  await untilSaved(eighth);
+  for (const tab of tabs)
+    await expect(tab.getByRole('button', { name: /^Elevation of level 01, \+5.800/ })).toBeVisible();
+});
+
+test('a viewer sees everything and is offered no way to change it', async ({ page }) => {
+  await enterAs(page, 'viewer');
+  await page.getByRole('link', { name: /Tidewater Yard/ }).click();
+  await expect(page.getByRole('button', { name: /^Level 02/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Elevation of level/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Undo/ })).toHaveCount(0);
+  await expect(page.getByLabel('Elevation (FFL)')).toBeDisabled();
+  const id = page.url().split('/').at(-1)!;
+  const answer = await send(page.request, id, 'levels.setElevation', { level: '02', fflMm: 0 });
+  expect(answer.status).toBe(403);
+  expect(answer.message).toMatch(/As viewer you can look/);
+});
+
+test('a project one is no member of looks as if it were not there', async ({ page, browser }) => {
+  await enterAs(page, 'designer');
+  const id = await makeProject(page.request, 'Private');
+  const stranger = await browser.newContext({ baseURL: process.env.APP_URL });
+  const theirs = await stranger.newPage();
+  await enterAs(theirs, 'viewer');
+  for (const path of ['framework', 'history', 'changes?since=0']) {
+    expect((await stranger.request.get(`/api/projects/${id}/${path}`)).status()).toBe(404);
+  }
+  expect((await send(stranger.request, id, 'project.start', { name: 'Mine now' })).status).toBe(404);
+  await theirs.goto(`/projects/${id}`);
+  await expect(theirs.getByText('There is no such project')).toBeVisible();
+  await stranger.close();
+});
