@@ -53,7 +53,7 @@ test('all by keyboard: choose a level, type a height, insert one between, rename
 
 test('a level is dragged by its pennant, and the push is remembered', async ({ page }) => {
   await openProject(page, await makeProject(page.request, 'Dragged', FURNISHED));
-  const pennant = page.locator('path:has(> title:text-is("Drag level 03"))');
+  const pennant = page.locator('g:has(> title:text-is("Drag level 03")) > rect');
   const box = (await pennant.boundingBox())!;
   await page.mouse.move(box.x + 5, box.y + 4);
   await page.mouse.down();

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, ensurePackages } from './ensure-packages.mjs';
 import { answers, installDebian } from './install-debian.mjs';
@@ -47,6 +47,7 @@ async function checks() {
 async function jest(env) {
   process.stdout.write('\n— unit, property and database tests\n');
   const report = join(ROOT, 'test-results/jest.json');
+  mkdirSync(join(ROOT, 'test-results'), { recursive: true });
   rmSync(report, { force: true });
   await run(bin('jest'), ['--json', `--outputFile=${report}`, '--testLocationInResults=false'], env);
   if (!existsSync(report)) return void (failed += 1);

@@ -5,6 +5,7 @@ import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow } from '../model/length-input';
 import { called, referencesOf, type Rec } from '../model/record';
+import { markOf } from '../model/refer';
 import { quantiseMm } from '../units/length-units';
 import { levelsOf, type ResolvedLevel } from './resolve-levels';
 
@@ -38,9 +39,10 @@ export function removalPreview(framework: Framework, level: ResolvedLevel): stri
   return hangingOn(framework, level.id).map((record) => {
     if (record.kind === 'floorPlate') return `${called(record)} no longer serves this level`;
     if (!('startsAt' in record)) return called(record);
+    const name = record.kind === 'columnStack' ? `column stack ${markOf(framework, record)}` : called(record);
     const starts = record.startsAt.level === level.id;
     const stops = record.stopsAt.level === level.id;
-    return `${called(record)} ${starts && stops ? 'starts and stops' : starts ? 'starts' : 'stops'} here`;
+    return `${name} ${starts && stops ? 'starts and stops' : starts ? 'starts' : 'stops'} here`;
   });
 }
 

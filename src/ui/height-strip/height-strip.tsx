@@ -139,15 +139,19 @@ export function HeightStrip(props: HeightStripProps) {
                   >
                     {level.name}
                   </text>
-                  <path
-                    d={`M${X.mark} ${y} l9 -4.5 v9 z`}
-                    fill={level.bounding ? ink : 'var(--color-sheet)'}
-                    stroke={ink}
+                  <g
                     className={editable ? 'cursor-ns-resize' : undefined}
                     onPointerDown={editable ? (event) => drag.begin(level, event) : undefined}
                   >
                     <title>{editable ? `Drag level ${level.name}` : level.name}</title>
-                  </path>
+                    {/* The pennant is small: a wider area around it takes the pointer. */}
+                    <rect x={X.mark - 6} y={y - 7} width="20" height="14" fill="transparent" />
+                    <path
+                      d={`M${X.mark} ${y} l9 -4.5 v9 z`}
+                      fill={level.bounding ? ink : 'var(--color-sheet)'}
+                      stroke={ink}
+                    />
+                  </g>
                   <StripText
                     x={X.elevation}
                     y={y + 4}

@@ -69,7 +69,7 @@ export function ProjectList({ person, demo, projects }: ProjectListProps) {
         ))}
       </ul>
       <form
-        aria-label="New project"
+        aria-label="Start a project"
         className="flex items-end gap-3"
         onSubmit={(event) => {
           event.preventDefault();

@@ -1,0 +1,221 @@
+import fc from 'fast-check';
+import { recordsOf, type Framework } from '../model/framework';
+import { solve } from '../solving/solve';
+import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step } from '../testing/given';
+import { freeName, nextName, numbersWithout } from './names';
+import { removalPreview } from './remove-level';
+import { levelById, levelsOf } from './resolve-levels';
+
+const bare = given(SMALL_TOWER);
+const furnished = given(FURNISHED);
+
+/** Names and elevations, lowest first. */
+const heights = (framework: Framework): Record<string, number> =>
+  Object.fromEntries(
+    levelsOf(framework, recordsOf(framework, 'building')[0]!.id).map(({ record, fflMm }) => [record.name, fflMm]),
+  );
+const after = (name: string, input: unknown, framework = bare) => step(framework, name, input).after;
+
+describe('setting up', () => {
+  it('gives counts and heights above and below ground their names and elevations', () => {
+    expect(heights(bare)).toEqual({
+      B2: -7500,
+      B1: -3900,
+      '00': 0,
+      '01': 5400,
+      '02': 10200,
+      '03': 15000,
+      '04': 18300,
+      RF: 21600,
+    });
+    expect(solve(bare).levels.map(({ storeyHeightMm }) => storeyHeightMm)).toEqual([
+      3600,
+      3900,
+      5400,
+      4800,
+      4800,
+      3300,
+      3300,
+      null,
+    ]);
+    expect(levelById(bare, levelId(bare, 'B1'))!.record.levelKind).toBe('basement');
+  });
+
+  it('passes over skipped numbers and follows naming patterns', () => {
+    const made = given([
+      ['buildings.add', { name: 'Skips' }],
+      [
+        'levels.setUp',
+        {
+          above: '14@3m',
+          below: '2@3m',
+          skip: [13],
+          groundMm: '1.2m',
+          names: { basement: 'U{n}', ground: 'G', upper: 'L{n}', roof: 'Top' },
+        },
+      ],
+    ]);
+    const names = Object.keys(heights(made));
+    expect(names.slice(0, 3)).toEqual(['U2', 'U1', 'G']);
+    expect(names).not.toContain('L13');
+    expect(names.slice(-3)).toEqual(['L12', 'L14', 'Top']);
+    expect(heights(made)).toMatchObject({ G: 1200, L1: 4200, U1: -1800 });
+    expect(numbersWithout(4, [2, 3])).toEqual([1, 4, 5, 6]);
+  });
+
+  it('is refused for a building that has levels, for no height and for running elevations', () => {
+    expect(refusal(bare, 'levels.setUp', { above: '3m' })).toMatch(/has levels already/);
+    const empty = given([['buildings.add', { name: 'E' }]]);
+    expect(refusal(empty, 'levels.setUp', { above: '' })).toMatch(/ground floor at least/);
+    expect(refusal(empty, 'levels.setUp', { above: '0 3000 6000' })).toMatch(/not running elevations/);
+    expect(refusal(empty, 'levels.setUp', { above: '2@-3m' })).toMatch(/above/);
+  });
+});
+
+describe('moving a level', () => {
+  it('with push takes everything above along, and below ground everything below', () => {
+    expect(heights(after('levels.setElevation', { level: '01', fflMm: '5.55m', mode: 'push' }))).toMatchObject({
+      '00': 0,
+      '01': 5550,
+      '02': 10350,
+      RF: 21750,
+      B1: -3900,
+    });
+    expect(heights(after('levels.setElevation', { level: 'B1', fflMm: -4200, mode: 'push' }))).toMatchObject({
+      B2: -7800,
+      B1: -4200,
+      '00': 0,
+      RF: 21600,
+    });
+  });
+
+  it('with only this leaves every other level where it is', () => {
+    for (const [level, fflMm] of [
+      ['01', 5550],
+      ['B1', -4200],
+      ['00', 300],
+      ['RF', 22000],
+    ] as const) {
+      expect(heights(after('levels.setElevation', { level, fflMm, mode: 'only' }))).toEqual({
+        ...heights(bare),
+        [level]: fflMm,
+      });
+    }
+  });
+
+  it('never moves a locked level, and never lets two change places or meet', () => {
+    const locked = after('levels.change', { level: '03', locked: true });
+    expect(refusal(locked, 'levels.setElevation', { level: '01', fflMm: 5550, mode: 'push' })).toMatch(/03 is locked/);
+    expect(heights(after('levels.setElevation', { level: '01', fflMm: 5550, mode: 'only' }, locked))['01']).toBe(5550);
+    expect(refusal(bare, 'levels.setElevation', { level: '01', fflMm: 10200, mode: 'only' })).toMatch(/one height/);
+    expect(refusal(bare, 'levels.setElevation', { level: '01', fflMm: 10500, mode: 'only' })).toMatch(/would pass/);
+  });
+
+  it('by a storey height: push moves what is above, only this takes it from the storey above', () => {
+    expect(heights(after('levels.setHeight', { level: '01', heightMm: `16'`, mode: 'push' }))).toMatchObject({
+      '02': 10276.8,
+      RF: 21676.8,
+    });
+    expect(heights(after('levels.setHeight', { level: '01', heightMm: 5000, mode: 'only' }))).toMatchObject({
+      '02': 10400,
+      '03': 15000,
+    });
+    expect(heights(after('levels.setHeight', { level: 'B2', heightMm: 4000, mode: 'push' }))).toMatchObject({
+      B2: -7900,
+      B1: -3900,
+    });
+    expect(refusal(bare, 'levels.setHeight', { level: 'RF', heightMm: 3000 })).toMatch(/no storey above level RF/);
+  });
+
+  it('push and push back gives the same heights, whatever the level and distance', () => {
+    const names = Object.keys(heights(bare));
+    fc.assert(
+      fc.property(fc.constantFrom(...names), fc.integer({ min: -64 * 2000, max: 64 * 2000 }), (level, n) => {
+        const from = heights(bare)[level]!;
+        const there = step(bare, 'levels.setElevation', { level, fflMm: from + n / 64, mode: 'push' }).after;
+        const back = step(there, 'levels.setElevation', { level, fflMm: from, mode: 'push' }).after;
+        expect(heights(back)).toEqual(heights(bare));
+      }),
+    );
+  });
+});
+
+describe('inserting', () => {
+  it('between two levels moves nothing, or pushes the others by the height of the new storey', () => {
+    expect(heights(after('levels.insert', { level: '01', heightMm: '2.4m', mode: 'only', name: '01M' }))).toEqual({
+      ...heights(bare),
+      '01M': 7800,
+    });
+    const pushed = heights(after('levels.insert', { level: '01', heightMm: 3000, mode: 'push', name: 'N' }));
+    expect(pushed).toMatchObject({ '01': 5400, N: 10200, '02': 13200, RF: 24600, B2: -7500 });
+    const below = heights(after('levels.insert', { level: 'B1', heightMm: 3000, mode: 'push', name: 'N' }));
+    expect(below).toMatchObject({ '00': 0, RF: 21600 });
+  });
+
+  it('above the top and below the bottom carries the numbering on', () => {
+    expect(heights(after('levels.insert', { level: 'B2', side: 'below', heightMm: 3000 }))).toMatchObject({
+      B3: -10500,
+    });
+    expect(heights(after('levels.insert', { level: 'RF', heightMm: 3000, name: 'Sky' }))).toMatchObject({ Sky: 24600 });
+    expect(refusal(bare, 'levels.insert', { level: '01', heightMm: 6000, mode: 'only' })).toMatch(/4800 high/);
+    expect([nextName('L09'), nextName('RF'), freeName('01', new Set(['01', '01a']))]).toEqual(['L10', 'RF+', '01b']);
+  });
+
+  it('puts the new level under whatever runs past it: columns, typical floors and shafts', () => {
+    const solved = solve(after('levels.insert', { level: '01', heightMm: 2400, mode: 'only', name: 'N' }, furnished));
+    const id = solved.levels.find(({ name }) => name === 'N')!.id;
+    expect(solved.floors.filter(({ level }) => level === id)).toHaveLength(1);
+    expect(solved.columns.filter(({ level }) => level === id)).toHaveLength(15);
+    expect(solved.shafts[0]!.cuts.some(({ level }) => level === id)).toBe(true);
+  });
+});
+
+describe('removing', () => {
+  it('leaves every other level at its height, whichever goes', () => {
+    for (const name of Object.keys(heights(bare))) {
+      const { [name]: _, ...rest } = heights(bare);
+      expect(heights(after('levels.remove', { level: name }))).toEqual(rest);
+    }
+  });
+
+  it('says beforehand what starts, stops or is served there', () => {
+    const lines = removalPreview(furnished, levelById(furnished, levelId(furnished, 'B2'))!);
+    expect(lines).toHaveLength(17);
+    expect(lines).toEqual(expect.arrayContaining(['shaft S1 starts here', 'column stack C-5 starts here']));
+  });
+
+  it('takes ends to the next level, keeps their height, or deletes what ended there, as chosen', () => {
+    const spans = (ends: string) => {
+      const solved = solve(after('levels.remove', { level: 'RF', ends }, furnished));
+      return solved.shafts.map(({ topMm }) => topMm);
+    };
+    expect(spans('nextLevel')).toEqual([18200]);
+    expect(spans('keepHeight')).toEqual([21500]);
+    expect(spans('delete')).toEqual([]);
+    const locked = after('levels.change', { level: '02', locked: true });
+    expect(refusal(locked, 'levels.remove', { level: '02' })).toMatch(/locked/);
+  });
+});
+
+describe('a level table', () => {
+  const rows = [
+    { name: 'B1', fflMm: -3000, levelKind: 'basement' },
+    { name: '00', fflMm: 0 },
+    { name: 'Pool', fflMm: 2000, levelKind: 'mezzanine' },
+    { name: '01', fflMm: 4000 },
+    { name: 'RF', fflMm: 8000, levelKind: 'roof' },
+    { name: 'PP', fflMm: 9200, levelKind: 'datum' },
+  ];
+  it('sets levels up, and taken again moves those of the same name, which keep their ids', () => {
+    const empty = given([['buildings.add', { name: 'T' }]]);
+    const first = step(empty, 'levels.take', { rows }).after;
+    const solved = solve(first);
+    expect(solved.levels.map(({ storeyHeightMm }) => storeyHeightMm)).toEqual([3000, 4000, null, 4000, null, null]);
+    const again = step(first, 'levels.take', { rows: rows.map((row) => ({ ...row, fflMm: row.fflMm * 1.1 })) }).after;
+    expect(levelId(again, 'RF')).toBe(levelId(first, 'RF'));
+    expect(heights(again)).toMatchObject({ RF: 8800, PP: 10120 });
+    const raised = step(first, 'levels.setElevation', { level: 'RF', fflMm: 8500, mode: 'push' }).after;
+    expect(heights(raised)).toMatchObject({ PP: 9700, Pool: 2000 });
+    expect(refusal(first, 'levels.take', { rows: [rows[0], rows[0]] })).toMatch(/Two levels would be named B1/);
+  });
+});
