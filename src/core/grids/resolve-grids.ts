@@ -138,13 +138,14 @@ function crossingAt(grid: ResolvedGrid, a: ResolvedLine, b: ResolvedLine): Cross
 export const crossingsOf = (grid: ResolvedGrid): Crossing[] =>
   grid.a.flatMap((a) => grid.b.map((b) => crossingAt(grid, a, b)));
 
-/** Outline corner points of a system's lines with an offset outwards, counter-clockwise. */
+/** Outline corner points of a system's lines with an offset outwards, counter-clockwise; none when an inset leaves nothing. */
 export function gridRectangle(grid: ResolvedGrid, a: [number, number], b: [number, number], offsetMm: number): Point[] {
   const { waysOf } = grid.record;
   const xs = a.map((offset) => offset * waysOf.a);
   const ys = b.map((offset) => offset * waysOf.b);
   const [x0, x1] = [Math.min(...xs) - offsetMm, Math.max(...xs) + offsetMm];
   const [y0, y1] = [Math.min(...ys) - offsetMm, Math.max(...ys) + offsetMm];
+  if (x0 >= x1 || y0 >= y1) return [];
   const corners = [
     [x0, y0],
     [x1, y0],

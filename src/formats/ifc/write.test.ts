@@ -1,0 +1,347 @@
+import { getAllAttributesForEntity, getEntityMetadata, SCHEMA_REGISTRY } from '@ifc-lite/parser';
+import * as WebIfc from 'web-ifc';
+import type { Framework } from '@/core/model/framework';
+import { solve } from '@/core/solving/solve';
+import type { Solved } from '@/core/solving/solved';
+import { FURNISHED, given, step } from '@/core/testing/given';
+import { ENTITIES, type EntityName } from './entities';
+import { globalIdOf } from './global-id';
+import { StepLines, stepReal, stepText } from './step';
+import { writeIfc } from './write';
+
+const AT = new Date('2026-01-15T10:00:00Z');
+
+/** A tower turned on its site, with round columns, a turned grid, a part-way shaft and names beyond ASCII. */
+const framework = given([
+  ...FURNISHED,
+  ['project.start', { name: "Tidewater 'Yard' ∅ 🎵" }],
+  ['buildings.change', { zeroMm: 600, xMm: 12000, yMm: -4000, turnDeg: 12 }],
+  ['grids.change', { turnDeg: 6.1 }],
+  [
+    'columns.place',
+    { place: 'B-2 + 1500,900', section: { shape: 'circle', diameterMm: 550 }, stopsAt: { level: '03' } },
+  ],
+  [
+    'shafts.add',
+    {
+      name: 'Wet',
+      purpose: 'wet',
+      outline: { type: 'rectangle', place: 'B-3 + 1000,1000', widthMm: 900, depthMm: 600, turnDeg: 30 },
+      startsAt: { level: '01' },
+      opensHead: true,
+    },
+  ],
+]);
+const solved = solve(framework);
+const text = writeIfc(framework, solved, AT);
+
+type Arg =
+  | null
+  | '*'
+  | { ref: number }
+  | { enum: string }
+  | { text: string }
+  | { real: string }
+  | { typed: string; value: Arg }
+  | Arg[];
+
+/** A second, independent reading of the file's lines: entity, arguments. */
+function readLines(file: string): Map<number, { entity: string; args: Arg[] }> {
+  const lines = new Map<number, { entity: string; args: Arg[] }>();
+  const data = file.slice(file.indexOf('DATA;') + 5, file.lastIndexOf('ENDSEC;'));
+  for (const line of data.trim().split('\n')) {
+    const match = /^#(\d+)=([A-Z0-9]+)\((.*)\);$/.exec(line);
+    if (!match) throw new Error(`Not a line of a STEP file: ${line}`);
+    const reader = { text: match[3]!, at: 0 };
+    const args = readArgs(reader, undefined);
+    lines.set(Number(match[1]), { entity: match[2]!, args });
+  }
+  return lines;
+}
+
+function readArgs(reader: { text: string; at: number }, close: ')' | undefined): Arg[] {
+  const args: Arg[] = [];
+  while (reader.at < reader.text.length && reader.text[reader.at] !== close) {
+    args.push(readArg(reader));
+    if (reader.text[reader.at] === ',') reader.at += 1;
+  }
+  if (close) reader.at += 1;
+  return args;
+}
+
+function readArg(reader: { text: string; at: number }): Arg {
+  const rest = reader.text.slice(reader.at);
+  const take = (pattern: RegExp): string | null => {
+    const found = pattern.exec(rest)?.[0];
+    if (found !== undefined) reader.at += found.length;
+    return found ?? null;
+  };
+  if (take(/^\$/)) return null;
+  if (take(/^\*/)) return '*';
+  const ref = take(/^#\d+/);
+  if (ref) return { ref: Number(ref.slice(1)) };
+  const choice = take(/^\.[A-Z0-9_]+\./);
+  if (choice) return { enum: choice.slice(1, -1) };
+  const quoted = take(/^'(?:[^']|'')*'/);
+  if (quoted) return { text: quoted };
+  const real = take(/^-?\d+(\.\d*(E-?\d+)?)?(?=[,)]|$)/);
+  if (real) return { real };
+  if (take(/^\(/)) return readArgs(reader, ')');
+  const typed = take(/^[A-Z0-9]+\(/);
+  if (typed) return { typed: typed.slice(0, -1), value: readArgs(reader, ')')[0]! };
+  throw new Error(`Unread: ${rest.slice(0, 40)}`);
+}
+
+const lines = readLines(text);
+const isA = (entity: string, wanted: string): boolean => {
+  for (let name: string | undefined = entity; name; name = getEntityMetadata(name)?.parent) {
+    if (name.toUpperCase() === wanted.toUpperCase()) return true;
+  }
+  return false;
+};
+
+/** Entities a reference of this type may lead to: an entity and its kin, or the members of a choice. */
+function fits(entity: string, written: string): boolean {
+  const type = written.replace(/^UNIQUE /, '');
+  const choices = SCHEMA_REGISTRY.selects[type];
+  return choices ? choices.some((choice) => fits(entity, choice)) : isA(entity, type);
+}
+
+describe('every line of the file, against the schema', () => {
+  it('has as many attributes as its entity, with all required ones given', () => {
+    expect(lines.size).toBeGreaterThan(1000);
+    for (const [number, { entity, args }] of lines) {
+      const meta = getEntityMetadata(entity);
+      expect(`#${number} ${entity} ${meta?.isAbstract === false}`).toBe(`#${number} ${entity} true`);
+      const attributes = getAllAttributesForEntity(entity);
+      expect(`#${number} ${entity} ${args.length}`).toBe(`#${number} ${entity} ${attributes.length}`);
+      attributes.forEach(({ name, optional }, i) => {
+        if (args[i] === null) expect(`${entity}.${name} ${optional}`).toBe(`${entity}.${name} true`);
+      });
+    }
+  });
+
+  it('refers only to lines that are there and of a kind the attribute takes', () => {
+    for (const { entity, args } of lines.values()) {
+      getAllAttributesForEntity(entity).forEach(({ name, type }, i) => {
+        for (const arg of [args[i]!].flat(2) as Arg[]) {
+          if (!arg || typeof arg !== 'object' || !('ref' in arg)) continue;
+          const target = lines.get(arg.ref);
+          expect(`${entity}.${name} → ${target?.entity} ${target && fits(target.entity, type)}`).toBe(
+            `${entity}.${name} → ${target?.entity} true`,
+          );
+        }
+      });
+    }
+  });
+
+  it('uses only words its enumerations have', () => {
+    for (const { entity, args } of lines.values()) {
+      getAllAttributesForEntity(entity).forEach(({ name, type }, i) => {
+        const arg = args[i];
+        if (!arg || typeof arg !== 'object' || !('enum' in arg) || ['T', 'F', 'U'].includes(arg.enum)) return;
+        expect([`${entity}.${name}`, ...(SCHEMA_REGISTRY.enums[type] ?? [])]).toContain(arg.enum);
+      });
+    }
+  });
+
+  it('has reals with a point, GlobalIds of their own, and an end', () => {
+    const reals = [...text.matchAll(/[,(](-?\d[\d.E-]*)(?=[,)])/g)].map(([, real]) => real!);
+    for (const real of reals) expect(real).toMatch(/^-?\d+$|^-?\d+\.\d*(E-?\d+)?$/);
+    const ids = [...lines.values()].flatMap(({ entity, args }) =>
+      isA(entity, 'IfcRoot') && args[0] && typeof args[0] === 'object' && 'text' in args[0] ? [args[0].text] : [],
+    );
+    expect(new Set(ids).size).toBe(ids.length);
+    for (const id of ids) expect(id).toMatch(/^'[0-3][0-9A-Za-z_$]{21}'$/);
+    expect(text.startsWith('ISO-10303-21;\nHEADER;\n')).toBe(true);
+    expect(text.endsWith('ENDSEC;\nEND-ISO-10303-21;\n')).toBe(true);
+  });
+
+  it('names the schema’s own attributes, in the schema’s order', () => {
+    for (const entity of Object.keys(ENTITIES) as EntityName[]) {
+      expect([entity, ...Object.keys(ENTITIES[entity])]).toEqual([
+        entity,
+        ...getAllAttributesForEntity(entity).map(({ name }) => name),
+      ]);
+    }
+  });
+
+  it('is the same from export to export, and an edited framework keeps the GlobalIds of what stayed', () => {
+    expect(writeIfc(framework, solve(framework), AT)).toBe(text);
+    const edited = step(framework, 'levels.setElevation', { level: '01', fflMm: 5550, mode: 'push' }).after;
+    const ids = (file: string) => new Set(file.match(/=IFC(COLUMN|SLAB|BUILDINGSTOREY|GRID|SPACE)\('[^']+'/g));
+    const [was, is] = [ids(text), ids(writeIfc(edited, solve(edited), AT))];
+    expect(is).toEqual(was);
+  });
+});
+
+describe('read by another program', () => {
+  const api = new WebIfc.IfcAPI();
+  let model = -1;
+  beforeAll(async () => {
+    await api.Init();
+    model = api.OpenModel(new TextEncoder().encode(text), { CIRCLE_SEGMENTS: 120 });
+  });
+  afterAll(() => api.CloseModel(model));
+
+  const all = (type: number) => {
+    const ids = api.GetLineIDsWithType(model, type);
+    return Array.from({ length: ids.size() }, (_, i) => api.GetLine(model, ids.get(i)) as Record<string, never>);
+  };
+  const nameOf = (line: Record<string, unknown>) => (line.Name as { value: string } | null)?.value ?? '';
+
+  it('has the storeys, columns, slabs, openings, spaces and axes of the framework', () => {
+    const count = (type: number) => all(type).length;
+    expect(count(WebIfc.IFCBUILDINGSTOREY)).toBe(solved.levels.length);
+    expect(count(WebIfc.IFCCOLUMN)).toBe(solved.columns.length);
+    expect(count(WebIfc.IFCSLAB)).toBe(solved.floors.length);
+    expect(count(WebIfc.IFCOPENINGELEMENT)).toBe(solved.shafts.reduce((sum, { cuts }) => sum + cuts.length, 0));
+    expect(count(WebIfc.IFCSPACE)).toBe(solved.shafts.length);
+    expect(count(WebIfc.IFCGRIDAXIS)).toBe(solved.lines.length);
+    expect(nameOf(all(WebIfc.IFCPROJECT)[0]!)).toBe("Tidewater 'Yard' ∅ 🎵");
+    const storeys = all(WebIfc.IFCBUILDINGSTOREY).map((line) => [
+      nameOf(line),
+      (line.Elevation as { value: number }).value,
+    ]);
+    expect(storeys).toEqual(solved.levels.map(({ name, fflMm }) => [name, fflMm]));
+  });
+
+  /** Volume and box of a product's meshes, in metres as that program gives them. */
+  function measure(id: number): { volume: number; low: number[]; high: number[] } {
+    let volume = 0;
+    const [low, high] = [
+      [Infinity, Infinity, Infinity],
+      [-Infinity, -Infinity, -Infinity],
+    ];
+    const mesh = api.GetFlatMesh(model, id);
+    for (let g = 0; g < mesh.geometries.size(); g += 1) {
+      const placed = mesh.geometries.get(g);
+      const geometry = api.GetGeometry(model, placed.geometryExpressID);
+      const vertices = api.GetVertexArray(geometry.GetVertexData(), geometry.GetVertexDataSize());
+      const indices = api.GetIndexArray(geometry.GetIndexData(), geometry.GetIndexDataSize());
+      const m = placed.flatTransformation;
+      const corner = (i: number): [number, number, number] => {
+        const [x, y, z] = [vertices[6 * i]!, vertices[6 * i + 1]!, vertices[6 * i + 2]!];
+        const at = (row: number) => m[row]! * x + m[row + 4]! * y + m[row + 8]! * z + m[row + 12]!;
+        return [at(0), at(1), at(2)];
+      };
+      for (let i = 0; i < indices.length; i += 3) {
+        const [a, b, c] = [corner(indices[i]!), corner(indices[i + 1]!), corner(indices[i + 2]!)];
+        volume +=
+          (a[0] * (b[1] * c[2] - b[2] * c[1]) +
+            a[1] * (b[2] * c[0] - b[0] * c[2]) +
+            a[2] * (b[0] * c[1] - b[1] * c[0])) /
+          6;
+        for (const point of [a, b, c]) {
+          point.forEach((value, axis) => {
+            low[axis] = Math.min(low[axis]!, value);
+            high[axis] = Math.max(high[axis]!, value);
+          });
+        }
+      }
+      geometry.delete();
+    }
+    return { volume: Math.abs(volume), low: low!, high: high! };
+  }
+
+  /** A point of the building in that program's axes: metres, y up, z towards the south. */
+  function placed(world: Solved, at: { x: number; y: number }, z: number): number[] {
+    const { at: origin, turnDeg, zeroMm } = world.buildings[0]!;
+    const [s, c] = [Math.sin((turnDeg * Math.PI) / 180), Math.cos((turnDeg * Math.PI) / 180)];
+    return [origin.x + at.x * c - at.y * s, z + zeroMm, -(origin.y + at.x * s + at.y * c)].map((mm) => mm / 1000);
+  }
+
+  it('has columns of the volumes and at the places and heights solved', () => {
+    const ids = api.GetLineIDsWithType(model, WebIfc.IFCCOLUMN);
+    const byKey = new Map(solved.columns.map((piece) => [`${piece.stack} ${piece.bottomMm}`, piece]));
+    for (let i = 0; i < ids.size(); i += 1) {
+      const { volume, low, high } = measure(ids.get(i));
+      const bottomMm = Math.round((low[1]! * 1000 - 600) * 1000) / 1000;
+      const { Tag } = api.GetLine(model, ids.get(i)) as { Tag: { value: string } };
+      const piece = byKey.get(`${Tag.value} ${bottomMm}`);
+      expect(piece).toBeDefined();
+      // That program draws circles as polygons: of many sides they come near.
+      const slack = piece!.section.shape === 'circle' ? 1e-3 : 1e-4;
+      expect(Math.abs(volume / (piece!.volumeMm3 / 1e9) - 1)).toBeLessThan(slack);
+      const [x, top, z] = placed(solved, piece!.at, piece!.topMm);
+      expect(Math.abs((low[0]! + high[0]!) / 2 - x!)).toBeLessThan(0.02);
+      expect(Math.abs((low[2]! + high[2]!) / 2 - z!)).toBeLessThan(0.02);
+      expect(high[1]).toBeCloseTo(top!, 4);
+    }
+  });
+
+  it('has slabs of the net volumes solved, their openings cut out', () => {
+    const ids = api.GetLineIDsWithType(model, WebIfc.IFCSLAB);
+    const levelName = new Map(solved.levels.map(({ id, name }) => [id, name]));
+    const net = new Map(solved.floors.map((piece) => [`${piece.name} ${levelName.get(piece.level)}`, piece]));
+    const holes = new Set<number>();
+    for (let i = 0; i < ids.size(); i += 1) {
+      const { volume, high } = measure(ids.get(i));
+      const piece = net.get(nameOf(api.GetLine(model, ids.get(i))))!;
+      expect(Math.abs(volume / (piece.volumeMm3 / 1e9) - 1)).toBeLessThan(1e-4);
+      expect(high[1]).toBeCloseTo((piece.topMm + 600) / 1000, 4);
+      holes.add(piece.cutBy.length);
+    }
+    expect(holes).toEqual(new Set([0, 1, 2]));
+  });
+
+  it('has the common property sets and base quantities of each element', () => {
+    const sets = new Map<string, number>();
+    for (const line of [...all(WebIfc.IFCPROPERTYSET), ...all(WebIfc.IFCELEMENTQUANTITY)]) {
+      sets.set(nameOf(line), (sets.get(nameOf(line)) ?? 0) + 1);
+    }
+    expect(sets.get('Pset_ColumnCommon')).toBe(solved.columns.length);
+    expect(sets.get('Qto_ColumnBaseQuantities')).toBe(solved.columns.length);
+    expect(sets.get('Pset_SlabCommon')).toBe(solved.floors.length);
+    expect(sets.get('Qto_SlabBaseQuantities')).toBe(solved.floors.length);
+    const volumes = all(WebIfc.IFCQUANTITYVOLUME).map((line) => (line.VolumeValue as { value: number }).value);
+    for (const { volumeMm3 } of solved.floors) {
+      expect(volumes.some((volume) => Math.abs(volume - volumeMm3 / 1e9) < 1e-9)).toBe(true);
+    }
+  });
+});
+
+describe('the writer of lines', () => {
+  it.each([
+    [0, '0.'],
+    [-0, '0.'],
+    [12, '12.'],
+    [-3.5, '-3.5'],
+    [1e-5, '0.00001'],
+    [1e-7, '1.E-7'],
+    [2.5e-9, '2.5E-9'],
+    [1e21, '1.E21'],
+  ])('writes %s as %s', (value, real) => expect(stepReal(value)).toBe(real));
+  it.each([
+    ["Jan's", "'Jan''s'"],
+    ['a\\b', "'a\\\\b'"],
+    ['é', "'\\X2\\00E9\\X0\\'"],
+    ['🎵', "'\\X4\\0001F3B5\\X0\\'"],
+  ])('writes %s as %s', (value, quoted) => expect(stepText(value)).toBe(quoted));
+
+  it('refuses what the schema would not take', () => {
+    const file = new StepLines();
+    expect(() => stepReal(Number.NaN)).toThrow(/not finite/);
+    expect(() => file.add('IFCGRIDAXIS', { SameSense: true })).toThrow(/AxisCurve is required/);
+    expect(() => file.add('IFCDIRECTION', { DirectionRatios: [Number.POSITIVE_INFINITY] })).toThrow(/not finite/);
+    expect(() => file.add('IFCPOLYLINE', { Points: [] })).toThrow(/empty list/);
+    expect(() => file.add('IFCPOLYLINE', { Points: [{ line: 7 }] })).toThrow(/refers to nothing/);
+    expect(() => file.add('IFCSIUNIT', { UnitType: 'MASSUNIT', Name: 'METRE' })).toThrow(/cannot be MASSUNIT/);
+  });
+
+  it('folds an id into the 22 characters of a GlobalId, all bits kept', () => {
+    expect(globalIdOf('00000000-0000-0000-0000-000000000000')).toBe('0'.repeat(22));
+    expect(globalIdOf('ffffffff-ffff-ffff-ffff-ffffffffffff')).toBe(`3${'$'.repeat(21)}`);
+    expect(globalIdOf('00000000-0000-0000-0000-000000000041')).toBe(`${'0'.repeat(20)}11`);
+  });
+});
+
+it('writes a project with nothing in it, and one with levels only', () => {
+  const empty: Framework = given([['project.start', { name: 'Empty' }]]);
+  expect(readLines(writeIfc(empty, solve(empty), AT)).size).toBeGreaterThan(5);
+  const levels = given([
+    ['buildings.add', { name: 'L' }],
+    ['levels.setUp', { above: '3m' }],
+  ]);
+  expect(writeIfc(levels, solve(levels), AT)).toMatch(/IFCBUILDINGSTOREY/);
+});
