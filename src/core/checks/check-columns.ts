@@ -1,9 +1,10 @@
 import { sectionRing } from '../columns/section-shape';
-import type { Plate } from '../floors/plates';
+import type { PlateSet } from '../floors/plates';
 import { sharedArea } from '../geometry/convex-clip';
 import { distance } from '../geometry/point';
 import { bounds, ringArea, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
+import type { PlanFacts } from '../solving/plan-facts';
 import type { ColumnPiece, SolvedLevel, SolvedShaft } from '../solving/solved';
 import { finding, type Finding } from './finding';
 
@@ -14,8 +15,9 @@ const TOUCH_MM2 = 10;
 export function checkColumns(
   columns: readonly ColumnPiece[],
   shafts: readonly SolvedShaft[],
-  plates: readonly Plate[],
+  plates: PlateSet,
   levels: readonly SolvedLevel[],
+  facts: PlanFacts,
 ): Finding[] {
   const names = new Map(levels.map(({ id, name }) => [id, name]));
   const stacks = new Map<Id, ColumnPiece[]>();
@@ -26,7 +28,7 @@ export function checkColumns(
   }
   const shaftBoxes = shafts.map((shaft) => ({ shaft, box: bounds(shaft.ring) }));
   return [...stacks.values()].flatMap((pieces) => {
-    const ring = sectionRing(pieces[0]!.section, pieces[0]!.at, pieces[0]!.turnDeg);
+    const ring = facts.one(sectionRing(pieces[0]!.section, pieces[0]!.at, pieces[0]!.turnDeg));
     const reach = distance(ring[0]!, pieces[0]!.at);
     const near = shaftBoxes.filter(({ shaft, box }) => {
       const { x, y } = pieces[0]!.at;
@@ -45,7 +47,7 @@ export function checkColumns(
         near.map(({ shaft }) => shaft),
         names,
       ),
-      ...outsideSlabs(pieces, ring, plates, names),
+      ...outsideSlabs(pieces, ring, plates, names, facts),
     ];
   });
 }
@@ -74,17 +76,15 @@ function insideShafts(
 function outsideSlabs(
   pieces: readonly ColumnPiece[],
   ring: Ring,
-  plates: readonly Plate[],
+  plates: PlateSet,
   names: ReadonlyMap<Id, string>,
+  facts: PlanFacts,
 ): Finding[] {
   const area = ringArea(ring);
-  const shares = new Map(plates.map((plate) => [plate, plate.ring ? Math.min(area, sharedArea(ring, plate.ring)) : 0]));
   return pieces.flatMap((piece) => {
-    const here = plates.filter(
-      (plate) => plate.record.building === piece.building && plate.serves.has(piece.level) && plate.ring,
-    );
+    const here = plates.at(piece.level).filter((plate) => plate.ring);
     if (here.length === 0) return [];
-    const missing = area - here.reduce((sum, plate) => sum + shares.get(plate)!, 0);
+    const missing = area - here.reduce((sum, plate) => sum + facts.standing(ring, piece.at, plate.ring!).shareMm2, 0);
     if (missing <= TOUCH_MM2) return [];
     const level = names.get(piece.level) ?? '';
     const whole = missing >= area - TOUCH_MM2;

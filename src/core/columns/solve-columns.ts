@@ -1,14 +1,14 @@
 import { finding, type Finding } from '../checks/finding';
-import type { Plate } from '../floors/plates';
-import { platesAt, soffitMm } from '../floors/plates';
+import { soffitMm, type PlateSet } from '../floors/plates';
 import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import { resolvePlace } from '../outlines/resolve-place';
+import type { PlanFacts } from '../solving/plan-facts';
 import type { ColumnPiece } from '../solving/solved';
 import { quantiseMm } from '../units/length-units';
 import type { ColumnStack } from './column';
-import { sectionArea, sectionMm } from './section-shape';
+import { sectionArea, sectionMm, sectionRing } from './section-shape';
 
 /**
  * A column stack cut into storeys: each piece from SSL to the soffit of the slab above, within its two ends.
@@ -18,15 +18,18 @@ export function solveColumn(
   framework: Framework,
   stack: ColumnStack,
   storeys: readonly ResolvedLevel[],
-  plates: readonly Plate[],
+  plates: PlateSet,
+  facts: PlanFacts,
 ): { pieces: ColumnPiece[]; findings: Finding[] } {
   const place = resolvePlace(framework, stack.place);
-  const here = platesAt(plates, place.at);
-  const soffitAt = (level: ResolvedLevel) => soffitMm(level, here);
+  const section = sectionMm(framework, stack.section);
+  const turnDeg = quantiseMm(place.turnDeg + stack.turnDeg);
+  const ring = facts.one(sectionRing(section, place.at, turnDeg));
+  const soffitAt = (level: ResolvedLevel) =>
+    soffitMm(level, plates, (plate) => plate.ring !== null && facts.standing(ring, place.at, plate.ring).isOn);
   const startMm = endMm(framework, stack.startsAt, soffitAt);
   const stopMm = endMm(framework, stack.stopsAt, soffitAt);
   const mark = stack.name ?? place.mark ?? 'column';
-  const section = sectionMm(framework, stack.section);
   const area = sectionArea(section);
   const pieces: ColumnPiece[] = [];
   storeys.forEach((level, i) => {
@@ -42,7 +45,7 @@ export function solveColumn(
       section,
       material: stack.material,
       at: place.at,
-      turnDeg: quantiseMm(place.turnDeg + stack.turnDeg),
+      turnDeg,
       bottomMm,
       topMm,
       volumeMm3: area * (topMm - bottomMm),

@@ -1,10 +1,10 @@
 import { mmOf } from '../dimensions/resolve-length';
-import { bounds, contains, ringsMeet, type Ring } from '../geometry/polygon';
-import type { Point } from '../geometry/point';
+import { bounds, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolveOutline } from '../outlines/resolve-outline';
+import type { PlanFacts } from '../solving/plan-facts';
 import { quantiseMm } from '../units/length-units';
 import type { FloorPlate } from './floor';
 
@@ -16,10 +16,34 @@ export interface Plate {
   serves: ReadonlySet<Id>;
 }
 
-export function resolvePlate(framework: Framework, record: FloorPlate, storeys: readonly ResolvedLevel[]): Plate {
+/** The plates of a building, and those that serve a level. */
+export interface PlateSet {
+  all: readonly Plate[];
+  at: (level: Id) => readonly Plate[];
+}
+
+export function plateSet(plates: readonly Plate[]): PlateSet {
+  const byLevel = new Map<Id, Plate[]>();
+  for (const plate of plates) {
+    for (const level of plate.serves) {
+      const list = byLevel.get(level);
+      if (list) list.push(plate);
+      else byLevel.set(level, [plate]);
+    }
+  }
+  return { all: plates, at: (level) => byLevel.get(level) ?? [] };
+}
+
+export function resolvePlate(
+  framework: Framework,
+  record: FloorPlate,
+  storeys: readonly ResolvedLevel[],
+  facts: PlanFacts,
+): Plate {
+  const ring = resolveOutline(framework, record.outline);
   return {
     record,
-    ring: resolveOutline(framework, record.outline),
+    ring: ring && facts.one(ring),
     thicknessMm: mmOf(framework, record.thicknessMm),
     serves: new Set(servedLevels(record, storeys)),
   };
@@ -33,26 +57,22 @@ function servedLevels(record: FloorPlate, storeys: readonly ResolvedLevel[]): Id
   return low < 0 ? [] : storeys.slice(low, high + 1).map(({ id }) => id);
 }
 
-/** Plates whose outline holds a point. */
-export const platesAt = (plates: readonly Plate[], point: Point): Plate[] =>
-  plates.filter(({ ring }) => ring !== null && contains(ring, point));
-
 /** Plates whose outline a ring meets. */
-export function platesUnder(plates: readonly Plate[], ring: Ring): Plate[] {
+export function platesUnder(plates: readonly Plate[], ring: Ring, facts: PlanFacts): Set<Plate> {
   const box = bounds(ring);
-  return plates.filter((plate) => {
+  const under = plates.filter((plate) => {
     if (!plate.ring) return false;
     const other = bounds(plate.ring);
     const apart = other.minX > box.maxX || other.maxX < box.minX || other.minY > box.maxY || other.maxY < box.minY;
-    return !apart && ringsMeet(plate.ring, ring);
+    return !apart && facts.meet(ring, plate.ring);
   });
+  return new Set(under);
 }
 
-/** Underside of the thickest of some plates at a level; SSL where none serves it. */
-export function soffitMm(level: ResolvedLevel, plates: readonly Plate[]): number {
-  const thickness = plates.reduce(
-    (most, plate) => (plate.serves.has(level.id) ? Math.max(most, plate.thicknessMm) : most),
-    0,
-  );
+/** Underside of the thickest of a level's plates that count; SSL where none does. */
+export function soffitMm(level: ResolvedLevel, plates: PlateSet, counts: (plate: Plate) => boolean): number {
+  const thickness = plates
+    .at(level.id)
+    .reduce((most, plate) => (plate.thicknessMm > most && counts(plate) ? plate.thicknessMm : most), 0);
   return quantiseMm(level.sslMm - thickness);
 }

@@ -3,6 +3,7 @@ import type { Profile } from '../geometry/boolean';
 import type { Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Id } from '../model/ids';
+import type { PlanFacts } from '../solving/plan-facts';
 import type { FloorPiece, SolvedShaft } from '../solving/solved';
 import type { Plate } from './plates';
 
@@ -11,14 +12,13 @@ export interface ProfileStore {
   get: (key: string, outline: Ring, holes: readonly Ring[]) => Profile;
 }
 
-const ringText = (ring: Ring): string => ring.map(({ x, y }) => `${x},${y}`).join(' ');
-
 /** A floor plate at each of its levels, hung from SSL, with the holes of the shafts that cut it there. */
 export function solveFloor(
   plate: Plate,
   storeys: readonly ResolvedLevel[],
   shafts: readonly SolvedShaft[],
   store: ProfileStore,
+  facts: PlanFacts,
 ): { pieces: FloorPiece[]; findings: Finding[] } {
   const { record, ring } = plate;
   if (!ring) {
@@ -34,8 +34,8 @@ export function solveFloor(
       else cutting.set(cut.level, [shaft]);
     }
   }
-  const outlineText = ringText(ring);
-  const holeTexts = new Map(shafts.map((shaft) => [shaft.shaft, ringText(shaft.ring)]));
+  const outlineText = facts.textOf(ring);
+  const holeTexts = new Map(shafts.map((shaft) => [shaft.shaft, facts.textOf(shaft.ring)]));
   const pieces = storeys
     .filter(({ id }) => plate.serves.has(id))
     .map((level): FloorPiece => {

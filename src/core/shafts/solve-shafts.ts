@@ -1,11 +1,12 @@
 import { finding, type Finding } from '../checks/finding';
-import { platesUnder, soffitMm, type Plate } from '../floors/plates';
+import { platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
 import { ringGap, type Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolveOutline } from '../outlines/resolve-outline';
+import type { PlanFacts } from '../solving/plan-facts';
 import type { ShaftMiss, SolvedShaft } from '../solving/solved';
 import { quantiseMm } from '../units/length-units';
 import type { Shaft } from './shaft';
@@ -26,15 +27,17 @@ export function solveShaft(
   framework: Framework,
   shaft: Shaft,
   storeys: readonly ResolvedLevel[],
-  plates: readonly Plate[],
+  plates: PlateSet,
+  facts: PlanFacts,
 ): { solved: SolvedShaft | null; findings: Finding[] } {
-  const ring = resolveOutline(framework, shaft.outline);
-  if (!ring) {
+  const outline = resolveOutline(framework, shaft.outline);
+  if (!outline) {
     const message = `The outline of shaft ${shaft.name} crosses itself or encloses nothing. Draw it again`;
     return { solved: null, findings: [finding('outline.unsound', 'error', shaft.building, null, [shaft.id], message)] };
   }
-  const under = new Set(platesUnder(plates, ring));
-  const soffitAt = (level: ResolvedLevel) => soffitMm(level, [...under]);
+  const ring = facts.one(outline);
+  const under = platesUnder(plates.all, ring, facts);
+  const soffitAt = (level: ResolvedLevel) => soffitMm(level, plates, (plate) => under.has(plate));
   const bottomMm = endMm(framework, shaft.startsAt, soffitAt);
   const topMm = endMm(framework, shaft.stopsAt, soffitAt);
   const solved: SolvedShaft = {
@@ -56,13 +59,12 @@ export function solveShaft(
       findings: [finding('span.upsideDown', 'error', shaft.building, shaft.startsAt.level, [shaft.id], message)],
     };
   }
-  for (const plate of plates) {
-    for (const level of storeys) {
-      if (!plate.ring || !plate.serves.has(level.id)) continue;
-      meet(shaft, solved, plate, plate.ring, level, under.has(plate));
+  for (const level of storeys) {
+    for (const plate of plates.at(level.id)) {
+      if (plate.ring) meet(shaft, solved, plate, plate.ring, level, under.has(plate));
     }
   }
-  return { solved, findings: missFindings(shaft, solved, storeys, plates) };
+  return { solved, findings: missFindings(shaft, solved, storeys, plates.all) };
 }
 
 function meet(

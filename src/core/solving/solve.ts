@@ -3,13 +3,14 @@ import { checkGridLabels } from '../checks/check-grids';
 import type { Finding } from '../checks/finding';
 import { solveColumn } from '../columns/solve-columns';
 import { mmOf } from '../dimensions/resolve-length';
-import { resolvePlate } from '../floors/plates';
+import { plateSet, resolvePlate } from '../floors/plates';
 import { solveFloor, type ProfileStore } from '../floors/solve-floors';
 import { subtract, type Profile } from '../geometry/boolean';
 import { crossingsOf, gridsOf } from '../grids/resolve-grids';
 import { levelsOf } from '../levels/resolve-levels';
 import { recordsOf, type Framework } from '../model/framework';
 import { solveShaft } from '../shafts/solve-shafts';
+import { PlanFacts } from './plan-facts';
 import type { Solved, SolvedBuilding, SolvedShaft } from './solved';
 
 /**
@@ -20,6 +21,7 @@ import type { Solved, SolvedBuilding, SolvedShaft } from './solved';
 export class Solver implements ProfileStore {
   private kept = new Map<string, Profile>();
   private used = new Map<string, Profile>();
+  private readonly facts = new PlanFacts();
 
   get(key: string, outline: Parameters<ProfileStore['get']>[1], holes: Parameters<ProfileStore['get']>[2]): Profile {
     const profile = this.used.get(key) ?? this.kept.get(key) ?? subtract(outline, holes);
@@ -30,6 +32,7 @@ export class Solver implements ProfileStore {
   /** Never throws for what a framework can hold: what cannot be worked out becomes a finding. */
   solve(framework: Framework): Solved {
     this.used = new Map();
+    this.facts.begin();
     const solved: Solved = {
       buildings: [],
       levels: [],
@@ -81,26 +84,28 @@ export class Solver implements ProfileStore {
     }
     const own = <T extends { building: string }>(records: readonly T[]) =>
       records.filter((record) => record.building === building.id);
-    const plates = own(recordsOf(framework, 'floorPlate')).map((plate) => resolvePlate(framework, plate, storeys));
+    const plates = plateSet(
+      own(recordsOf(framework, 'floorPlate')).map((plate) => resolvePlate(framework, plate, storeys, this.facts)),
+    );
     const shafts: SolvedShaft[] = [];
     for (const shaft of own(recordsOf(framework, 'shaft'))) {
-      const result = solveShaft(framework, shaft, storeys, plates);
+      const result = solveShaft(framework, shaft, storeys, plates, this.facts);
       if (result.solved) shafts.push(result.solved);
       solved.findings.push(...result.findings);
     }
     solved.shafts.push(...shafts);
-    for (const plate of plates) {
-      const { pieces, findings } = solveFloor(plate, storeys, shafts, this);
+    for (const plate of plates.all) {
+      const { pieces, findings } = solveFloor(plate, storeys, shafts, this, this.facts);
       solved.floors.push(...pieces);
       solved.findings.push(...findings);
     }
     const columns = own(recordsOf(framework, 'columnStack')).map((stack) =>
-      solveColumn(framework, stack, storeys, plates),
+      solveColumn(framework, stack, storeys, plates, this.facts),
     );
     const pieces = columns.flatMap((column) => column.pieces);
     for (const column of columns) solved.findings.push(...column.findings);
     for (const piece of pieces) solved.columns.push(piece);
-    solved.findings.push(...checkColumns(pieces, shafts, plates, solved.levels));
+    solved.findings.push(...checkColumns(pieces, shafts, plates, solved.levels, this.facts));
   }
 }
 

@@ -1,0 +1,132 @@
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { ClipType, Clipper, FillRule, PolyTree64, type Path64 } from 'clipper2-ts';
+import { polygonCalls } from '@/core/geometry/boolean';
+import type { Ring } from '@/core/geometry/polygon';
+import type { Framework } from '@/core/model/framework';
+import { solve, Solver } from '@/core/solving/solve';
+import { makeTower, levelName, run, type Tower } from './tower';
+
+/** Ratios measured on an earlier day, to see whether something got slower. */
+const EARLIER = 'bench/earlier.json';
+const OUT = 'test-results/bench.json';
+
+interface Row {
+  tower: string;
+  /** Milliseconds of the baseline: the raw polygon library on the same distinct outlines. Only good within one run. */
+  baselineMs: number;
+  /** Everything else over the baseline. */
+  fullSolve: number;
+  levelEdit: number;
+  shaftEdit: number;
+  polygonsFull: number;
+  polygonsLevelEdit: number;
+  polygonsShaftEdit: number;
+}
+
+function median(values: number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 2)]!;
+}
+
+function timeMs(work: () => unknown): number {
+  const start = performance.now();
+  work();
+  return performance.now() - start;
+}
+
+/** The polygon library alone on every distinct outline and its holes. */
+function baseline(framework: Framework): () => void {
+  const solved = solve(framework);
+  const rings = new Map(solved.shafts.map(({ shaft, ring }) => [shaft, ring]));
+  const toPath = (ring: Ring): Path64 => ring.map(({ x, y }) => ({ x: Math.round(x * 1000), y: Math.round(y * 1000) }));
+  const distinct = new Map(solved.floors.map((piece) => [piece.profile, piece]));
+  const jobs = [...distinct.values()].map(({ outline, cutBy }) => [
+    [toPath(outline)],
+    cutBy.map((shaft) => toPath(rings.get(shaft)!)),
+  ]);
+  return () => {
+    for (const [subject, clip] of jobs) {
+      Clipper.booleanOpWithPolyTree(ClipType.Difference, subject!, clip!, new PolyTree64(), FillRule.NonZero);
+    }
+  };
+}
+
+function counted(work: () => unknown): number {
+  polygonCalls.reset();
+  work();
+  return polygonCalls.read();
+}
+
+function measure(tower: Tower): Row {
+  const framework = makeTower(tower);
+  const middle = levelName(Math.floor(tower.storeys / 2));
+  const raised = (by: number) =>
+    run(framework, 'levels.setHeight', { level: middle, heightMm: 3600 + by, mode: 'push' });
+  const widened = (by: number) =>
+    run(framework, 'shafts.change', {
+      shaft: 'S7',
+      outline: { type: 'rectangle', place: '50000,25000', widthMm: 2400 + by, depthMm: 2700 },
+    });
+  const raw = baseline(framework);
+  const times: Record<'baseline' | 'full' | 'level' | 'shaft', number[]> = {
+    baseline: [],
+    full: [],
+    level: [],
+    shaft: [],
+  };
+  const solver = new Solver();
+  solver.solve(framework);
+  for (let i = 0; i < 9; i += 1) {
+    // Each round measures all of them, so that noise of the machine falls on all alike.
+    const [level, shaft] = [raised(10 + i), widened(10 + i)];
+    times.baseline.push(timeMs(raw));
+    times.full.push(timeMs(() => solve(framework)));
+    times.level.push(timeMs(() => solver.solve(level)));
+    times.shaft.push(timeMs(() => solver.solve(shaft)));
+  }
+  const baselineMs = median(times.baseline);
+  const ratio = (key: 'full' | 'level' | 'shaft') => Math.round((median(times[key]) / baselineMs) * 100) / 100;
+  return {
+    tower: `${tower.storeys} storeys, ${tower.kinds === tower.storeys ? 'all distinct' : `${tower.kinds} kinds`}`,
+    baselineMs: Math.round(baselineMs * 10) / 10,
+    fullSolve: ratio('full'),
+    levelEdit: ratio('level'),
+    shaftEdit: ratio('shaft'),
+    polygonsFull: counted(() => solve(framework)),
+    polygonsLevelEdit: counted(() => solver.solve(raised(500))),
+    polygonsShaftEdit: counted(() => solver.solve(widened(500))),
+  };
+}
+
+function earlier(): Record<string, Row> {
+  try {
+    return Object.fromEntries((JSON.parse(readFileSync(EARLIER, 'utf8')) as Row[]).map((row) => [row.tower, row]));
+  } catch {
+    return {};
+  }
+}
+
+const rows = [10, 50, 100].flatMap((storeys) => [measure({ storeys, kinds: storeys }), measure({ storeys, kinds: 8 })]);
+const before = earlier();
+console.log('Times as multiples of the raw polygon library on the same distinct outlines, in this run.\n');
+console.table(
+  Object.fromEntries(
+    rows.map(({ tower, ...row }) => [
+      tower,
+      {
+        'baseline ms': row.baselineMs,
+        'full solve ×': row.fullSolve,
+        'was ×': before[tower]?.fullSolve ?? '–',
+        'level edit ×': row.levelEdit,
+        'was × ': before[tower]?.levelEdit ?? '–',
+        'shaft edit ×': row.shaftEdit,
+        polygons: `${row.polygonsFull} / ${row.polygonsLevelEdit} / ${row.polygonsShaftEdit}`,
+      },
+    ]),
+  ),
+);
+console.log('polygons: calls of the polygon library in a full solve / a level edit / a shaft edit');
+mkdirSync('test-results', { recursive: true });
+writeFileSync(OUT, `${JSON.stringify(rows, null, 2)}\n`);
+if (process.argv.includes('--keep')) writeFileSync(EARLIER, `${JSON.stringify(rows, null, 2)}\n`);
+console.log(`\nWritten to ${OUT}${process.argv.includes('--keep') ? ` and ${EARLIER}` : ''}`);

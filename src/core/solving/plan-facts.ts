@@ -1,0 +1,72 @@
+import { sharedArea } from '../geometry/convex-clip';
+import { distance, type Point } from '../geometry/point';
+import { contains, distanceToSegment, ringArea, ringsMeet, type Ring } from '../geometry/polygon';
+
+/** How a column stands to a slab edge in plan. */
+export interface Standing {
+  /** Its centre is on the slab. */
+  isOn: boolean;
+  /** Area of its section on the slab, mm². */
+  shareMm2: number;
+}
+
+/**
+ * What is true in plan whatever the heights are, kept from solve to solve: a level that moves asks nothing new.
+ * Facts belong to rings. Rings with equal corners are made one object, and a ring that two solves in a row have
+ * not used is forgotten with all that was known of it, so a fact can never be out of date.
+ */
+export class PlanFacts {
+  private kept = new Map<string, Ring>();
+  private used = new Map<string, Ring>();
+  private readonly texts = new WeakMap<Ring, string>();
+  private readonly standings = new WeakMap<Ring, WeakMap<Ring, Standing>>();
+  private readonly meetings = new WeakMap<Ring, WeakMap<Ring, boolean>>();
+
+  /** Called at the start of a solve. */
+  begin(): void {
+    this.kept = this.used;
+    this.used = new Map();
+  }
+
+  /** The one ring with these corners. */
+  one(ring: Ring): Ring {
+    const text = ring.map(({ x, y }) => `${x},${y}`).join(' ');
+    const same = this.used.get(text) ?? this.kept.get(text) ?? ring;
+    this.used.set(text, same);
+    this.texts.set(same, text);
+    return same;
+  }
+
+  /** A ring's corners as text: equal rings have equal texts. */
+  textOf(ring: Ring): string {
+    return this.texts.get(ring) ?? this.textOf(this.one(ring));
+  }
+
+  /** How a column's ring about its centre stands to a slab edge. Both rings come from {@link one}. */
+  standing(column: Ring, centre: Point, edge: Ring): Standing {
+    return remembered(this.standings, column, edge, () => standingOf(column, centre, edge));
+  }
+
+  /** True if two rings share some area or touch. Both rings come from {@link one}. */
+  meet(a: Ring, b: Ring): boolean {
+    return remembered(this.meetings, a, b, () => ringsMeet(b, a));
+  }
+}
+
+function remembered<T>(facts: WeakMap<Ring, WeakMap<Ring, T>>, a: Ring, b: Ring, work: () => T): T {
+  let ofA = facts.get(a);
+  if (!ofA) facts.set(a, (ofA = new WeakMap()));
+  let fact = ofA.get(b);
+  if (fact === undefined) ofA.set(b, (fact = work()));
+  return fact;
+}
+
+function standingOf(column: Ring, centre: Point, edge: Ring): Standing {
+  const isOn = contains(edge, centre);
+  const area = ringArea(column);
+  const reach = column.reduce((most, point) => Math.max(most, distance(point, centre)), 0);
+  const isClear = edge.every((point, i) => distanceToSegment(centre, point, edge[(i + 1) % edge.length]!) > reach);
+  // Clear of the edge it is wholly on or wholly off; only over the edge the shared area has to be worked out.
+  const shareMm2 = isClear ? (isOn ? area : 0) : Math.min(area, sharedArea(column, edge));
+  return { isOn, shareMm2 };
+}
