@@ -12,7 +12,26 @@ import {
   untilSaved,
 } from './project';
 
-/** Least of several times, ms, from an edit in one page to its showing in another: machines are noisy, the least is not. */
+/** Notes in the page the moment an elevation is first written there. */
+const noteWhenShown = (page: Page, text: string): Promise<void> =>
+  page.evaluate((wanted) => {
+    const shown = () => document.querySelector(`[aria-label^="Elevation of level 01, ${wanted}"]`) !== null;
+    const note = () => {
+      if (!shown()) return;
+      observer.disconnect();
+      (window as unknown as { shownAt: number }).shownAt = Date.now();
+    };
+    const observer = new MutationObserver(note);
+    observer.observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true });
+  }, text);
+
+const shownAt = (page: Page): Promise<number> =>
+  page.evaluate(() => (window as unknown as { shownAt: number }).shownAt);
+
+/**
+ * Least of several times, ms, from an edit's showing in the page it is made in to its showing in another. Both pages
+ * note the moment themselves, so that the test's own waiting does not count; machines are noisy, the least is not.
+ */
 async function leastDelayMs(from: Page, to: Page): Promise<number> {
   const delays: number[] = [];
   for (const [text, shown] of [
@@ -20,12 +39,14 @@ async function leastDelayMs(from: Page, to: Page): Promise<number> {
     ['5.6m', '+5.600'],
     ['5.7m', '+5.700'],
   ] as const) {
-    const start = Date.now();
+    for (const page of [from, to]) await noteWhenShown(page, shown);
     await typeElevation(from, '01', text);
-    await expect(
-      to.getByRole('button', { name: `Elevation of level 01, ${shown}. Press to type another` }),
-    ).toBeVisible();
-    delays.push(Date.now() - start);
+    for (const page of [from, to]) {
+      await expect(
+        page.getByRole('button', { name: `Elevation of level 01, ${shown}. Press to type another` }),
+      ).toBeVisible();
+    }
+    delays.push((await shownAt(to)) - (await shownAt(from)));
   }
   return Math.min(...delays);
 }
@@ -41,6 +62,7 @@ test('an edit in one browser shows in another within a second, through one proce
   const same = await other.newPage();
   await openProject(same, id);
   expect(await leastDelayMs(page, same)).toBeLessThan(1000);
+  await typeElevation(page, '01', '5.4m');
   const across = await other.newPage();
   await openProject(across, id, SECOND_URL);
   expect(await leastDelayMs(across, page)).toBeLessThan(1000);

@@ -3,7 +3,6 @@ import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { reportSchema } from '@/core/report/report';
-import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
 
 const folder = mkdtempSync(join(tmpdir(), 'spine-cli-'));
 const at = (name: string) => join(folder, name);
@@ -54,15 +53,6 @@ it('imports levels, grid and columns, runs a script, reports and exports', () =>
   expect(readFileSync(at('f.ifc'), 'utf8')).toMatch(/END-ISO-10303-21;\n$/);
   expect(spine('report', at('f.spine.json'), '--out', at('report.json')).stdout).toBe('');
   expect(JSON.parse(readFileSync(at('report.json'), 'utf8'))).toEqual(found);
-});
-
-it('builds the demo from its script, the same bytes each time, and says its findings with exit code 1', () => {
-  const demo = script('demo.json', TIDEWATER_YARD);
-  for (const name of ['one', 'two']) expect(spine('run', demo, '--save', at(`${name}.spine.json`)).status).toBe(1);
-  expect(readFileSync(at('one.spine.json'))).toEqual(readFileSync(at('two.spine.json')));
-  const { status, stdout } = spine('report', at('one.spine.json'));
-  expect(status).toBe(1);
-  expect(reportSchema.parse(JSON.parse(stdout)).findings.some(({ severity }) => severity === 'error')).toBe(true);
 });
 
 describe('bad input ends with code 2, one readable line and no file', () => {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { angleSchema, endSchema, lengthSchema, placeSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
-export const sectionSchema = z.discriminatedUnion('shape', [
+const sectionSchema = z.discriminatedUnion('shape', [
   z.object({ shape: z.literal('rectangle'), widthMm: lengthSchema, depthMm: lengthSchema }),
   z.object({ shape: z.literal('circle'), diameterMm: lengthSchema }),
 ]);

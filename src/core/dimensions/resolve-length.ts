@@ -1,6 +1,6 @@
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LONGEST_MM, quantiseMm } from '../units/length-units';
+import { quantiseMm } from '../units/length-units';
 import { lengthMm, parseLength, type Length, type LengthContext, type ParsedLength } from '../units/parse-length';
 import type { Result } from '../model/result';
 
@@ -55,6 +55,3 @@ export function lengthPlus(length: Length, mm: number): Length {
   if (typeof length === 'number') return quantiseMm(length + shift);
   return { expr: `${length.expr} ${shift < 0 ? '-' : '+'} ${Math.abs(shift)}mm` };
 }
-
-/** True if the length can stand in the model. */
-export const isInRange = (mm: number): boolean => Math.abs(mm) <= LONGEST_MM;

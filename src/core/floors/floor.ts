@@ -5,7 +5,7 @@ import { idSchema } from '../model/ids';
 import { outlineSchema } from '../outlines/outline';
 
 /** The levels something serves: all from one to another, new ones between included, or just those named. */
-export const extentSchema = z.union([
+const extentSchema = z.union([
   z.object({ range: z.tuple([idSchema, idSchema]) }),
   z.object({ at: z.array(idSchema).min(1, 'Choose a level at least') }),
 ]);

@@ -3,7 +3,7 @@ import { angleSchema, lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
 /** How the lines of one direction are labelled. */
-export const labelRuleSchema = z.object({
+const labelRuleSchema = z.object({
   /** Label of the first line: a number (`1`, `01`) or letters (`A`, `AA`). */
   first: z.string().regex(/^(\d{1,4}|[A-Z]{1,3})$/, 'A first label is a number or capital letters, like 1 or A'),
   /** Letters or digits no label may hold, like `IO`. */

@@ -28,7 +28,7 @@ export function removeLevel(edit: Edit, level: ResolvedLevel, ends: EndsChoice):
 }
 
 /** Things other than levels that refer to a level: what a removal would reach. */
-export function hangingOn(framework: Framework, level: Id): Rec[] {
+function hangingOn(framework: Framework, level: Id): Rec[] {
   return [...framework.records.values()]
     .filter((record) => record.kind !== 'level' && referencesOf(record).some(({ id }) => id === level))
     .sort((a, b) => (a.id < b.id ? -1 : 1));

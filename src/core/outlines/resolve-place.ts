@@ -19,7 +19,3 @@ export function resolvePlace(framework: Framework, place: Place): ResolvedPlace 
   const turnDeg = lineById(framework, crossing.lines[0])![0].turnDeg;
   return { at: quantised(plus(crossing.at, turned(shift, turnDeg))), turnDeg, mark: crossing.label };
 }
-
-/** A vector in building axes as a shift along the axes of a place. */
-export const alongPlace = (framework: Framework, place: Place, vector: Point): Point =>
-  turned(vector, -resolvePlace(framework, place).turnDeg);

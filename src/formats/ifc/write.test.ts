@@ -184,9 +184,9 @@ describe('read by another program', () => {
   });
   afterAll(() => api.CloseModel(model));
 
-  const all = (type: number) => {
+  const all = (type: number): Record<string, unknown>[] => {
     const ids = api.GetLineIDsWithType(model, type);
-    return Array.from({ length: ids.size() }, (_, i) => api.GetLine(model, ids.get(i)) as Record<string, never>);
+    return Array.from({ length: ids.size() }, (_, i) => api.GetLine(model, ids.get(i)) as Record<string, unknown>);
   };
   const nameOf = (line: Record<string, unknown>) => (line.Name as { value: string } | null)?.value ?? '';
 

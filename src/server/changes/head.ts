@@ -54,12 +54,7 @@ async function lastSnapshot(db: Database | Transaction, projectId: string, seq: 
 }
 
 /** Applies the logged changes after `from` up to `seq`. Throws if the log has a gap. */
-export async function replay(
-  db: Database | Transaction,
-  projectId: string,
-  from: Head,
-  seq: number,
-): Promise<Framework> {
+async function replay(db: Database | Transaction, projectId: string, from: Head, seq: number): Promise<Framework> {
   const rows = await db
     .select({ seq: change.seq, changes: change.changes })
     .from(change)
