@@ -107,7 +107,7 @@ test('columns by lines chosen in the plan, with the count and the reason for tho
   await openStep(page, 'Columns');
   await page.getByRole('button', { name: 'Line 1', exact: true }).click();
   await page.getByRole('button', { name: 'Line A', exact: true }).click();
-  await page.getByRole('button', { name: 'Place 1 columns' }).click();
+  await page.getByRole('button', { name: 'Place 1 column' }).click();
   await page.getByRole('button', { name: 'All lines' }).click();
   await expect(
     page.getByText('14 columns at 14 crossings; 1 left out: a column stands there already (A-1)').first(),

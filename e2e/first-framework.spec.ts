@@ -5,9 +5,10 @@ import { downloadReport, downloadText, enterAs, openStep, startProject, typeElev
 /** The report with everything moved that hangs on level 01 and above, by a distance. */
 function raised(report: Report, byMm: number): Omit<Report, 'hash'> {
   const moves = new Set(report.levels.filter(({ fflMm }) => fflMm >= 5400).map(({ name }) => name));
+  const { hash: _, ...rest } = report;
   const up = (level: string) => (moves.has(level) ? byMm : 0);
   return {
-    ...report,
+    ...rest,
     levels: report.levels.map((level) => ({
       ...level,
       fflMm: level.fflMm + up(level.name),

@@ -111,6 +111,45 @@ test('an undo over somebody else’s edit of the same field is refused, naming t
   await other.close();
 });
 
+test('an edit made on grounds another changed meanwhile is not done, and can be done all the same', async ({
+  page,
+  browser,
+}) => {
+  await enterAs(page, 'designer');
+  const id = await makeProject(page.request, 'Same ground', FURNISHED);
+  await openProject(page, id);
+  const other = await secondDesigner(browser, id, 'Bo Marsh');
+  const theirs = await other.newPage();
+  await openProject(theirs, id);
+  await page.context().setOffline(true);
+  await typeElevation(page, '02', '10.4m', 'only');
+  await expect(page.getByLabel('State of the work')).toContainText('Offline, 1 kept here');
+  await typeElevation(theirs, '02', '10.6m', 'only');
+  await untilSaved(theirs);
+  await page.context().setOffline(false);
+  const notice = page.getByRole('alert').filter({ hasText: 'Bo Marsh changed this meanwhile' });
+  await expect(notice).toContainText('Yours was not done');
+  await expect(page.getByRole('button', { name: /^Elevation of level 02, \+10.600/ })).toBeVisible();
+  await notice.getByRole('button', { name: 'Do mine all the same' }).click();
+  await expect(page.getByRole('button', { name: /^Elevation of level 02, \+10.400/ })).toBeVisible();
+  await expect(theirs.getByRole('button', { name: /^Elevation of level 02, \+10.400/ })).toBeVisible();
+  await other.close();
+});
+
+test('edits kept in a closed tab are sent by the next one that opens', async ({ page, context }) => {
+  await enterAs(page, 'designer');
+  const id = await makeProject(page.request, 'Closed tab', FURNISHED);
+  const tab = await context.newPage();
+  await openProject(tab, id);
+  await tab.route('**/commands', (route) => route.abort());
+  await typeElevation(tab, '01', '5.7m');
+  await expect(tab.getByLabel('State of the work')).toContainText('Offline, 1 kept here');
+  await tab.close();
+  await openProject(page, id);
+  await expect(page.getByRole('button', { name: /^Elevation of level 01, \+5.700/ })).toBeVisible();
+  await untilSaved(page);
+});
+
 test('eight tabs on one project: the eighth still edits at once', async ({ page, context }) => {
   await enterAs(page, 'designer');
   const id = await makeProject(page.request, 'Eight tabs', FURNISHED);

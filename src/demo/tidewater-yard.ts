@@ -40,7 +40,7 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       name: 'Podium',
       outline: { type: 'gridOffset', offsetMm: 400 },
       thicknessMm: 280,
-      levels: { range: ['B2', '08'] },
+      levels: { range: ['B2', '09'] },
     },
   },
   {
@@ -60,7 +60,7 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
         ],
       },
       thicknessMm: 250,
-      levels: { range: ['09', 'RF'] },
+      levels: { range: ['10', 'RF'] },
     },
   },
   {

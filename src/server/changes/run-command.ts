@@ -161,7 +161,7 @@ async function whoChanged(tx: Transaction, { projectId, baseSeq, userId }: Sent,
     .where(and(eq(change.projectId, projectId), gt(change.seq, baseSeq ?? 0)))
     .orderBy(asc(change.seq));
   const hit = since.filter((row) => touchedIds(row.changes).some((id) => touched.has(id))).at(-1) ?? since.at(-1);
-  if (!hit) return 'The framework is not what you saw. Look again and repeat the edit';
+  if (!hit) return 'The framework is not what you saw, so this was not done';
   const who = hit.authorId === userId ? 'You, in another window,' : hit.name;
-  return `${who} changed this meanwhile: ${hit.sentence}. Look again and repeat the edit if it still holds`;
+  return `${who} changed this meanwhile: ${hit.sentence}. Yours was not done`;
 }

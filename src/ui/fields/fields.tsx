@@ -78,13 +78,13 @@ export function PlainField({
   const id = useId();
   return (
     <div>
-      <div className="flex items-baseline justify-between gap-2">
+      <div className={wide ? 'flex flex-col' : 'flex items-baseline justify-between gap-2'}>
         <label htmlFor={id} className="text-ink2">
           {label}
         </label>
         <input
           id={id}
-          className={`${BOX} figures ${wide ? 'w-60' : 'w-36'} ${wrong ? 'border-wrong' : ''}`}
+          className={`${BOX} figures ${wide ? 'w-full' : 'w-36'} ${wrong ? 'border-wrong' : ''}`}
           value={value}
           aria-invalid={wrong}
           aria-describedby={note ? `${id}-says` : undefined}
@@ -122,7 +122,7 @@ export function ChoiceField<T extends string>({
       </label>
       <select
         id={id}
-        className={`${BOX} mr-6 max-w-44`}
+        className={`${BOX} mr-6 max-w-44 min-w-0`}
         value={value}
         disabled={disabled}
         onChange={(event) => onChoose(event.target.value as T)}

@@ -19,6 +19,18 @@ export function Notice() {
       className={`fixed bottom-[64px] left-1/2 z-50 flex max-w-[560px] -translate-x-1/2 items-center gap-3 rounded-sm border px-3 py-1.5 shadow-md ${isTrouble ? 'border-wrong bg-sheet' : 'border-ink bg-ink text-sheet'}`}
     >
       <span>{notice.text}</span>
+      {notice.again && (
+        <button
+          type="button"
+          className="font-semibold whitespace-nowrap text-now"
+          onClick={() => {
+            set({ notice: null });
+            notice.again!();
+          }}
+        >
+          Do mine all the same
+        </button>
+      )}
       {isTrouble && (
         <button type="button" className="font-semibold text-now" onClick={() => set({ notice: null })}>
           Put away

@@ -26,7 +26,7 @@ function useThemeColours(names: readonly string[]): Record<string, string> {
   return colours;
 }
 
-const COLOURS = ['columns', 'floors', 'shafts', 'now', 'film', 'walls'] as const;
+const COLOURS = ['columns', 'floors', 'shafts', 'now', 'film', 'sheet', 'walls'] as const;
 
 /** The framework in space: columns instanced per section, slabs per profile, shafts as their free space. Drawn on demand. */
 export function ModelView() {
@@ -44,7 +44,7 @@ export function ModelView() {
     >
       <Canvas
         frameloop="demand"
-        camera={{ fov: 32, near: 1, far: 2000, position: [centre.size * 1.5, centre.size * 0.75, centre.size * 1.75] }}
+        camera={{ fov: 20, near: 1, far: 4000, position: [centre.size * 2.4, centre.size * 1.3, centre.size * 3.1] }}
         gl={{ antialias: true, preserveDrawingBuffer: true }}
         onPointerMissed={() => select([])}
       >
@@ -242,9 +242,19 @@ function Slabs({ solved, building, level, chosen, colours, onSelect }: PartProps
     }
     return made;
   }, [solved, pieces]);
-  useEffect(() => () => geometries.forEach((geometry) => geometry.dispose()), [geometries]);
-  const colourOf = (piece: FloorPiece) =>
-    chosen.has(piece.plate) || piece.level === level ? colours.now : colours.floors;
+  const edges = useMemo(
+    () => new Map([...geometries].map(([key, geometry]) => [key, new THREE.EdgesGeometry(geometry, 30)])),
+    [geometries],
+  );
+  useEffect(
+    () => () => [...geometries.values(), ...edges.values()].forEach((geometry) => geometry.dispose()),
+    [geometries, edges],
+  );
+  const slabColour = useMemo(
+    () => `#${new THREE.Color(colours.floors).lerp(new THREE.Color(colours.sheet), 0.45).getHexString()}`,
+    [colours],
+  );
+  const colourOf = (piece: FloorPiece) => (chosen.has(piece.plate) || piece.level === level ? colours.now : slabColour);
   return pieces.map((piece) => (
     <mesh
       key={`${piece.plate} ${piece.level}`}
@@ -255,12 +265,10 @@ function Slabs({ solved, building, level, chosen, colours, onSelect }: PartProps
         onSelect(piece.plate);
       }}
     >
-      <meshLambertMaterial
-        color={colourOf(piece)}
-        side={THREE.DoubleSide}
-        transparent={piece.level !== level}
-        opacity={piece.level === level ? 1 : 0.8}
-      />
+      <meshLambertMaterial color={colourOf(piece)} side={THREE.DoubleSide} />
+      <lineSegments geometry={edges.get(`${piece.profile} ${piece.thicknessMm}`)} raycast={() => null}>
+        <lineBasicMaterial color={colours.walls} />
+      </lineSegments>
     </mesh>
   ));
 }

@@ -87,7 +87,7 @@ export function PlanView() {
     const element = svg.current;
     if (!element) return;
     const observer = new ResizeObserver(() => {
-      passes.current = 1;
+      passes.current = 0;
       if (!isOwnView.current) latestFit.current();
     });
     observer.observe(element);
@@ -243,7 +243,10 @@ export function PlanView() {
         )}
       </svg>
       {ghost?.note && (
-        <p role="status" className="absolute top-3 right-4 rounded-sm bg-now-tint px-2 py-1 text-now">
+        <p
+          role="status"
+          className="absolute top-3 right-4 ml-4 max-w-[420px] rounded-sm bg-now-tint px-2 py-1 text-now"
+        >
           {ghost.note}
         </p>
       )}

@@ -9,6 +9,7 @@ import type { Result } from '@/core/model/result';
 import { refuse } from '@/core/model/result';
 import type { Solved } from '@/core/solving/solved';
 import type { SolveWorker } from '@/workers/solve.worker';
+import { KeptEdits } from './kept-edits';
 import { listenToHeads, type Heads } from './live';
 import { serverFor, ServerRefused, type HistoryEntry, type Opened } from './server';
 
@@ -40,6 +41,7 @@ export class ProjectSession {
   readonly worker: Remote<SolveWorker>;
   private readonly raw: Worker;
   private readonly server: ReturnType<typeof serverFor>;
+  private readonly kept: KeptEdits<Pending>;
   private base: Framework = EMPTY_FRAMEWORK;
   private baseSeq = 0;
   /** Base with all pending commands. */
@@ -63,10 +65,11 @@ export class ProjectSession {
   constructor(
     private readonly projectId: string,
     private readonly onShown: (shown: Shown) => void,
-    /** Something the person must read: a refusal that came back, somebody else's edit in the way. */
-    private readonly onTrouble: (message: string) => void,
+    /** Something the person must read: a refusal that came back, or somebody else's edit in the way and how to do theirs all the same. */
+    private readonly onTrouble: (message: string, again?: () => void) => void,
   ) {
     this.server = serverFor(projectId);
+    this.kept = new KeptEdits(projectId);
     this.raw = new Worker(new URL('../../workers/solve.worker.ts', import.meta.url), { type: 'module' });
     this.worker = wrap<SolveWorker>(this.raw);
   }
@@ -79,7 +82,7 @@ export class ProjectSession {
     const solved = await this.worker.reset(opened.records);
     this.inWorker = this.base;
     this.show({ framework: this.base, solved, generation: 1 });
-    this.restoreKept();
+    void this.restoreKept();
     this.closeLive = listenToHeads(
       (heads) => this.heard(heads),
       (isTrouble) => this.show({ online: !isTrouble }),
@@ -91,6 +94,7 @@ export class ProjectSession {
   close(): void {
     this.closed = true;
     this.closeLive();
+    this.kept.close();
     this.raw.terminate();
   }
 
@@ -106,7 +110,7 @@ export class ProjectSession {
     if (!planned.ok || isEmpty(planned.value.changes)) return planned;
     this.pending.push({ commandId, command, input, digest: groundsDigest(planned.value.changes) });
     this.view = planned.value.after;
-    this.keep();
+    this.kept.keep(this.pending);
     this.refresh();
     void this.sendNext();
     return planned;
@@ -202,7 +206,7 @@ export class ProjectSession {
       this.view = planned.value.after;
       return true;
     });
-    this.keep();
+    this.kept.keep(this.pending);
     this.refresh();
   }
 
@@ -230,7 +234,7 @@ export class ProjectSession {
     } catch (error) {
       if (error instanceof ServerRefused && error.status !== 0 && error.status < 500) {
         this.pending = this.pending.filter((waiting) => waiting !== next);
-        this.onTrouble(error.message);
+        this.onTrouble(error.message, error.status === 409 ? () => this.doAnew(next) : undefined);
         await this.catchUp();
         this.replan();
       } else {
@@ -239,10 +243,16 @@ export class ProjectSession {
       }
     } finally {
       this.sending = false;
-      this.keep();
+      this.kept.keep(this.pending);
       this.show({});
     }
     if (this.pending.length > 0) setTimeout(() => void this.sendNext(), delayMs);
+  }
+
+  /** Does an edit again that somebody else's stood in the way of, on what is there now. */
+  private doAnew({ command, input }: Pending): void {
+    const planned = this.run(command, input);
+    if (!planned.ok) this.onTrouble(planned.refusal.message);
   }
 
   /** Brings the worker to the latest state and shows what it answers. States in between are passed over. */
@@ -261,30 +271,13 @@ export class ProjectSession {
     })();
   }
 
-  private get keepKey(): string {
-    return `spine-kept-${this.projectId}`;
-  }
-
-  /** Keeps what is pending in this browser, so that closing the tab while offline loses nothing. */
-  private keep(): void {
-    try {
-      if (this.pending.length === 0) localStorage.removeItem(this.keepKey);
-      else localStorage.setItem(this.keepKey, JSON.stringify(this.pending));
-    } catch {
-      // Without local storage what is pending lives as long as the tab.
-    }
-  }
-
-  private restoreKept(): void {
-    try {
-      const kept = JSON.parse(localStorage.getItem(this.keepKey) ?? '[]') as Pending[];
-      if (kept.length === 0) return;
-      this.pending = kept;
-      this.replan();
-      void this.sendNext();
-    } catch {
-      localStorage.removeItem(this.keepKey);
-    }
+  /** Takes up edits that a closed tab could not send. */
+  private async restoreKept(): Promise<void> {
+    const kept = await this.kept.takeOver();
+    if (kept.length === 0 || this.closed) return;
+    this.pending.push(...kept);
+    this.replan();
+    void this.sendNext();
   }
 
   /** The framework as plain records, for the import worker. */

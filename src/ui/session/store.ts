@@ -45,7 +45,7 @@ export interface Project {
   onPlanPoint: ((at: { x: number; y: number }, phase: 'move' | 'press' | 'release') => void) | null;
   mode: MoveMode;
   display: LengthDisplay;
-  notice: { text: string; kind: 'trouble' | 'done' } | null;
+  notice: { text: string; kind: 'trouble' | 'done'; again?: () => void } | null;
   mayEdit: boolean;
   session: ProjectSession | null;
   run: (command: string, input: Json) => string | null;
@@ -108,7 +108,7 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
     (shown) => {
       store.setState((state) => ({ ...shown, ...stillThere(state, shown.solved) }));
     },
-    (message) => store.setState({ notice: { text: message, kind: 'trouble' } }),
+    (message, again) => store.setState({ notice: { text: message, kind: 'trouble', again } }),
   );
   store.setState({ session, display: localStorage.getItem(DISPLAY_KEY) === 'imperial' ? IMPERIAL : METRIC });
   session.open().then(

@@ -3,10 +3,14 @@
 import { FindingCard } from '../details/findings';
 import { useProject } from '../session/store';
 
-/** All findings of the building, wrong ones first. */
+/** All findings of the building, wrong ones first, from the top down. */
 export function ChecksTool() {
   const { solved, building } = useProject((project) => project);
-  const findings = (solved?.findings ?? []).filter((finding) => finding.building === building);
+  const rank = new Map(solved?.levels.map(({ id, fflMm }) => [id, fflMm]));
+  const height = (level: string | null) => (level === null ? Infinity : (rank.get(level) ?? 0));
+  const findings = (solved?.findings ?? [])
+    .filter((finding) => finding.building === building)
+    .sort((a, b) => (a.severity === b.severity ? height(b.level) - height(a.level) : a.severity === 'error' ? -1 : 1));
   if (findings.length === 0) {
     return (
       <p className="text-ink2">

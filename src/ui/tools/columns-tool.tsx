@@ -105,11 +105,11 @@ export function ColumnsTool() {
         label={shape === 'circle' ? 'Diameter' : 'Width'}
         value={width}
         onChange={setWidth}
-        note={w.ok ? null : w.words}
+        note={w.words}
         wrong={!w.ok}
       />
       {shape === 'rectangle' && (
-        <PlainField label="Depth" value={depth} onChange={setDepth} note={d.ok ? null : d.words} wrong={!d.ok} />
+        <PlainField label="Depth" value={depth} onChange={setDepth} note={d.words} wrong={!d.ok} />
       )}
       <p role="status" className="font-semibold text-now">
         {note || 'No crossing chosen yet'}
@@ -117,7 +117,7 @@ export function ColumnsTool() {
       <Refused words={refused} />
       <span className="self-end">
         <ActionButton weight="main" disabled={choice.taken.length === 0} onClick={place}>
-          Place {choice.taken.length} columns
+          Place {choice.taken.length} {choice.taken.length === 1 ? 'column' : 'columns'}
         </ActionButton>
       </span>
       <TakeFile kind="columns" />

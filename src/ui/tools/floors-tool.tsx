@@ -83,8 +83,8 @@ export function FloorsTool() {
         label="Outline"
         value={way}
         choices={[
-          ['grid', 'from the grid, with an offset'],
-          ['drawn', 'drawn corner by corner'],
+          ['grid', 'from the grid'],
+          ['drawn', 'drawn by corners'],
         ]}
         onChoose={(next) => {
           setWay(next);

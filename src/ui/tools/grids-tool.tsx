@@ -81,8 +81,8 @@ function NewGrid({ onDone }: { onDone: () => void }) {
   return (
     <fieldset className="flex flex-col gap-1.5">
       <legend className="mb-1 font-semibold">New rectangular grid</legend>
-      <PlainField label="Bays across" value={a} onChange={setA} note={baysA.words} wrong={!baysA.ok} />
-      <PlainField label="Bays up" value={b} onChange={setB} note={baysB.words} wrong={!baysB.ok} />
+      <PlainField wide label="Bays across" value={a} onChange={setA} note={baysA.words} wrong={!baysA.ok} />
+      <PlainField wide label="Bays up" value={b} onChange={setB} note={baysB.words} wrong={!baysB.ok} />
       <PlainField label="First label across" value={firstA} onChange={setFirstA} />
       <PlainField label="First label up" value={firstB} onChange={setFirstB} />
       <PlainField label="Leave out characters" value={skip} onChange={(text) => setSkip(text.toUpperCase())} />
@@ -139,6 +139,7 @@ function BaysField({ system, direction, text }: { system: Id; direction: 'a' | '
       }}
     >
       <PlainField
+        wide
         label={direction === 'a' ? 'Bays across' : 'Bays up'}
         value={typed}
         onChange={setTyped}

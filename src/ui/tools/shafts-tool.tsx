@@ -1,16 +1,14 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { previewShaft } from '@/core/shafts/preview-shaft';
 import { freeShaftName } from '@/core/shafts/shaft-commands';
 import { SHAFT_PURPOSES } from '@/core/shafts/shaft';
-import { resolveOutline } from '@/core/outlines/resolve-outline';
-import { nearestCrossing } from '@/core/columns/nearest-crossing';
-import { formatForEntry } from '@/core/units/format-length';
+import { formatForEntry, formatLength } from '@/core/units/format-length';
 import type { Json } from '@/core/model/json';
-import { recordOf } from '@/core/model/framework';
-import type { Id } from '@/core/model/ids';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
+import { readPlaceText, writePlace } from '../fields/place-text';
 import { useProject } from '../session/store';
 import { Refused } from './refused';
 
@@ -28,6 +26,8 @@ export function ShaftsTool() {
   const [refused, setRefused] = useState<string | null>(null);
   const w = read(width);
   const d = read(depth);
+  const at = readPlaceText(place, display);
+  const placeInput = at.ok ? at.value.input : '';
   const [widthMm, depthMm] = [w.ok ? w.input : 0, d.ok ? d.input : 0];
   const start = useRef<{ x: number; y: number } | null>(null);
 
@@ -36,24 +36,27 @@ export function ShaftsTool() {
       ...(building ? { building } : {}),
       name: name.trim() || freeShaftName(framework),
       purpose,
-      outline: { type: 'rectangle', place, widthMm, depthMm },
+      outline: { type: 'rectangle', place: placeInput, widthMm, depthMm },
       opensFoot,
       opensHead,
     }),
-    [building, name, framework, purpose, place, widthMm, depthMm, opensFoot, opensHead],
+    [building, name, framework, purpose, placeInput, widthMm, depthMm, opensFoot, opensHead],
   );
 
   const preview = useMemo(() => session?.preview('shafts.add', input) ?? null, [session, input]);
+  const shown = useMemo(() => {
+    const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'shaft') : undefined;
+    return preview?.ok && added?.kind === 'shaft' ? previewShaft(preview.value.after, added) : null;
+  }, [preview]);
+  const levelName = (id: string) => solved?.levels.find((level) => level.id === id)?.name ?? '';
+  const note = shown
+    ? `Shaft ${shown.name} cuts ${shown.cuts.length} ${shown.cuts.length === 1 ? 'slab' : 'slabs'}`
+    : '';
   useEffect(() => {
     if (!preview?.ok) return set({ ghost: null });
-    const added = preview.value.changes.added.find(({ kind }) => kind === 'shaft');
-    const ring = added?.kind === 'shaft' ? resolveOutline(preview.value.after, added.outline) : null;
-    set({
-      ghost: ring
-        ? { rings: [[...ring]], points: [], note: `Shaft ${added?.kind === 'shaft' ? added.name : ''}` }
-        : null,
-    });
-  }, [preview, set]);
+    const ring = shown ? shown.ring : null;
+    set({ ghost: ring ? { rings: [[...ring]], points: [], note } : null });
+  }, [preview, shown, note, set]);
 
   useEffect(() => {
     if (!mayEdit || !building) return;
@@ -66,10 +69,10 @@ export function ShaftsTool() {
         const [wide, deep] = [Math.abs(at.x - from.x), Math.abs(at.y - from.y)];
         if (phase === 'release') start.current = null;
         if (wide < 50 || deep < 50) {
-          if (phase === 'release') setPlace(placeText(framework, building, at.x, at.y));
+          if (phase === 'release') setPlace(writePlace(framework, building, at.x, at.y, display));
           return;
         }
-        setPlace(placeText(framework, building, x, y));
+        setPlace(writePlace(framework, building, x, y, display));
         setWidth(formatForEntry(wide, display));
         setDepth(formatForEntry(deep, display));
       },
@@ -79,13 +82,14 @@ export function ShaftsTool() {
 
   if (!mayEdit) return <p className="text-ink2">Press a shaft in the plan to see which slabs it cuts.</p>;
   const add = () => {
+    if (!at.ok) return setRefused(at.refusal.message);
     if (!w.ok) return setRefused(w.words);
     if (!d.ok) return setRefused(d.words);
     const refusal = run('shafts.add', input);
     setRefused(refusal);
     if (!refusal) setName('');
   };
-  const placeWrong = preview && !preview.ok ? preview.refusal.message : null;
+  const placeWrong = !at.ok ? at.refusal.message : preview && !preview.ok ? preview.refusal.message : null;
   const slabs = solved?.floors.length ?? 0;
   return (
     <form
@@ -115,13 +119,27 @@ export function ShaftsTool() {
         label="Corner at"
         value={place}
         onChange={setPlace}
-        note={placeWrong ?? 'like 7200,6600 or B-3 + 300,3900'}
+        note={placeWrong ?? (at.ok ? at.value.words : null)}
         wrong={placeWrong !== null}
       />
       <PlainField label="Width" value={width} onChange={setWidth} note={w.words} wrong={!w.ok} />
       <PlainField label="Depth" value={depth} onChange={setDepth} note={d.words} wrong={!d.ok} />
       <CheckField label="Opens the slab at its foot" value={opensFoot} onChange={setOpensFoot} />
       <CheckField label="Goes out through the roof" value={opensHead} onChange={setOpensHead} />
+      {shown && slabs > 0 && (
+        <div role="status" className="border-t border-faint pt-1.5 text-ink2">
+          <p>
+            {note}
+            {shown.cuts.length > 0 && ': '}
+            <span className="figures text-ink">{shown.cuts.map(({ level }) => levelName(level)).join(' ')}</span>
+          </p>
+          {shown.misses.map((miss) => (
+            <p key={`${miss.plate} ${miss.level}`} className="text-wrong">
+              Just misses the slab at {levelName(miss.level)} by {formatLength(miss.byMm, display)}
+            </p>
+          ))}
+        </div>
+      )}
       <Refused words={refused} />
       <span className="self-end">
         <ActionButton type="submit" weight="main">
@@ -130,16 +148,4 @@ export function ShaftsTool() {
       </span>
     </form>
   );
-}
-
-/** A point in words, from the nearest crossing so that the thing follows the grid. */
-function placeText(framework: Parameters<typeof nearestCrossing>[0], building: Id, x: number, y: number): string {
-  const write = (mm: number) => String(Math.round(mm * 1000) / 1000);
-  const near = recordOf(framework, 'building', building)
-    ? nearestCrossing(framework, building, { xMm: x, yMm: y }, 20_000)
-    : null;
-  if (!near?.label) return `${write(x)},${write(y)}`;
-  return near.shift.x === 0 && near.shift.y === 0
-    ? near.label
-    : `${near.label} + ${write(near.shift.x)},${write(near.shift.y)}`;
 }
