@@ -21,7 +21,7 @@ export function Details() {
   const subject = only ?? (here.length === 0 ? level : null);
   const said = subject ? sayThing(framework, solved, subject, display) : null;
   return (
-    <div className="flex flex-col gap-3 p-4">
+    <div className="flex flex-col gap-3 px-3.5 py-4">
       {here.length > 1 ? <Several ids={here} /> : null}
       {said && (
         <header>

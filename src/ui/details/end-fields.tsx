@@ -2,15 +2,11 @@
 
 import { mmOf } from '@/core/dimensions/resolve-length';
 import type { End } from '@/core/model/fields';
-import { ChoiceField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
 
-const FACES = [
-  ['FFL', 'FFL'],
-  ['SSL', 'SSL'],
-  ['soffit', 'soffit'],
-] as const;
+const FACES = ['FFL', 'SSL', 'soffit'] as const;
+const BOX = 'min-w-0 rounded-sm border border-hair bg-sheet px-1.5 py-0.5 disabled:opacity-60';
 
 /** One end of a vertical element: level, face, and a signed distance. */
 export function EndFields({
@@ -31,22 +27,37 @@ export function EndFields({
   return (
     <fieldset className="flex flex-col gap-1 border-t border-faint pt-1.5">
       <legend className="sr-only">{label}</legend>
-      <ChoiceField
-        label={label}
-        value={end.level}
-        disabled={!mayEdit}
-        choices={[...levels].reverse().map(({ id, name, title }) => [id, title ? `${name} ${title}` : name] as const)}
-        onChoose={(level) => change({ level })}
-      />
-      <ChoiceField
-        label={`${label}: face`}
-        value={end.face}
-        disabled={!mayEdit}
-        choices={FACES}
-        onChoose={(face) => change({ face })}
-      />
+      <div className="flex items-baseline gap-1.5 pr-6">
+        <span className="flex-1 text-ink2" aria-hidden="true">
+          {label}
+        </span>
+        <select
+          aria-label={`${label}: level`}
+          className={`${BOX} max-w-24`}
+          value={end.level}
+          disabled={!mayEdit}
+          onChange={(event) => change({ level: event.target.value })}
+        >
+          {[...levels].reverse().map(({ id, name, title }) => (
+            <option key={id} value={id}>
+              {title ? `${name} ${title}` : name}
+            </option>
+          ))}
+        </select>
+        <select
+          aria-label={`${label}: face`}
+          className={BOX}
+          value={end.face}
+          disabled={!mayEdit}
+          onChange={(event) => change({ face: event.target.value as End['face'] })}
+        >
+          {FACES.map((face) => (
+            <option key={face}>{face}</option>
+          ))}
+        </select>
+      </div>
       <LengthField
-        label={`${label}: distance above it`}
+        label="and above it by"
         valueMm={mmOf(framework, end.offsetMm)}
         disabled={!mayEdit}
         onCommit={(input) => onChange({ ...end, offsetMm: input as number })}

@@ -59,7 +59,7 @@ export function LengthField({ label, valueMm, onCommit, disabled, autoFocus, hid
         <span className="flex items-baseline gap-1">
           <input
             id={id}
-            className={`figures w-28 rounded-sm border bg-sheet px-1.5 py-0.5 text-right ${isWrong ? 'border-wrong' : 'border-hair'} disabled:opacity-60`}
+            className={`figures ${display.system === 'imperial' ? 'w-34' : 'w-28'} rounded-sm border bg-sheet px-1.5 py-0.5 text-right ${isWrong ? 'border-wrong' : 'border-hair'} disabled:opacity-60`}
             value={shown}
             disabled={disabled}
             autoFocus={autoFocus}
@@ -81,7 +81,7 @@ export function LengthField({ label, valueMm, onCommit, disabled, autoFocus, hid
             }}
             onBlur={() => typed !== null && commit()}
           />
-          <span className="w-5 text-ink3">{fieldUnit(display)}</span>
+          {display.system === 'metric' && <span className="w-5 text-ink3">mm</span>}
         </span>
       </div>
       {message && (

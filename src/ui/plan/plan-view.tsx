@@ -5,6 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { drawPlan } from '@/core/drawing/draw-plan';
 import type { Drawing } from '@/core/drawing/drawing';
 import type { Point } from '@/core/geometry/point';
+import { bounds } from '@/core/geometry/polygon';
 import type { Id } from '@/core/model/ids';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { useProject } from '../session/store';
@@ -41,17 +42,23 @@ export function PlanView() {
   );
   const hits = useMemo(() => hitIndex(drawing), [drawing]);
 
+  const ghostBox = useMemo(() => {
+    const shown = ghost?.rings.flat() ?? [];
+    return shown.length > 1 ? bounds(shown) : null;
+  }, [ghost]);
+
   const fit = useCallback(() => {
     const element = svg.current;
-    if (!element || !zoomer.current || !drawing.box) return;
+    const box = drawing.box ?? ghostBox;
+    if (!element || !zoomer.current || !box) return;
     const { width, height } = element.getBoundingClientRect();
-    const { minX, minY, maxX, maxY } = drawing.box;
+    const { minX, minY, maxX, maxY } = box;
     const k = Math.min(width / (maxX - minX), height / (maxY - minY)) * 0.92;
     const to = zoomIdentity
       .translate(width / 2 - (k * (minX + maxX)) / 2, height / 2 + (k * (minY + maxY)) / 2)
       .scale(k);
     selectElement(element).call(zoomer.current.transform, to);
-  }, [drawing]);
+  }, [drawing, ghostBox]);
 
   useEffect(() => {
     const element = svg.current;
@@ -79,10 +86,10 @@ export function PlanView() {
   const passes = useRef(0);
   useEffect(() => {
     latestFit.current = fit;
-    if (isOwnView.current || passes.current > 3 || !drawing.box) return;
+    if (isOwnView.current || passes.current > 3 || !(drawing.box ?? ghostBox)) return;
     passes.current += 1;
     fit();
-  }, [drawing, fit]);
+  }, [drawing, ghostBox, fit]);
   useEffect(() => {
     const element = svg.current;
     if (!element) return;
@@ -242,6 +249,11 @@ export function PlanView() {
           </text>
         )}
       </svg>
+      {!drawing.box && !ghost && (
+        <p className="absolute inset-x-0 top-1/3 text-center text-ink2">
+          Nothing in plan yet. Begin with Grids in the work path below.
+        </p>
+      )}
       {ghost?.note && (
         <p
           role="status"
@@ -251,12 +263,16 @@ export function PlanView() {
         </p>
       )}
       <div className="pointer-events-none absolute right-4 bottom-3 left-4 flex items-end justify-end gap-6 text-[11px] text-ink2">
-        <ScaleBar
-          pxPerMm={transform.k}
-          unit={display.system === 'imperial' ? { name: 'ft', mm: 304.8 } : { name: 'm', mm: 1000 }}
-        />
-        <span>Cut {formatLength(1200, display)} above FFL</span>
-        <span className="figures">1 : {Math.round(PX_PER_PAPER_MM / Math.max(1e-6, transform.k))}</span>
+        {(drawing.box ?? ghostBox) && (
+          <>
+            <ScaleBar
+              pxPerMm={transform.k}
+              unit={display.system === 'imperial' ? { name: 'ft', mm: 304.8 } : { name: 'm', mm: 1000 }}
+            />
+            <span>Cut {formatLength(1200, display)} above FFL</span>
+            <span className="figures">1 : {Math.round(PX_PER_PAPER_MM / Math.max(1e-6, transform.k))}</span>
+          </>
+        )}
         <button
           type="button"
           className="pointer-events-auto rounded-sm border border-hair bg-sheet px-2 py-0.5 font-semibold text-ink"

@@ -1,13 +1,16 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { gridInput, isNear } from '@/core/importing/recognise-grid';
+import { crossingsOf, gridById } from '@/core/grids/resolve-grids';
+import type { Planned } from '@/core/model/command';
 import type { Json } from '@/core/model/json';
+import type { Result } from '@/core/model/result';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
 import { formatBays } from '@/core/units/parse-bays';
 import { ActionButton, ChoiceField } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useProject, type Ghost } from '../session/store';
 import { Refused } from '../tools/refused';
 import { readFile, type FileKind, type Understood } from './read-file';
 
@@ -24,7 +27,7 @@ const UNIT_CHOICES: readonly (readonly [LengthUnit | '', string])[] = [
 
 /** Brings a file by dropping or choosing it; shows what was understood before it is taken. */
 export function TakeFile({ kind }: { kind: FileKind }) {
-  const { session, building, run } = useProject((project) => project);
+  const { session, building, run, set } = useProject((project) => project);
   const input = useRef<HTMLInputElement>(null);
   const stop = useRef<AbortController | null>(null);
   const [file, setFile] = useState<File | null>(null);
@@ -46,6 +49,12 @@ export function TakeFile({ kind }: { kind: FileKind }) {
     if (result.ok) setUnderstood(result.value);
     else setRefused(result.refusal.message);
   };
+  // A grid or columns are shown in the plan before they are taken.
+  useEffect(() => {
+    if (!session || !building || !understood || understood.kind === 'levels') return;
+    set({ ghost: ghostOf(understood, session.preview(...commandFor(understood, building))) });
+    return () => set({ ghost: null });
+  }, [session, building, understood, set]);
   const forget = () => {
     setFile(null);
     setUnderstood(null);
@@ -116,6 +125,24 @@ export function TakeFile({ kind }: { kind: FileKind }) {
       )}
     </section>
   );
+}
+
+/** Crossings or columns as they would come to stand. */
+function ghostOf(understood: Understood, preview: Result<Planned>): Ghost | null {
+  if (understood.kind === 'columns') {
+    const points = understood.columns.columns.map(({ xMm, yMm }) => ({ x: xMm, y: yMm }));
+    return { rings: [], points, note: `${points.length} columns, not taken yet` };
+  }
+  if (!preview.ok) return null;
+  const { after, changes } = preview.value;
+  const system = changes.added.find(({ kind }) => kind === 'gridSystem');
+  const grid = system && gridById(after, system.id);
+  if (!grid) return null;
+  return {
+    rings: [...grid.a, ...grid.b].map(({ ends }) => [...ends]),
+    points: crossingsOf(grid).map(({ at }) => at),
+    note: `${grid.a.length} × ${grid.b.length} lines, not taken yet`,
+  };
 }
 
 function commandFor(understood: Understood, building: string): [string, Json] {

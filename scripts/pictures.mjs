@@ -1,0 +1,76 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import config from '../playwright.config.ts';
+import { ROOT } from './ensure-packages.mjs';
+import { say } from './say.mjs';
+
+/** Takes the pictures in docs/screenshots from the demo of a running `npm start`, at 1280 × 800. */
+const URL = process.env.APP_URL ?? 'http://127.0.0.1:3000';
+const FOLDER = join(ROOT, 'docs/screenshots');
+
+mkdirSync(FOLDER, { recursive: true });
+const browser = await chromium.launch(config.use.launchOptions);
+const page = await browser.newPage({ baseURL: URL, viewport: { width: 1280, height: 800 } });
+const take = async (name) => {
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+  say(`${name}.png`);
+};
+const step = (name) =>
+  page
+    .getByRole('navigation', { name: 'Work path' })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click();
+const level = (name) => page.getByRole('button', { name: new RegExp(`^Level ${name}`) }).click();
+
+await page.goto('/');
+await take('sign-in');
+await page.getByRole('button', { name: 'Enter as designer' }).click();
+await page.getByRole('heading', { name: 'Projects' }).waitFor();
+await take('projects');
+await page.getByRole('link', { name: /Tidewater Yard/ }).click();
+await page.getByRole('tab', { name: 'Plan' }).waitFor();
+await level('02');
+await page.getByText('On level 02').click();
+await page.getByRole('button', { name: 'D-2', exact: true }).click();
+await page.getByText('On level 02').click();
+await take('plan');
+await step('Grids');
+await take('grids');
+await step('Columns');
+await page.getByRole('button', { name: 'All lines' }).click();
+await take('columns');
+await step('Shafts');
+await page.getByLabel('Corner at').fill('C-5 + 1m,1m');
+await take('shaft');
+await step('Checks');
+await page
+  .getByRole('button', { name: /^Wrong/ })
+  .first()
+  .click();
+await take('checks');
+await step('Hand over');
+await take('hand-over');
+await page.getByRole('button', { name: 'Close the Hand over tools' }).click();
+await level('02');
+await page.getByRole('tab', { name: '3D' }).click();
+await page.waitForTimeout(3000);
+await take('model');
+await page.getByRole('tab', { name: 'Plan' }).click();
+await page.getByRole('button', { name: /^Elevation of level 02/ }).click();
+await page
+  .getByRole('dialog')
+  .getByLabel(/^Elevation/)
+  .fill('10.2m + 150');
+await take('level');
+await page.keyboard.press('Escape');
+await page.getByRole('button', { name: 'ft in' }).click();
+await take('imperial');
+await page.getByRole('button', { name: 'mm', exact: true }).click();
+await page.goto('/');
+await page.getByRole('textbox', { name: 'New project' }).fill('Pier house');
+await page.getByRole('button', { name: 'Start and set up' }).click();
+await page.getByRole('heading', { name: 'Set up the levels' }).waitFor();
+await take('set-up');
+await browser.close();
