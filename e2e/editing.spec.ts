@@ -102,6 +102,35 @@ test('grid lines are chosen in the plan, relabelled, split and moved; columns on
   expect(report.columns.find(({ stack }) => stack === 'B-12')).toMatchObject({ xMm: 8100, yMm: 6600 });
 });
 
+test('a grid line is dragged across itself with the rest pushed, and one is added beyond the last', async ({
+  page,
+}) => {
+  await openProject(page, await makeProject(page.request, 'Dragged line', FURNISHED.slice(0, 2)));
+  const plan = page.getByRole('img', { name: 'Plan of level 00' });
+  const line = plan.getByText('3', { exact: true });
+  await line.click();
+  await expect(page.getByRole('heading', { name: 'Grid line 3' })).toBeVisible();
+  const box = (await line.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 12, y + 5, { steps: 3 });
+  await page.mouse.move(x + 24, y + 9, { steps: 3 });
+  await expect(page.getByText(/pushing the lines beyond/)).toBeVisible();
+  await page.mouse.up();
+  await untilSaved(page);
+  await page.getByText('On level 00').click();
+  await page.getByRole('button', { name: '5', exact: true }).click();
+  await page.getByLabel('Bay beyond it').fill('5.4m');
+  await page.getByRole('button', { name: 'Add a line beyond it' }).click();
+  const report = await downloadReport(page);
+  const offsets = report.gridLines.filter(({ direction }) => direction === 'a').map(({ offsetMm }) => offsetMm);
+  const byMm = offsets[2]! - 14400;
+  expect(byMm).toBeGreaterThan(200);
+  expect(byMm % 50).toBe(0);
+  expect(offsets).toEqual([0, 7200, 14400 + byMm, 18000 + byMm, 25200 + byMm, 30600 + byMm]);
+});
+
 test('columns by lines chosen in the plan, with the count and the reason for those left out', async ({ page }) => {
   await openProject(page, await makeProject(page.request, 'Columns', FURNISHED.slice(0, 3)));
   await openStep(page, 'Columns');

@@ -1,5 +1,5 @@
 import { mmOf } from '../dimensions/resolve-length';
-import { plus, quantised, turned, type Point } from '../geometry/point';
+import { dot, plus, quantised, turned, type Point } from '../geometry/point';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { quantiseMm } from '../units/length-units';
@@ -113,6 +113,15 @@ function resolveGrid(framework: Framework, record: GridSystem, lines: readonly G
     });
   };
   return { id: record.id, record, origin, turnDeg: record.turnDeg, a: resolve('a'), b: resolve('b') };
+}
+
+/** The part of a shift that moves a line across itself, positive away from the lines before it; mm. */
+export function acrossLine(framework: Framework, line: Id, by: Point): number {
+  const found = lineById(framework, line);
+  if (!found) return 0;
+  const [grid, { direction }] = found;
+  const axis = turned(direction === 'a' ? { x: 1, y: 0 } : { x: 0, y: 1 }, grid.turnDeg);
+  return quantiseMm(dot(by, axis) * grid.record.waysOf[direction]);
 }
 
 /** Where two lines of one system meet, in building axes; null if they are not of one system or run the same way. */

@@ -2,14 +2,16 @@
 
 import { useState } from 'react';
 import type { GridLine } from '@/core/grids/grid';
+import { recordsOf } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
+import { formatForEntry } from '@/core/units/format-length';
 import { ActionButton, ChoiceField, PlainField, TextField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
 
 /** Fields of a grid line: label, bay, splitting and removing. */
 export function LineFields({ line }: { line: GridLine }) {
-  const { solved, run, say, mayEdit, mode, set, select } = useProject((project) => project);
+  const { framework, solved, run, say, mayEdit, mode, set, select } = useProject((project) => project);
   const shown = solved?.lines.find(({ id }) => id === line.id);
   const read = useLengthReader();
   const [at, setAt] = useState('');
@@ -30,6 +32,7 @@ export function LineFields({ line }: { line: GridLine }) {
     });
   };
   const isFirst = line.from === null;
+  const isLast = !recordsOf(framework, 'gridLine').some(({ from }) => from === line.id);
   return (
     <div className="flex flex-col gap-1.5">
       <TextField
@@ -85,11 +88,41 @@ export function LineFields({ line }: { line: GridLine }) {
           </span>
         </fieldset>
       )}
+      {mayEdit && (isFirst || isLast) && <AddBeyond line={line} end={isLast ? 'last' : 'first'} />}
       {mayEdit && (
         <ActionButton weight="danger" onClick={() => attempt('grids.removeLine', { line: line.id }) && select([])}>
           Remove this line, its bays merge
         </ActionButton>
       )}
     </div>
+  );
+}
+
+/** A line more, beyond the last or before the first. */
+function AddBeyond({ line, end }: { line: GridLine; end: 'first' | 'last' }) {
+  const { run, display, say } = useProject((project) => project);
+  const read = useLengthReader();
+  const [bay, setBay] = useState(() => formatForEntry(display.system === 'imperial' ? 24 * 304.8 : 7200, display));
+  const understood = read(bay);
+  const add = () => {
+    if (!understood.ok) return say(understood.words);
+    const { system, direction } = line;
+    const refusal = run('grids.addLine', { system, direction, bayMm: understood.input, end });
+    if (refusal) say(refusal);
+  };
+  return (
+    <fieldset className="flex flex-col gap-1 border-t border-faint pt-2">
+      <legend className="sr-only">Add a line</legend>
+      <PlainField
+        label={end === 'last' ? 'Bay beyond it' : 'Bay before it'}
+        value={bay}
+        onChange={setBay}
+        note={understood.words}
+        wrong={!understood.ok}
+      />
+      <span className="self-end">
+        <ActionButton onClick={add}>{end === 'last' ? 'Add a line beyond it' : 'Add a line before it'}</ActionButton>
+      </span>
+    </fieldset>
   );
 }

@@ -4,8 +4,9 @@ import { select as selectElement, zoom, zoomIdentity, type ZoomBehavior, type Zo
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { drawPlan } from '@/core/drawing/draw-plan';
 import type { Drawing } from '@/core/drawing/drawing';
-import type { Point } from '@/core/geometry/point';
+import { times, type Point } from '@/core/geometry/point';
 import { bounds } from '@/core/geometry/polygon';
+import { acrossLine } from '@/core/grids/resolve-grids';
 import type { Id } from '@/core/model/ids';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { useProject } from '../session/store';
@@ -17,12 +18,15 @@ import { snap } from './snap';
 const PX_PER_PAPER_MM = 96 / 25.4;
 const REACH_PX = 7;
 
-type Gesture = { kind: 'window'; from: Point; to: Point } | { kind: 'move'; from: Point; by: Point; words: string };
+type Gesture =
+  | { kind: 'window'; from: Point; to: Point }
+  /** Chosen things are moved; a grid line only across itself, by `byMm`. */
+  | { kind: 'move'; from: Point; by: Point; byMm?: number; words: string };
 
 /** The plan of the current level: painted from the display list, moved and zoomed, pointed at. */
 export function PlanView() {
   const project = useProject((shown) => shown);
-  const { solved, building, level, selection, display, chosenLines, ghost, onPlanPoint, mayEdit } = project;
+  const { framework, solved, building, level, selection, display, chosenLines, ghost, onPlanPoint, mayEdit } = project;
   const svg = useRef<SVGSVGElement>(null);
   const zoomer = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
   const isOwnView = useRef(false);
@@ -134,6 +138,18 @@ export function PlanView() {
     }
   };
 
+  /** The grid line that is chosen alone: it moves across itself, in round steps. */
+  const lineChosen = () =>
+    selection.length === 1
+      ? solved?.lines.find(({ id, building: of }) => id === selection[0] && of === building)
+      : undefined;
+  const lineStepMm = display.system === 'imperial' ? 25.4 : 50;
+  /** Where a line goes when it moves a millimetre away from the lines before it. */
+  const lineAxis = (line: { id: Id }): Point => ({
+    x: acrossLine(framework, line.id, { x: 1, y: 0 }),
+    y: acrossLine(framework, line.id, { x: 0, y: 1 }),
+  });
+
   /** A column is moved by its centre, so it lands on crossings. */
   const anchorOf = (id: Id, at: Point): Point => solved?.columns.find(({ stack }) => stack === id)?.at ?? at;
 
@@ -147,7 +163,18 @@ export function PlanView() {
     if (gesture?.kind === 'window') setGesture({ ...gesture, to: toModel(event) });
     if (gesture?.kind === 'move') {
       const point = taken(event);
-      const by = { x: point.at.x - gesture.from.x, y: point.at.y - gesture.from.y };
+      const free = { x: point.at.x - gesture.from.x, y: point.at.y - gesture.from.y };
+      const line = lineChosen();
+      if (line) {
+        const byMm = Math.round(acrossLine(framework, line.id, free) / lineStepMm) * lineStepMm;
+        return setGesture({
+          ...gesture,
+          byMm,
+          by: times(lineAxis(line), byMm),
+          words: `${formatLength(byMm, display)}, ${project.mode === 'push' ? 'pushing the lines beyond' : 'only this line'}`,
+        });
+      }
+      const by = free;
       setGesture({
         ...gesture,
         by,
@@ -161,7 +188,10 @@ export function PlanView() {
     if (onPlanPoint) return onPlanPoint(taken(event).at, 'release');
     if (gesture?.kind === 'window') project.select(hits.within(gesture.from, gesture.to));
     if (gesture?.kind === 'move' && (gesture.by.x !== 0 || gesture.by.y !== 0)) {
-      const refusal = project.run('elements.move', { ids: selection, xMm: gesture.by.x, yMm: gesture.by.y });
+      const line = lineChosen();
+      const refusal = line
+        ? project.run('grids.moveLine', { line: line.id, byMm: gesture.byMm ?? 0, mode: project.mode })
+        : project.run('elements.move', { ids: selection, xMm: gesture.by.x, yMm: gesture.by.y });
       if (refusal) project.say(refusal);
     }
     setGesture(null);
