@@ -1,17 +1,12 @@
 import { z } from 'zod';
-import { lengthPlus } from '../dimensions/resolve-length';
 import { defineCommand, type Command } from '../model/command';
-import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
-import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema } from '../model/refer';
 import { formatElevation, formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
-import { parseBays } from '../units/parse-bays';
 import {
-  baseLevel,
   isBelowGround,
   layLevels,
   moveLevel,
@@ -20,24 +15,14 @@ import {
   type LevelWanted,
 } from './chain';
 import { LEVEL_KINDS } from './level';
-import { freeName, nameFrom, nextName, numbersWithout, USUAL_NAMES } from './names';
+import { insertLevel } from './insert-level';
+import { heightsSchema, modeSchema, readHeights } from './level-input';
+import { LEVEL_SET_COMMANDS } from './level-set-commands';
+import { nameFrom, numbersWithout, USUAL_NAMES } from './names';
 import { levelById, levelsOf, type ResolvedLevel } from './resolve-levels';
 import { removeLevel } from './remove-level';
 
-const modeSchema = z.enum(['push', 'only']).default('push');
-const heightsSchema = z.union([z.array(z.number().positive().max(1e6)).max(400), z.string().max(400)]);
-
 const levelIn = (framework: Framework, ref: string): ResolvedLevel => levelReferred(framework, ref);
-
-/** Heights from a list or from text like `5.4m, 4.8m, 9@3.3m`. */
-function readHeights(heights: z.infer<typeof heightsSchema>, field: string): number[] {
-  if (typeof heights !== 'string') return heights;
-  if (heights.trim() === '') return [];
-  const parsed = parseBays(heights);
-  if (!parsed.ok) refuseNow(`${field}: ${parsed.refusal.message}`, [field]);
-  if (parsed.value.running) refuseNow(`${field}: type heights, not running elevations`, [field]);
-  return parsed.value.baysMm;
-}
 
 function refuseIfTwice(names: readonly string[]): void {
   const twice = names.find((name, i) => names.indexOf(name) !== i);
@@ -208,42 +193,15 @@ const insert = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const level = levelIn(edit.before, input.level);
-      const { building, buildUpMm } = level.record;
-      const levels = levelsOf(edit.before, building);
+      const { building } = level.record;
       const { mm } = new LengthReader(edit.before).read(input.heightMm, 'heightMm', { moreThanMm: 0, atMostMm: 1e6 });
-      const lower = input.side === 'above' ? level : levels.find(({ id }) => id === level.below);
-      const upper = input.side === 'above' ? levels.find(({ id }) => id === level.above) : level;
-      const taken = new Set(levels.map(({ record }) => record.name));
-      if (input.name && taken.has(input.name)) refuseNow(`There is a level named ${input.name} already`, ['name']);
-      const isBasement = (upper ?? lower)!.fflMm <= (baseLevel(levels)?.fflMm ?? 0) && upper !== undefined;
-      const wanted = input.name ?? freeName(lower && upper ? lower.record.name : nextName(level.record.name), taken);
-      const downwards = isBasement;
-      const push = input.mode === 'push' && lower !== undefined && upper !== undefined;
-      let fflMm: number;
-      if (!push) fflMm = quantiseMm(input.side === 'above' ? level.fflMm + mm : level.fflMm - mm);
-      else fflMm = downwards ? lower.fflMm : upper.fflMm;
-      const moved = (other: ResolvedLevel) => {
-        if (!push) return other.fflMm;
-        if (downwards) return other.fflMm <= lower.fflMm ? quantiseMm(other.fflMm - mm) : other.fflMm;
-        return other.fflMm >= upper.fflMm ? quantiseMm(other.fflMm + mm) : other.fflMm;
-      };
-      if (!push && lower && upper && (fflMm <= lower.fflMm || fflMm >= upper.fflMm)) {
-        refuseNow(
-          `The storey is ${formatLength(upper.fflMm - lower.fflMm)} high: a level between needs less than that, or choose push`,
-          ['heightMm'],
-        );
-      }
-      linkIn(edit, levels, { lower, upper, fflMm, moved }, (from, heightMm) => ({
-        kind: 'level',
-        building,
-        name: wanted,
+      insertLevel(edit, level.id, {
+        side: input.side,
+        heightMm: mm,
+        mode: input.mode,
+        name: input.name,
         title: input.title,
-        levelKind: isBasement ? 'basement' : 'storey',
-        from,
-        heightMm,
-        buildUpMm,
-        locked: false,
-      }));
+      });
       refuseIfLockedMoved(edit, building);
       refuseIfDisordered(edit, building);
     }),
@@ -254,36 +212,6 @@ const insert = defineCommand({
     return `Level ${added?.record.name ?? ''} inserted at ${formatElevation(added?.fflMm ?? 0)}`;
   },
 });
-
-interface Gap {
-  lower: ResolvedLevel | undefined;
-  upper: ResolvedLevel | undefined;
-  fflMm: number;
-  moved: (level: ResolvedLevel) => number;
-}
-
-/** Puts a new level between two and re-hangs the one that was held across the gap. */
-function linkIn(
-  edit: Edit,
-  levels: readonly ResolvedLevel[],
-  { lower, upper, fflMm, moved }: Gap,
-  make: (from: Id, heightMm: number) => Parameters<typeof edit.add<'level'>>[0],
-): void {
-  const upwards = upper === undefined || upper.record.from === lower?.id;
-  const holder = upwards ? lower! : upper!;
-  const added = edit.add<'level'>(make(holder.id, quantiseMm(fflMm - moved(holder))));
-  const across = upwards ? upper : lower;
-  if (across && across.record.from === holder.id) {
-    edit.set('level', across.id, { from: added.id, heightMm: quantiseMm(moved(across) - fflMm) });
-  }
-  // Levels held from one that stayed while they move, or the other way round, keep their wanted heights.
-  for (const level of levels) {
-    if (level === across || level.record.from === null) continue;
-    const from = levels.find(({ id }) => id === level.record.from)!;
-    const drift = quantiseMm(moved(level) - level.fflMm - (moved(from) - from.fflMm));
-    if (drift !== 0) edit.set('level', level.id, { heightMm: lengthPlus(level.record.heightMm, drift) });
-  }
-}
 
 const rename = defineCommand({
   name: 'levels.rename',
@@ -351,4 +279,14 @@ const remove = defineCommand({
   sentence: (before, input) => `Level ${nameOf(before, input.level)} removed`,
 });
 
-export const LEVEL_COMMANDS: Command[] = [setUp, take, setElevation, setHeight, insert, rename, change, remove];
+export const LEVEL_COMMANDS: Command[] = [
+  setUp,
+  take,
+  setElevation,
+  setHeight,
+  insert,
+  rename,
+  change,
+  remove,
+  ...LEVEL_SET_COMMANDS,
+];

@@ -170,6 +170,61 @@ describe('inserting', () => {
   });
 });
 
+describe('several at once', () => {
+  it('are inserted between two levels, the rest pushed by all their heights', () => {
+    const more = heights(after('levels.insertMany', { level: '02', heights: '2@3.6m 3m' }));
+    expect(Object.values(more)).toEqual([-7500, -3900, 0, 5400, 10200, 15000, 18600, 22200, 25200, 28500, 31800]);
+    const down = heights(after('levels.insertMany', { level: 'B2', side: 'below', heights: '2@3m' }));
+    expect(down).toMatchObject({ B3: -10500, B4: -13500, B2: -7500, '00': 0 });
+    expect(refusal(bare, 'levels.insertMany', { level: '02', heights: '' })).toMatch(/height for each/);
+    const locked = after('levels.change', { level: 'RF', locked: true });
+    expect(refusal(locked, 'levels.insertMany', { level: '02', heights: '3m' })).toMatch(/RF is locked/);
+  });
+
+  it('come from a copy at a distance, with what the level is, and nothing moves', () => {
+    const copied = after('levels.copy', { level: 'RF', byMm: 3300, count: 3 });
+    expect(heights(copied)).toEqual({ ...heights(bare), 'RF+': 24900, 'RF++': 28200, 'RF+++': 31500 });
+    expect(heights(after('levels.copy', { level: '01', byMm: -1200 }))).toMatchObject({ '00a': 4200, '01': 5400 });
+    expect(refusal(bare, 'levels.copy', { level: '01', byMm: 4800 })).toMatch(/02 stands at \+10.200/);
+    expect(refusal(bare, 'levels.copy', { level: '01', byMm: 0 })).toMatch(/same place/);
+  });
+
+  it('come from a storey split into equal parts', () => {
+    expect(heights(after('levels.split', { level: '00', parts: 3 }))).toEqual({
+      ...heights(bare),
+      '00a': 1800,
+      '00b': 3600,
+    });
+    expect(step(bare, 'levels.split', { level: '00', parts: 2 }).sentence).toBe('Storey 00 split into 2 of 2700 mm');
+    expect(refusal(bare, 'levels.split', { level: 'RF' })).toMatch(/no storey/);
+  });
+
+  it('are named anew by pattern, past skipped numbers; locked ones keep theirs', () => {
+    const messy = given(
+      [
+        ['levels.rename', { level: '02', name: 'Hall' }],
+        ['levels.change', { level: 'Hall', locked: true }],
+        ['levels.insert', { level: '00', heightMm: 2000, mode: 'only' }],
+      ],
+      bare,
+    );
+    const names = Object.keys(
+      heights(
+        after(
+          'levels.renumber',
+          { names: { basement: 'U{n}', ground: 'G', upper: 'L{nn}', roof: 'Top' }, skip: [4] },
+          messy,
+        ),
+      ),
+    );
+    expect(names).toEqual(['U2', 'U1', 'G', 'L01', 'L02', 'Hall', 'L05', 'L06', 'Top']);
+    const clash = after('levels.change', { level: '03', locked: true });
+    expect(
+      refusal(clash, 'levels.renumber', { names: { basement: 'B{n}', ground: '00', upper: '{nn}', roof: '03' } }),
+    ).toMatch(/Two levels would be named 03/);
+  });
+});
+
 describe('removing', () => {
   it('leaves every other level at its height, whichever goes', () => {
     for (const name of Object.keys(heights(bare))) {

@@ -3,6 +3,7 @@
 import { useProject } from '../session/store';
 import { SetUpLevels } from '../setting-up/set-up-levels';
 import { TakeFile } from '../setting-up/take-file';
+import { SeveralLevels } from './several-levels';
 
 /** Levels: set up when there are none, else how to edit them; and a level table from a file. */
 export function LevelsTool() {
@@ -18,6 +19,7 @@ export function LevelsTool() {
           between. Choose a level to rename, lock or remove it on the right.
         </p>
       )}
+      {mayEdit && count > 0 && <SeveralLevels />}
       {mayEdit && <TakeFile kind="levels" />}
     </>
   );

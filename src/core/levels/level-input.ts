@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { refuseNow } from '../model/length-input';
+import { parseBays } from '../units/parse-bays';
+
+export const modeSchema = z.enum(['push', 'only']).default('push');
+
+/** Heights of storeys, one after the other: a list, or text like `5.4m, 4.8m, 9@3.3m`. */
+export const heightsSchema = z.union([z.array(z.number().positive().max(1e6)).max(400), z.string().max(400)]);
+
+/** Heights as millimetres; running elevations are refused. */
+export function readHeights(heights: z.infer<typeof heightsSchema>, field: string): number[] {
+  if (typeof heights !== 'string') return heights;
+  if (heights.trim() === '') return [];
+  const parsed = parseBays(heights);
+  if (!parsed.ok) refuseNow(`${field}: ${parsed.refusal.message}`, [field]);
+  if (parsed.value.running) refuseNow(`${field}: type heights, not running elevations`, [field]);
+  return parsed.value.baysMm;
+}

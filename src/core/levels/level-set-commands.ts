@@ -1,0 +1,170 @@
+import { z } from 'zod';
+import { defineCommand, type Command } from '../model/command';
+import type { Edit } from '../model/edit';
+import { textSchema } from '../model/fields';
+import type { Id } from '../model/ids';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { buildingReferred, levelReferred, refSchema } from '../model/refer';
+import { formatElevation, formatLength } from '../units/format-length';
+import { quantiseMm } from '../units/length-units';
+import { baseLevel, refuseIfDisordered, refuseIfLockedMoved } from './chain';
+import { insertLevel } from './insert-level';
+import { heightsSchema, modeSchema, readHeights } from './level-input';
+import { freeName, nameFrom, USUAL_NAMES } from './names';
+import { levelById, levelsOf, storeyLevels } from './resolve-levels';
+
+const countSchema = z.number().int().min(1).max(200);
+
+/** Names taken in a building as edited so far. */
+const namesOf = (edit: Edit, building: Id): Set<string> =>
+  new Set(levelsOf(edit.framework, building).map(({ record }) => record.name));
+
+const insertMany = defineCommand({
+  name: 'levels.insertMany',
+  title: 'Insert several levels at once',
+  input: z.strictObject({
+    /** The level they are put next to, counted away from it. */
+    level: refSchema,
+    side: z.enum(['above', 'below']).default('above'),
+    heights: heightsSchema,
+    mode: modeSchema,
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const level = levelReferred(edit.before, input.level);
+      const heights = readHeights(input.heights, 'heights');
+      if (heights.length === 0) refuseNow('Type a height for each new storey, like 3@3.3m', ['heights']);
+      let beside = level.id;
+      const isBetween = (input.side === 'above' ? level.above : level.below) !== null;
+      for (const heightMm of heights) {
+        const name = isBetween ? freeName(level.record.name, namesOf(edit, level.record.building)) : undefined;
+        beside = insertLevel(edit, beside, { side: input.side, heightMm, mode: input.mode, name, title: '' });
+      }
+      refuseIfLockedMoved(edit, level.record.building);
+      refuseIfDisordered(edit, level.record.building);
+    }),
+  sentence: (before, input) => {
+    const heights = readHeights(input.heights, 'heights');
+    const name = levelReferred(before, input.level).record.name;
+    return `${heights.length} levels inserted ${input.side} ${name}`;
+  },
+});
+
+const copy = defineCommand({
+  name: 'levels.copy',
+  title: 'Copy a level at a distance, once or several times',
+  input: z.strictObject({ level: refSchema, byMm: lengthInputSchema, count: countSchema.default(1) }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const { id, record } = levelReferred(edit.before, input.level);
+      const { mm } = new LengthReader(edit.before).read(input.byMm, 'byMm', { atLeastMm: -1e6, atMostMm: 1e6 });
+      if (mm === 0) refuseNow('A copy at no distance would stand in the same place. Type a distance', ['byMm']);
+      const side = mm > 0 ? 'above' : 'below';
+      const source = levelById(edit.before, id)!;
+      for (let i = 1; i <= input.count; i += 1) {
+        const wantedMm = quantiseMm(source.fflMm + i * mm);
+        const storeys = storeyLevels(edit.framework, record.building);
+        const clash = storeys.find(({ fflMm }) => Math.abs(fflMm - wantedMm) < 1);
+        if (clash) refuseNow(`Level ${clash.record.name} stands at ${formatElevation(wantedMm)} already`, ['byMm']);
+        // Beside the nearest level on the way, so that nothing has to move.
+        const beside =
+          side === 'above'
+            ? storeys.filter(({ fflMm }) => fflMm < wantedMm).at(-1)!
+            : storeys.find(({ fflMm }) => fflMm > wantedMm)!;
+        const added = insertLevel(edit, beside.id, {
+          side,
+          heightMm: Math.abs(quantiseMm(wantedMm - beside.fflMm)),
+          mode: 'only',
+          title: record.title,
+          levelKind: record.levelKind === 'roof' ? 'storey' : record.levelKind,
+        });
+        edit.set('level', added, { buildUpMm: record.buildUpMm });
+      }
+      refuseIfDisordered(edit, record.building);
+    }),
+  sentence: (before, input) => {
+    const name = levelReferred(before, input.level).record.name;
+    return `Level ${name} copied by ${input.byMm}${input.count > 1 ? `, ${input.count} times` : ''}`;
+  },
+});
+
+const split = defineCommand({
+  name: 'levels.split',
+  title: 'Split the storey on a level into equal parts',
+  input: z.strictObject({ level: refSchema, parts: z.number().int().min(2).max(20).default(2) }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const level = levelReferred(edit.before, input.level);
+      const heightMm = level.storeyHeightMm;
+      if (heightMm === null) refuseNow(`There is no storey on level ${level.record.name} to split`);
+      let beside = level;
+      for (let i = 1; i < input.parts; i += 1) {
+        const wantedMm = quantiseMm(level.fflMm + (heightMm * i) / input.parts);
+        const added = insertLevel(edit, beside.id, {
+          side: 'above',
+          heightMm: quantiseMm(wantedMm - beside.fflMm),
+          mode: 'only',
+          name: freeName(level.record.name, namesOf(edit, level.record.building)),
+          title: '',
+        });
+        beside = levelById(edit.framework, added)!;
+      }
+    }),
+  sentence: (before, input) => {
+    const { record, storeyHeightMm } = levelReferred(before, input.level);
+    return `Storey ${record.name} split into ${input.parts} of ${formatLength((storeyHeightMm ?? 0) / input.parts)} mm`;
+  },
+});
+
+const renumber = defineCommand({
+  name: 'levels.renumber',
+  title: 'Name the levels anew by pattern; locked levels keep their names',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    names: z
+      .strictObject({ basement: textSchema(12), ground: textSchema(12), upper: textSchema(12), roof: textSchema(12) })
+      .default(USUAL_NAMES),
+    skip: z.array(z.number().int().positive()).max(50).default([]),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const building = buildingReferred(edit.before, input.building);
+      const storeys = storeyLevels(edit.before, building);
+      const base = baseLevel(storeys);
+      if (!base) refuseNow('There are no levels to name yet. Set them up first');
+      const at = storeys.indexOf(base);
+      const wanted = new Map([[base.id, nameFrom(input.names.ground, 0)]]);
+      const run = (levels: typeof storeys, pattern: string) => {
+        let n = 0;
+        for (const level of levels) {
+          do n += 1;
+          while (input.skip.includes(n));
+          wanted.set(level.id, nameFrom(pattern, n));
+        }
+      };
+      run(storeys.slice(0, at).reverse(), input.names.basement);
+      const uppers = storeys.slice(at + 1);
+      run(
+        uppers.filter(({ record }) => record.levelKind !== 'roof'),
+        input.names.upper,
+      );
+      const roofs = uppers.filter(({ record }) => record.levelKind === 'roof');
+      roofs.forEach((level, i) =>
+        wanted.set(level.id, nameFrom(input.names.roof, i + 1) + (i === 0 ? '' : `${i + 1}`)),
+      );
+      const all = levelsOf(edit.before, building);
+      const final = all.map(({ id, record }) => (record.locked ? record.name : (wanted.get(id) ?? record.name)));
+      const twice = final.find((name, i) => final.indexOf(name) !== i);
+      if (twice !== undefined)
+        refuseNow(`Two levels would be named ${twice}. Unlock the one that keeps it, or change the pattern`, ['names']);
+      for (const [i, { id }] of all.entries()) edit.set('level', id, { name: final[i]! });
+    }),
+  sentence: (before, input, after) => {
+    const building = buildingReferred(after, input.building);
+    const was = new Map(levelsOf(before, building).map(({ id, record }) => [id, record.name]));
+    const n = levelsOf(after, building).filter(({ id, record }) => was.get(id) !== record.name).length;
+    return `${n} levels named anew by pattern`;
+  },
+});
+
+export const LEVEL_SET_COMMANDS: Command[] = [insertMany, copy, split, renumber];

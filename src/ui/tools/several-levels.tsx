@@ -1,0 +1,176 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { levelDifferences, type LevelDifference } from '@/core/levels/level-differences';
+import type { Json } from '@/core/model/json';
+import { parseBays } from '@/core/units/parse-bays';
+import { formatElevation } from '@/core/units/format-length';
+import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
+import { useLengthReader } from '../fields/length-field';
+import { fieldUnit, useProject } from '../session/store';
+import { Refused } from './refused';
+
+type Act = 'insertMany' | 'copy' | 'split' | 'renumber';
+
+const ACTS: readonly (readonly [Act, string])[] = [
+  ['insertMany', 'insert several'],
+  ['copy', 'copy at a distance'],
+  ['split', 'split a storey'],
+  ['renumber', 'name anew by pattern'],
+];
+
+/** Numbers of a text like `4, 13`. */
+const numbersIn = (text: string): number[] =>
+  text
+    .split(/[\s,;]+/)
+    .map(Number)
+    .filter((n) => Number.isInteger(n) && n > 0);
+
+/** Acts on several levels at once. What would change is listed before it is done. */
+export function SeveralLevels() {
+  const { framework, solved, building, level, session, display, run, mode, set } = useProject((project) => project);
+  const read = useLengthReader();
+  const [act, setAct] = useState<Act>('insertMany');
+  const [side, setSide] = useState<'above' | 'below'>('above');
+  const [heights, setHeights] = useState(display.system === 'imperial' ? "2@11'" : '2@3.3m');
+  const [by, setBy] = useState(display.system === 'imperial' ? "11'" : '3.3m');
+  const [count, setCount] = useState('1');
+  const [parts, setParts] = useState('2');
+  const [patterns, setPatterns] = useState({ basement: 'B{n}', ground: '00', upper: '{nn}', roof: 'RF' });
+  const [skip, setSkip] = useState('');
+  const [refused, setRefused] = useState<string | null>(null);
+  const shown = solved?.levels.find(({ id }) => id === level);
+  const bays = parseBays(heights, { unit: fieldUnit(display) });
+  const distance = read(by);
+  const input = ((): Json | null => {
+    if (!building || !level) return null;
+    if (act === 'insertMany') return bays.ok ? { level, side, heights: bays.value.baysMm, mode } : null;
+    if (act === 'copy') return distance.ok ? { level, byMm: distance.input, count: Number(count) } : null;
+    if (act === 'split') return { level, parts: Number(parts) };
+    return { building, names: patterns, skip: numbersIn(skip) };
+  })();
+  const key = JSON.stringify(input);
+  const preview = useMemo(
+    () => (key === 'null' ? null : (session?.preview(`levels.${act}`, JSON.parse(key)) ?? null)),
+    [session, act, key],
+  );
+  const differences = useMemo(
+    () => (preview?.ok && building ? levelDifferences(framework, preview.value.after, building) : []),
+    [preview, framework, building],
+  );
+  const doIt = () => {
+    if (!input) return setRefused('Something typed above cannot be read yet');
+    setRefused(run(`levels.${act}`, input));
+  };
+  return (
+    <form
+      aria-label="Several levels at once"
+      className="flex flex-col gap-1.5 border-t border-faint pt-2.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        doIt();
+      }}
+    >
+      <ChoiceField
+        label="Several at once"
+        value={act}
+        choices={ACTS}
+        onChoose={(next) => {
+          setAct(next);
+          setRefused(null);
+        }}
+      />
+      {act === 'insertMany' && (
+        <>
+          <ChoiceField
+            label={`Beside ${shown?.name ?? ''}`}
+            value={side}
+            choices={[
+              ['above', 'above it'],
+              ['below', 'below it'],
+            ]}
+            onChoose={setSide}
+          />
+          <PlainField
+            label="Heights"
+            value={heights}
+            onChange={setHeights}
+            note={bays.ok ? `${bays.value.baysMm.length} storeys` : bays.refusal.message}
+            wrong={!bays.ok}
+          />
+          <ChoiceField
+            label="The others"
+            value={mode}
+            choices={[
+              ['push', 'are pushed'],
+              ['only', 'stay'],
+            ]}
+            onChoose={(next) => set({ mode: next })}
+          />
+        </>
+      )}
+      {act === 'copy' && (
+        <>
+          <PlainField
+            label={`${shown?.name ?? ''} copied by`}
+            value={by}
+            onChange={setBy}
+            note={distance.words}
+            wrong={!distance.ok}
+          />
+          <PlainField label="Times" value={count} onChange={setCount} />
+        </>
+      )}
+      {act === 'split' && (
+        <PlainField label={`Storey ${shown?.name ?? ''} into parts`} value={parts} onChange={setParts} />
+      )}
+      {act === 'renumber' && (
+        <>
+          {(['basement', 'ground', 'upper', 'roof'] as const).map((part) => (
+            <PlainField
+              key={part}
+              label={{ basement: 'Basements', ground: 'Ground', upper: 'Upper levels', roof: 'Roof' }[part]}
+              value={patterns[part]}
+              onChange={(text) => setPatterns({ ...patterns, [part]: text })}
+            />
+          ))}
+          <PlainField label="Numbers left out" value={skip} onChange={setSkip} note="{n}: 1, 2 …   {nn}: 01, 02 …" />
+        </>
+      )}
+      <Differences differences={differences} />
+      <Refused words={refused ?? (preview && !preview.ok ? preview.refusal.message : null)} />
+      <span className="self-end">
+        <ActionButton type="submit" weight="main" disabled={!preview?.ok || differences.length === 0}>
+          {differences.length === 0 ? 'Nothing would change' : `Change ${differences.length} levels`}
+        </ActionButton>
+      </span>
+    </form>
+  );
+}
+
+/** What would change, level by level. */
+function Differences({ differences }: { differences: readonly LevelDifference[] }) {
+  const display = useProject((project) => project.display);
+  const write = (mm: number) => formatElevation(mm, display);
+  if (differences.length === 0) return null;
+  return (
+    <ul aria-label="What would change" className="max-h-52 overflow-y-auto border border-faint px-1.5 py-1">
+      {differences.map(({ id, name, formerly, fromMm, toMm }) => (
+        <li key={id} className="flex justify-between gap-2">
+          <span className={fromMm === null ? 'font-semibold text-now' : toMm === null ? 'text-wrong line-through' : ''}>
+            {formerly ? `${formerly} → ${name}` : name}
+          </span>
+          <span className="figures text-ink2">
+            {fromMm === null
+              ? `new ${write(toMm!)}`
+              : toMm === null
+                ? `was ${write(fromMm)}`
+                : fromMm === toMm
+                  ? ''
+                  : `${write(fromMm)} → ${write(toMm)}`}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
