@@ -2,7 +2,7 @@ export const HELP = `Zenith Spine without a screen
 
   spine import FILE --kind levels|grid|columns [--unit mm|cm|m|inch|ft] [--layer NAME]
                [--open IN.spine.json] --save OUT.spine.json
-      Takes a level table (CSV), or grid lines or columns from a drawing (DXF).
+      Takes a level table (CSV, XLSX), or grid lines or columns from a drawing (DXF).
       --unit says the unit where the file does not, or says it wrongly.
 
   spine run SCRIPT.json [--open IN.spine.json] [--save OUT.spine.json]
@@ -11,8 +11,8 @@ export const HELP = `Zenith Spine without a screen
   spine report FILE.spine.json [--out REPORT.json]
       Solves and checks the framework and prints every number of it.
 
-  spine export FILE.spine.json --ifc OUT.ifc
-      Writes the framework as IFC4.
+  spine export FILE.spine.json [--ifc OUT.ifc] [--levels OUT.csv|OUT.xlsx]
+      Writes the framework as IFC4, or its level table.
 
   spine commands
       Lists every command with the JSON schema of its input.

@@ -51,6 +51,11 @@ it('imports levels, grid and columns, runs a script, reports and exports', () =>
   expect(found.shafts[0]!.cuts).toHaveLength(14);
   expect(spine('export', at('f.spine.json'), '--ifc', at('f.ifc')).status).toBe(0);
   expect(readFileSync(at('f.ifc'), 'utf8')).toMatch(/END-ISO-10303-21;\n$/);
+  expect(spine('export', at('f.spine.json'), '--levels', at('levels.xlsx')).status).toBe(0);
+  expect(spine('import', at('levels.xlsx'), '--kind', 'levels', '--save', at('x.spine.json')).status).toBe(0);
+  expect(report(at('x.spine.json')).levels.map(({ name, fflMm }) => [name, fflMm])).toEqual(
+    found.levels.map(({ name, fflMm }) => [name, fflMm]),
+  );
   expect(spine('report', at('f.spine.json'), '--out', at('report.json')).stdout).toBe('');
   expect(JSON.parse(readFileSync(at('report.json'), 'utf8'))).toEqual(found);
 });

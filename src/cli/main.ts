@@ -11,7 +11,11 @@ import type { Result } from '@/core/model/result';
 import { reportOf } from '@/core/report/report';
 import { solve } from '@/core/solving/solve';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
+import { levelSchedule } from '@/core/schedules/level-schedule';
 import { readLevelsCsv } from '@/formats/csv/read-levels';
+import { writeTableCsv } from '@/formats/csv/write-table';
+import { readLevelsXlsx } from '@/formats/xlsx/read-levels';
+import { writeTableXlsx } from '@/formats/xlsx/write-table';
 import { writeIfc } from '@/formats/ifc/write';
 import { readSpineFile, writeSpineFile } from '@/formats/json/spine-file';
 import { parseDxfApart } from '@/formats/sandbox/parse-apart';
@@ -38,7 +42,7 @@ async function readInput(file: string): Promise<Buffer> {
 }
 
 /** Writes beside the target and renames, so a file is whole or not there. */
-async function writeOutput(file: string, contents: string): Promise<void> {
+async function writeOutput(file: string, contents: string | Uint8Array): Promise<void> {
   try {
     await writeFile(`${file}.part`, contents);
     await rename(`${file}.part`, file);
@@ -75,7 +79,9 @@ async function importInto(
   const base = withBuilding(framework);
   const building = building0(base);
   if (kind === 'levels') {
-    const table = take(readLevelsCsv(bytes.toString('utf8'), { unit }));
+    const table = take(
+      /\.xlsx$/i.test(file) ? await readLevelsXlsx(bytes, { unit }) : readLevelsCsv(bytes.toString('utf8'), { unit }),
+    );
     return run(base, 'levels.take', { building, rows: table.rows });
   }
   const sheet = take(await parseDxfApart(bytes));
@@ -101,6 +107,7 @@ const OPTIONS = {
   save: { type: 'string' },
   out: { type: 'string' },
   ifc: { type: 'string' },
+  levels: { type: 'string' },
   help: { type: 'boolean' },
 } as const;
 
@@ -151,11 +158,16 @@ async function reportCommand(file: string, { out }: Options): Promise<number> {
   return report.findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
 }
 
-async function exportCommand(file: string, { ifc }: Options): Promise<number> {
-  if (!ifc) throw new BadInput('Say what to write: --ifc OUT.ifc');
+async function exportCommand(file: string, { ifc, levels }: Options): Promise<number> {
+  if (!ifc && !levels) throw new BadInput('Say what to write: --ifc OUT.ifc or --levels OUT.csv');
+  if (levels && !/\.(csv|xlsx)$/i.test(levels)) throw new BadInput('--levels takes a name that ends in .csv or .xlsx');
   const framework = await openFramework(file);
   const solved = solve(framework);
-  await writeOutput(ifc, writeIfc(framework, solved, new Date()));
+  if (ifc) await writeOutput(ifc, writeIfc(framework, solved, new Date()));
+  if (levels) {
+    const table = levelSchedule(solved, buildingReferred(framework, undefined));
+    await writeOutput(levels, /\.xlsx$/i.test(levels) ? await writeTableXlsx(table) : writeTableCsv(table));
+  }
   return solved.findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
 }
 

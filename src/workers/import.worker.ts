@@ -1,3 +1,4 @@
+import { readLevelsXlsx } from '@/formats/xlsx/read-levels';
 import { expose } from 'comlink';
 import { recogniseColumns } from '@/core/importing/recognise-columns';
 import { recogniseGrid } from '@/core/importing/recognise-grid';
@@ -8,7 +9,10 @@ import { readLevelsCsv } from '@/formats/csv/read-levels';
 
 /** Reads what other people's files mean, apart from the page, so it can be ended when it takes too long. */
 const importWorker = {
-  levels: (text: string, unit: LengthUnit | undefined) => readLevelsCsv(text, { unit }),
+  levels: (bytes: Uint8Array, name: string, unit: LengthUnit | undefined) =>
+    /\.xlsx$/i.test(name)
+      ? readLevelsXlsx(bytes, { unit })
+      : Promise.resolve(readLevelsCsv(new TextDecoder().decode(bytes), { unit })),
   grid: (sheet: Sheet, choice: { unit?: LengthUnit; layer?: string }) => recogniseGrid(sheet, choice),
   columns: (
     records: Record<string, Rec>,

@@ -1,3 +1,7 @@
+import { levelSchedule } from '@/core/schedules/level-schedule';
+import type { Id } from '@/core/model/ids';
+import { writeTableCsv } from '@/formats/csv/write-table';
+import { writeTableXlsx } from '@/formats/xlsx/write-table';
 import { expose } from 'comlink';
 import { apply, type Changes } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
@@ -27,6 +31,8 @@ const solveWorker = {
   report: (): Report => reportOf(framework, solver.solve(framework)),
   ifc: (at: string): string => writeIfc(framework, solver.solve(framework), new Date(at)),
   spineFile: (): string => writeSpineFile(framework),
+  levelsCsv: (building: Id): string => writeTableCsv(levelSchedule(solver.solve(framework), building)),
+  levelsXlsx: (building: Id): Promise<Uint8Array> => writeTableXlsx(levelSchedule(solver.solve(framework), building)),
 };
 
 export type SolveWorker = typeof solveWorker;

@@ -27,8 +27,15 @@ export const isBelowGround = (levels: readonly ResolvedLevel[], level: ResolvedL
  */
 export function moveLevel(edit: Edit, level: ResolvedLevel, byMm: number, mode: MoveMode): void {
   if (byMm === 0) return;
-  const building = level.record.building;
-  const levels = levelsOf(edit.before, building);
+  shiftLevel(edit, level, byMm, mode);
+  refuseIfLockedMoved(edit, level.record.building);
+  refuseIfDisordered(edit, level.record.building);
+}
+
+/** Moves one level as the framework stands now, without asking whether that can be: for several moves in a row. */
+export function shiftLevel(edit: Edit, level: ResolvedLevel, byMm: number, mode: MoveMode): void {
+  if (byMm === 0) return;
+  const levels = levelsOf(edit.framework, level.record.building);
   const downwards = isBelowGround(levels, level);
   edit.set('level', level.id, { heightMm: lengthPlus(level.record.heightMm, byMm) });
   for (const child of heldFrom(levels, level.id)) {
@@ -36,8 +43,6 @@ export function moveLevel(edit: Edit, level: ResolvedLevel, byMm: number, mode: 
     if (mode === 'push' && (isBeyond || !child.bounding)) continue;
     edit.set('level', child.id, { heightMm: lengthPlus(child.record.heightMm, -byMm) });
   }
-  refuseIfLockedMoved(edit, building);
-  refuseIfDisordered(edit, building);
 }
 
 /** Refuses if a locked level stands elsewhere than before. */

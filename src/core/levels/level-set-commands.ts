@@ -7,8 +7,9 @@ import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/l
 import { buildingReferred, levelReferred, refSchema } from '../model/refer';
 import { formatElevation, formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
-import { baseLevel, refuseIfDisordered, refuseIfLockedMoved } from './chain';
+import { baseLevel, isBelowGround, refuseIfDisordered, refuseIfLockedMoved, shiftLevel } from './chain';
 import { insertLevel } from './insert-level';
+import { LEVEL_KINDS } from './level';
 import { heightsSchema, modeSchema, readHeights } from './level-input';
 import { freeName, nameFrom, USUAL_NAMES } from './names';
 import { levelById, levelsOf, storeyLevels } from './resolve-levels';
@@ -167,4 +168,69 @@ const renumber = defineCommand({
   },
 });
 
-export const LEVEL_SET_COMMANDS: Command[] = [insertMany, copy, split, renumber];
+const editTable = defineCommand({
+  name: 'levels.editTable',
+  title: 'Edit several levels at once, as in a table',
+  input: z.strictObject({
+    rows: z
+      .array(
+        z.strictObject({
+          level: refSchema,
+          name: textSchema(16).optional(),
+          title: z.string().trim().max(80).optional(),
+          levelKind: z.enum(LEVEL_KINDS).optional(),
+          fflMm: lengthInputSchema.optional(),
+          /** Floor-to-floor height of the storey on it; everything above moves along. */
+          heightMm: lengthInputSchema.optional(),
+          buildUpMm: lengthInputSchema.optional(),
+        }),
+      )
+      .min(1, 'Nothing to change')
+      .max(400),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const reader = new LengthReader(edit.before);
+      const rows = input.rows.map((row) => ({ ...row, id: levelReferred(edit.before, row.level).id }));
+      const building = levelById(edit.before, rows[0]!.id)!.record.building;
+      for (const { id, name, title, levelKind, buildUpMm } of rows) {
+        if (levelById(edit.before, id)!.record.building !== building) refuseNow('Edit one building at a time');
+        edit.set('level', id, {
+          name,
+          title,
+          levelKind,
+          buildUpMm:
+            buildUpMm === undefined
+              ? undefined
+              : reader.read(buildUpMm, 'buildUpMm', { atLeastMm: 0, atMostMm: 2000 }).stored,
+        });
+      }
+      for (const { id, fflMm } of rows) {
+        if (fflMm === undefined) continue;
+        const { mm } = reader.read(fflMm, 'fflMm', { atLeastMm: -1e7, atMostMm: 1e7 });
+        const level = levelById(edit.framework, id)!;
+        shiftLevel(edit, level, quantiseMm(mm - level.fflMm), 'only');
+      }
+      for (const { id, heightMm } of rows) {
+        if (heightMm === undefined) continue;
+        const { mm } = reader.read(heightMm, 'heightMm', { moreThanMm: 0, atMostMm: 1e6 });
+        const levels = levelsOf(edit.framework, building);
+        const level = levels.find((each) => each.id === id)!;
+        const upper = levels.find((each) => each.id === level.above);
+        if (level.storeyHeightMm === null || !upper) {
+          refuseNow(`There is no storey above level ${level.record.name}, so it has no height`, ['heightMm']);
+        }
+        const byMm = quantiseMm(mm - level.storeyHeightMm);
+        if (isBelowGround(levels, level)) shiftLevel(edit, level, -byMm, 'push');
+        else shiftLevel(edit, upper, byMm, 'push');
+      }
+      const names = levelsOf(edit.framework, building).map(({ record }) => record.name);
+      const twice = names.find((name, i) => names.indexOf(name) !== i);
+      if (twice !== undefined) refuseNow(`Two levels would be named ${twice}. Give each its own name`, ['name']);
+      refuseIfLockedMoved(edit, building);
+      refuseIfDisordered(edit, building);
+    }),
+  sentence: (_, input) => `${input.rows.length} ${input.rows.length === 1 ? 'level' : 'levels'} edited in the table`,
+});
+
+export const LEVEL_SET_COMMANDS: Command[] = [insertMany, copy, split, renumber, editTable];

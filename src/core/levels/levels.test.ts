@@ -225,6 +225,55 @@ describe('several at once', () => {
   });
 });
 
+describe('a table of levels edited in one act', () => {
+  it('takes names, uses, kinds, build-ups and elevations, in whatever order they pass one another', () => {
+    const edited = after('levels.editTable', {
+      rows: [
+        { level: '01', fflMm: 11000, name: 'L1' },
+        { level: '02', fflMm: '15.5m', title: 'Gallery', buildUpMm: 120 },
+        { level: '03', fflMm: 18800 },
+        { level: '04', fflMm: 21000, levelKind: 'plant' },
+        { level: 'RF', fflMm: 24000 },
+      ],
+    });
+    expect(heights(edited)).toEqual({
+      B2: -7500,
+      B1: -3900,
+      '00': 0,
+      L1: 11000,
+      '02': 15500,
+      '03': 18800,
+      '04': 21000,
+      RF: 24000,
+    });
+    expect(levelById(edited, levelId(edited, '02'))!.record).toMatchObject({ title: 'Gallery', buildUpMm: 120 });
+  });
+  it('takes storey heights with everything beyond moving along', () => {
+    const rows = [
+      { level: '00', heightMm: 6000 },
+      { level: '01', heightMm: 4000 },
+      { level: 'B2', heightMm: 3000 },
+    ];
+    expect(heights(after('levels.editTable', { rows }))).toMatchObject({
+      B2: -6900,
+      B1: -3900,
+      '00': 0,
+      '01': 6000,
+      '02': 10000,
+      RF: 21400,
+    });
+  });
+  it('is refused whole when any row cannot be', () => {
+    const rows = (row: Record<string, unknown>) => ({ rows: [{ level: '00', title: 'X' }, row] });
+    expect(refusal(bare, 'levels.editTable', rows({ level: '01', name: '02' }))).toMatch(
+      /Two levels would be named 02/,
+    );
+    expect(refusal(bare, 'levels.editTable', rows({ level: '01', fflMm: 10200 }))).toMatch(/one height/);
+    expect(refusal(bare, 'levels.editTable', rows({ level: 'RF', heightMm: 3000 }))).toMatch(/no storey above/);
+    expect(refusal(bare, 'levels.editTable', rows({ level: '01', buildUpMm: 5000 }))).toMatch(/2000/);
+  });
+});
+
 describe('removing', () => {
   it('leaves every other level at its height, whichever goes', () => {
     for (const name of Object.keys(heights(bare))) {

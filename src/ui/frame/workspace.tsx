@@ -7,6 +7,7 @@ import { formatElevation } from '@/core/units/format-length';
 import { Details } from '../details/details';
 import { StripPanel } from '../height-strip/strip-panel';
 import { PlanView } from '../plan/plan-view';
+import { LevelTable } from '../schedules/level-table';
 import { makeProjectStore, openProject, ProjectContext, useProject, type Tab } from '../session/store';
 import { FirstSetUp } from '../setting-up/first-set-up';
 import { Tray } from '../tools/tray';
@@ -80,6 +81,7 @@ function Frame() {
 const TABS: readonly (readonly [Tab, string])[] = [
   ['plan', 'Plan'],
   ['model', '3D'],
+  ['schedules', 'Schedules'],
 ];
 
 function Surface() {
@@ -107,7 +109,7 @@ function Surface() {
           <span className="figures font-normal text-ink2">{shown ? formatElevation(shown.fflMm, display) : ''}</span>
         </p>
       </div>
-      {tab === 'plan' ? <PlanView /> : <ModelView />}
+      {tab === 'plan' ? <PlanView /> : tab === 'model' ? <ModelView /> : <LevelTable />}
     </>
   );
 }

@@ -10,7 +10,7 @@ import type { MoveMode } from '@/core/levels/chain';
 import { ProjectSession } from './project-session';
 import { ServerRefused, type HistoryEntry, type Opened } from './server';
 
-export type Tab = 'plan' | 'model';
+export type Tab = 'plan' | 'model' | 'schedules';
 export type Step = 'levels' | 'grids' | 'columns' | 'shafts' | 'floors' | 'checks' | 'issue';
 
 /** What a tool shows in the plan before it is done. */

@@ -41,7 +41,7 @@ export async function readFile(
   });
   const read = async (): Promise<Result<Understood>> => {
     if (kind === 'levels') {
-      const table = await worker.levels(await file.text(), choice.unit);
+      const table = await worker.levels(new Uint8Array(await file.arrayBuffer()), file.name, choice.unit);
       return table.ok ? { ok: true, value: { kind, table: table.value } } : table;
     }
     const answer = await session.readDrawing(file, signal);

@@ -1,18 +1,9 @@
 'use client';
 
 import { useState } from 'react';
+import { download, fileStem } from '../fields/download';
 import { ActionButton } from '../fields/fields';
 import { useProject } from '../session/store';
-
-/** Gives a file to the person. */
-function download(name: string, contents: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([contents], { type }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
-}
 
 /** The framework handed over: IFC for the consultants, the framework file, and fingerprints to compare. */
 export function HandOverTool() {
@@ -20,7 +11,7 @@ export function HandOverTool() {
   const [busy, setBusy] = useState<string | null>(null);
   const [prints, setPrints] = useState<{ framework: string; solve: string } | null>(null);
   const project = [...framework.records.values()].find(({ kind }) => kind === 'project');
-  const name = (project?.kind === 'project' ? project.name : 'framework').replace(/[^\p{L}\d]+/gu, '-').toLowerCase();
+  const name = fileStem(project?.kind === 'project' ? project.name : 'framework');
   const make = async (what: string, work: () => Promise<void>) => {
     setBusy(what);
     try {

@@ -1,0 +1,12 @@
+/** Gives a file to the person. */
+export function download(name: string, contents: BlobPart, type: string): void {
+  const url = URL.createObjectURL(new Blob([contents], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+/** A file name from a project's name. */
+export const fileStem = (name: string): string => name.replace(/[^\p{L}\d]+/gu, '-').toLowerCase();

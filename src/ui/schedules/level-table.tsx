@@ -1,0 +1,273 @@
+'use client';
+
+import { useRef, useState } from 'react';
+import { LEVEL_KINDS, type LevelKind } from '@/core/levels/level';
+import type { Json } from '@/core/model/json';
+import type { SolvedLevel } from '@/core/solving/solved';
+import { formatElevation, formatForEntry, type LengthDisplay } from '@/core/units/format-length';
+import { ActionButton } from '../fields/fields';
+import { download, fileStem } from '../fields/download';
+import { useLengthReader } from '../fields/length-field';
+import { useProject } from '../session/store';
+
+type Field = 'name' | 'title' | 'levelKind' | 'fflMm' | 'heightMm' | 'buildUpMm';
+
+/** Columns that are typed, in their order, so that what is pasted lands where a person sees it. */
+const COLUMNS: readonly { field: Field; heading: string; isLength: boolean; width: string }[] = [
+  { field: 'name', heading: 'Level', isLength: false, width: 'w-16' },
+  { field: 'title', heading: 'Use', isLength: false, width: 'w-36' },
+  { field: 'levelKind', heading: 'Kind', isLength: false, width: 'w-28' },
+  { field: 'fflMm', heading: 'FFL', isLength: true, width: 'w-28' },
+  { field: 'heightMm', heading: 'Floor to floor', isLength: true, width: 'w-28' },
+  { field: 'buildUpMm', heading: 'Build-up', isLength: true, width: 'w-24' },
+];
+
+type RowEdit = { level: string } & Partial<Record<Field, Json>>;
+
+function valueOf(level: SolvedLevel, field: Field, display: LengthDisplay): string {
+  if (field === 'name' || field === 'title' || field === 'levelKind') return level[field];
+  if (field === 'fflMm') return formatForEntry(level.fflMm, display);
+  if (field === 'buildUpMm') return formatForEntry(level.fflMm - level.sslMm, display);
+  return level.storeyHeightMm === null ? '' : formatForEntry(level.storeyHeightMm, display);
+}
+
+/** The levels as a table: type, paste from a spreadsheet, take the cell above. One paste is one edit. */
+export function LevelTable() {
+  const {
+    solved,
+    building,
+    level: current,
+    framework,
+    display,
+    session,
+    mayEdit,
+    run,
+    say,
+    set,
+  } = useProject((project) => project);
+  const read = useLengthReader();
+  const table = useRef<HTMLTableElement>(null);
+  if (!solved || !building) return null;
+  const levels = solved.levels.filter((level) => level.building === building).reverse();
+  const project = [...framework.records.values()].find(({ kind }) => kind === 'project');
+  const stem = fileStem(`${project?.kind === 'project' ? project.name : 'project'} levels`);
+
+  /** One cell's text as part of an edit; null where the cell takes nothing, a message where it cannot be read. */
+  const cellInput = (field: Field, text: string): Json | null => {
+    const typed = text.trim();
+    const column = COLUMNS.find((each) => each.field === field)!;
+    if (!column.isLength) {
+      if (field === 'levelKind' && !LEVEL_KINDS.includes(typed as LevelKind))
+        throw new Error(`"${typed}" is no kind of level. Use one of: ${LEVEL_KINDS.join(', ')}`);
+      return typed;
+    }
+    if (typed === '') return null;
+    const length = read(typed.replace(/^[+±]\s*/, ''));
+    if (!length.ok) throw new Error(`${column.heading}, "${typed}": ${length.words}`);
+    return length.input;
+  };
+  const edit = (rows: RowEdit[]): string | null => (rows.length === 0 ? null : run('levels.editTable', { rows }));
+  const commit = (level: SolvedLevel, field: Field, text: string): string | null => {
+    try {
+      const input = cellInput(field, text);
+      return input === null ? null : edit([{ level: level.id, [field]: input }]);
+    } catch (error) {
+      return (error as Error).message;
+    }
+  };
+  const paste = (row: number, column: number, text: string) => {
+    const lines = text.replace(/\r?\n$/, '').split(/\r?\n/);
+    try {
+      const rows = lines.flatMap((line, i): RowEdit[] => {
+        const level = levels[row + i];
+        if (!level) return [];
+        const edits = line.split('\t').flatMap((cell, j) => {
+          const target = COLUMNS[column + j];
+          if (!target || cell.trim() === valueOf(level, target.field, display)) return [];
+          const input = cellInput(target.field, cell);
+          return input === null ? [] : [[target.field, input] as const];
+        });
+        return edits.length > 0 ? [{ level: level.id, ...Object.fromEntries(edits) }] : [];
+      });
+      const refusal = edit(rows);
+      if (refusal) say(refusal);
+      else if (lines.length > levels.length - row)
+        say(`${lines.length} rows were pasted; the table has ${levels.length - row} from there on`);
+    } catch (error) {
+      say((error as Error).message);
+    }
+  };
+  const focus = (row: number, column: number) =>
+    table.current?.querySelector<HTMLElement>(`[data-cell="${row} ${column}"]`)?.focus();
+
+  return (
+    <div className="min-h-0 flex-1 overflow-auto p-5">
+      <div className="mb-3 flex items-center justify-between gap-4">
+        <p className="max-w-[460px] text-ink2">
+          Bare numbers are {display.system === 'imperial' ? 'feet' : 'millimetres'}. Paste from a spreadsheet at any
+          cell; Ctrl+D takes the cell above; a changed height pushes what is beyond.
+        </p>
+        <span className="flex gap-2">
+          <ActionButton
+            onClick={() =>
+              void session?.worker.levelsCsv(building).then(
+                (text) => download(`${stem}.csv`, text, 'text/csv'),
+                () => say('The CSV file could not be made'),
+              )
+            }
+          >
+            Download CSV
+          </ActionButton>
+          <ActionButton
+            onClick={() =>
+              void session?.worker.levelsXlsx(building).then(
+                (bytes) =>
+                  download(
+                    `${stem}.xlsx`,
+                    bytes as Uint8Array<ArrayBuffer>,
+                    'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+                  ),
+                () => say('The workbook could not be made'),
+              )
+            }
+          >
+            Download XLSX
+          </ActionButton>
+        </span>
+      </div>
+      <table ref={table} className="border-collapse" aria-label="Levels">
+        <thead>
+          <tr>
+            {COLUMNS.map(({ heading, isLength }) => (
+              <th
+                key={heading}
+                scope="col"
+                className={`border-b border-ink3 px-1.5 py-1 ${isLength ? 'text-right' : 'text-left'}`}
+              >
+                {heading}
+              </th>
+            ))}
+            <th scope="col" className="border-b border-ink3 px-1.5 py-1 text-right">
+              SSL
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {levels.map((level, row) => (
+            <tr key={level.id} className={level.id === current ? 'bg-now-tint' : undefined}>
+              {COLUMNS.map(({ field, heading, isLength, width }, column) => (
+                <td key={field} className="border border-hair p-0">
+                  <Cell
+                    key={valueOf(level, field, display)}
+                    name={`${heading} of level ${level.name}`}
+                    at={`${row} ${column}`}
+                    value={valueOf(level, field, display)}
+                    above={row > 0 ? valueOf(levels[row - 1]!, field, display) : null}
+                    className={`${width} ${isLength ? 'figures text-right' : ''}`}
+                    disabled={!mayEdit || level.locked || (field === 'heightMm' && level.storeyHeightMm === null)}
+                    choices={field === 'levelKind' ? LEVEL_KINDS : null}
+                    onFocus={() => set({ level: level.id })}
+                    onCommit={(text) => commit(level, field, text)}
+                    onPaste={(text) => paste(row, column, text)}
+                    onMove={(by) => focus(row + by, column)}
+                  />
+                </td>
+              ))}
+              <td className="figures border border-hair px-1.5 text-right text-ink2">
+                {formatElevation(level.sslMm, display)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface CellProps {
+  name: string;
+  at: string;
+  value: string;
+  /** The cell above, null in the first row. */
+  above: string | null;
+  className: string;
+  disabled: boolean;
+  choices: readonly string[] | null;
+  onFocus: () => void;
+  onCommit: (text: string) => string | null;
+  onPaste: (text: string) => void;
+  onMove: (by: 1 | -1) => void;
+}
+
+/** One cell: taken with Enter, the arrows up and down, or on leaving it. */
+function Cell({ name, at, value, above, className, disabled, choices, onFocus, onCommit, onPaste, onMove }: CellProps) {
+  const [typed, setTyped] = useState(value);
+  const [refused, setRefused] = useState<string | null>(null);
+  const commit = (text = typed): boolean => {
+    const refusal = text === value ? null : onCommit(text);
+    setRefused(refusal);
+    return refusal === null;
+  };
+  const common = {
+    'aria-label': name,
+    'data-cell': at,
+    disabled,
+    onFocus,
+    className: `${className} bg-transparent px-1.5 py-1 disabled:text-ink3`,
+  };
+  if (choices) {
+    return (
+      <select {...common} value={value} onChange={(event) => commit(event.target.value)}>
+        {choices.map((choice) => (
+          <option key={choice} value={choice}>
+            {choice === 'datum' ? 'datum only' : choice}
+          </option>
+        ))}
+      </select>
+    );
+  }
+  return (
+    <span className="relative block">
+      <input
+        {...common}
+        className={`${common.className} ${refused ? 'outline outline-wrong' : ''}`}
+        value={typed}
+        aria-invalid={refused !== null}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setRefused(null);
+        }}
+        onBlur={() => commit()}
+        onPaste={(event) => {
+          const text = event.clipboardData.getData('text/plain');
+          if (!/[\t\n]/.test(text.trim())) return;
+          event.preventDefault();
+          onPaste(text);
+        }}
+        onKeyDown={(event) => {
+          const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' || event.key === 'Enter' ? 1 : null;
+          if (by !== null) {
+            event.preventDefault();
+            if (commit()) onMove(by);
+          } else if (event.key === 'Escape') {
+            event.stopPropagation();
+            setTyped(value);
+            setRefused(null);
+          } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'd' && above !== null) {
+            event.preventDefault();
+            setTyped(above);
+            commit(above);
+          }
+        }}
+      />
+      {refused && (
+        <span
+          role="alert"
+          className="absolute top-full left-0 z-10 w-64 border border-wrong bg-sheet p-1.5 text-[11px] text-wrong"
+        >
+          {refused}
+        </span>
+      )}
+    </span>
+  );
+}
