@@ -97,8 +97,10 @@ export function LevelTable() {
       say((error as Error).message);
     }
   };
-  const focus = (row: number, column: number) =>
-    table.current?.querySelector<HTMLElement>(`[data-cell="${row} ${column}"]`)?.focus();
+  const cellAt = (row: number, column: number) =>
+    table.current?.querySelector<HTMLInputElement>(`[data-cell="${row} ${column}"]`);
+  const focus = (row: number, column: number) => cellAt(row, column)?.focus();
+  const shownIn = (row: number, column: number): string | null => cellAt(row, column)?.value ?? null;
 
   return (
     <div className="min-h-0 flex-1 overflow-auto p-5">
@@ -162,7 +164,7 @@ export function LevelTable() {
                     name={`${heading} of level ${level.name}`}
                     at={`${row} ${column}`}
                     value={valueOf(level, field, display)}
-                    above={row > 0 ? valueOf(levels[row - 1]!, field, display) : null}
+                    above={() => shownIn(row - 1, column)}
                     className={`${width} ${isLength ? 'figures text-right' : ''}`}
                     disabled={!mayEdit || level.locked || (field === 'heightMm' && level.storeyHeightMm === null)}
                     choices={field === 'levelKind' ? LEVEL_KINDS : null}
@@ -188,8 +190,8 @@ interface CellProps {
   name: string;
   at: string;
   value: string;
-  /** The cell above, null in the first row. */
-  above: string | null;
+  /** What the cell above shows, null in the first row. */
+  above: () => string | null;
   className: string;
   disabled: boolean;
   choices: readonly string[] | null;
@@ -253,10 +255,12 @@ function Cell({ name, at, value, above, className, disabled, choices, onFocus, o
             event.stopPropagation();
             setTyped(value);
             setRefused(null);
-          } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'd' && above !== null) {
+          } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'd') {
             event.preventDefault();
-            setTyped(above);
-            commit(above);
+            const taken = above();
+            if (taken === null) return;
+            setTyped(taken);
+            commit(taken);
           }
         }}
       />
