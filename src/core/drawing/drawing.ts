@@ -6,6 +6,12 @@ import type { Id } from '../model/ids';
 export type Style =
   | 'floor'
   | 'columnCut'
+  | 'columnSeen'
+  | 'slabCut'
+  | 'slabSeen'
+  | 'levelLine'
+  | 'levelLineMinor'
+  | 'levelMark'
   | 'shaftOpen'
   | 'shaftClosed'
   | 'shaftCross'
@@ -15,7 +21,7 @@ export type Style =
   | 'dimension'
   | 'dimensionTick';
 
-export type TextStyle = 'bubbleText' | 'dimensionText' | 'shaftText';
+export type TextStyle = 'bubbleText' | 'dimensionText' | 'shaftText' | 'levelText';
 
 /** One thing to draw, in millimetres of the model, with the record it stands for. */
 export type Primitive =

@@ -2,11 +2,12 @@
 
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ComponentType } from 'react';
 import { formatElevation } from '@/core/units/format-length';
 import { Details } from '../details/details';
 import { StripPanel } from '../height-strip/strip-panel';
 import { PlanView } from '../plan/plan-view';
+import { SectionView } from '../section/section-view';
 import { LevelTable } from '../schedules/level-table';
 import { makeProjectStore, openProject, ProjectContext, useProject, type Tab } from '../session/store';
 import { FirstSetUp } from '../setting-up/first-set-up';
@@ -78,18 +79,28 @@ function Frame() {
   );
 }
 
+const VIEWS: Record<Tab, ComponentType> = {
+  plan: PlanView,
+  section: SectionView,
+  model: ModelView,
+  schedules: LevelTable,
+};
+
 const TABS: readonly (readonly [Tab, string])[] = [
   ['plan', 'Plan'],
+  ['section', 'Section'],
   ['model', '3D'],
   ['schedules', 'Schedules'],
 ];
 
 function Surface() {
-  const { tab, set, solved, level, display } = useProject((project) => project);
+  const { tab, beside, set, solved, level, display } = useProject((project) => project);
   const shown = solved?.levels.find(({ id }) => id === level);
+  const View = VIEWS[tab];
+  const Beside = beside && VIEWS[beside];
   return (
     <>
-      <div className="flex h-[40px] items-end justify-between border-b border-hair px-6">
+      <div className="flex h-[40px] items-end justify-between gap-4 border-b border-hair px-6">
         <div role="tablist" aria-label="Views" className="flex gap-6">
           {TABS.map(([key, name]) => (
             <button
@@ -98,18 +109,38 @@ function Surface() {
               type="button"
               aria-selected={tab === key}
               className={`border-b-2 pb-1.5 font-semibold ${tab === key ? 'border-now text-ink' : 'border-transparent text-ink2'}`}
-              onClick={() => set({ tab: key })}
+              onClick={() => set({ tab: key, ...(beside === key ? { beside: tab } : {}) })}
             >
               {name}
             </button>
           ))}
         </div>
-        <p className="pb-1.5 font-bold" aria-label="Current level">
+        <select
+          aria-label="Beside it"
+          className="mb-1 ml-auto rounded-sm border border-hair bg-film px-1.5 py-0.5 text-ink2"
+          value={beside ?? ''}
+          onChange={({ target }) => set({ beside: target.value === '' ? null : (target.value as Tab) })}
+        >
+          <option value="">One view</option>
+          {TABS.filter(([key]) => key !== tab).map(([key, name]) => (
+            <option key={key} value={key}>
+              with {name} beside
+            </option>
+          ))}
+        </select>
+        <p className="pb-1.5 font-bold whitespace-nowrap" aria-label="Current level">
           {shown?.name} {shown?.title}{' '}
           <span className="figures font-normal text-ink2">{shown ? formatElevation(shown.fflMm, display) : ''}</span>
         </p>
       </div>
-      {tab === 'plan' ? <PlanView /> : tab === 'model' ? <ModelView /> : <LevelTable />}
+      <div className="flex min-h-0 flex-1">
+        <View />
+        {Beside && (
+          <section aria-label="Beside it" className="flex min-h-0 min-w-0 flex-1 border-l border-hair">
+            <Beside />
+          </section>
+        )}
+      </div>
     </>
   );
 }

@@ -38,7 +38,7 @@ export function ModelView() {
   if (!solved || !building || !centre || !colours.columns) return null;
   return (
     <div
-      className="relative min-h-0 flex-1"
+      className="relative min-h-0 min-w-0 flex-1"
       role="img"
       aria-label={`3D of the framework: ${solved.columns.length} column pieces, ${solved.floors.length} slabs, ${solved.shafts.length} shafts`}
     >

@@ -1,7 +1,6 @@
 'use client';
 
-import { select as selectElement, zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { drawPlan } from '@/core/drawing/draw-plan';
 import type { Drawing } from '@/core/drawing/drawing';
 import { times, type Point } from '@/core/geometry/point';
@@ -10,12 +9,12 @@ import { acrossLine } from '@/core/grids/resolve-grids';
 import type { Id } from '@/core/model/ids';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { useProject } from '../session/store';
-import { hitIndex } from './hit-index';
-import { PaintPrimitive } from './paint-primitive';
+import { ScaleBar } from '../surface/scale-bar';
+import { PX_PER_PAPER_MM, useFit, useZoom } from '../surface/use-fitted-zoom';
+import { hitIndex } from '../surface/hit-index';
+import { PaintPrimitive } from '../surface/paint-primitive';
 import { snap } from './snap';
 
-/** Pixels per millimetre of paper: 96 pixels to the inch. */
-const PX_PER_PAPER_MM = 96 / 25.4;
 const REACH_PX = 7;
 
 type Gesture =
@@ -28,15 +27,12 @@ export function PlanView() {
   const project = useProject((shown) => shown);
   const { framework, solved, building, level, selection, display, chosenLines, ghost, onPlanPoint, mayEdit } = project;
   const svg = useRef<SVGSVGElement>(null);
-  const zoomer = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null);
-  const isOwnView = useRef(false);
   /** True where a press pans the drawing: nothing movable under it and no tool waiting for a point. */
   const mayPan = useRef<(event: Event) => boolean>(() => true);
-  const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
+  const view = useZoom(svg, mayPan);
+  const { transform, scale } = view;
   const [gesture, setGesture] = useState<Gesture | null>(null);
   const [pointer, setPointer] = useState<{ at: Point; words: string } | null>(null);
-  // Texts and bubbles keep their size on paper; the list is drawn anew when the scale has changed noticeably.
-  const scale = 2 ** (Math.round(Math.log2(1 / Math.max(1e-6, transform.k * (25.4 / 96))) * 4) / 4);
   const drawing = useMemo<Drawing>(
     () =>
       solved && building && level
@@ -51,59 +47,7 @@ export function PlanView() {
     return shown.length > 1 ? bounds(shown) : null;
   }, [ghost]);
 
-  const fit = useCallback(() => {
-    const element = svg.current;
-    const box = drawing.box ?? ghostBox;
-    if (!element || !zoomer.current || !box) return;
-    const { width, height } = element.getBoundingClientRect();
-    const { minX, minY, maxX, maxY } = box;
-    const k = Math.min(width / (maxX - minX), height / (maxY - minY)) * 0.92;
-    const to = zoomIdentity
-      .translate(width / 2 - (k * (minX + maxX)) / 2, height / 2 + (k * (minY + maxY)) / 2)
-      .scale(k);
-    selectElement(element).call(zoomer.current.transform, to);
-  }, [drawing, ghostBox]);
-
-  useEffect(() => {
-    const element = svg.current;
-    if (!element) return;
-    const behaviour = zoom<SVGSVGElement, unknown>()
-      .scaleExtent([1e-5, 2])
-      .filter(
-        (event: MouseEvent | WheelEvent) =>
-          event.type === 'wheel' ||
-          event.button === 1 ||
-          (event.button === 0 && !event.shiftKey && mayPan.current(event)),
-      )
-      .on('zoom', ({ transform: next, sourceEvent }: { transform: ZoomTransform; sourceEvent: Event | null }) => {
-        if (sourceEvent) isOwnView.current = true;
-        setTransform(next);
-      });
-    zoomer.current = behaviour;
-    selectElement(element).call(behaviour).on('dblclick.zoom', null);
-    return () => void selectElement(element).on('.zoom', null);
-  }, []);
-
-  // Until the person moves the view themselves it is fitted: to the first drawing, whose paper sizes settle in a
-  // second pass, and to the room there is.
-  const latestFit = useRef(fit);
-  const passes = useRef(0);
-  useEffect(() => {
-    latestFit.current = fit;
-    if (isOwnView.current || passes.current > 3 || !(drawing.box ?? ghostBox)) return;
-    passes.current += 1;
-    fit();
-  }, [drawing, ghostBox, fit]);
-  useEffect(() => {
-    const element = svg.current;
-    if (!element) return;
-    const observer = new ResizeObserver(() => {
-      passes.current = 0;
-      if (!isOwnView.current) latestFit.current();
-    });
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
+  const fit = useFit(svg, view, drawing.box ?? ghostBox);
 
   const toModel = (event: { clientX: number; clientY: number }): Point => {
     const box = svg.current!.getBoundingClientRect();
@@ -217,7 +161,7 @@ export function PlanView() {
   const shown = solved?.levels.find(({ id }) => id === level);
   const lit = new Set(chosenLines ?? selection);
   return (
-    <div className="relative min-h-0 flex-1">
+    <div className="relative min-h-0 min-w-0 flex-1">
       <svg
         ref={svg}
         className={`absolute inset-0 size-full touch-none ${onPlanPoint ? 'cursor-crosshair' : ''}`}
@@ -306,10 +250,7 @@ export function PlanView() {
         <button
           type="button"
           className="pointer-events-auto rounded-sm border border-hair bg-sheet px-2 py-0.5 font-semibold text-ink"
-          onClick={() => {
-            isOwnView.current = false;
-            fit();
-          }}
+          onClick={fit}
         >
           Fit
         </button>
@@ -330,23 +271,5 @@ function Outline({ points }: { points: readonly Point[] }) {
       strokeDasharray="5 3"
       vectorEffect="non-scaling-stroke"
     />
-  );
-}
-
-/** A bar of a round length at the plan's scale. */
-function ScaleBar({ pxPerMm, unit }: { pxPerMm: number; unit: { name: string; mm: number } }) {
-  const count = [1, 2, 5, 10, 20, 50, 100].find((n) => n * unit.mm * pxPerMm > 60) ?? 200;
-  const px = count * unit.mm * pxPerMm;
-  return (
-    <svg width={px + 36} height="20" aria-hidden="true">
-      <rect x="0.5" y="2" width={px / 2} height="4" fill="var(--color-ink)" />
-      <rect x={px / 2} y="2" width={px / 2} height="4" fill="none" stroke="var(--color-ink)" />
-      <text x="0" y="17" className="figures text-[10px]" fill="currentColor">
-        0
-      </text>
-      <text x={px - 6} y="17" className="figures text-[10px]" fill="currentColor">
-        {count} {unit.name}
-      </text>
-    </svg>
   );
 }

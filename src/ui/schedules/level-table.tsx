@@ -103,7 +103,7 @@ export function LevelTable() {
   const shownIn = (row: number, column: number): string | null => cellAt(row, column)?.value ?? null;
 
   return (
-    <div className="min-h-0 flex-1 overflow-auto p-5">
+    <div className="min-h-0 min-w-0 flex-1 overflow-auto p-5">
       <div className="mb-3 flex items-center justify-between gap-4">
         <p className="max-w-[460px] text-ink2">
           Bare numbers are {display.system === 'imperial' ? 'feet' : 'millimetres'}. Paste from a spreadsheet at any

@@ -10,7 +10,7 @@ import type { MoveMode } from '@/core/levels/chain';
 import { ProjectSession } from './project-session';
 import { ServerRefused, type HistoryEntry, type Opened } from './server';
 
-export type Tab = 'plan' | 'model' | 'schedules';
+export type Tab = 'plan' | 'section' | 'model' | 'schedules';
 export type Step = 'levels' | 'grids' | 'columns' | 'shafts' | 'floors' | 'checks' | 'issue';
 
 /** What a tool shows in the plan before it is done. */
@@ -37,6 +37,8 @@ export interface Project {
   level: Id | null;
   selection: Id[];
   tab: Tab;
+  /** The view beside it when the surface is split; null when it is whole. */
+  beside: Tab | null;
   step: Step | null;
   /** Grid lines chosen in the plan for a tool; null when no tool asks for lines. */
   chosenLines: Id[] | null;
@@ -74,6 +76,7 @@ export function makeProjectStore(): ProjectStore {
     level: null,
     selection: [],
     tab: 'plan',
+    beside: null,
     step: null,
     chosenLines: null,
     ghost: null,

@@ -7,11 +7,17 @@ import type { Id } from '@/core/model/ids';
 /** Kinds of thing in the order a press finds them: small before large. */
 const ORDER: Partial<Record<Primitive['style'], number>> = {
   columnCut: 0,
+  levelText: 0,
+  levelMark: 0,
+  columnSeen: 1,
   bubble: 1,
   bubbleText: 1,
   shaftOpen: 2,
   shaftClosed: 2,
   shaftCross: 2,
+  slabCut: 2,
+  levelLine: 4,
+  slabSeen: 5,
   gridLine: 3,
   gridLineMinor: 3,
   floor: 5,

@@ -14,6 +14,12 @@ interface Look {
 const LOOKS: Record<Style, Look> = {
   floor: { fill: 'var(--color-floorfill)', stroke: 'var(--color-walls)', weight: 2.6 },
   columnCut: { fill: 'var(--color-columns)', stroke: 'var(--color-columns)', weight: 1 },
+  columnSeen: { fill: 'var(--color-sheet)', stroke: 'var(--color-columns)', weight: 0.7 },
+  slabCut: { fill: 'var(--color-ink)', stroke: 'var(--color-ink)', weight: 1 },
+  slabSeen: { fill: 'var(--color-floorfill)', stroke: 'var(--color-walls)', weight: 0.8 },
+  levelLine: { fill: 'none', stroke: 'var(--color-ink3)', weight: 0.7, dash: '10 3 2 3' },
+  levelLineMinor: { fill: 'none', stroke: 'var(--color-ink3)', weight: 0.6, dash: '3 3' },
+  levelMark: { fill: 'var(--color-ink)', stroke: 'var(--color-ink)', weight: 0.8 },
   shaftOpen: { fill: 'var(--color-film)', stroke: 'var(--color-shafts)', weight: 1.6 },
   shaftClosed: { fill: 'none', stroke: 'var(--color-shafts)', weight: 1.2, dash: '5 3' },
   shaftCross: { fill: 'none', stroke: 'var(--color-shafts)', weight: 0.8 },
@@ -28,6 +34,7 @@ const TEXT_FILL: Record<TextStyle, string> = {
   bubbleText: 'var(--color-ink)',
   dimensionText: 'var(--color-ink2)',
   shaftText: 'var(--color-shafts)',
+  levelText: 'var(--color-ink)',
 };
 
 const ringPath = (ring: Ring): string => `M${ring.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`;
@@ -48,12 +55,12 @@ export const PaintPrimitive = memo(function PaintPrimitive({
         y={-at.y}
         fontSize={heightMm}
         fill={chosen ? 'var(--color-now)' : TEXT_FILL[style]}
-        textAnchor="middle"
+        textAnchor={style === 'levelText' ? 'start' : 'middle'}
         dominantBaseline="central"
         stroke={style === 'shaftText' ? 'var(--color-film)' : undefined}
         strokeWidth={style === 'shaftText' ? heightMm * 0.3 : undefined}
         paintOrder="stroke"
-        className={style === 'dimensionText' ? 'font-figures' : 'font-words font-semibold'}
+        className={style === 'dimensionText' || style === 'levelText' ? 'font-figures' : 'font-words font-semibold'}
         transform={turnDeg === 0 ? undefined : `rotate(${-turnDeg} ${at.x} ${-at.y})`}
       >
         {text}
@@ -75,5 +82,5 @@ export const PaintPrimitive = memo(function PaintPrimitive({
   if (primitive.type === 'area')
     return <path d={primitive.rings.map(ringPath).join('')} fillRule="evenodd" {...common} />;
   const d = `M${primitive.points.map(({ x, y }) => `${x} ${-y}`).join('L')}${primitive.closed ? 'Z' : ''}`;
-  return <path d={d} {...common} fill="none" />;
+  return <path d={d} {...common} fill={primitive.closed ? common.fill : 'none'} />;
 });
