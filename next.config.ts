@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
-  serverExternalPackages: ['pg', 'pino', 'graphile-worker', 'better-auth'],
+  serverExternalPackages: ['pg', 'pino', 'graphile-worker', 'better-auth', 'pdfkit'],
   poweredByHeader: false,
   devIndicators: false,
   typescript: { ignoreBuildErrors: true },

@@ -79,6 +79,14 @@ async function main() {
   ensurePackages();
   const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
   if (!existsSync(chromium) && !answers(chromium)) installDebian(['chromium'], 'the Chromium browser');
+  // Programs of others that measure our PDF and audit our DXF.
+  const others = { pdftocairo: 'poppler-utils', ezdxf: 'python3-ezdxf' };
+  const missing = Object.keys(others).filter((command) => !existsSync(`/usr/bin/${command}`));
+  if (missing.length > 0)
+    installDebian(
+      missing.map((command) => others[command]),
+      'the programs that check our files',
+    );
   await checks();
   rmSync(DATA, { recursive: true, force: true });
   postgres = await startPostgres(DATA, { port: 54400 });

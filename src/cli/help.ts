@@ -12,7 +12,8 @@ export const HELP = `Zenith Spine without a screen
       Solves and checks the framework and prints every number of it.
 
   spine export FILE.spine.json [--ifc OUT.ifc] [--levels OUT.csv|OUT.xlsx]
-      Writes the framework as IFC4, or its level table.
+               [--plan OUT.pdf|OUT.svg|OUT.dxf --level NAME [--scale 100]]
+      Writes the framework as IFC4, its level table, or the setting-out plan of a level.
 
   spine commands
       Lists every command with the JSON schema of its input.

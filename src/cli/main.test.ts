@@ -51,6 +51,8 @@ it('imports levels, grid and columns, runs a script, reports and exports', () =>
   expect(found.shafts[0]!.cuts).toHaveLength(14);
   expect(spine('export', at('f.spine.json'), '--ifc', at('f.ifc')).status).toBe(0);
   expect(readFileSync(at('f.ifc'), 'utf8')).toMatch(/END-ISO-10303-21;\n$/);
+  expect(spine('export', at('f.spine.json'), '--plan', at('p.pdf'), '--level', '02', '--scale', '200').status).toBe(0);
+  expect(readFileSync(at('p.pdf')).subarray(0, 5).toString()).toBe('%PDF-');
   expect(spine('export', at('f.spine.json'), '--levels', at('levels.xlsx')).status).toBe(0);
   expect(spine('import', at('levels.xlsx'), '--kind', 'levels', '--save', at('x.spine.json')).status).toBe(0);
   expect(report(at('x.spine.json')).levels.map(({ name, fflMm }) => [name, fflMm])).toEqual(
@@ -87,6 +89,10 @@ describe('bad input ends with code 2, one readable line and no file', () => {
     bad(['import', 'e2e/fixtures/levels.csv', '--kind', 'levels'], /--save/);
     bad(['report', 'x', '--bogus'], /bogus/);
     bad(['fly', 'x'], /no "fly"/);
+    const plan = (...args: string[]) => ['export', at('f.spine.json'), '--plan', ...args];
+    bad(plan(at('none.doc'), '--level', '01'), /ends in .pdf/);
+    bad(plan(at('none.pdf'), '--level', 'Q'), /no level named Q/);
+    bad(plan(at('none.pdf'), '--level', '01', '--scale', '10'), /no sheet up to A0/);
     bad(['report'], /which file/);
   });
   it('a script that is none, or whose step is refused', () => {

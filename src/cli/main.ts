@@ -13,6 +13,12 @@ import { solve } from '@/core/solving/solve';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
 import { levelSchedule } from '@/core/schedules/level-schedule';
 import { readLevelsCsv } from '@/formats/csv/read-levels';
+import { settingOutPlan } from '@/core/drawing/setting-out-plan';
+import type { Solved } from '@/core/solving/solved';
+import { formatElevation, formatLength } from '@/core/units/format-length';
+import { writeDxf } from '@/formats/dxf/write';
+import { writePdf } from '@/formats/pdf/write';
+import { writeSvg } from '@/formats/svg/write';
 import { writeTableCsv } from '@/formats/csv/write-table';
 import { readLevelsXlsx } from '@/formats/xlsx/read-levels';
 import { writeTableXlsx } from '@/formats/xlsx/write-table';
@@ -108,6 +114,9 @@ const OPTIONS = {
   out: { type: 'string' },
   ifc: { type: 'string' },
   levels: { type: 'string' },
+  plan: { type: 'string' },
+  level: { type: 'string' },
+  scale: { type: 'string' },
   help: { type: 'boolean' },
 } as const;
 
@@ -158,8 +167,32 @@ async function reportCommand(file: string, { out }: Options): Promise<number> {
   return report.findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
 }
 
-async function exportCommand(file: string, { ifc, levels }: Options): Promise<number> {
-  if (!ifc && !levels) throw new BadInput('Say what to write: --ifc OUT.ifc or --levels OUT.csv');
+/** The setting-out plan of a level in the form its file name ends in. */
+async function writeSheet(framework: Framework, solved: Solved, file: string, options: Options): Promise<void> {
+  const ending = /\.(pdf|svg|dxf)$/i.exec(file)?.[1]?.toLowerCase();
+  if (!ending) throw new BadInput('--plan takes a name that ends in .pdf, .svg or .dxf');
+  if (!options.level) throw new BadInput('Say which level: --level NAME');
+  const scale = Number(options.scale ?? 100);
+  if (!(Number.isInteger(scale) && scale >= 10 && scale <= 2000)) throw new BadInput('--scale is 10 to 2000');
+  const level = solved.levels.find(({ id, name }) => id === options.level || name === options.level);
+  if (!level) throw new BadInput(`There is no level named ${options.level}`);
+  const [project] = recordsOf(framework, 'project');
+  const plan = settingOutPlan(solved, project?.name ?? 'Project', {
+    level: level.id,
+    scale,
+    writeLength: formatLength,
+    writeElevation: formatElevation,
+  });
+  if (!plan) throw new BadInput(`There is nothing to draw, or no sheet up to A0 holds it at 1 : ${scale}`);
+  const contents =
+    ending === 'pdf' ? await writePdf(plan, new Date()) : ending === 'svg' ? writeSvg(plan) : writeDxf(plan.drawing);
+  await writeOutput(file, contents);
+}
+
+async function exportCommand(file: string, options: Options): Promise<number> {
+  const { ifc, levels, plan } = options;
+  if (!ifc && !levels && !plan)
+    throw new BadInput('Say what to write: --ifc OUT.ifc, --levels OUT.csv or --plan OUT.pdf');
   if (levels && !/\.(csv|xlsx)$/i.test(levels)) throw new BadInput('--levels takes a name that ends in .csv or .xlsx');
   const framework = await openFramework(file);
   const solved = solve(framework);
@@ -168,6 +201,7 @@ async function exportCommand(file: string, { ifc, levels }: Options): Promise<nu
     const table = levelSchedule(solved, buildingReferred(framework, undefined));
     await writeOutput(levels, /\.xlsx$/i.test(levels) ? await writeTableXlsx(table) : writeTableCsv(table));
   }
+  if (plan) await writeSheet(framework, solved, plan, options);
   return solved.findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
 }
 

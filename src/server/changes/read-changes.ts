@@ -15,6 +15,12 @@ export async function readFramework(projectId: string): Promise<{ seq: number; r
   });
 }
 
+/** Sequence number of a project's last change. */
+export async function readHeadSeq(projectId: string): Promise<number> {
+  const [row] = await database().select({ headSeq: project.headSeq }).from(project).where(eq(project.id, projectId));
+  return row?.headSeq ?? 0;
+}
+
 /** Changes a client has missed, oldest first, at most 500 at a time. */
 export async function readChangesSince(
   projectId: string,

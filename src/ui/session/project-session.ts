@@ -285,6 +285,12 @@ export class ProjectSession {
     return recordsById(this.view);
   }
 
+  /** The setting-out plan of a level as a file, once everything pending is committed. */
+  async sheet(query: Record<string, string>): Promise<{ name: string; blob: Blob }> {
+    if (this.pending.length > 0) await this.settled();
+    return this.server.sheet(query);
+  }
+
   readDrawing(file: File, signal: AbortSignal) {
     return this.server.readDrawing(file, signal).catch((error: Error) => refuse(error.message));
   }

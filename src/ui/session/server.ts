@@ -66,6 +66,16 @@ export const serverFor = (projectId: string) => {
     since: (seq: number) =>
       ask<{ changes: { seq: number; commandId: string; changes: Changes }[] }>(`${base}/changes?since=${seq}`),
     history: () => ask<{ history: HistoryEntry[] }>(`${base}/history`),
+    sheet: async (query: Record<string, string>) => {
+      const response = await fetch(`${base}/sheet?${new URLSearchParams(query).toString()}`).catch(() => null);
+      if (!response) throw new ServerRefused(0, 'The server cannot be reached');
+      if (!response.ok) {
+        const body = (await response.json().catch(() => null)) as { message?: string } | null;
+        throw new ServerRefused(response.status, body?.message ?? 'The sheet could not be drawn. Try again');
+      }
+      const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'sheet';
+      return { name: decodeURIComponent(name), blob: await response.blob() };
+    },
     readDrawing: (file: File, signal: AbortSignal) =>
       ask<{ sheet: Sheet }>(`${base}/drawings?name=${encodeURIComponent(file.name)}`, {
         method: 'POST',

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { download, fileStem } from '../fields/download';
-import { ActionButton } from '../fields/fields';
+import { ActionButton, ChoiceField } from '../fields/fields';
 import { useProject } from '../session/store';
 
 /** The framework handed over: IFC for the consultants, the framework file, and fingerprints to compare. */
@@ -60,6 +60,7 @@ export function HandOverTool() {
       >
         Download the report
       </ActionButton>
+      <SheetFields />
       <div className="flex flex-col gap-1 border-t border-faint pt-2">
         <ActionButton
           disabled={busy !== null}
@@ -86,5 +87,47 @@ export function HandOverTool() {
       </div>
       {busy && <p role="status">Making {busy.toLowerCase()} …</p>}
     </>
+  );
+}
+
+const SCALES = ['50', '100', '200', '500'] as const;
+
+/** The setting-out plan of the current level, to scale. */
+function SheetFields() {
+  const { session, solved, level, display, say } = useProject((project) => project);
+  const [scale, setScale] = useState<(typeof SCALES)[number]>('100');
+  const [busy, setBusy] = useState(false);
+  const shown = solved?.levels.find(({ id }) => id === level);
+  if (!session || !shown) return null;
+  const take = async (format: 'pdf' | 'svg' | 'dxf') => {
+    setBusy(true);
+    try {
+      const { name, blob } = await session.sheet({ level: shown.id, scale, format, units: display.system });
+      download(name, blob, blob.type);
+    } catch (error) {
+      say((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <fieldset className="flex flex-col gap-1.5 border-t border-faint pt-2">
+      <legend className="sr-only">Setting-out plan</legend>
+      <p className="font-semibold">Setting-out plan of level {shown.name}</p>
+      <ChoiceField
+        label="Scale"
+        value={scale}
+        choices={SCALES.map((each) => [each, `1 : ${each}`] as const)}
+        onChoose={setScale}
+      />
+      <span className="flex justify-end gap-2">
+        {(['pdf', 'svg', 'dxf'] as const).map((format) => (
+          <ActionButton key={format} disabled={busy} onClick={() => void take(format)}>
+            {format.toUpperCase()}
+          </ActionButton>
+        ))}
+      </span>
+      {busy && <p role="status">Drawing the sheet …</p>}
+    </fieldset>
   );
 }

@@ -1,0 +1,51 @@
+import type { Id } from '../model/ids';
+import type { Solved } from '../solving/solved';
+import { drawPlan } from './draw-plan';
+import type { Drawing } from './drawing';
+import { layOnPaper, type OnPaper } from './paper';
+
+/** A sheet to hand over: the plan of a level with grid, dimensions and columns, its title, and the crossings' coordinates. */
+export interface SettingOutPlan {
+  drawing: Drawing;
+  paper: OnPaper;
+  title: { project: string; building: string; level: string; scale: string };
+  /** Crossings from the building's zero along its axes, millimetres. */
+  coordinates: { label: string; xMm: number; yMm: number }[];
+}
+
+/** The setting-out plan of a level at 1 : scale; null where no sheet of the A series holds it. */
+export function settingOutPlan(
+  solved: Solved,
+  project: string,
+  {
+    level,
+    scale,
+    writeLength,
+    writeElevation,
+  }: {
+    level: Id;
+    scale: number;
+    writeLength: (mm: number) => string;
+    writeElevation: (mm: number) => string;
+  },
+): SettingOutPlan | null {
+  const shown = solved.levels.find(({ id }) => id === level);
+  const building = solved.buildings.find(({ id }) => id === shown?.building);
+  if (!shown || !building) return null;
+  const drawing = drawPlan(solved, { building: building.id, level, scale, cutAboveMm: 1200, writeLength });
+  const paper = layOnPaper(drawing, scale);
+  if (!paper) return null;
+  return {
+    drawing,
+    paper,
+    title: {
+      project,
+      building: building.name,
+      level: `Setting-out plan, level ${shown.name} ${shown.title}`.trim() + `, FFL ${writeElevation(shown.fflMm)}`,
+      scale: `1 : ${scale} on ${paper.sheet}`,
+    },
+    coordinates: solved.crossings
+      .filter((crossing) => crossing.building === building.id && crossing.label !== null)
+      .map(({ label, at }) => ({ label: label!, xMm: at.x, yMm: at.y })),
+  };
+}

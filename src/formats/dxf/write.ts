@@ -1,0 +1,147 @@
+import {
+  DxfWriter,
+  LWPolylineFlags,
+  point2d,
+  point3d,
+  TextHorizontalAlignment,
+  TextVerticalAlignment,
+  Units,
+} from '@tarikjabiri/dxf';
+import type { Drawing, Primitive } from '@/core/drawing/drawing';
+import { minus, plus, times, type Point } from '@/core/geometry/point';
+import type { Ring } from '@/core/geometry/polygon';
+
+/** Layers of the file with their colour numbers, by what stands on them. */
+const LAYERS = {
+  GRID: 8,
+  'GRID-HEADS': 7,
+  COLUMNS: 7,
+  FLOORS: 3,
+  SHAFTS: 5,
+  DIMENSIONS: 2,
+  LEVELS: 4,
+} as const;
+type Layer = keyof typeof LAYERS;
+
+const LAYER_OF: Record<Primitive['style'], Layer> = {
+  floor: 'FLOORS',
+  slabCut: 'FLOORS',
+  slabSeen: 'FLOORS',
+  columnCut: 'COLUMNS',
+  columnSeen: 'COLUMNS',
+  shaftOpen: 'SHAFTS',
+  shaftClosed: 'SHAFTS',
+  shaftCross: 'SHAFTS',
+  shaftText: 'SHAFTS',
+  gridLine: 'GRID',
+  gridLineMinor: 'GRID',
+  bubble: 'GRID-HEADS',
+  bubbleText: 'GRID-HEADS',
+  dimension: 'DIMENSIONS',
+  dimensionTick: 'DIMENSIONS',
+  dimensionText: 'DIMENSIONS',
+  levelLine: 'LEVELS',
+  levelLineMinor: 'LEVELS',
+  levelMark: 'LEVELS',
+  levelText: 'LEVELS',
+};
+
+/**
+ * Writes a drawing as ASCII DXF in millimetres of the model: lines and closed outlines, true circles, columns and
+ * grid heads as blocks, each kind on a layer of its own.
+ */
+export function writeDxf(drawing: Drawing): string {
+  const dxf = new DxfWriter();
+  dxf.setUnits(Units.Millimeters);
+  // Texts outside plain ASCII are written as \U+XXXX, which every code page reads.
+  dxf.setVariable('$DWGCODEPAGE', { 3: 'ANSI_1252' });
+  dxf.addLType('AXIS', 'Axis: long dash, dot', [12, -3, 1, -3]);
+  for (const [name, colour] of Object.entries(LAYERS)) {
+    dxf.addLayer(name, colour, name === 'GRID' ? 'AXIS' : 'Continuous');
+  }
+  const blocks = new Blocks(dxf);
+  for (const primitive of drawing.primitives) add(dxf, blocks, primitive);
+  return dxf.stringify();
+}
+
+/** Blocks made so far, by what they hold. */
+class Blocks {
+  private readonly names = new Map<string, string>();
+  constructor(private readonly dxf: DxfWriter) {}
+
+  /** A closed outline about the origin. */
+  outline(prefix: string, layer: Layer, ring: Ring): string {
+    return this.named(prefix, ring.map(({ x, y }) => `${x.toFixed(3)},${y.toFixed(3)}`).join(' '), (block) =>
+      block.addLWPolyline(
+        ring.map(({ x, y }) => ({ point: point2d(x, y) })),
+        { flags: LWPolylineFlags.Closed, layerName: layer },
+      ),
+    );
+  }
+
+  circle(prefix: string, layer: Layer, radiusMm: number): string {
+    return this.named(prefix, `r ${radiusMm.toFixed(3)}`, (block) =>
+      block.addCircle(point3d(0, 0), radiusMm, { layerName: layer }),
+    );
+  }
+
+  private named(prefix: string, key: string, fill: (block: ReturnType<DxfWriter['addBlock']>) => void): string {
+    const known = this.names.get(`${prefix} ${key}`);
+    if (known) return known;
+    const count = [...this.names.keys()].filter((each) => each.startsWith(`${prefix} `)).length;
+    const name = `${prefix}-${count + 1}`;
+    this.names.set(`${prefix} ${key}`, name);
+    fill(this.dxf.addBlock(name));
+    return name;
+  }
+}
+
+function add(dxf: DxfWriter, blocks: Blocks, primitive: Primitive): void {
+  const layer = LAYER_OF[primitive.style];
+  const options = { layerName: layer };
+  if (primitive.type === 'text') {
+    const at = point3d(primitive.at.x, primitive.at.y);
+    dxf.addText(at, primitive.heightMm, plainText(primitive.text), {
+      ...options,
+      rotation: primitive.turnDeg,
+      horizontalAlignment:
+        primitive.style === 'levelText' ? TextHorizontalAlignment.Left : TextHorizontalAlignment.Center,
+      verticalAlignment: TextVerticalAlignment.Middle,
+      secondAlignmentPoint: at,
+    });
+  } else if (primitive.type === 'circle') {
+    const prefix = primitive.style === 'bubble' ? 'GRID-HEAD' : 'COLUMN';
+    const { x, y } = primitive.at;
+    dxf.addInsert(blocks.circle(prefix, layer, primitive.radiusMm), point3d(x, y), options);
+  } else if (primitive.type === 'area' && primitive.style === 'columnCut') {
+    const [ring] = primitive.rings;
+    const centre = middle(ring!);
+    const name = blocks.outline(
+      'COLUMN',
+      layer,
+      ring!.map((point) => minus(point, centre)),
+    );
+    dxf.addInsert(name, point3d(centre.x, centre.y), options);
+  } else if (primitive.type === 'path' && primitive.points.length === 2) {
+    const [a, b] = primitive.points;
+    dxf.addLine(point3d(a!.x, a!.y), point3d(b!.x, b!.y), options);
+  } else {
+    const isClosed = primitive.type === 'area' || primitive.closed;
+    for (const points of primitive.type === 'area' ? primitive.rings : [primitive.points]) {
+      dxf.addLWPolyline(
+        points.map(({ x, y }) => ({ point: point2d(x, y) })),
+        { ...options, flags: isClosed ? LWPolylineFlags.Closed : LWPolylineFlags.None },
+      );
+    }
+  }
+}
+
+const middle = (ring: Ring): Point => times(ring.reduce(plus, { x: 0, y: 0 }), 1 / ring.length);
+
+const plainText = (text: string): string =>
+  [...text]
+    .map((sign) => {
+      const code = sign.codePointAt(0)!;
+      return code < 127 ? sign : `\\U+${code.toString(16).toUpperCase().padStart(4, '0')}`;
+    })
+    .join('');
