@@ -220,6 +220,31 @@ test('lengths are read and shown in feet and inches for who wants them', async (
   await page.getByRole('button', { name: 'mm', exact: true }).click();
 });
 
+test('a named dimension stands in a height, says where it is used, and moves it when it changes', async ({ page }) => {
+  await openProject(page, await makeProject(page.request, 'Named', FURNISHED));
+  await page.getByRole('button', { name: 'Dimensions' }).click();
+  const panel = page.getByRole('dialog', { name: 'Named dimensions' });
+  await panel.getByLabel('New name').fill('typical');
+  await panel.getByLabel('Its length').fill('3.3m');
+  await panel.getByRole('button', { name: 'Define it' }).click();
+  await expect(panel.getByRole('region', { name: 'Dimension typical' })).toContainText('used nowhere yet');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Height of storey 04/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByLabel(/^Floor to floor/)
+    .fill('typical + 100mm');
+  await page.getByRole('dialog').getByRole('button', { name: /^Push/ }).click();
+  await expect(page.getByRole('button', { name: /^Elevation of level RF, \+25.000/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Dimensions' }).click();
+  await expect(panel.getByRole('button', { name: 'level 05' })).toBeVisible();
+  await panel.getByLabel('typical', { exact: true }).fill('3.6m');
+  await panel.getByLabel('typical', { exact: true }).press('Enter');
+  await expect(
+    page.getByRole('button', { name: /^Elevation of level RF, \+25.300/, includeHidden: true }),
+  ).toBeVisible();
+});
+
 test('what is typed while the server is away is kept and sent when it is back', async ({ page, context }) => {
   await openProject(page, await makeProject(page.request, 'Offline', FURNISHED));
   await context.setOffline(true);

@@ -6,6 +6,7 @@ import { undoTarget } from '../session/project-session';
 import { chooseDisplay, useProject, useProjectStore } from '../session/store';
 import { History } from './history';
 import { Mark } from './mark';
+import { NamedDimensions } from './named-dimensions';
 
 /** One line at the top: project and building, undo and redo, what state the work is in, who is here. */
 export function TopLine() {
@@ -82,6 +83,7 @@ export function TopLine() {
         </span>
       )}
       <SavedState />
+      <NamedDimensions />
       <History />
       <span className="flex items-center gap-1.5" title={`${person?.name ?? ''}, ${role ?? ''}`}>
         <span

@@ -118,7 +118,8 @@ export class ProjectSession {
 
   /** Takes back this person's last change that still stands; `again` takes back the last undo. */
   async undo(personId: string, again = false): Promise<void> {
-    if (this.pending.length > 0) await this.settled();
+    // The history is read anew: what was just done must be what is taken back.
+    await this.settled();
     const target = undoTarget(this.shown.history, personId, again);
     if (!target) return;
     try {
