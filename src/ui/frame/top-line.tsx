@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { Redo2, Undo2 } from 'lucide-react';
 import { undoTarget } from '../session/project-session';
+import { QuickEntry } from '../quick-entry/quick-entry';
 import { chooseDisplay, useProject, useProjectStore } from '../session/store';
 import { History } from './history';
 import { Mark } from './mark';
@@ -44,7 +45,9 @@ export function TopLine() {
           ))}
         </select>
       )}
-      <span className="flex-1" />
+      <span className="flex flex-1 justify-center">
+        <QuickEntry />
+      </span>
       <div className="flex overflow-hidden rounded-sm border border-hair" role="group" aria-label="Lengths shown in">
         {(['metric', 'imperial'] as const).map((system) => (
           <button
@@ -112,7 +115,7 @@ function SavedState() {
     <span
       role="status"
       aria-label="State of the work"
-      className={`w-32 text-right ${online ? 'text-ink2' : 'font-semibold text-look'}`}
+      className={`w-28 text-right ${online ? 'text-ink2' : 'font-semibold text-look'}`}
     >
       <span aria-hidden="true">● </span>
       {words}

@@ -1,0 +1,95 @@
+import { recordsOf, type Framework } from '../model/framework';
+import type { LengthUnit } from '../units/length-units';
+import { solve } from '../solving/solve';
+import { given, SMALL_TOWER, step } from '../testing/given';
+import { FORMS } from './forms';
+import { completions, readEntry } from './read-entry';
+
+const bare = given([...SMALL_TOWER, ['dimensions.define', { name: 'typical', value: 3300 }]]);
+const read = (line: string, unit: LengthUnit = 'mm', framework = bare) =>
+  readEntry(line, { framework, building: recordsOf(framework, 'building')[0]!.id, unit });
+/** Types lines one after the other and answers what they say for the history. */
+const typed = (lines: string[], start = bare): [Framework, string[]] =>
+  lines.reduce<[Framework, string[]]>(
+    ([framework, said], line) => {
+      const entered = read(line, 'mm', framework);
+      if (!entered.ok) throw new Error(`${line}: ${entered.refusal.message}`);
+      const planned = step(framework, entered.value.command, entered.value.input, line);
+      return [planned.after, [...said, planned.sentence]];
+    },
+    [start, []],
+  );
+const message = (line: string) => {
+  const entered = read(line);
+  return entered.ok ? 'read' : entered.refusal.message;
+};
+
+describe('lines that are typed', () => {
+  it('do what the examples of the forms say, each of them', () => {
+    const [wide] = typed(['bays across 5@7200', 'bays up 3@6m'], given(SMALL_TOWER));
+    for (const { example } of FORMS) {
+      const [after, said] = typed([example], wide);
+      expect([example, after === wide, said[0]!.length > 5]).toEqual([example, false, true]);
+    }
+  });
+
+  it.each<[string[], string[]]>([
+    [['levels 2 @ 3.6m above 02'], ['2 levels inserted above 02']],
+    [['level 01 to 5.55m'], ['Level 01 raised 150 mm to +5.550, pushing the levels beyond']],
+    [['level 01 to 5400 + 150 only'], ['Level 01 raised 150 mm to +5.550, only this level']],
+    [['storey 00 typical + 2m'], ['Storey 00 made 5300 mm high']],
+    [['split storey 00 in 3'], ['Storey 00 split into 3 of 1800 mm']],
+    [['NAME LEVEL rf Top'], ['Level RF is now Top']],
+    [
+      ['bays across 5@8100', 'line 3 by -600 only'],
+      ['Bays typed anew: 5@8100', expect.stringContaining('Grid line 3 moved')],
+    ],
+    [
+      ['split bay C at 2.6m as .1', 'label B.1 as K'],
+      ['Bay before grid line C split', 'Grid line B.1 is now K'],
+    ],
+    [['columns at A-C x 1-5 500x500'], ['15 columns placed at crossings']],
+    [['columns at A,C x 2 round 550 from 00 to 02'], ['2 columns placed at crossings']],
+    [['column B-2 + 1m,0.5m round 400'], ['Column B-2 placed']],
+    [['floor grid + 300 250 thick from 00 to 03'], ['Floor plate added']],
+    [
+      ['floor grid + 300', 'shaft B-3 + 600,1200 2.4m x 2700 lift named L1 from B2 to 04'],
+      ['Floor plate added', 'Shaft L1 added'],
+    ],
+    [['dimension clear = typical - 450'], ['Dimension clear is {typical} - 450']],
+  ])('%j', (lines, said) => {
+    const [, sentences] = typed(lines);
+    expect(sentences.map((sentence) => sentence.replace(/\{[^}]+\}/, '{typical}').replace('450mm', '450'))).toEqual(
+      said,
+    );
+  });
+
+  it('take bare numbers in the person’s unit', () => {
+    const feet = read('column 10,20 round 1.5', 'ft');
+    if (!feet.ok) throw new Error(feet.refusal.message);
+    const after = step(bare, feet.value.command, feet.value.input).after;
+    expect(solve(after).columns[0]).toMatchObject({ at: { x: 3048, y: 6096 }, section: { diameterMm: 457.2 } });
+  });
+});
+
+describe('lines that cannot be read', () => {
+  it.each<[string, RegExp]>([
+    ['', /Type a command/],
+    ['fly away', /no command that begins "fly"/],
+    ['levels', /Go on like: levels 9 @ 3.3m above 02/],
+    ['level 99 to 3m', /no level named 99/],
+    ['storey 00 high', /"high": There is no dimension named/],
+    ['columns at A-1 x 2 500x500', /do not run the same way/],
+    ['columns at A-Q x 2 500x500', /no grid line labelled Q/],
+    ['split sto', /Go on like: split storey/],
+  ])('%s', (line, says) => expect(message(line)).toMatch(says));
+
+  it('are completed from their first words', () => {
+    const patterns = (line: string) => completions(line).map(({ words }) => words);
+    expect(patterns('')).toHaveLength(FORMS.length);
+    expect(patterns('lev')).toEqual(['levels', 'level to']);
+    expect(patterns('split b')).toEqual(['split bay']);
+    expect(patterns('col')).toEqual(['columns at', 'column']);
+    expect(patterns('zzz')).toEqual([]);
+  });
+});

@@ -1,0 +1,129 @@
+'use client';
+
+import { useEffect, useId, useMemo, useRef, useState } from 'react';
+import { completions, readEntry } from '@/core/entry/read-entry';
+import type { Json } from '@/core/model/json';
+import { fieldUnit, useProject } from '../session/store';
+
+const MOST_SHOWN = 8;
+
+/** One line in which every command can be typed in plain words, with what it would do said before Enter does it. */
+export function QuickEntry() {
+  const { framework, building, session, display, mayEdit, run } = useProject((project) => project);
+  const id = useId();
+  const input = useRef<HTMLInputElement>(null);
+  const [line, setLine] = useState('');
+  const [isOpen, setIsOpen] = useState(false);
+  const [chosen, setChosen] = useState(-1);
+  useEffect(() => {
+    const focus = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k') return;
+      event.preventDefault();
+      input.current?.focus();
+      input.current?.select();
+    };
+    window.addEventListener('keydown', focus);
+    return () => window.removeEventListener('keydown', focus);
+  }, []);
+  const entered = useMemo(
+    () => (building ? readEntry(line, { framework, building, unit: fieldUnit(display) }) : null),
+    [line, framework, building, display],
+  );
+  const preview = useMemo(
+    () => (entered?.ok ? (session?.preview(entered.value.command, entered.value.input) ?? null) : null),
+    [entered, session],
+  );
+  const [said, isReady] =
+    entered?.ok && preview
+      ? preview.ok
+        ? [preview.value.sentence, true]
+        : [preview.refusal.message, false]
+      : [line.trim() === '' || entered?.ok !== false ? '' : entered.refusal.message, false];
+  const forms = entered?.ok ? [] : completions(line).slice(0, MOST_SHOWN);
+  if (!mayEdit) return null;
+  const close = () => {
+    setLine('');
+    setIsOpen(false);
+    setChosen(-1);
+    input.current?.blur();
+  };
+  const take = (text: string) => {
+    setLine(text);
+    setChosen(-1);
+    input.current?.focus();
+  };
+  const enter = () => {
+    const form = forms[chosen];
+    if (form) return take(form.example);
+    if (!entered?.ok || !isReady) return;
+    if (run(entered.value.command, entered.value.input as Json) === null) setLine('');
+  };
+  return (
+    <div className="relative w-[400px]">
+      <label htmlFor={id} className="sr-only">
+        Quick entry
+      </label>
+      <input
+        ref={input}
+        id={id}
+        role="combobox"
+        aria-expanded={isOpen && forms.length > 0}
+        aria-controls={`${id}-forms`}
+        aria-activedescendant={chosen >= 0 ? `${id}-${chosen}` : undefined}
+        aria-describedby={`${id}-says`}
+        autoComplete="off"
+        spellCheck={false}
+        className="figures w-full rounded-sm border border-hair bg-film px-2.5 py-1"
+        placeholder="type a command: level 02 to 10.35m      Ctrl K"
+        value={line}
+        onFocus={() => setIsOpen(true)}
+        onBlur={() => setIsOpen(false)}
+        onChange={(event) => {
+          setLine(event.target.value);
+          setChosen(-1);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') enter();
+          else if (event.key === 'Escape') close();
+          else if (event.key === 'ArrowDown') setChosen(Math.min(chosen + 1, forms.length - 1));
+          else if (event.key === 'ArrowUp') setChosen(Math.max(chosen - 1, -1));
+          else if (event.key === 'Tab' && !event.shiftKey && forms.length > 0 && line.trim() !== '')
+            take(forms[Math.max(chosen, 0)]!.example);
+          else return;
+          event.preventDefault();
+          event.stopPropagation();
+        }}
+      />
+      {isOpen && (
+        <div className="absolute inset-x-0 top-full z-50 mt-1 rounded-sm border border-ink3 bg-sheet p-1.5 shadow-lg">
+          <p
+            id={`${id}-says`}
+            role="status"
+            className={`px-1.5 ${isReady ? 'font-semibold text-now' : 'text-ink2'} ${said ? 'py-0.5' : ''}`}
+          >
+            {said}
+            {isReady && <span className="font-normal text-ink3">, Enter does it</span>}
+          </p>
+          <ul id={`${id}-forms`} role="listbox" aria-label="Commands">
+            {forms.map(({ pattern, example, title }, i) => (
+              <li
+                key={pattern}
+                id={`${id}-${i}`}
+                role="option"
+                aria-selected={i === chosen}
+                className={`cursor-pointer rounded-sm px-1.5 py-0.5 ${i === chosen ? 'bg-now-tint' : 'hover:bg-faint'}`}
+                onPointerDown={(event) => {
+                  event.preventDefault();
+                  take(example);
+                }}
+              >
+                <span className="figures">{pattern}</span>
+                <span className="block text-[11px] text-ink2">{title}</span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </div>
+  );
+}
