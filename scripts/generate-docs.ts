@@ -1,6 +1,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { format } from 'prettier';
 import { z } from 'zod';
+import { FORMS } from '@/core/entry/forms';
 import { commandList } from '@/core/model/commands';
 import { reportSchema } from '@/core/report/report';
 
@@ -9,7 +10,11 @@ async function documents(): Promise<Record<string, string>> {
   const json = (value: unknown) => format(JSON.stringify(value), { parser: 'json', printWidth: 120 });
   const list = commandList();
   const table = list.map(({ name, title }) => `| \`${name}\` | ${title} |`).join('\n');
+  const forms = FORMS.map(
+    ({ pattern, example, title }) => `| \`${pattern.replaceAll('|', '\\|')}\` | ${title} | \`${example}\` |`,
+  ).join('\n');
   return {
+    'docs/generated/quick-entry.md': `# Quick entry\n\nMade from the code by \`npm run docs\`. What stands in capitals varies, what stands in brackets may be left out. Bare numbers take the unit lengths are shown in.\n\n| typed | what it does | for example |\n| --- | --- | --- |\n${forms}\n`,
     'docs/generated/commands.md': `# Commands\n\nMade from the code by \`npm run docs\`. Inputs are in [commands.json](commands.json).\n\n| command | what it does |\n| --- | --- |\n${table}\n`,
     'docs/generated/commands.json': await json(list),
     'docs/generated/report.schema.json': await json(z.toJSONSchema(reportSchema)),

@@ -1,5 +1,5 @@
 /**
- * "Tidewater Yard", a made-up music school with student rooms: the hall house, as a script of commands. Everything
+ * "Tidewater Yard", a made-up music school with student rooms: the hall house and the annex, as a script of commands. Everything
  * shown in pictures and tests is made by this script.
  */
 export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
@@ -160,6 +160,46 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       outline: { type: 'rectangle', place: 'B-5 + 600,600', widthMm: 13200, depthMm: 14400 },
       startsAt: { level: '01' },
       stopsAt: { level: '03', face: 'soffit' },
+    },
+  },
+  { command: 'buildings.add', input: { name: 'Annex', zeroMm: 600, xMm: 42000, yMm: 3000 } },
+  { command: 'levels.setUp', input: { building: 'Annex', above: '4.2m 2@3.6m', buildUpMm: 100 } },
+  {
+    command: 'grids.add',
+    input: {
+      building: 'Annex',
+      name: 'Annex grid',
+      baysA: '3@5400',
+      baysB: '2@6000',
+      labelsA: { first: '21' },
+      labelsB: { first: 'P', skip: 'IO' },
+      extensionMm: 1500,
+    },
+  },
+  {
+    command: 'floors.add',
+    input: {
+      building: 'Annex',
+      name: 'Annex floor',
+      outline: { type: 'gridOffset', system: 'Annex grid', offsetMm: 300 },
+      thicknessMm: 240,
+    },
+  },
+  {
+    command: 'columns.placeAtCrossings',
+    input: {
+      building: 'Annex',
+      lines: ['21', '22', '23', '24', 'P', 'Q', 'R'],
+      section: { shape: 'circle', diameterMm: 400 },
+    },
+  },
+  {
+    command: 'shafts.add',
+    input: {
+      building: 'Annex',
+      name: 'L4',
+      purpose: 'lift',
+      outline: { type: 'rectangle', place: 'P-22 + 1500,1500', widthMm: 2000, depthMm: 2200 },
     },
   },
 ];

@@ -4,14 +4,14 @@ import Link from 'next/link';
 import { Redo2, Undo2 } from 'lucide-react';
 import { undoTarget } from '../session/project-session';
 import { QuickEntry } from '../quick-entry/quick-entry';
-import { chooseDisplay, useProject, useProjectStore } from '../session/store';
+import { chooseBuilding, chooseDisplay, useProject, useProjectStore } from '../session/store';
 import { History } from './history';
 import { Mark } from './mark';
 import { NamedDimensions } from './named-dimensions';
 
 /** One line at the top: project and building, undo and redo, what state the work is in, who is here. */
 export function TopLine() {
-  const { framework, solved, building, person, role, history, session, display, mayEdit, set } = useProject(
+  const { framework, solved, building, person, role, history, session, display, mayEdit } = useProject(
     (project) => project,
   );
   const store = useProjectStore();
@@ -36,13 +36,15 @@ export function TopLine() {
           aria-label="Building"
           className="rounded-sm border border-hair bg-sheet px-2 py-0.5"
           value={building ?? ''}
-          onChange={(event) => set({ building: event.target.value, level: null, selection: [] })}
+          onChange={(event) => chooseBuilding(store, event.target.value)}
         >
-          {solved.buildings.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
+          {[...solved.buildings]
+            .sort((a, b) => (a.name < b.name ? -1 : 1))
+            .map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
         </select>
       )}
       <span className="flex flex-1 justify-center">

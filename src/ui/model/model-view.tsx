@@ -4,6 +4,7 @@ import { OrbitControls } from '@react-three/drei';
 import { Canvas } from '@react-three/fiber';
 import { useEffect, useMemo, useState } from 'react';
 import * as THREE from 'three';
+import { plus, turned } from '@/core/geometry/point';
 import { triangulate } from '@/core/geometry/triangulate';
 import type { Profile } from '@/core/geometry/boolean';
 import type { Id } from '@/core/model/ids';
@@ -34,7 +35,7 @@ export function ModelView() {
   const colours = useThemeColours(COLOURS);
   const [showSpace, setShowSpace] = useState(true);
   const chosen = useMemo(() => new Set(selection), [selection]);
-  const centre = useMemo(() => (solved && building ? middleOf(solved, building) : null), [solved, building]);
+  const centre = useMemo(() => (solved ? middleOf(solved) : null), [solved]);
   if (!solved || !building || !centre || !colours.columns) return null;
   return (
     <div
@@ -54,30 +55,38 @@ export function ModelView() {
         <directionalLight position={[-80, 20, 60]} intensity={0.7} />
         <group rotation={[-Math.PI / 2, 0, 0]}>
           <group position={[-centre.x, -centre.y, -centre.z]} scale={0.001}>
-            <Columns
-              solved={solved}
-              building={building}
-              chosen={chosen}
-              colours={colours}
-              onSelect={(id) => select([id])}
-            />
-            <Slabs
-              solved={solved}
-              building={building}
-              level={level}
-              chosen={chosen}
-              colours={colours}
-              onSelect={(id) => select([id])}
-            />
-            {showSpace && (
-              <Shafts
-                solved={solved}
-                building={building}
-                chosen={chosen}
-                colours={colours}
-                onSelect={(id) => select([id])}
-              />
-            )}
+            {solved.buildings.map((each) => (
+              <group
+                key={each.id}
+                position={[each.at.x, each.at.y, each.zeroMm]}
+                rotation={[0, 0, (each.turnDeg * Math.PI) / 180]}
+              >
+                <Columns
+                  solved={solved}
+                  building={each.id}
+                  chosen={chosen}
+                  colours={colours}
+                  onSelect={(id) => select([id])}
+                />
+                <Slabs
+                  solved={solved}
+                  building={each.id}
+                  level={level}
+                  chosen={chosen}
+                  colours={colours}
+                  onSelect={(id) => select([id])}
+                />
+                {showSpace && (
+                  <Shafts
+                    solved={solved}
+                    building={each.id}
+                    chosen={chosen}
+                    colours={colours}
+                    onSelect={(id) => select([id])}
+                  />
+                )}
+              </group>
+            ))}
           </group>
         </group>
         <OrbitControls makeDefault enableDamping={false} />
@@ -95,24 +104,30 @@ export function ModelView() {
   );
 }
 
-/** Middle of a building in metres, and how large it is. */
-function middleOf(solved: Solved, building: Id): { x: number; y: number; z: number; size: number } {
-  const levels = solved.levels.filter((level) => level.building === building);
-  const points = [
-    ...solved.crossings.filter((crossing) => crossing.building === building).map(({ at }) => at),
-    ...solved.floors.filter((floor) => floor.building === building).flatMap(({ outline }) => outline),
-  ];
-  const [low, high] = [levels[0]?.fflMm ?? 0, levels.at(-1)?.fflMm ?? 10000];
-  const xs = points.map(({ x }) => x);
-  const ys = points.map(({ y }) => y);
+/** Middle of all buildings in metres, and how large they are together. */
+function middleOf(solved: Solved): { x: number; y: number; z: number; size: number } {
+  const points = solved.buildings.flatMap(({ id, at, turnDeg, zeroMm }) => {
+    const own = [
+      ...solved.crossings.filter((crossing) => crossing.building === id).map((crossing) => crossing.at),
+      ...solved.floors.filter((floor) => floor.building === id).flatMap(({ outline }) => outline),
+    ];
+    const heights = solved.levels.filter((level) => level.building === id).map(({ fflMm }) => fflMm + zeroMm);
+    const corners = own.length > 0 ? own : [{ x: 0, y: 0 }];
+    return corners.flatMap((point) => heights.map((z) => ({ ...plus(at, turned(point, turnDeg)), z })));
+  });
   const span = (values: number[]): [number, number] =>
-    values.length > 0 ? [Math.min(...values), Math.max(...values)] : [0, 10000];
-  const [[x0, x1], [y0, y1]] = [span(xs), span(ys)];
+    values.reduce(([low, high], value) => [Math.min(low, value), Math.max(high, value)], [Infinity, -Infinity]);
+  if (points.length === 0) return { x: 0, y: 0, z: 0, size: 20 };
+  const [[x0, x1], [y0, y1], [z0, z1]] = [
+    span(points.map(({ x }) => x)),
+    span(points.map(({ y }) => y)),
+    span(points.map(({ z }) => z)),
+  ];
   return {
     x: (x0 + x1) / 2000,
     y: (y0 + y1) / 2000,
-    z: (low + high) / 2000,
-    size: Math.max(x1 - x0, y1 - y0, high - low) / 1000,
+    z: (z0 + z1) / 2000,
+    size: Math.max(x1 - x0, y1 - y0, z1 - z0, 10_000) / 1000,
   };
 }
 

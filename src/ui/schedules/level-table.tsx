@@ -9,6 +9,7 @@ import { ActionButton } from '../fields/fields';
 import { download, fileStem } from '../fields/download';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
+import { TieView } from './tie-view';
 
 type Field = 'name' | 'title' | 'levelKind' | 'fflMm' | 'heightMm' | 'buildUpMm';
 
@@ -182,6 +183,7 @@ export function LevelTable() {
           ))}
         </tbody>
       </table>
+      <TieView />
     </div>
   );
 }

@@ -129,13 +129,34 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
 /** Building, level and selection as far as they exist in a solve; the ground floor to begin with. */
 function stillThere(state: Project, solved: Solved | null): Partial<Project> {
   if (!solved) return {};
-  const building = solved.buildings.some(({ id }) => id === state.building)
-    ? state.building
-    : (solved.buildings[0]?.id ?? null);
+  const building = solved.buildings.some(({ id }) => id === state.building) ? state.building : mainBuilding(solved);
   const levels = solved.levels.filter((level) => level.building === building);
   const ground = levels.find(({ fflMm, bounding }) => bounding && fflMm >= 0) ?? levels[0];
   const level = levels.some(({ id }) => id === state.level) ? state.level : (ground?.id ?? null);
   return { building, level };
+}
+
+/** Turns to another building: its ground level is shown, and no tool is at work. */
+export function chooseBuilding(store: ProjectStore, building: Id): void {
+  const { solved } = store.getState();
+  const levels = (solved?.levels ?? []).filter((level) => level.building === building);
+  const ground = levels.find(({ fflMm, bounding }) => bounding && fflMm >= 0) ?? levels[0];
+  store.setState({
+    building,
+    level: ground?.id ?? null,
+    selection: [],
+    step: null,
+    chosenLines: null,
+    ghost: null,
+    onPlanPoint: null,
+  });
+}
+
+/** The building with the most levels, which a project opens with. */
+function mainBuilding(solved: Solved): Id | null {
+  const count = (id: Id) => solved.levels.filter((level) => level.building === id).length;
+  const sorted = [...solved.buildings].sort((a, b) => count(b.id) - count(a.id) || (a.name < b.name ? -1 : 1));
+  return sorted[0]?.id ?? null;
 }
 
 export function chooseDisplay(store: ProjectStore, system: LengthDisplay['system']): void {

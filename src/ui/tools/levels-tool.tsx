@@ -3,6 +3,7 @@
 import { useProject } from '../session/store';
 import { SetUpLevels } from '../setting-up/set-up-levels';
 import { TakeFile } from '../setting-up/take-file';
+import { BuildingsFields } from './buildings-fields';
 import { SeveralLevels } from './several-levels';
 
 /** Levels: set up when there are none, else how to edit them; and a level table from a file. */
@@ -21,6 +22,7 @@ export function LevelsTool() {
       )}
       {mayEdit && count > 0 && <SeveralLevels />}
       {mayEdit && <TakeFile kind="levels" />}
+      {mayEdit && <BuildingsFields />}
     </>
   );
 }
