@@ -220,6 +220,31 @@ test('lengths are read and shown in feet and inches for who wants them', async (
   await page.getByRole('button', { name: 'mm', exact: true }).click();
 });
 
+test('the height budget of a storey says its clear height, finds what is too low, and is mended by raising', async ({
+  page,
+}) => {
+  await openProject(page, await makeProject(page.request, 'Budget', FURNISHED));
+  await page.getByRole('button', { name: /^Level 03/ }).click();
+  await page.getByText('Height budget', { exact: true }).click();
+  await expect(page.getByRole('figure', { name: 'Height budget: 2950 clear' })).toBeVisible();
+  for (const [label, text] of [
+    ['Beam zone', '400'],
+    ['Services zone', '350'],
+    ['Clear height wanted', '2.5m'],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill(text);
+    await page.getByLabel(label, { exact: true }).press('Enter');
+  }
+  const finding = page.getByRole('button', { name: /Storey 03 has 2200 mm clear, 300 mm under/ });
+  await expect(finding).toBeVisible();
+  await page.getByRole('button', { name: 'Clear height wanted: make it typical' }).click();
+  await expect(page.getByText('typical of the building')).toBeVisible();
+  await page.getByLabel('Floor to floor', { exact: true }).fill('3.6m');
+  await page.getByLabel('Floor to floor', { exact: true }).press('Enter');
+  await expect(finding).toHaveCount(0);
+  await expect(page.getByRole('figure', { name: 'Height budget: 2500 clear' })).toBeVisible();
+});
+
 test('a named dimension stands in a height, says where it is used, and moves it when it changes', async ({ page }) => {
   await openProject(page, await makeProject(page.request, 'Named', FURNISHED));
   await page.getByRole('button', { name: 'Dimensions' }).click();

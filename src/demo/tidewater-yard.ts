@@ -162,6 +162,11 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       stopsAt: { level: '03', face: 'soffit' },
     },
   },
+  {
+    command: 'levels.setBudget',
+    input: { building: 'Hall house', beamMm: 200, servicesMm: 250, ceilingMm: 30, targetMm: 2450 },
+  },
+  { command: 'levels.setBudget', input: { level: '01', servicesMm: 600, targetMm: 3600 } },
   { command: 'buildings.add', input: { name: 'Annex', zeroMm: 600, xMm: 42000, yMm: 3000 } },
   { command: 'levels.setUp', input: { building: 'Annex', above: '4.2m 2@3.6m', buildUpMm: 100 } },
   {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { budgetSchema } from '../levels/budget';
 import { angleSchema, lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
@@ -21,5 +22,7 @@ export const buildingSchema = z.object({
   xMm: lengthSchema,
   yMm: lengthSchema,
   turnDeg: angleSchema,
+  /** Typical zones of a storey's height budget. */
+  budget: budgetSchema.nullish(),
 });
 export type Building = z.infer<typeof buildingSchema>;

@@ -8,6 +8,7 @@ export type Rule =
   | 'column.outsideSlab'
   | 'column.nothing'
   | 'shaft.missesSlab'
+  | 'level.lowClear'
   | 'outline.unsound'
   | 'span.upsideDown';
 

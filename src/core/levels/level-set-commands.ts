@@ -2,11 +2,13 @@ import { z } from 'zod';
 import { defineCommand, type Command } from '../model/command';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
+import { recordOf } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema } from '../model/refer';
 import { formatElevation, formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
+import { BUDGET_ZONES, NO_BUDGET } from './budget';
 import { baseLevel, isBelowGround, refuseIfDisordered, refuseIfLockedMoved, shiftLevel } from './chain';
 import { insertLevel } from './insert-level';
 import { LEVEL_KINDS } from './level';
@@ -233,4 +235,45 @@ const editTable = defineCommand({
   sentence: (_, input) => `${input.rows.length} ${input.rows.length === 1 ? 'level' : 'levels'} edited in the table`,
 });
 
-export const LEVEL_SET_COMMANDS: Command[] = [insertMany, copy, split, renumber, editTable];
+const zoneInput = lengthInputSchema.nullable().optional();
+
+const setBudget = defineCommand({
+  name: 'levels.setBudget',
+  title: 'Type the zones of a height budget, for one level or as the typical ones of a building',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    /** Left out: the building's typical zones. */
+    level: refSchema.optional(),
+    /** Null: for a level the typical zone again, for a building none. */
+    beamMm: zoneInput,
+    servicesMm: zoneInput,
+    ceilingMm: zoneInput,
+    targetMm: zoneInput,
+  }),
+  plan: (edit, { building, level, ...zones }) =>
+    refusing(() => {
+      const reader = new LengthReader(edit.before);
+      const typed = Object.fromEntries(
+        BUDGET_ZONES.filter((zone) => zones[zone] !== undefined).map((zone) => {
+          const value = zones[zone]!;
+          const read = (length: typeof value) => reader.read(length, zone, { atLeastMm: 0, atMostMm: 20_000 }).stored;
+          return [zone, value === null ? null : read(value)];
+        }),
+      );
+      if (level !== undefined) {
+        const { id, record } = levelReferred(edit.before, level);
+        edit.set('level', id, { budget: { ...NO_BUDGET, ...record.budget, ...typed } });
+      } else {
+        const id = buildingReferred(edit.before, building);
+        edit.set('building', id, {
+          budget: { ...NO_BUDGET, ...recordOf(edit.before, 'building', id)?.budget, ...typed },
+        });
+      }
+    }),
+  sentence: (before, input) =>
+    input.level === undefined
+      ? 'Typical height budget changed'
+      : `Height budget of storey ${levelReferred(before, input.level).record.name} changed`,
+});
+
+export const LEVEL_SET_COMMANDS: Command[] = [insertMany, copy, split, renumber, editTable, setBudget];

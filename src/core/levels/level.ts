@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { budgetSchema } from './budget';
 import { lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
@@ -25,6 +26,8 @@ export const levelSchema = z.object({
   /** SSL = FFL − build-up. */
   buildUpMm: lengthSchema,
   locked: z.boolean(),
+  /** Zones of its height budget that differ from the building's typical ones. */
+  budget: budgetSchema.nullish(),
 });
 export type Level = z.infer<typeof levelSchema>;
 

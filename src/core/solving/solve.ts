@@ -7,6 +7,7 @@ import { plateSet, resolvePlate } from '../floors/plates';
 import { solveFloor, type ProfileStore } from '../floors/solve-floors';
 import { subtract, type Profile } from '../geometry/boolean';
 import { crossingsOf, gridsOf } from '../grids/resolve-grids';
+import { checkClearHeights, heightBudgets, thickestSlab } from '../levels/height-budget';
 import { levelsOf } from '../levels/resolve-levels';
 import { recordsOf, type Framework } from '../model/framework';
 import { solveShaft } from '../shafts/solve-shafts';
@@ -42,6 +43,7 @@ export class Solver implements ProfileStore {
       floors: [],
       profiles: {},
       shafts: [],
+      budgets: [],
       findings: [],
     };
     for (const building of recordsOf(framework, 'building')) {
@@ -87,6 +89,9 @@ export class Solver implements ProfileStore {
     const plates = plateSet(
       own(recordsOf(framework, 'floorPlate')).map((plate) => resolvePlate(framework, plate, storeys, this.facts)),
     );
+    const budgets = heightBudgets(framework, storeys, thickestSlab(plates));
+    solved.budgets.push(...budgets);
+    solved.findings.push(...checkClearHeights(budgets, new Map(storeys.map(({ id, record }) => [id, record.name]))));
     const shafts: SolvedShaft[] = [];
     for (const shaft of own(recordsOf(framework, 'shaft'))) {
       const result = solveShaft(framework, shaft, storeys, plates, this.facts);

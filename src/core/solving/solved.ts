@@ -3,6 +3,7 @@ import type { Profile } from '../geometry/boolean';
 import type { Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import type { Direction } from '../grids/grid';
+import type { HeightBudget } from '../levels/height-budget';
 import type { LevelKind } from '../levels/level';
 import type { Id } from '../model/ids';
 import type { Finding } from '../checks/finding';
@@ -111,5 +112,6 @@ export interface Solved {
   floors: FloorPiece[];
   profiles: Record<string, Profile>;
   shafts: SolvedShaft[];
+  budgets: HeightBudget[];
   findings: Finding[];
 }

@@ -92,6 +92,19 @@ function nextStep(framework: Framework, random: () => number): Step {
     () => ['shafts.change', { shaft: pick(shafts), opensHead: random() < 0.5, stopsAt: { level: pick(levels) } }],
     () => ['elements.move', { ids: [pick([...shafts, ...stacks])], xMm: between(-800, 800), yMm: between(-800, 800) }],
     () => ['elements.remove', { ids: [pick([...shafts, ...stacks])] }],
+    () => ['levels.insertMany', { level: pick(levels), heights: [between(2700, 3600), between(2700, 3600)], mode }],
+    () => ['levels.split', { level: pick(levels), parts: 2 }],
+    () => ['levels.setBudget', { level: pick(levels), beamMm: between(0, 900), targetMm: between(2000, 3000) }],
+    () => [
+      'levels.editTable',
+      {
+        rows: [
+          { level: pick(levels), title: 'T', heightMm: between(2700, 4500) },
+          { level: pick(levels), buildUpMm: 90 },
+        ],
+      },
+    ],
+    () => ['buildings.change', { zeroMm: between(-900, 900), turnDeg: pick(TURNS) }],
     () => ['floors.change', { floor: 'Plate', thicknessMm: between(150, 400) }],
     () => ['dimensions.define', { name: 'typical', value: between(2800, 4200) }],
     () => ['levels.setHeight', { level: pick(levels), heightMm: 'typical + 25mm', mode }],

@@ -10,6 +10,7 @@ import { formatArea } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
+import { BudgetFields } from './budget-fields';
 
 /** Fields of a level, and its removal with a look at what that reaches. */
 export function LevelFields({ level }: { level: Level }) {
@@ -73,6 +74,7 @@ export function LevelFields({ level }: { level: Level }) {
       <p className="border-t border-faint pt-1.5 text-ink2">
         {floors.length === 0 ? 'No slab here.' : `Net floor area ${formatArea(area, display)}.`}
       </p>
+      <BudgetFields level={level} />
       {mayEdit && (
         <ActionButton weight="danger" onClick={() => setRemoving(true)}>
           Remove this level …

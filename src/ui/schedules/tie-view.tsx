@@ -39,7 +39,7 @@ export function TieView() {
   return (
     <section aria-label="Ties between buildings" className="mt-8">
       <h3 className="mb-2 flex items-baseline gap-2 font-bold">
-        {left.name} beside
+        {left.name} beside{' '}
         {others.length > 1 ? (
           <select
             aria-label="The other building"
