@@ -47,6 +47,7 @@ const add = defineCommand({
         xMm: reader.read(input.xMm, 'xMm').stored,
         yMm: reader.read(input.yMm, 'yMm').stored,
         turnDeg: input.turnDeg,
+        budget: null,
       });
     }),
   sentence: (_, input) => `Building ${input.name} added`,

@@ -23,6 +23,6 @@ export const buildingSchema = z.object({
   yMm: lengthSchema,
   turnDeg: angleSchema,
   /** Typical zones of a storey's height budget. */
-  budget: budgetSchema.nullish(),
+  budget: budgetSchema.nullable(),
 });
 export type Building = z.infer<typeof buildingSchema>;

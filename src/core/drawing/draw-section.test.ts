@@ -115,4 +115,27 @@ describe('an elevation', () => {
       for (const [i, y] of ys.entries()) if (i > 0) expect(y - ys[i - 1]!).toBeGreaterThan(2.7 * scale);
     }
   });
+
+  it('marks only every so many of a hundred storeys when the drawing is small, its ends always', () => {
+    const tall = solve(
+      given([
+        ['buildings.add', { name: 'Tall' }],
+        ['levels.setUp', { above: '100@3.6m' }],
+        ['grids.add', { baysA: '20@3m', baysB: '4@7m' }],
+      ]),
+    );
+    const of = tall.buildings[0]!.id;
+    const plane = elevationPlane(tall, of, 'south')!;
+    const texts = (scale: number, style: string) =>
+      ofStyle(
+        drawSection(tall, { building: of, plane, scale, writeLength: String, writeElevation: String }).primitives,
+        style,
+      ).map((each) => (each.type === 'text' ? each.text : ''));
+    expect(texts(200, 'levelText')).toHaveLength(101);
+    const few = texts(3000, 'levelText');
+    expect(few.length).toBeLessThan(60);
+    expect([few[0], few.at(-1)]).toEqual(['00  0', 'RF  360000']);
+    const bubbles = texts(3000, 'bubbleText');
+    expect([bubbles[0], bubbles.at(-1), bubbles.length < 21]).toEqual(['1', '21', true]);
+  });
 });

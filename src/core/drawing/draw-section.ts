@@ -196,7 +196,8 @@ function gridLines(solved: Solved, frame: Frame, view: SectionView): SeenLine[] 
 function drawGrid(lines: readonly SeenLine[], low: number, high: number, view: SectionView): Primitive[] {
   const mm = (paper: number) => paper * view.scale;
   const [foot, head] = [low - mm(REACH), high + mm(REACH)];
-  const main = lines.filter(({ line }) => line.label !== null);
+  const labelled = lines.filter(({ line }) => line.label !== null);
+  const main = thinned(labelled, spanOf(labelled.map(({ x }) => x)), mm(BUBBLE_RADIUS * 2));
   const places = spreadApart(
     main.map(({ x }) => x),
     mm(BUBBLE_RADIUS * 2),
@@ -265,18 +266,34 @@ function drawGrid(lines: readonly SeenLine[], low: number, high: number, view: S
 function drawLevels(levels: Solved['levels'], left: number, right: number, view: SectionView): Primitive[] {
   const mm = (paper: number) => paper * view.scale;
   const [start, end] = [left - mm(REACH), right + mm(REACH)];
+  const marked = thinned(levels, spanOf(levels.map(({ fflMm }) => fflMm)), mm(LEVEL_TEXT * 1.35));
   const places = spreadApart(
-    levels.map(({ fflMm }) => fflMm),
+    marked.map(({ fflMm }) => fflMm),
     mm(LEVEL_TEXT * 1.35),
   );
   const primitives: Primitive[] = [];
-  levels.forEach((level, i) => {
+  for (const level of levels) {
     const y = level.fflMm;
-    const at = { x: end + mm(4), y: places[i]! };
+    const rank = marked.indexOf(level);
+    const at = { x: end + mm(4), y: places[rank] ?? y };
+    const style = level.bounding ? 'levelLine' : 'levelLineMinor';
+    if (rank < 0) {
+      primitives.push({
+        type: 'path',
+        style,
+        id: level.id,
+        points: [
+          { x: start, y },
+          { x: end, y },
+        ],
+        closed: false,
+      });
+      continue;
+    }
     primitives.push(
       {
         type: 'path',
-        style: level.bounding ? 'levelLine' : 'levelLineMinor',
+        style,
         id: level.id,
         points: [
           { x: start, y },
@@ -306,7 +323,7 @@ function drawLevels(levels: Solved['levels'], left: number, right: number, view:
         turnDeg: 0,
       },
     );
-    if (level.storeyHeightMm === null || level.storeyHeightMm < mm(LEVEL_TEXT)) return;
+    if (level.storeyHeightMm === null || level.storeyHeightMm < mm(LEVEL_TEXT)) continue;
     primitives.push({
       type: 'text',
       style: 'dimensionText',
@@ -316,9 +333,18 @@ function drawLevels(levels: Solved['levels'], left: number, right: number, view:
       heightMm: mm(DIMENSION_TEXT),
       turnDeg: 0,
     });
-  });
+  }
   return primitives;
 }
+
+/** Every so many of a row, its ends always, so that marks of a size have room over a length and a half. */
+function thinned<T>(row: readonly T[], lengthMm: number, sizeMm: number): T[] {
+  const every = Math.max(1, Math.ceil((row.length * sizeMm) / Math.max(1.5 * lengthMm, 4 * sizeMm)));
+  return row.filter((_, i) => i % every === 0 || i === row.length - 1);
+}
+
+const spanOf = (values: readonly number[]): number =>
+  values.length > 0 ? Math.max(...values) - Math.min(...values) : 0;
 
 export type Side = 'south' | 'east' | 'north' | 'west';
 

@@ -61,6 +61,7 @@ export function insertLevel(
     heightMm,
     buildUpMm,
     locked: false,
+    budget: null,
   }));
 }
 

@@ -27,7 +27,7 @@ export const levelSchema = z.object({
   buildUpMm: lengthSchema,
   locked: z.boolean(),
   /** Zones of its height budget that differ from the building's typical ones. */
-  budget: budgetSchema.nullish(),
+  budget: budgetSchema.nullable(),
 });
 export type Level = z.infer<typeof levelSchema>;
 

@@ -5,7 +5,8 @@ import { commandList, COMMANDS, plan } from './commands';
 import { defineCommand, groundsDigest, planCommand } from './command';
 import { EMPTY_FRAMEWORK, frameworkHash, recordsOf } from './framework';
 import { canonicalJson, sameJson } from './json';
-import { upcast } from './migrate';
+import { NO_CHANGES } from './changes';
+import { FILE_VERSION, upcast, upcastChanges } from './migrate';
 
 const tower = given(FURNISHED);
 
@@ -119,6 +120,16 @@ describe('the fingerprint', () => {
     expect(frameworkHash(EMPTY_FRAMEWORK)).toMatch(/^[0-9a-f]{64}$/);
   });
   it('keeps fields of records that no step of today knows', () => {
-    expect(upcast({ kind: 'level', id: 'x', later: 1 }, 1)).toEqual({ kind: 'level', id: 'x', later: 1 });
+    expect(upcast({ kind: 'shaft', id: 'x', later: 1 }, 1)).toEqual({ kind: 'shaft', id: 'x', later: 1 });
+  });
+  it('gives records of an older version what they lack today, and leaves those of today alone', () => {
+    expect(upcast({ kind: 'level', id: 'x', later: 1 }, 1)).toEqual({ kind: 'level', id: 'x', later: 1, budget: null });
+    const typed = { kind: 'level', id: 'x', budget: { beamMm: 4 } };
+    expect(upcast(typed, FILE_VERSION)).toEqual(typed);
+    const level = tower.records.get(levelId(tower, '01'))!;
+    const { budget: _, ...old } = level as Extract<typeof level, { kind: 'level' }>;
+    const changes = { ...NO_CHANGES, added: [old as typeof level] };
+    expect(upcastChanges(changes, 1).added[0]).toEqual(level);
+    expect(upcastChanges(changes, FILE_VERSION)).toBe(changes);
   });
 });

@@ -12,7 +12,7 @@ const message = (changed: string) => {
 const withRecords = (change: (records: Record<string, Record<string, unknown>>) => void) => {
   const records = structuredClone(recordsById(tower)) as unknown as Record<string, Record<string, unknown>>;
   change(records);
-  return JSON.stringify({ format: 'spine', version: 1, records });
+  return JSON.stringify({ format: 'spine', version: 2, records });
 };
 
 describe('a framework file', () => {
@@ -26,6 +26,15 @@ describe('a framework file', () => {
   it('keeps fields it does not know', () => {
     const read = readSpineFile(withRecords((records) => void (Object.values(records)[0]!.later = { x: 1 })));
     expect(read.ok && writeSpineFile(read.value)).toContain('"later":{"x":1}');
+  });
+
+  it('of version 1 is read as it would be written today', () => {
+    const records = structuredClone(recordsById(tower)) as unknown as Record<string, Record<string, unknown>>;
+    for (const record of Object.values(records)) delete record.budget;
+    const old = JSON.stringify({ format: 'spine', version: 1, records });
+    const read = readSpineFile(old);
+    expect(read.ok && writeSpineFile(read.value)).toBe(text);
+    expect(message(old.replace('"version":1', '"version":2'))).toMatch(/damaged \(budget/);
   });
 
   it('is refused in words when it is newer, damaged or does not hold together', () => {

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt, lte } from 'drizzle-orm';
 import { apply } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from '@/core/model/framework';
-import { FILE_VERSION, upcast } from '@/core/model/migrate';
+import { FILE_VERSION, upcast, upcastChanges } from '@/core/model/migrate';
 import type { Rec } from '@/core/model/record';
 import type { Database, Transaction } from '../db/connection';
 import { change, snapshot } from '../db/schema';
@@ -56,12 +56,15 @@ async function lastSnapshot(db: Database | Transaction, projectId: string, seq: 
 /** Applies the logged changes after `from` up to `seq`. Throws if the log has a gap. */
 async function replay(db: Database | Transaction, projectId: string, from: Head, seq: number): Promise<Framework> {
   const rows = await db
-    .select({ seq: change.seq, changes: change.changes })
+    .select({ seq: change.seq, changes: change.changes, schemaVersion: change.schemaVersion })
     .from(change)
     .where(and(eq(change.projectId, projectId), gt(change.seq, from.seq), lte(change.seq, seq)))
     .orderBy(asc(change.seq));
   if (rows.length !== seq - from.seq) throw new Error(`The change log of ${projectId} has a gap before ${seq}`);
-  return rows.reduce((framework, row) => apply(framework, row.changes), from.framework);
+  return rows.reduce(
+    (framework, row) => apply(framework, upcastChanges(row.changes, row.schemaVersion)),
+    from.framework,
+  );
 }
 
 /** The framework from the log alone, without memory or snapshots: what the others are held to. */

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, gt } from 'drizzle-orm';
 import type { Changes } from '@/core/model/changes';
+import { upcastChanges } from '@/core/model/migrate';
 import { recordsById } from '@/core/model/framework';
 import type { Rec } from '@/core/model/record';
 import { database } from '../db/connection';
@@ -26,12 +27,18 @@ export async function readChangesSince(
   projectId: string,
   seq: number,
 ): Promise<{ seq: number; commandId: string; changes: Changes }[]> {
-  return database()
-    .select({ seq: change.seq, commandId: change.commandId, changes: change.changes })
+  const rows = await database()
+    .select({
+      seq: change.seq,
+      commandId: change.commandId,
+      changes: change.changes,
+      schemaVersion: change.schemaVersion,
+    })
     .from(change)
     .where(and(eq(change.projectId, projectId), gt(change.seq, seq)))
     .orderBy(asc(change.seq))
     .limit(500);
+  return rows.map(({ schemaVersion, changes, ...row }) => ({ ...row, changes: upcastChanges(changes, schemaVersion) }));
 }
 
 export interface HistoryEntry {

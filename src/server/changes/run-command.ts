@@ -5,7 +5,7 @@ import { groundsDigest } from '@/core/model/command';
 import { plan } from '@/core/model/commands';
 import type { Framework } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
-import { FILE_VERSION } from '@/core/model/migrate';
+import { FILE_VERSION, upcastChanges } from '@/core/model/migrate';
 import { recordsOf } from '@/core/model/framework';
 import { done, refuse, type Refusal, type Result } from '@/core/model/result';
 import { mayEdit, roleIn } from '../access';
@@ -109,10 +109,17 @@ async function append(tx: Transaction, sent: Sent, seq: number, { changes, after
 
 async function firstAnswer(tx: Transaction, { projectId, commandId }: Sent): Promise<Outcome | null> {
   const [row] = await tx
-    .select({ seq: change.seq, changes: change.changes, sentence: change.sentence })
+    .select({
+      seq: change.seq,
+      changes: change.changes,
+      sentence: change.sentence,
+      schemaVersion: change.schemaVersion,
+    })
     .from(change)
     .where(and(eq(change.projectId, projectId), eq(change.commandId, commandId)));
-  return row ? { kind: 'done', ...row } : null;
+  if (!row) return null;
+  const { schemaVersion, changes, ...answer } = row;
+  return { kind: 'done', ...answer, changes: upcastChanges(changes, schemaVersion) };
 }
 
 async function planUndoOf(tx: Transaction, framework: Framework, sent: Sent): Promise<Result<Plan>> {
@@ -142,7 +149,7 @@ async function planUndoOf(tx: Transaction, framework: Framework, sent: Sent): Pr
             ),
       )
       .at(-1)?.name;
-  const undone = planUndo(framework, row.changes, laterAuthor);
+  const undone = planUndo(framework, upcastChanges(row.changes, row.schemaVersion), laterAuthor);
   if (!undone.ok) return undone;
   const isRedo = row.command === UNDO;
   const sentence = isRedo

@@ -326,8 +326,8 @@ function Dimensions({
         const isCurrent = level.id === current;
         const text = formatLength(level.storeyHeightMm ?? 0, display);
         const isUpright = y - above > text.length * FIGURE_PX + 2;
-        // What does not fit along its dimension is written across it: short figures always, long ones where chosen.
-        const isShown = isUpright || (text.length < 6 ? y - above > 13 : isCurrent || hovered === level.id);
+        // What does not fit along its dimension is written across it where there is room, else where it is chosen.
+        const isShown = isUpright || (text.length < 6 && y - above > 24) || isCurrent || hovered === level.id;
         const across = {
           x: text.length < 6 ? METRIC_X.dimension + 22 : METRIC_X.lineFrom + 4,
           anchor: text.length < 6 ? 'middle' : 'start',
