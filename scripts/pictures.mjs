@@ -57,7 +57,15 @@ await level('02');
 await page.getByRole('tab', { name: '3D' }).click();
 await page.waitForTimeout(3000);
 await take('model');
+await page.getByRole('tab', { name: 'Section' }).click();
+await page.getByLabel('What is drawn').selectOption({ label: 'Section along C' });
+await take('section');
+await page.getByRole('tab', { name: 'Schedules' }).click();
+await take('levels-table');
 await page.getByRole('tab', { name: 'Plan' }).click();
+await page.getByRole('combobox', { name: 'Quick entry' }).fill('columns at A-E x 3-4 round 550');
+await take('quick-entry');
+await page.keyboard.press('Escape');
 await page.getByRole('button', { name: /^Elevation of level 02/ }).click();
 await page
   .getByRole('dialog')
