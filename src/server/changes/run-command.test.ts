@@ -179,8 +179,16 @@ describe('two people at once', () => {
     await done(send('levels.setElevation', { level: '01', fflMm: 5900, mode: 'push' }, { commandId: mine }));
     const raised = await headHash(projectId);
     await done(send(UNDO, { target: mine }, { commandId: undo }));
-    await done(send(UNDO, { target: undo }));
+    const redo = randomUUID();
+    await done(send(UNDO, { target: undo }, { commandId: redo }));
     expect(await headHash(projectId)).toBe(raised);
+    await done(send(UNDO, { target: redo }));
+    expect((await readHistory(projectId)).slice(0, 4).map(({ sentence }) => sentence.slice(0, 16))).toEqual([
+      'Undone: Level 01',
+      'Redone: Level 01',
+      'Undone: Level 01',
+      'Level 01 raised ',
+    ]);
     const other = await house();
     expect((await other.send(UNDO, { target: mine })).kind).toBe('refused');
     expect((await send(UNDO, { target: 'x' })).kind).toBe('refused');

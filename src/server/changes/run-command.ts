@@ -151,10 +151,8 @@ async function planUndoOf(tx: Transaction, framework: Framework, sent: Sent): Pr
       .at(-1)?.name;
   const undone = planUndo(framework, upcastChanges(row.changes, row.schemaVersion), laterAuthor);
   if (!undone.ok) return undone;
-  const isRedo = row.command === UNDO;
-  const sentence = isRedo
-    ? row.sentence.replace(/^Undone: /, 'Redone: ')
-    : `Undone: ${row.sentence.replace(/^Redone: /, '')}`;
+  const undid = /^Undone: (.*)$/s.exec(row.sentence)?.[1];
+  const sentence = undid === undefined ? `Undone: ${row.sentence.replace(/^Redone: /, '')}` : `Redone: ${undid}`;
   return done({ changes: undone.value, after: apply(framework, undone.value), sentence });
 }
 

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { Redo2, Undo2 } from 'lucide-react';
-import { undoTarget } from '../session/project-session';
+import { undoTarget } from '../session/undo-target';
 import { QuickEntry } from '../quick-entry/quick-entry';
 import { chooseBuilding, chooseDisplay, useProject, useProjectStore } from '../session/store';
 import { History } from './history';

@@ -11,6 +11,7 @@ import type { Solved } from '@/core/solving/solved';
 import type { SolveWorker } from '@/workers/solve.worker';
 import { KeptEdits } from './kept-edits';
 import { listenToHeads, type Heads } from './live';
+import { UNDO, undoTarget } from './undo-target';
 import { serverFor, ServerRefused, type HistoryEntry, type Opened } from './server';
 
 /** A command on its way: planned here, not yet acknowledged. */
@@ -30,8 +31,6 @@ export interface Shown {
   online: boolean;
   history: HistoryEntry[];
 }
-
-const UNDO = 'history.undo';
 
 /**
  * One open project in one tab. Commands are planned here at once and sent one after the other; what others commit
@@ -295,22 +294,4 @@ export class ProjectSession {
   readDrawing(file: File, signal: AbortSignal) {
     return this.server.readDrawing(file, signal).catch((error: Error) => refuse(error.message));
   }
-}
-
-/** The person's last change that is not undone, or their last undo that is not redone. History comes latest first. */
-export function undoTarget(
-  history: readonly HistoryEntry[],
-  personId: string,
-  again: boolean,
-): HistoryEntry | undefined {
-  const takenBack = new Set(history.flatMap(({ command, target }) => (command === UNDO && target ? [target] : [])));
-  const own = history.filter(({ authorId, commandId }) => authorId === personId && !takenBack.has(commandId));
-  if (!again) return own.find((entry) => entry.command !== UNDO || isRedo(entry, history));
-  const last = own[0];
-  return last && last.command === UNDO && !isRedo(last, history) ? last : undefined;
-}
-
-/** An undo of an undo. */
-function isRedo(entry: HistoryEntry, history: readonly HistoryEntry[]): boolean {
-  return history.find(({ commandId }) => commandId === entry.target)?.command === UNDO;
 }
