@@ -16,18 +16,13 @@ import {
 } from './chain';
 import { LEVEL_KINDS } from './level';
 import { insertLevel } from './insert-level';
-import { heightsSchema, modeSchema, readHeights } from './level-input';
+import { heightsSchema, modeSchema, readHeights, refuseIfTwice } from './level-input';
 import { LEVEL_SET_COMMANDS } from './level-set-commands';
 import { nameFrom, numbersWithout, USUAL_NAMES } from './names';
 import { levelById, levelsOf, type ResolvedLevel } from './resolve-levels';
 import { removeLevel } from './remove-level';
 
 const levelIn = (framework: Framework, ref: string): ResolvedLevel => levelReferred(framework, ref);
-
-function refuseIfTwice(names: readonly string[]): void {
-  const twice = names.find((name, i) => names.indexOf(name) !== i);
-  if (twice !== undefined) refuseNow(`Two levels would be named ${twice}. Give each its own name`, ['name']);
-}
 
 /** The level meant, before and after the command. */
 function beforeAndAfter(before: Framework, after: Framework, ref: string): [ResolvedLevel, ResolvedLevel | undefined] {

@@ -16,3 +16,9 @@ export function readHeights(heights: z.infer<typeof heightsSchema>, field: strin
   if (parsed.value.running) refuseNow(`${field}: type heights, not running elevations`, [field]);
   return parsed.value.baysMm;
 }
+
+/** Refuses if two levels would have one name. */
+export function refuseIfTwice(names: readonly string[]): void {
+  const twice = names.find((name, i) => names.indexOf(name) !== i);
+  if (twice !== undefined) refuseNow(`Two levels would be named ${twice}. Give each its own name`, ['name']);
+}

@@ -12,7 +12,7 @@ import { BUDGET_ZONES, NO_BUDGET } from './budget';
 import { baseLevel, isBelowGround, refuseIfDisordered, refuseIfLockedMoved, shiftLevel } from './chain';
 import { insertLevel } from './insert-level';
 import { LEVEL_KINDS } from './level';
-import { heightsSchema, modeSchema, readHeights } from './level-input';
+import { heightsSchema, modeSchema, readHeights, refuseIfTwice } from './level-input';
 import { freeName, nameFrom, USUAL_NAMES } from './names';
 import { levelById, levelsOf, storeyLevels } from './resolve-levels';
 
@@ -226,9 +226,7 @@ const editTable = defineCommand({
         if (isBelowGround(levels, level)) shiftLevel(edit, level, -byMm, 'push');
         else shiftLevel(edit, upper, byMm, 'push');
       }
-      const names = levelsOf(edit.framework, building).map(({ record }) => record.name);
-      const twice = names.find((name, i) => names.indexOf(name) !== i);
-      if (twice !== undefined) refuseNow(`Two levels would be named ${twice}. Give each its own name`, ['name']);
+      refuseIfTwice(levelsOf(edit.framework, building).map(({ record }) => record.name));
       refuseIfLockedMoved(edit, building);
       refuseIfDisordered(edit, building);
     }),

@@ -1,6 +1,5 @@
 'use client';
 
-import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import type { Dimension } from '@/core/dimensions/dimension';
 import { mmOf } from '@/core/dimensions/resolve-length';
@@ -11,33 +10,20 @@ import { ActionButton, PlainField, TextField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { Refused } from '../tools/refused';
+import { TopPopover } from './top-popover';
 
 /** The project's named dimensions: what each is, and where it is used. Changing one changes all of that at once. */
 export function NamedDimensions() {
   const { framework, mayEdit } = useProject((project) => project);
   const dimensions = [...recordsOf(framework, 'dimension')].sort((a, b) => (a.name < b.name ? -1 : 1));
   return (
-    <Popover.Root>
-      <Popover.Trigger className="rounded-sm border border-hair px-2.5 py-0.5 font-semibold hover:bg-faint">
-        Dimensions
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          sideOffset={6}
-          collisionPadding={8}
-          className="z-40 flex max-h-[75vh] w-96 flex-col gap-3 overflow-y-auto rounded-sm border border-ink3 bg-sheet p-3 shadow-lg"
-          aria-label="Named dimensions"
-        >
-          <h2 className="font-bold">Named dimensions</h2>
-          <p className="text-ink2">A name may stand anywhere a length is typed, like typical - 100.</p>
-          {dimensions.map((dimension) => (
-            <OneDimension key={dimension.id} dimension={dimension} />
-          ))}
-          {mayEdit && <NewDimension />}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <TopPopover button="Dimensions" name="Named dimensions">
+      <p className="text-ink2">A name may stand anywhere a length is typed, like typical - 100.</p>
+      {dimensions.map((dimension) => (
+        <OneDimension key={dimension.id} dimension={dimension} />
+      ))}
+      {mayEdit && <NewDimension />}
+    </TopPopover>
   );
 }
 

@@ -9,8 +9,8 @@ import { acrossLine } from '@/core/grids/resolve-grids';
 import type { Id } from '@/core/model/ids';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { useProject } from '../session/store';
-import { ScaleBar } from '../surface/scale-bar';
-import { PX_PER_PAPER_MM, useFit, useZoom } from '../surface/use-fitted-zoom';
+import { SurfaceFoot } from '../surface/surface-foot';
+import { useFit, useZoom } from '../surface/use-fitted-zoom';
 import { hitIndex } from '../surface/hit-index';
 import { PaintPrimitive } from '../surface/paint-primitive';
 import { snap } from './snap';
@@ -236,25 +236,13 @@ export function PlanView() {
           {ghost.note}
         </p>
       )}
-      <div className="pointer-events-none absolute right-4 bottom-3 left-4 flex items-end justify-end gap-6 text-[11px] text-ink2">
-        {(drawing.box ?? ghostBox) && (
-          <>
-            <ScaleBar
-              pxPerMm={transform.k}
-              unit={display.system === 'imperial' ? { name: 'ft', mm: 304.8 } : { name: 'm', mm: 1000 }}
-            />
-            <span>Cut {formatLength(1200, display)} above FFL</span>
-            <span className="figures">1 : {Math.round(PX_PER_PAPER_MM / Math.max(1e-6, transform.k))}</span>
-          </>
-        )}
-        <button
-          type="button"
-          className="pointer-events-auto rounded-sm border border-hair bg-sheet px-2 py-0.5 font-semibold text-ink"
-          onClick={fit}
-        >
-          Fit
-        </button>
-      </div>
+      <SurfaceFoot
+        pxPerMm={transform.k}
+        display={display}
+        hasDrawing={(drawing.box ?? ghostBox) !== null}
+        note={`Cut ${formatLength(1200, display)} above FFL`}
+        onFit={fit}
+      />
       <span className="sr-only">{shown ? `Level ${shown.name} at ${formatElevation(shown.fflMm, display)}` : ''}</span>
     </div>
   );

@@ -10,8 +10,8 @@ import { StripPopover } from '../height-strip/strip-popover';
 import { useProject } from '../session/store';
 import { hitIndex } from '../surface/hit-index';
 import { PaintPrimitive } from '../surface/paint-primitive';
-import { ScaleBar } from '../surface/scale-bar';
-import { PX_PER_PAPER_MM, useFit, useZoom } from '../surface/use-fitted-zoom';
+import { SurfaceFoot } from '../surface/surface-foot';
+import { useFit, useZoom } from '../surface/use-fitted-zoom';
 import { pointOfPlace } from './point-of-place';
 
 const REACH_PX = 6;
@@ -133,24 +133,7 @@ export function SectionView() {
           </g>
         </svg>
       </div>
-      <div className="pointer-events-none absolute right-4 bottom-3 flex items-end gap-6 text-[11px] text-ink2">
-        {drawing.box && (
-          <>
-            <ScaleBar
-              pxPerMm={transform.k}
-              unit={display.system === 'imperial' ? { name: 'ft', mm: 304.8 } : { name: 'm', mm: 1000 }}
-            />
-            <span className="figures">1 : {Math.round(PX_PER_PAPER_MM / Math.max(1e-6, transform.k))}</span>
-          </>
-        )}
-        <button
-          type="button"
-          className="pointer-events-auto rounded-sm border border-hair bg-sheet px-2 py-0.5 font-semibold text-ink"
-          onClick={fit}
-        >
-          Fit
-        </button>
-      </div>
+      <SurfaceFoot pxPerMm={transform.k} display={display} hasDrawing={drawing.box !== null} onFit={fit} />
       {edit && edited && (
         <StripPopover
           key={edit.levelId}
