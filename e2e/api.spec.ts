@@ -59,9 +59,10 @@ test('a request that does not fit is answered in words and changes nothing', asy
     expect.stringContaining('no command named "levels.fly"'),
   ]);
   expect(await answer({ ...command, input: { level: '99' } })).toEqual([422, 'There is no level named 99']);
-  expect((await answer({ ...command, input: { level: '01', title: 'x'.repeat(3_000_000) } }))[0]).toBe(413);
   expect((await page.request.get(`/api/projects/${id}/changes?since=-1`)).status()).toBe(400);
   expect((await page.request.post('/api/projects', { data: { name: '' } })).status()).toBe(400);
+  // The rest of a request that is too large is not read, so this comes last on its connection.
+  expect((await answer({ ...command, input: { level: '01', title: 'x'.repeat(3_000_000) } }))[0]).toBe(413);
   expect(await head()).toBe(before);
 });
 

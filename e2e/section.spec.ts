@@ -13,8 +13,7 @@ test('a level is typed anew at its mark in a section, and the plan beside it and
   await expect(page.getByRole('img', { name: 'Section: along B' })).toBeVisible();
   await page.getByLabel('Beside it', { exact: true }).first().selectOption({ label: 'with Plan beside' });
   await expect(page.getByRole('img', { name: /^Plan of level/ })).toBeVisible();
-  const mark = (await drawing.getByText('02 +10.200').boundingBox())!;
-  await page.mouse.click(mark.x + 2, mark.y + mark.height / 2);
+  await drawing.getByText('02 +10.200').click();
   const popover = page.getByRole('dialog');
   await popover.getByLabel(/^Elevation/).fill('10.5m');
   await popover.getByRole('button', { name: /^Only this/ }).click();

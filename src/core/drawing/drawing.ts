@@ -37,7 +37,15 @@ export interface Drawing {
   box: { minX: number; minY: number; maxX: number; maxY: number } | null;
 }
 
-/** Smallest box around some primitives. */
+/** About where a text stands: a level's text begins at its point, others are centred on it and may stand upright. */
+export function textBox({ at, text, heightMm, style, turnDeg }: Extract<Primitive, { type: 'text' }>) {
+  const long = text.length * heightMm * 0.62;
+  const [width, height] = Math.abs(turnDeg) > 45 ? [heightMm, long] : [long, heightMm];
+  const minX = style === 'levelText' ? at.x : at.x - width / 2;
+  return { minX, maxX: minX + width, minY: at.y - height / 2, maxY: at.y + height / 2 };
+}
+
+/** Smallest box around some primitives, their texts about as wide as they are written. */
 export function boxOf(primitives: readonly Primitive[]): Drawing['box'] {
   let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
   const reach = ({ x, y }: Point, by = 0) => {
@@ -50,7 +58,11 @@ export function boxOf(primitives: readonly Primitive[]): Drawing['box'] {
     if (primitive.type === 'path') for (const point of primitive.points) reach(point);
     else if (primitive.type === 'area') for (const ring of primitive.rings) for (const point of ring) reach(point);
     else if (primitive.type === 'circle') reach(primitive.at, primitive.radiusMm);
-    else reach(primitive.at);
+    else {
+      const box = textBox(primitive);
+      reach({ x: box.minX, y: box.minY });
+      reach({ x: box.maxX, y: box.maxY });
+    }
   }
   return minX <= maxX ? { minX, minY, maxX, maxY } : null;
 }

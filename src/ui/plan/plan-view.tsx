@@ -32,6 +32,8 @@ export function PlanView() {
   const view = useZoom(svg, mayPan);
   const { transform, scale } = view;
   const [gesture, setGesture] = useState<Gesture | null>(null);
+  /** True after a drag, whose release is a press as well and must not choose anew. */
+  const wasDragged = useRef(false);
   const [pointer, setPointer] = useState<{ at: Point; words: string } | null>(null);
   const drawing = useMemo<Drawing>(
     () =>
@@ -65,6 +67,7 @@ export function PlanView() {
   });
 
   const pressed = (event: React.PointerEvent) => {
+    wasDragged.current = false;
     if (event.button !== 0 || !solved || !building) return;
     if (onPlanPoint) {
       svg.current!.setPointerCapture(event.pointerId);
@@ -130,6 +133,7 @@ export function PlanView() {
   const released = (event: React.PointerEvent) => {
     if (!solved || !building) return;
     if (onPlanPoint) return onPlanPoint(taken(event).at, 'release');
+    wasDragged.current = gesture?.kind === 'window' || (gesture?.kind === 'move' && gesture.words !== '');
     if (gesture?.kind === 'window') project.select(hits.within(gesture.from, gesture.to));
     if (gesture?.kind === 'move' && (gesture.by.x !== 0 || gesture.by.y !== 0)) {
       const line = lineChosen();
@@ -142,7 +146,7 @@ export function PlanView() {
   };
 
   const clicked = (event: React.MouseEvent) => {
-    if (onPlanPoint || gesture || !solved) return;
+    if (onPlanPoint || gesture || wasDragged.current || !solved) return;
     const hit = hits.at(toModel(event), reachMm);
     if (chosenLines) {
       const isLine = hit !== null && solved.lines.some(({ id }) => id === hit);

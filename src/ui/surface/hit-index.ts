@@ -1,5 +1,5 @@
 import Flatbush from 'flatbush';
-import { boxOf, type Drawing, type Primitive } from '@/core/drawing/drawing';
+import { boxOf, textBox, type Drawing, type Primitive } from '@/core/drawing/drawing';
 import { distance, type Point } from '@/core/geometry/point';
 import { contains, distanceToSegment } from '@/core/geometry/polygon';
 import type { Id } from '@/core/model/ids';
@@ -66,5 +66,11 @@ function isHit(primitive: Primitive, point: Point, reachMm: number): boolean {
   if (primitive.type === 'path') {
     return primitive.points.slice(1).some((next, i) => distanceToSegment(point, primitive.points[i]!, next) <= reachMm);
   }
-  return distance(primitive.at, point) <= primitive.heightMm;
+  const box = textBox(primitive);
+  return (
+    point.x >= box.minX - reachMm &&
+    point.x <= box.maxX + reachMm &&
+    point.y >= box.minY - reachMm &&
+    point.y <= box.maxY + reachMm
+  );
 }
