@@ -2,7 +2,11 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { plan } from '@/core/model/commands';
+import { EMPTY_FRAMEWORK } from '@/core/model/framework';
+import { derivedCommandId } from '@/core/model/ids';
 import { reportSchema } from '@/core/report/report';
+import { solve } from '@/core/solving/solve';
 import { TIDEWATER_YARD } from './tidewater-yard';
 
 const folder = mkdtempSync(join(tmpdir(), 'spine-demo-'));
@@ -22,3 +26,47 @@ it('is built by its script alone, the same bytes each time, with its findings sa
   expect([project, ...buildings.map(({ name }) => name)]).toContain('Tidewater Yard');
   expect(findings.filter(({ severity }) => severity === 'error').length).toBeGreaterThan(0);
 }, 60_000);
+
+describe('the made-up music school', () => {
+  const framework = TIDEWATER_YARD.reduce((now, { command, input }, i) => {
+    const planned = plan(now, command, input, derivedCommandId('demo', String(i)));
+    if (!planned.ok) throw new Error(`${command}: ${planned.refusal.message}`);
+    return planned.value.after;
+  }, EMPTY_FRAMEWORK);
+  const solved = solve(framework);
+  const id = (name: string) => solved.buildings.find((building) => building.name === name)!.id;
+  const levels = (name: string) => solved.levels.filter(({ building }) => building === id(name));
+  const stacks = (name: string, level: string) =>
+    solved.columns.filter(
+      (piece) => piece.building === id(name) && piece.level === levels(name).find((each) => each.name === level)!.id,
+    ).length;
+
+  it('has the hall house of two basements, twelve storeys, plant, roof and parapet, and the annex 600 higher', () => {
+    expect(
+      levels('Hall house')
+        .map(({ name }) => name)
+        .join(' '),
+    ).toBe('B2 B1 00 01 02 03 04 05 06 07 08 09 10 11 12 RF PP');
+    expect(levels('Annex').map(({ fflMm }) => fflMm)).toEqual([0, 4200, 7800, 11400]);
+    expect(solved.buildings.find(({ name }) => name === 'Annex')!.zeroMm).toBe(600);
+  });
+
+  it('is set back above level 09, where the columns under the terrace stop', () => {
+    const area = (name: string) =>
+      solved.profiles[
+        solved.floors.find(({ level }) => level === levels('Hall house').find((each) => each.name === name)!.id)!
+          .profile
+      ]!.areaMm2 / 1e6;
+    expect(area('09') - area('10')).toBeGreaterThan(40);
+    expect([stacks('Hall house', '08'), stacks('Hall house', '09')]).toEqual([29, 28]);
+    expect(stacks('Annex', '00')).toBe(12);
+  });
+
+  it('holds a handful of true findings and nothing else', () => {
+    expect(solved.findings.map(({ rule, message }) => `${rule}: ${message.split('.')[0]}`).sort()).toEqual([
+      'column.insideShaft: Column C-6 stands in shaft Hall at level 01',
+      'column.insideShaft: Column C-6 stands in shaft Hall at level 02',
+      expect.stringMatching(/^level.lowClear: Storey 01 has \d+ mm clear/),
+    ]);
+  });
+});

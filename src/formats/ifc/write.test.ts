@@ -345,3 +345,22 @@ it('writes a project with nothing in it, and one with levels only', () => {
   ]);
   expect(writeIfc(levels, solve(levels), AT)).toMatch(/IFCBUILDINGSTOREY/);
 });
+
+it('writes several buildings, each with its own storeys, height and turn on the site', () => {
+  const two = given(
+    [
+      ['buildings.add', { name: 'Annex', zeroMm: 600, xMm: 40000, turnDeg: 5.7 }],
+      ['levels.setUp', { building: 'Annex', above: '2@4m' }],
+    ],
+    given(FURNISHED),
+  );
+  const file = writeIfc(two, solve(two), AT);
+  expect(file.match(/=IFCBUILDING\(/g)).toHaveLength(2);
+  expect(file.match(/=IFCBUILDINGSTOREY\(/g)).toHaveLength(8 + 3);
+  const sites = [...readLines(file).values()].filter(
+    ({ entity, args }) => entity === 'IFCRELAGGREGATES' && Array.isArray(args[5]) && args[5].length === 2,
+  );
+  expect(sites).toHaveLength(1);
+  expect(file).toContain("'Annex'");
+  expect(file).toMatch(/IFCCARTESIANPOINT\(\(40000\.,0\.,600\.\)\)/);
+});
