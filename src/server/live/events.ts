@@ -4,6 +4,7 @@ import { membership, project, session } from '../db/schema';
 import { hub } from './hub';
 
 const HEARTBEAT_MS = 10_000;
+const SOON_MS = 250;
 
 /** Heads of all projects a person is a member of. */
 async function headsOf(userId: string): Promise<Record<string, number>> {
@@ -38,13 +39,22 @@ export function eventStream(userId: string, sessionToken: string, signal: AbortS
         if (ended) return;
         ended = true;
         clearInterval(timer);
+        clearTimeout(soon ?? undefined);
         unlisten();
         controller.close();
       };
       const unlisten = hub().listen((projectId, seq) => {
         if (projectId in heads) send('head', { [projectId]: seq });
-        else void beat();
+        else beatSoon();
       }, end);
+      // A project not known yet may be new to this person: looked up soon, once for many commits elsewhere.
+      let soon: NodeJS.Timeout | null = null;
+      const beatSoon = () => {
+        soon ??= setTimeout(() => {
+          soon = null;
+          void beat();
+        }, SOON_MS);
+      };
       const beat = async () => {
         try {
           if (!(await isSignedIn(sessionToken))) return end();
