@@ -79,7 +79,8 @@ test('a shaft’s ends and openings are changed in Details, and the slabs it cut
   );
   await choose(page, '00', 'S1');
   await expect(page.getByText('Cuts 7 slabs:')).toBeVisible();
-  await page.getByLabel('Goes out through the slab at its head').check();
+  await page.getByLabel('Goes out through the slab at its head').click();
+  await expect(page.getByLabel('Goes out through the slab at its head')).toBeChecked();
   await expect(page.getByText('Cuts 8 slabs:')).toBeVisible();
   await page.getByLabel('Stops at: level').selectOption({ label: '02' });
   await page.getByLabel('Stops at: face').selectOption('FFL');
