@@ -100,8 +100,8 @@ function Surface() {
   const Beside = beside && VIEWS[beside];
   return (
     <>
-      <div className="flex h-[40px] items-end justify-between gap-4 border-b border-hair px-6">
-        <div role="tablist" aria-label="Views" className="flex gap-6">
+      <div className="flex h-[40px] items-end justify-between gap-3 border-b border-hair px-5">
+        <div role="tablist" aria-label="Views" className="flex shrink-0 gap-5">
           {TABS.map(([key, name]) => (
             <button
               key={key}
@@ -117,7 +117,7 @@ function Surface() {
         </div>
         <select
           aria-label="Beside it"
-          className="mb-1 ml-auto rounded-sm border border-hair bg-film px-1.5 py-0.5 text-ink2"
+          className="mb-1 ml-auto w-28 min-w-0 rounded-sm border border-hair bg-film px-1.5 py-0.5 text-ink2"
           value={beside ?? ''}
           onChange={({ target }) => set({ beside: target.value === '' ? null : (target.value as Tab) })}
         >
@@ -128,7 +128,7 @@ function Surface() {
             </option>
           ))}
         </select>
-        <p className="pb-1.5 font-bold whitespace-nowrap" aria-label="Current level">
+        <p className="shrink-0 pb-1.5 font-bold whitespace-nowrap" aria-label="Current level">
           {shown?.name} {shown?.title}{' '}
           <span className="figures font-normal text-ink2">{shown ? formatElevation(shown.fflMm, display) : ''}</span>
         </p>
