@@ -1,8 +1,8 @@
-import { sectionRing } from '../columns/section-shape';
+import { sectionArea, sectionHull } from '../columns/section-shape';
 import type { PlateSet } from '../floors/plates';
 import { sharedArea } from '../geometry/convex-clip';
-import { distance } from '../geometry/point';
-import { bounds, ringArea, type Ring } from '../geometry/polygon';
+import { distance, type Point } from '../geometry/point';
+import { bounds, contains, distanceToSegment, ringArea, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { ColumnPiece, SolvedLevel, SolvedShaft } from '../solving/solved';
@@ -27,30 +27,75 @@ export function checkColumns(
     else stacks.set(piece.stack, [piece]);
   }
   const shaftBoxes = shafts.map((shaft) => ({ shaft, box: bounds(shaft.ring) }));
-  return [...stacks.values()].flatMap((pieces) => {
-    const ring = facts.one(sectionRing(pieces[0]!.section, pieces[0]!.at, pieces[0]!.turnDeg));
-    const reach = distance(ring[0]!, pieces[0]!.at);
-    const near = shaftBoxes.filter(({ shaft, box }) => {
-      const { x, y } = pieces[0]!.at;
-      return (
-        shaft.building === pieces[0]!.building &&
-        x + reach > box.minX &&
-        x - reach < box.maxX &&
-        y + reach > box.minY &&
-        y - reach < box.maxY &&
-        sharedArea(ring, shaft.ring) > TOUCH_MM2
+  return [...stacks.values()].flatMap((pieces) => [
+    ...runs(pieces, facts).flatMap(({ pieces: alike, ring }) => {
+      const { at, building } = alike[0]!;
+      const reach = distance(ring[0]!, at);
+      const near = shaftBoxes.filter(
+        ({ shaft, box }) =>
+          shaft.building === building &&
+          at.x + reach > box.minX &&
+          at.x - reach < box.maxX &&
+          at.y + reach > box.minY &&
+          at.y - reach < box.maxY &&
+          sharedArea(ring, shaft.ring) > TOUCH_MM2,
       );
-    });
-    return [
-      ...insideShafts(
-        pieces,
-        near.map(({ shaft }) => shaft),
-        names,
-      ),
-      ...outsideSlabs(pieces, ring, plates, names, facts),
-    ];
+      return [
+        ...insideShafts(
+          alike,
+          near.map(({ shaft }) => shaft),
+          names,
+        ),
+        ...outsideSlabs(alike, ring, plates, names, facts),
+      ];
+    }),
+    ...outOfPlumb(pieces, names, facts),
+  ]);
+}
+
+/** Pieces of a stack in stretches that are the same in plan, each with its ring. */
+function runs(pieces: readonly ColumnPiece[], facts: PlanFacts): { pieces: ColumnPiece[]; ring: Ring }[] {
+  const found: { pieces: ColumnPiece[]; ring: Ring }[] = [];
+  for (const piece of pieces) {
+    const last = found.at(-1);
+    const before = last?.pieces[0];
+    if (last && before?.at === piece.at && before.section === piece.section && before.turnDeg === piece.turnDeg)
+      last.pieces.push(piece);
+    else found.push({ pieces: [piece], ring: facts.one(sectionHull(piece.section, piece.at, piece.turnDeg)) });
+  }
+  return found;
+}
+
+/** Where a column does not stand within the one below it, or is larger than it. */
+function outOfPlumb(pieces: readonly ColumnPiece[], names: ReadonlyMap<Id, string>, facts: PlanFacts): Finding[] {
+  return pieces.slice(1).flatMap((piece, i) => {
+    const below = pieces[i]!;
+    if (below.at === piece.at && below.section === piece.section && below.turnDeg === piece.turnDeg) return [];
+    const level = names.get(piece.level) ?? '';
+    const report = (rule: 'column.largerAbove' | 'column.outOfPlumb', message: string) =>
+      finding(rule, 'warning', piece.building, piece.level, [piece.stack], message);
+    if (sectionArea(piece.section) > sectionArea(below.section) + TOUCH_MM2)
+      return [
+        report(
+          'column.largerAbove',
+          `Column ${piece.mark} is larger at level ${level} than below it. Make it smaller there, or larger below`,
+        ),
+      ];
+    const [upper, lower] = [piece, below].map((each) => facts.one(sectionHull(each.section, each.at, each.turnDeg)));
+    const isWithin = upper!.every((point) => contains(lower!, point) || onEdge(lower!, point));
+    return isWithin
+      ? []
+      : [
+          report(
+            'column.outOfPlumb',
+            `Column ${piece.mark} at level ${level} stands off the one below. Move one of them`,
+          ),
+        ];
   });
 }
+
+const onEdge = (ring: Ring, point: Point): boolean =>
+  ring.some((a, i) => distanceToSegment(point, a, ring[(i + 1) % ring.length]!) < 0.01);
 
 function insideShafts(
   pieces: readonly ColumnPiece[],

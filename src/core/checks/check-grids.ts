@@ -1,15 +1,19 @@
+import { cross, dot, lengthOf, minus, type Point } from '../geometry/point';
 import type { SolvedLine } from '../solving/solved';
 import { finding, type Finding } from './finding';
 
+/** Grid lines of one building: labels given twice, lines too close, lines not quite parallel or square. */
+export function checkGrids(lines: readonly SolvedLine[]): Finding[] {
+  const buildings = new Map<string, SolvedLine[]>();
+  for (const line of lines) buildings.set(line.building, [...(buildings.get(line.building) ?? []), line]);
+  return [...buildings.values()].flatMap((own) => [...sameLabels(own), ...closeLines(own), ...nearlyTrue(own)]);
+}
+
 /** Two lines of one building with one label: every crossing named by it is in doubt. */
-export function checkGridLabels(lines: readonly SolvedLine[]): Finding[] {
+function sameLabels(lines: readonly SolvedLine[]): Finding[] {
   const groups = new Map<string, SolvedLine[]>();
   for (const line of lines) {
-    if (line.label === null) continue;
-    const key = `${line.building}|${line.label}`;
-    const group = groups.get(key);
-    if (group) group.push(line);
-    else groups.set(key, [line]);
+    if (line.label !== null) groups.set(line.label, [...(groups.get(line.label) ?? []), line]);
   }
   return [...groups.values()]
     .filter((group) => group.length > 1)
@@ -23,4 +27,72 @@ export function checkGridLabels(lines: readonly SolvedLine[]): Finding[] {
         `${group.length} grid lines are labelled ${group[0]!.label}. Give each its own label`,
       ),
     );
+}
+
+/** Lines of a direction nearer than this are found, movement joints excepted; mm. */
+const LEAST_BAY_MM = 300;
+
+function closeLines(lines: readonly SolvedLine[]): Finding[] {
+  const runs = new Map<string, SolvedLine[]>();
+  for (const line of lines) {
+    if (line.shape === 'free' || line.bayDeg !== null) continue;
+    const key = `${line.system} ${line.direction}`;
+    runs.set(key, [...(runs.get(key) ?? []), line]);
+  }
+  return [...runs.values()].flatMap((run) =>
+    run.slice(1).flatMap((line, i) => {
+      const before = run[i]!;
+      const isPair = line.jointOf === before.id;
+      const neverMeet = line.side !== before.side && line.side !== 'both' && before.side !== 'both';
+      if (isPair || neverMeet || line.bayMm >= LEAST_BAY_MM) return [];
+      const name = (each: SolvedLine) => each.label ?? 'without a label';
+      return finding(
+        'grid.closeLines',
+        'warning',
+        line.building,
+        null,
+        [before.id, line.id],
+        `Grid lines ${name(before)} and ${name(line)} are only ${Math.round(line.bayMm)} mm apart. Move or remove one, or make them a movement joint`,
+      );
+    }),
+  );
+}
+
+/** Angles off parallel or square by less than this are hardly meant; degrees. */
+const NEARLY_DEG = 0.5;
+const NEARLY = Math.sin((NEARLY_DEG * Math.PI) / 180);
+/** Directions this near are the same; the sine of the angle. */
+const SAME = 1e-6;
+
+/** Free lines and systems that are not quite parallel or square to one another: one finding per pair of directions. */
+function nearlyTrue(lines: readonly SolvedLine[]): Finding[] {
+  const directions: { line: SolvedLine; way: Point }[] = [];
+  for (const line of lines) {
+    if (line.curve.kind !== 'segment' || line.shape === 'radial') continue;
+    const way = minus(line.curve.to, line.curve.from);
+    const size = lengthOf(way) || 1;
+    const unit = { x: way.x / size, y: way.y / size };
+    const isKnown = directions.some(
+      (each) => each.line.system === line.system && Math.abs(cross(each.way, unit)) < SAME,
+    );
+    if (!isKnown) directions.push({ line, way: unit });
+  }
+  return directions.flatMap((a, i) =>
+    directions.slice(i + 1).flatMap((b) => {
+      const [sine, cosine] = [Math.abs(cross(a.way, b.way)), Math.abs(dot(a.way, b.way))];
+      const off = Math.min(sine, cosine);
+      if (off < SAME || off > NEARLY) return [];
+      const degrees = ((Math.asin(off) * 180) / Math.PI).toFixed(2);
+      const how = sine < cosine ? 'parallel' : 'square';
+      const name = ({ line }: { line: SolvedLine }) => line.label ?? 'without a label';
+      return finding(
+        'grid.nearlyTrue',
+        'warning',
+        a.line.building,
+        null,
+        [a.line.id, b.line.id],
+        `Grid lines ${name(a)} and ${name(b)} are ${degrees}° off ${how}. Turn one of them`,
+      );
+    }),
+  );
 }

@@ -4,6 +4,11 @@ export type Severity = 'error' | 'warning';
 
 export type Rule =
   | 'grid.duplicateLabel'
+  | 'grid.closeLines'
+  | 'grid.nearlyTrue'
+  | 'column.transfer'
+  | 'column.outOfPlumb'
+  | 'column.largerAbove'
   | 'column.insideShaft'
   | 'column.outsideSlab'
   | 'column.nothing'

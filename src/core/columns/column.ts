@@ -5,10 +5,48 @@ import { idSchema } from '../model/ids';
 const sectionSchema = z.discriminatedUnion('shape', [
   z.object({ shape: z.literal('rectangle'), widthMm: lengthSchema, depthMm: lengthSchema }),
   z.object({ shape: z.literal('circle'), diameterMm: lengthSchema }),
+  /** Flanges along the x axis at both ends of the y axis, joined by a web. */
+  z.object({
+    shape: z.literal('I'),
+    widthMm: lengthSchema,
+    depthMm: lengthSchema,
+    webMm: lengthSchema,
+    flangeMm: lengthSchema,
+  }),
 ]);
 export type Section = z.infer<typeof sectionSchema>;
 
 export const MATERIALS = ['concrete', 'steel', 'timber', 'masonry'] as const;
+
+/** Which point of the section stays in place when its size changes: the centre, or a face of its own axes. */
+export const KEEPS = ['centre', 'x+', 'x-', 'y+', 'y-'] as const;
+export type Keep = (typeof KEEPS)[number];
+
+/** A line the column is held to: one of its faces, or its centre, at a signed distance left of the line. */
+const holdSchema = z.object({
+  line: idSchema,
+  /** `left`: the column stands to the left of the line, its face on it. */
+  body: z.enum(['left', 'right', 'centre']),
+  offsetMm: lengthSchema,
+});
+export type Hold = z.infer<typeof holdSchema>;
+
+/** What differs at one level of a stack, or from there up. Null fields do not differ. */
+const columnExceptionSchema = z.object({
+  level: idSchema,
+  upwards: z.boolean(),
+  leftOut: z.boolean(),
+  section: sectionSchema.nullable(),
+  keep: z.enum(KEEPS),
+  /** Shift along the axes of its place. */
+  xMm: lengthSchema,
+  yMm: lengthSchema,
+  turnDeg: angleSchema,
+});
+export type ColumnException = z.infer<typeof columnExceptionSchema>;
+
+/** A block under the slab around the column top: a head, or a thickening of the slab. */
+const blockSchema = z.object({ widthMm: lengthSchema, depthMm: lengthSchema, heightMm: lengthSchema });
 
 /** A column carried through storeys as one thing. */
 export const columnStackSchema = z.object({
@@ -24,5 +62,23 @@ export const columnStackSchema = z.object({
   material: z.enum(MATERIALS),
   startsAt: endSchema,
   stopsAt: endSchema,
+  holds: z.array(holdSchema).max(2),
+  exceptions: z.array(columnExceptionSchema).max(400),
+  /** A head on the column and a thickening of the slab it carries: at all levels but the top, or at chosen ones. */
+  head: blockSchema.nullable(),
+  thickening: blockSchema.nullable(),
+  blocksAt: z.union([z.literal('allButTop'), z.array(idSchema).max(400)]),
+  /** What carries it where it resumes above a gap, by level: said by the designer. */
+  carriedBy: z.array(z.object({ level: idSchema, words: textSchema(80) })).max(50),
 });
 export type ColumnStack = z.infer<typeof columnStackSchema>;
+
+/** Fields of a stack that is the same all the way up. */
+export const PLAIN_STACK = {
+  holds: [],
+  exceptions: [],
+  head: null,
+  thickening: null,
+  blocksAt: 'allButTop',
+  carriedBy: [],
+} as const satisfies Partial<ColumnStack>;

@@ -1,7 +1,7 @@
 import { recordsOf } from '../model/framework';
 import { solve } from '../solving/solve';
 import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step } from '../testing/given';
-import { chooseCrossings } from './column-commands';
+import { chooseCrossings } from './choose-crossings';
 import { nearestCrossing } from './nearest-crossing';
 import { sectionArea, sectionRing, sectionWords } from './section-shape';
 import { ringArea } from '../geometry/polygon';

@@ -7,24 +7,41 @@ import type { Section } from './column';
 
 /** A section with its sizes in millimetres. */
 export type SectionMm =
-  { shape: 'rectangle'; widthMm: number; depthMm: number } | { shape: 'circle'; diameterMm: number };
+  | { shape: 'rectangle'; widthMm: number; depthMm: number }
+  | { shape: 'circle'; diameterMm: number }
+  | { shape: 'I'; widthMm: number; depthMm: number; webMm: number; flangeMm: number };
 
 export function sectionMm(framework: Framework, section: Section): SectionMm {
   if (section.shape === 'circle') return { shape: 'circle', diameterMm: mmOf(framework, section.diameterMm) };
-  return { shape: 'rectangle', widthMm: mmOf(framework, section.widthMm), depthMm: mmOf(framework, section.depthMm) };
+  const [widthMm, depthMm] = [mmOf(framework, section.widthMm), mmOf(framework, section.depthMm)];
+  if (section.shape === 'rectangle') return { shape: 'rectangle', widthMm, depthMm };
+  const [webMm, flangeMm] = [mmOf(framework, section.webMm), mmOf(framework, section.flangeMm)];
+  return { shape: 'I', widthMm, depthMm, webMm, flangeMm };
 }
 
 /** Area of a section, mm². */
-export const sectionArea = (section: SectionMm): number =>
-  section.shape === 'circle'
-    ? (Math.PI * section.diameterMm * section.diameterMm) / 4
-    : section.widthMm * section.depthMm;
+export function sectionArea(section: SectionMm): number {
+  if (section.shape === 'circle') return (Math.PI * section.diameterMm * section.diameterMm) / 4;
+  if (section.shape === 'rectangle') return section.widthMm * section.depthMm;
+  return 2 * section.widthMm * section.flangeMm + (section.depthMm - 2 * section.flangeMm) * section.webMm;
+}
 
-/** How a section is written: `500 × 500`, `⌀550`. */
-export const sectionWords = (section: SectionMm, write: (mm: number) => string = String): string =>
-  section.shape === 'circle'
-    ? `⌀${write(section.diameterMm)}`
-    : `${write(section.widthMm)} × ${write(section.depthMm)}`;
+/** Overall width and depth. */
+export const sectionSize = (section: SectionMm): [number, number] =>
+  section.shape === 'circle' ? [section.diameterMm, section.diameterMm] : [section.widthMm, section.depthMm];
+
+/** How a section is written: `500 × 500`, `⌀550`, `I 300 × 300 × 11 × 19`. */
+export function sectionWords(section: SectionMm, write: (mm: number) => string = String): string {
+  if (section.shape === 'circle') return `⌀${write(section.diameterMm)}`;
+  const size = `${write(section.widthMm)} × ${write(section.depthMm)}`;
+  return section.shape === 'I' ? `I ${size} × ${write(section.webMm)} × ${write(section.flangeMm)}` : size;
+}
+
+/** How far a section reaches from its centre in a direction of its own axes. */
+export function sectionReach(section: SectionMm, direction: Point): number {
+  if (section.shape === 'circle') return section.diameterMm / 2;
+  return (Math.abs(direction.x) * section.widthMm + Math.abs(direction.y) * section.depthMm) / 2;
+}
 
 const CIRCLE_SIDES = 32;
 
@@ -37,12 +54,42 @@ export function sectionRing(section: SectionMm, at: Point, turnDeg: number): Rin
       return quantised({ x: at.x + r * cosDeg(degrees), y: at.y + r * sinDeg(degrees) });
     });
   }
-  const [w, d] = [section.widthMm / 2, section.depthMm / 2];
-  const corners = [
+  const corners = section.shape === 'I' ? cornersOfI(section) : cornersOfBox(section);
+  return corners.map((corner) => quantised(plus(at, turned(corner, turnDeg))));
+}
+
+/** The convex ring around a section, for asking what it stands on or in. */
+export const sectionHull = (section: SectionMm, at: Point, turnDeg: number): Ring =>
+  section.shape === 'I'
+    ? sectionRing({ shape: 'rectangle', widthMm: section.widthMm, depthMm: section.depthMm }, at, turnDeg)
+    : sectionRing(section, at, turnDeg);
+
+function cornersOfBox({ widthMm, depthMm }: { widthMm: number; depthMm: number }): Point[] {
+  const [w, d] = [widthMm / 2, depthMm / 2];
+  return [
     { x: -w, y: -d },
     { x: w, y: -d },
     { x: w, y: d },
     { x: -w, y: d },
   ];
-  return corners.map((corner) => quantised(plus(at, turned(corner, turnDeg))));
+}
+
+/** Flanges along x at both ends of y. Counter-clockwise from the lower left. */
+function cornersOfI({ widthMm, depthMm, webMm, flangeMm }: Extract<SectionMm, { shape: 'I' }>): Point[] {
+  const [w, d, t] = [widthMm / 2, depthMm / 2, webMm / 2];
+  const f = d - flangeMm;
+  return [
+    { x: -w, y: -d },
+    { x: w, y: -d },
+    { x: w, y: -f },
+    { x: t, y: -f },
+    { x: t, y: f },
+    { x: w, y: f },
+    { x: w, y: d },
+    { x: -w, y: d },
+    { x: -w, y: f },
+    { x: -t, y: f },
+    { x: -t, y: -f },
+    { x: -w, y: -f },
+  ];
 }

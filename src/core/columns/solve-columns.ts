@@ -1,14 +1,17 @@
 import { finding, type Finding } from '../checks/finding';
+import { mmOf } from '../dimensions/resolve-length';
 import { soffitMm, type PlateSet } from '../floors/plates';
+import type { Point } from '../geometry/point';
+import type { Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import { resolvePlace } from '../outlines/resolve-place';
 import type { PlanFacts } from '../solving/plan-facts';
-import type { ColumnPiece } from '../solving/solved';
-import { quantiseMm } from '../units/length-units';
+import type { ColumnBlock, ColumnPiece } from '../solving/solved';
 import type { ColumnStack } from './column';
-import { sectionArea, sectionMm, sectionRing } from './section-shape';
+import { sectionArea, sectionHull } from './section-shape';
+import { storeyStates, type StoreyState } from './storey-states';
 
 /**
  * A column stack cut into storeys: each piece from SSL to the soffit of the slab above, within its two ends.
@@ -20,42 +23,128 @@ export function solveColumn(
   storeys: readonly ResolvedLevel[],
   plates: PlateSet,
   facts: PlanFacts,
-): { pieces: ColumnPiece[]; findings: Finding[] } {
-  const place = resolvePlace(framework, stack.place);
-  const section = sectionMm(framework, stack.section);
-  const turnDeg = quantiseMm(place.turnDeg + stack.turnDeg);
-  const ring = facts.one(sectionRing(section, place.at, turnDeg));
-  const soffitAt = (level: ResolvedLevel) =>
-    soffitMm(level, plates, (plate) => plate.ring !== null && facts.standing(ring, place.at, plate.ring).isOn);
-  const startMm = endMm(framework, stack.startsAt, soffitAt);
-  const stopMm = endMm(framework, stack.stopsAt, soffitAt);
-  const mark = stack.name ?? place.mark ?? 'column';
-  const area = sectionArea(section);
+): { pieces: ColumnPiece[]; blocks: ColumnBlock[]; findings: Finding[] } {
+  const mark = stack.name ?? resolvePlace(framework, stack.place).mark ?? 'column';
+  const states = storeyStates(framework, stack, storeys);
+  const rings = new Map<StoreyState, Ring>();
+  const ringOf = (state: StoreyState): Ring => {
+    const known = rings.get(state) ?? facts.one(sectionHull(state.section, state.at, state.turnDeg));
+    rings.set(state, known);
+    return known;
+  };
+  const soffitAt = (level: ResolvedLevel, ring: Ring, at: Point) =>
+    soffitMm(level, plates, (plate) => plate.ring !== null && facts.standing(ring, at, plate.ring).isOn);
+  const end = (which: 'startsAt' | 'stopsAt'): number => {
+    const i = storeys.findIndex(({ id }) => id === stack[which].level);
+    const state = states[Math.max(0, which === 'stopsAt' ? i - 1 : i)] ?? states[0];
+    return endMm(framework, stack[which], (level) => (state ? soffitAt(level, ringOf(state), state.at) : level.sslMm));
+  };
+  const [startMm, stopMm] = [end('startsAt'), end('stopsAt')];
   const pieces: ColumnPiece[] = [];
   storeys.forEach((level, i) => {
+    const state = states[i]!;
     const above = storeys[i + 1];
     const bottomMm = Math.max(level.sslMm, startMm);
-    const topMm = Math.min(above ? soffitAt(above) : stopMm, stopMm);
-    if (topMm - bottomMm < 1) return;
+    const topMm = Math.min(above ? soffitAt(above, ringOf(state), state.at) : stopMm, stopMm);
+    if (topMm - bottomMm < 1 || state.leftOut) return;
     pieces.push({
       stack: stack.id,
       building: stack.building,
       mark,
       level: level.id,
-      section,
+      section: state.section,
       material: stack.material,
-      at: place.at,
-      turnDeg,
+      at: state.at,
+      turnDeg: state.turnDeg,
       bottomMm,
       topMm,
-      volumeMm3: area * (topMm - bottomMm),
+      volumeMm3: sectionArea(state.section) * (topMm - bottomMm),
     });
   });
-  if (pieces.length > 0) return { pieces, findings: [] };
+  if (pieces.length > 0)
+    return {
+      pieces,
+      blocks: blocksOf(framework, stack, pieces, storeys),
+      findings: gaps(stack, mark, pieces, storeys),
+    };
   const message =
     stopMm <= startMm
       ? `Column ${mark} stops below where it starts, so it stands nowhere. Change where it starts or stops`
       : `Column ${mark} runs through no storey. Change where it starts or stops`;
   const rule = stopMm <= startMm ? 'span.upsideDown' : 'column.nothing';
-  return { pieces, findings: [finding(rule, 'error', stack.building, stack.startsAt.level, [stack.id], message)] };
+  return {
+    pieces,
+    blocks: [],
+    findings: [finding(rule, 'error', stack.building, stack.startsAt.level, [stack.id], message)],
+  };
+}
+
+/** Where the stack resumes above a storey without it: a load that must be carried aside, until something is named to. */
+function gaps(
+  stack: ColumnStack,
+  mark: string,
+  pieces: readonly ColumnPiece[],
+  storeys: readonly ResolvedLevel[],
+): Finding[] {
+  if (stack.exceptions.length === 0) return [];
+  const at = new Map(storeys.map(({ id }, i) => [id, i]));
+  const named = new Set(stack.carriedBy.map(({ level }) => level));
+  return pieces.flatMap((piece, i) => {
+    const before = pieces[i - 1];
+    if (!before || at.get(piece.level)! - at.get(before.level)! === 1 || named.has(piece.level)) return [];
+    const level = storeys[at.get(piece.level)!]!.record.name;
+    return finding(
+      'column.transfer',
+      'error',
+      stack.building,
+      piece.level,
+      [stack.id],
+      `Column ${mark} resumes at level ${level} above a storey without it. Say what carries it there`,
+    );
+  });
+}
+
+/** Heads and thickenings under the slabs its pieces carry. */
+function blocksOf(
+  framework: Framework,
+  stack: ColumnStack,
+  pieces: readonly ColumnPiece[],
+  storeys: readonly ResolvedLevel[],
+): ColumnBlock[] {
+  if (!stack.head && !stack.thickening) return [];
+  const above = new Map(storeys.map(({ id }, i) => [id, storeys[i + 1]?.id ?? null]));
+  const top = pieces.at(-1)!;
+  return pieces.flatMap((piece): ColumnBlock[] => {
+    const slabLevel = above.get(piece.level) ?? null;
+    const isWanted =
+      stack.blocksAt === 'allButTop' ? piece !== top : slabLevel !== null && stack.blocksAt.includes(slabLevel);
+    if (!isWanted || slabLevel === null) return [];
+    let topMm = piece.topMm;
+    return (['thickening', 'head'] as const).flatMap((block) => {
+      const size = stack[block];
+      if (!size) return [];
+      const [widthMm, depthMm, heightMm] = [size.widthMm, size.depthMm, size.heightMm].map((length) =>
+        mmOf(framework, length),
+      ) as [number, number, number];
+      const bottomMm = Math.max(piece.bottomMm, topMm - heightMm);
+      const made: ColumnBlock = {
+        stack: stack.id,
+        building: stack.building,
+        mark: piece.mark,
+        level: slabLevel,
+        block,
+        material: stack.material,
+        at: piece.at,
+        turnDeg: piece.turnDeg,
+        widthMm,
+        depthMm,
+        bottomMm,
+        topMm,
+        // The column runs through it.
+        volumeMm3: Math.max(0, widthMm * depthMm - sectionArea(piece.section)) * (topMm - bottomMm),
+      };
+      topMm = bottomMm;
+      return [made];
+    });
+  });
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { lengthPlus } from '../dimensions/resolve-length';
 import type { Point } from '../geometry/point';
 import { turned } from '../geometry/point';
+import { detachFrom } from '../grids/detach';
 import { defineCommand, type Command } from '../model/command';
 import type { Edit } from '../model/edit';
 import type { Place } from '../model/fields';
@@ -27,7 +28,7 @@ function moveElement(edit: Edit, record: Rec, by: Point): void {
   if (record.kind === 'columnStack')
     edit.set('columnStack', record.id, { place: shifted(framework, record.place, by) });
   else if (record.kind === 'shaft' || record.kind === 'floorPlate') {
-    if (record.outline.type === 'gridOffset')
+    if (record.outline.type === 'gridOffset' || record.outline.type === 'lines')
       refuseNow(`${called(record)} follows its grid lines. Move those, or draw its outline`);
     edit.set(record.kind, record.id, {
       outline: { ...record.outline, place: shifted(framework, record.outline.place, by) },
@@ -65,6 +66,12 @@ const remove = defineCommand({
         const record = elementIn(edit.before, id);
         if (record.kind === 'level')
           refuseNow(`Remove ${called(record)} in the height strip, where you say what follows`);
+        if (record.kind === 'settingOutLine') {
+          if (record.locked) refuseNow(`${called(record)} is locked. Unlock it first`);
+          edit.remove(id);
+          detachFrom(edit, id);
+          continue;
+        }
         if (record.kind === 'gridLine' || record.kind === 'gridSystem')
           refuseNow(`Remove ${called(record)} with the grid tools`);
         if (record.kind === 'project') refuseNow('The project itself is not deleted here');

@@ -5,6 +5,8 @@ import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Id } from '../model/ids';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { FloorPiece, SolvedShaft } from '../solving/solved';
+import { isAt } from '../solving/is-at';
+import type { Joint } from './joints';
 import type { Plate } from './plates';
 
 /** Profiles by plan key. Equal keys share one profile, so typical floors are cut once. */
@@ -19,6 +21,7 @@ export function solveFloor(
   shafts: readonly SolvedShaft[],
   store: ProfileStore,
   facts: PlanFacts,
+  joints: readonly Joint[] = [],
 ): { pieces: FloorPiece[]; findings: Finding[] } {
   const { record, ring } = plate;
   if (!ring) {
@@ -41,6 +44,7 @@ export function solveFloor(
     .map((level): FloorPiece => {
       const cutters = cutting.get(level.id) ?? [];
       const holes = new Map(cutters.map((shaft) => [holeTexts.get(shaft.shaft)!, shaft.ring]));
+      for (const joint of joints) if (isAt(joint, level.fflMm)) holes.set(facts.textOf(joint.ring), joint.ring);
       const texts = [...holes.keys()].sort();
       const key = `${outlineText}|${texts.join('|')}`;
       const profile = store.get(

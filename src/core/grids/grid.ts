@@ -17,25 +17,41 @@ export type LabelRule = z.infer<typeof labelRuleSchema>;
 export const DIRECTIONS = ['a', 'b'] as const;
 export type Direction = (typeof DIRECTIONS)[number];
 
+export const BUBBLES = ['circle', 'hexagon', 'square'] as const;
+export type Bubble = (typeof BUBBLES)[number];
+
+/** At which ends lines have their heads. */
+export const HEADS = ['first', 'last', 'both', 'none'] as const;
+export type Heads = (typeof HEADS)[number];
+
+const waySchema = z.union([z.literal(1), z.literal(-1)]);
+
 /**
- * A rectangular grid system. Lines of direction a follow one another along its x axis, lines of direction b
- * along its y axis, counted from the corner at the origin.
+ * A grid system. Rectangular: lines of direction a follow one another along its x axis, lines of direction b along
+ * its y axis, counted from the corner at the origin. Radial: the origin is the centre, lines of direction a are rays
+ * that follow one another by angles, lines of direction b are rings that follow one another by radii. Free: each line
+ * has a path of its own, from the origin along the system's axes.
  */
 export const gridSystemSchema = z.object({
   kind: z.literal('gridSystem'),
   id: idSchema,
   building: idSchema,
   name: textSchema(60),
-  /** Crossing of the two first lines, in building axes. */
+  shape: z.enum(['rectangular', 'radial', 'free']),
+  /** Crossing of the two first lines, the centre, or the origin of paths; in building axes. */
   xMm: lengthSchema,
   yMm: lengthSchema,
   turnDeg: angleSchema,
-  /** 1: counted along the axis; −1: against it. */
-  waysOf: z.object({ a: z.union([z.literal(1), z.literal(-1)]), b: z.union([z.literal(1), z.literal(-1)]) }),
+  /** 1: counted along the axis (rays: counter-clockwise); −1: against it. */
+  waysOf: z.object({ a: waySchema, b: waySchema }),
   labels: z.object({ a: labelRuleSchema, b: labelRuleSchema }),
   /** How far the lines run past the outermost ones. */
   extensionMm: lengthSchema,
-  bubble: z.enum(['circle', 'hexagon', 'square']),
+  bubble: z.enum(BUBBLES),
+  headsAt: z.object({ a: z.enum(HEADS), b: z.enum(HEADS) }),
+  /** Lowest and highest level it is there on; null: no limit. */
+  fromLevel: idSchema.nullable(),
+  toLevel: idSchema.nullable(),
 });
 export type GridSystem = z.infer<typeof gridSystemSchema>;
 
@@ -48,6 +64,30 @@ export const lineLabelSchema = z.discriminatedUnion('mode', [
 ]);
 export type LineLabel = z.infer<typeof lineLabelSchema>;
 
+/** A path in a free system: a straight stretch, or an arc counter-clockwise from an angle. */
+const pathSchema = z.discriminatedUnion('type', [
+  z.object({
+    type: z.literal('line'),
+    x0Mm: lengthSchema,
+    y0Mm: lengthSchema,
+    x1Mm: lengthSchema,
+    y1Mm: lengthSchema,
+  }),
+  z.object({
+    type: z.literal('arc'),
+    xMm: lengthSchema,
+    yMm: lengthSchema,
+    radiusMm: lengthSchema,
+    fromDeg: angleSchema,
+    sweepDeg: z.number().gt(0).max(360),
+  }),
+]);
+export type LinePath = z.infer<typeof pathSchema>;
+
+/** Which sides of a rectangular system a line has its place in. */
+export const SIDES = ['both', 'near', 'far'] as const;
+export type LineSide = (typeof SIDES)[number];
+
 /** A grid line: it stands one bay from the line before it in its direction. Its id outlives relabelling and new bays. */
 export const gridLineSchema = z.object({
   kind: z.literal('gridLine'),
@@ -56,10 +96,39 @@ export const gridLineSchema = z.object({
   direction: z.enum(DIRECTIONS),
   /** The line before it; null for the first. */
   from: idSchema.nullable(),
-  /** Bay to the line before it; 0 for the first line. */
+  /** Bay to the line before it; 0 for the first line. A first ring: its radius. */
   bayMm: lengthSchema,
+  /** Rays only: angle to the ray before it, degrees. */
+  bayDeg: z.number().min(0).max(360).nullable(),
+  /** Free lines only. */
+  path: pathSchema.nullable(),
+  /** A line of one side stops part way: after `reachMm`, or half way when that is null. */
+  side: z.enum(SIDES),
+  reachMm: lengthSchema.nullable(),
   label: lineLabelSchema,
   /** A minor line: thinner, and left out of the run of labels. */
   minor: z.boolean(),
+  /** Its own levels, heads and extensions; null: those of its system. */
+  fromLevel: idSchema.nullable(),
+  toLevel: idSchema.nullable(),
+  heads: z.enum(HEADS).nullable(),
+  extendFirstMm: lengthSchema.nullable(),
+  extendLastMm: lengthSchema.nullable(),
+  /** The line it forms a movement joint with; the gap is the bay between them. */
+  jointOf: idSchema.nullable(),
 });
 export type GridLine = z.infer<typeof gridLineSchema>;
+
+/** Fields of a line that has nothing of its own. */
+export const PLAIN_LINE = {
+  bayDeg: null,
+  path: null,
+  side: 'both',
+  reachMm: null,
+  fromLevel: null,
+  toLevel: null,
+  heads: null,
+  extendFirstMm: null,
+  extendLastMm: null,
+  jointOf: null,
+} as const satisfies Partial<GridLine>;

@@ -38,7 +38,9 @@ function hangingOn(framework: Framework, level: Id): Rec[] {
 export function removalPreview(framework: Framework, level: ResolvedLevel): string[] {
   return hangingOn(framework, level.id).map((record) => {
     if (record.kind === 'floorPlate') return `${called(record)} no longer serves this level`;
-    if (!('startsAt' in record)) return called(record);
+    if (record.kind === 'columnStack' && record.exceptions.some((each) => each.level === level.id))
+      return `column stack ${markOf(framework, record)} differs here`;
+    if (!('startsAt' in record)) return `${called(record)} begins or ends here`;
     const name = record.kind === 'columnStack' ? `column stack ${markOf(framework, record)}` : called(record);
     const starts = record.startsAt.level === level.id;
     const stops = record.stopsAt.level === level.id;
@@ -82,7 +84,17 @@ function refit(
   ends: EndsChoice,
 ): void {
   if (record.kind === 'floorPlate') return refitFloor(edit, record, level.id, above?.id, below?.id);
+  if (record.kind === 'gridSystem' || record.kind === 'gridLine' || record.kind === 'settingOutLine') {
+    // A range that ended here ends at the next level inside it.
+    const [from, to] = [record.fromLevel, record.toLevel];
+    const range = {
+      fromLevel: from === level.id ? (above?.id ?? null) : from,
+      toLevel: to === level.id ? (below?.id ?? null) : to,
+    };
+    return edit.set(record.kind, record.id, range);
+  }
   if (record.kind !== 'columnStack' && record.kind !== 'shaft') return;
+  if (record.kind === 'columnStack') refitStack(edit, record, level, above);
   const moved = (end: End, next: ResolvedLevel | undefined): End | null => {
     if (end.level !== level.id) return end;
     if (!next) return null;
@@ -96,6 +108,28 @@ function refit(
     startsAt && stopsAt && ends === 'nextLevel' && startsAt.level === stopsAt.level && startsAt.face === stopsAt.face;
   if (!startsAt || !stopsAt || collapsed) edit.remove(record.id);
   else edit.set(record.kind, record.id, { startsAt, stopsAt });
+}
+
+/** What differs from this level up now does from the next one; what differed here only is gone with it. */
+function refitStack(
+  edit: Edit,
+  record: Extract<Rec, { kind: 'columnStack' }>,
+  level: ResolvedLevel,
+  above: ResolvedLevel | undefined,
+): void {
+  const isHere = (each: { level: Id }) => each.level === level.id;
+  if (![...record.exceptions, ...record.carriedBy].some(isHere) && !record.blocksAt.includes(level.id)) return;
+  const taken = new Set(record.exceptions.filter(({ upwards }) => upwards).map((each) => each.level));
+  edit.set('columnStack', record.id, {
+    exceptions: record.exceptions.flatMap((each) => {
+      if (!isHere(each)) return [each];
+      return each.upwards && above && !taken.has(above.id) ? [{ ...each, level: above.id }] : [];
+    }),
+    carriedBy: record.carriedBy.flatMap((each) =>
+      isHere(each) ? (above ? [{ ...each, level: above.id }] : []) : [each],
+    ),
+    blocksAt: record.blocksAt === 'allButTop' ? 'allButTop' : record.blocksAt.filter((id) => id !== level.id),
+  });
 }
 
 function refitFloor(

@@ -15,7 +15,7 @@ describe('the list of commands', () => {
     const names = COMMANDS.map(({ name }) => name);
     expect(new Set(names).size).toBe(names.length);
     for (const { name, title, input } of commandList()) {
-      expect(name).toMatch(/^[a-z]+\.[a-zA-Z]+$/);
+      expect(name).toMatch(/^[a-z][a-zA-Z]*\.[a-zA-Z]+$/);
       expect(title.length).toBeGreaterThan(8);
       expect(input).toMatchObject({ type: 'object', additionalProperties: false });
     }

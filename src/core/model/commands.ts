@@ -6,6 +6,7 @@ import { ELEMENT_COMMANDS } from '../elements/element-commands';
 import { FLOOR_COMMANDS } from '../floors/floor-commands';
 import { GRID_COMMANDS } from '../grids/grid-commands';
 import { LEVEL_COMMANDS } from '../levels/level-commands';
+import { SETTING_OUT_COMMANDS } from '../setting-out/setting-out-commands';
 import { SHAFT_COMMANDS } from '../shafts/shaft-commands';
 import { planCommand, type Command, type Planned } from './command';
 import type { Framework } from './framework';
@@ -17,6 +18,7 @@ export const COMMANDS: readonly Command[] = [
   ...BUILDING_COMMANDS,
   ...LEVEL_COMMANDS,
   ...GRID_COMMANDS,
+  ...SETTING_OUT_COMMANDS,
   ...COLUMN_COMMANDS,
   ...FLOOR_COMMANDS,
   ...SHAFT_COMMANDS,

@@ -28,9 +28,16 @@ export const endSchema = z.object({
 });
 export type End = z.infer<typeof endSchema>;
 
-/** A place in plan: a shift from the building's zero, or from the crossing of two grid lines along their system's axes. */
+/**
+ * A place in plan: a shift from the building's zero, from the crossing of two lines along their system's axes, or along
+ * one line: `xMm` from where it begins (its extension left out) and `yMm` to its left.
+ */
 export const placeSchema = z.object({
   lines: z.tuple([idSchema, idSchema]).nullable(),
+  /** Where two lines meet twice: the second place. */
+  nth: z.literal(2).optional(),
+  /** The line it stands on at a distance. */
+  line: idSchema.optional(),
   xMm: lengthSchema,
   yMm: lengthSchema,
 });
@@ -48,7 +55,11 @@ export interface Reference {
 }
 
 export const placeReferences = (place: Place, path: string): Reference[] =>
-  (place.lines ?? []).map((id) => ({ id, path: `${path}.lines`, whenGone: 'detach' }));
+  [...(place.lines ?? []), ...(place.line ? [place.line] : [])].map((id) => ({
+    id,
+    path: `${path}.lines`,
+    whenGone: 'detach',
+  }));
 
 export const endReferences = (end: End, path: string): Reference[] => [
   { id: end.level, path: `${path}.level`, whenGone: 'refuse' },

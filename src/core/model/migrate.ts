@@ -1,17 +1,38 @@
+import { PLAIN_STACK } from '../columns/column';
+import { PLAIN_LINE } from '../grids/grid';
 import type { Changes } from './changes';
 import type { Json } from './json';
 import type { Rec } from './record';
 
 /** Version of records as written today. Raised whenever a record kind changes shape. */
-export const FILE_VERSION = 2;
+export const FILE_VERSION = 3;
 
 type Step = (record: Record<string, Json>) => Record<string, Json>;
 
 /** From version 2 levels and buildings have a height budget, none to begin with. */
 const withBudget: Step = (record) => ({ budget: null, ...record });
 
+const asBefore: Step = (record) => record;
+
+/** From version 3 grids are rectangular, radial or free, and lines and columns may differ by level. */
+const withShape: Step = (record) => ({
+  shape: 'rectangular',
+  headsAt: { a: 'last', b: 'first' },
+  fromLevel: null,
+  toLevel: null,
+  ...record,
+});
+const withLineFields: Step = (record) => ({ ...PLAIN_LINE, ...record });
+const withStackFields: Step = (record) => ({ ...(PLAIN_STACK as unknown as Record<string, Json>), ...record });
+
 /** Per record kind: the steps from version n to n + 1, at index n − 1. Kinds without steps have not changed. */
-const STEPS: Record<string, Step[]> = { level: [withBudget], building: [withBudget] };
+const STEPS: Record<string, Step[]> = {
+  level: [withBudget],
+  building: [withBudget],
+  gridSystem: [asBefore, withShape],
+  gridLine: [asBefore, withLineFields],
+  columnStack: [asBefore, withStackFields],
+};
 
 /** A record written in an older version, as it is written today. Fields nobody knows are kept. */
 export function upcast(record: Record<string, unknown>, version: number): Record<string, unknown> {

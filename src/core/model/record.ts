@@ -6,6 +6,7 @@ import { floorPlateSchema } from '../floors/floor';
 import { gridLineSchema, gridSystemSchema } from '../grids/grid';
 import { levelSchema } from '../levels/level';
 import { outlineReferences } from '../outlines/outline';
+import { settingOutLineSchema } from '../setting-out/setting-out-line';
 import { shaftSchema } from '../shafts/shaft';
 import { endReferences, placeReferences, type Reference } from './fields';
 
@@ -19,6 +20,7 @@ export const recordSchema = z.discriminatedUnion('kind', [
   levelSchema,
   gridSystemSchema,
   gridLineSchema,
+  settingOutLineSchema,
   columnStackSchema,
   floorPlateSchema,
   shaftSchema,
@@ -44,11 +46,35 @@ function ownReferences(record: Rec): Reference[] {
     case 'level':
       return [building(record.building), ...fromReference(record.from)];
     case 'gridSystem':
-      return [building(record.building)];
+      return [building(record.building), ...levelRange(record)];
     case 'gridLine':
-      return [{ id: record.system, path: 'system', whenGone: 'follow' }, ...fromReference(record.from)];
+      return [
+        { id: record.system, path: 'system', whenGone: 'follow' },
+        ...fromReference(record.from),
+        ...levelRange(record),
+        ...(record.jointOf ? [{ id: record.jointOf, path: 'jointOf', whenGone: 'detach' as const }] : []),
+      ];
+    case 'settingOutLine':
+      return [
+        building(record.building),
+        { id: record.source, path: 'source', whenGone: 'refuse' },
+        ...levelRange(record),
+      ];
     case 'columnStack':
-      return [building(record.building), ...placeReferences(record.place, 'place'), ...spanReferences(record)];
+      return [
+        building(record.building),
+        ...placeReferences(record.place, 'place'),
+        ...spanReferences(record),
+        ...record.holds.map(({ line }): Reference => ({ id: line, path: 'holds', whenGone: 'detach' })),
+        ...levelUses('exceptions', record.exceptions),
+        ...levelUses('carriedBy', record.carriedBy),
+        ...(record.blocksAt === 'allButTop'
+          ? []
+          : levelUses(
+              'blocksAt',
+              record.blocksAt.map((level) => ({ level })),
+            )),
+      ];
     case 'floorPlate':
       return [
         building(record.building),
@@ -59,6 +85,15 @@ function ownReferences(record: Rec): Reference[] {
       return [building(record.building), ...outlineReferences(record.outline, 'outline'), ...spanReferences(record)];
   }
 }
+
+const levelRange = (record: { fromLevel: string | null; toLevel: string | null }): Reference[] =>
+  (['fromLevel', 'toLevel'] as const).flatMap((path) => {
+    const id = record[path];
+    return id === null ? [] : [{ id, path, whenGone: 'detach' as const }];
+  });
+
+const levelUses = (path: string, uses: readonly { level: string }[]): Reference[] =>
+  uses.map(({ level }) => ({ id: level, path, whenGone: 'detach' }));
 
 const fromReference = (from: string | null): Reference[] =>
   from ? [{ id: from, path: 'from', whenGone: 'refuse' }] : [];
@@ -80,6 +115,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   level: 'level',
   gridSystem: 'grid',
   gridLine: 'grid line',
+  settingOutLine: 'setting-out line',
   columnStack: 'column stack',
   floorPlate: 'floor plate',
   shaft: 'shaft',

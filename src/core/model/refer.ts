@@ -1,13 +1,7 @@
 import { z } from 'zod';
-import {
-  crossingsOf,
-  gridById,
-  gridsOf,
-  lineById,
-  type Crossing,
-  type ResolvedGrid,
-  type ResolvedLine,
-} from '../grids/resolve-grids';
+import { axisLines, type AxisLine } from '../grids/axis-lines';
+import { buildingCrossings, crossingOf, type Crossing } from '../grids/crossings';
+import { gridById, gridsOf, lineById, type ResolvedGrid, type ResolvedLine } from '../grids/resolve-grids';
 import { levelById, type ResolvedLevel } from '../levels/resolve-levels';
 import { resolvePlace } from '../outlines/resolve-place';
 import { recordsOf, type Framework } from './framework';
@@ -55,12 +49,41 @@ export function lineReferred(framework: Framework, ref: string, building?: Id): 
   return lineById(framework, one(lines, ref, (line) => line.label ?? '', 'grid line').id)!;
 }
 
+/** A grid line or setting-out line, by id, label or name. */
+export function axisReferred(framework: Framework, ref: string, building?: Id): AxisLine {
+  const lines = [...axisLines(framework).values()].filter(
+    (line) => building === undefined || line.building === building,
+  );
+  return one(lines, ref, (line) => line.label ?? '', 'grid or setting-out line');
+}
+
+/** A crossing of grid lines, or of any two lines where one is a setting-out line: `C-4`, `Front-4`. */
 export function crossingReferred(framework: Framework, label: string, building?: Id): Crossing {
-  const crossings = gridsOf(framework)
-    .filter(({ record }) => building === undefined || record.building === building)
-    .flatMap(crossingsOf)
+  const buildings = building === undefined ? recordsOf(framework, 'building').map(({ id }) => id) : [building];
+  const crossings = buildings
+    .flatMap((id) => buildingCrossings(framework, id))
     .map((crossing) => ({ ...crossing, id: crossing.lines.join() }));
+  if (!crossings.some((crossing) => crossing.label === label)) {
+    const found = byLabels(framework, label, building);
+    if (found) return found;
+  }
   return one(crossings, label, (crossing) => crossing.label ?? '', 'crossing');
+}
+
+/** Lines that meet beyond their ends, or a setting-out line with another. */
+function byLabels(framework: Framework, label: string, building: Id | undefined): Crossing | null {
+  const lines = [...axisLines(framework).values()].filter(
+    (line) => line.label !== null && (building === undefined || line.building === building),
+  );
+  const starts = lines.filter((line) => label.startsWith(`${line.label}-`));
+  for (const first of starts) {
+    const rest = label.slice(first.label!.length + 1);
+    for (const second of lines.filter((line) => line.label === rest && line.id !== first.id)) {
+      const crossing = crossingOf(framework, [first.id, second.id]);
+      if (crossing) return crossing;
+    }
+  }
+  return null;
 }
 
 /** A column stack's mark: typed, or from its crossing. */

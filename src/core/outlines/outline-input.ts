@@ -3,8 +3,8 @@ import { angleSchema, type Place } from '../model/fields';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow } from '../model/length-input';
-import { crossingReferred, gridReferred, lineReferred, refSchema } from '../model/refer';
-import { crossingOf } from '../grids/resolve-grids';
+import { axisReferred, crossingReferred, gridReferred, lineReferred, refSchema } from '../model/refer';
+import { crossingOf } from '../grids/crossings';
 import { parsePoint } from '../units/parse-point';
 import type { Outline } from './outline';
 import { resolveOutline } from './resolve-outline';
@@ -45,6 +45,13 @@ export const outlineInputSchema = z.discriminatedUnion('type', [
       .default(null),
     offsetMm: lengthInputSchema.default(0),
   }),
+  z.strictObject({
+    type: z.literal('lines'),
+    edges: z
+      .array(z.strictObject({ line: refSchema, offsetMm: lengthInputSchema.default(0) }))
+      .min(3, 'An outline has three edges or more')
+      .max(200),
+  }),
 ]);
 
 /** Reads a place in a building. */
@@ -53,12 +60,14 @@ export function readPlace(framework: Framework, building: Id, place: PlaceInput)
     const parsed = parsePoint(place, {});
     if (!parsed.ok) refuseNow(`place: ${parsed.refusal.message}`, ['place']);
     const { crossing, xMm, yMm } = parsed.value;
-    return { lines: crossing ? crossingReferred(framework, crossing, building).lines : null, xMm, yMm };
+    if (!crossing) return { lines: null, xMm, yMm };
+    const { lines, nth } = crossingReferred(framework, crossing, building);
+    return { lines, ...(nth === 2 ? { nth } : {}), xMm, yMm };
   }
   const reader = new LengthReader(framework);
-  const lines = place.lines?.map((ref) => lineReferred(framework, ref, building)[1].id) as [Id, Id] | undefined;
+  const lines = place.lines?.map((ref) => axisReferred(framework, ref, building).id) as [Id, Id] | undefined;
   if (lines && !crossingOf(framework, lines))
-    refuseNow('Those two grid lines do not cross. Choose one of each direction', ['place', 'lines']);
+    refuseNow('Those two lines do not cross. Choose one of each direction', ['place', 'lines']);
   return { lines: lines ?? null, xMm: reader.read(place.xMm, 'xMm').stored, yMm: reader.read(place.yMm, 'yMm').stored };
 }
 
@@ -75,7 +84,7 @@ function stored(framework: Framework, building: Id, input: z.infer<typeof outlin
   const reader = new LengthReader(framework);
   if (input.type === 'gridOffset') {
     const grid = gridReferred(framework, input.system, building);
-    if (grid.a.length < 2 || grid.b.length < 2)
+    if (grid.record.shape === 'free' || grid.a.length < 2 || grid.b.length < (grid.record.shape === 'radial' ? 1 : 2))
       refuseNow('An outline from a grid needs two lines each way', ['outline', 'system']);
     const ids = (pair: [string, string]) => pair.map((ref) => lineReferred(framework, ref, building)[1].id) as [Id, Id];
     return {
@@ -84,6 +93,13 @@ function stored(framework: Framework, building: Id, input: z.infer<typeof outlin
       lines: input.lines ? { a: ids(input.lines.a), b: ids(input.lines.b) } : null,
       offsetMm: reader.read(input.offsetMm, 'offsetMm', { atLeastMm: -1e6, atMostMm: 1e6 }).stored,
     };
+  }
+  if (input.type === 'lines') {
+    const edges = input.edges.map(({ line, offsetMm }) => ({
+      line: axisReferred(framework, line, building).id,
+      offsetMm: reader.read(offsetMm, 'offsetMm', { atLeastMm: -1e6, atMostMm: 1e6 }).stored,
+    }));
+    return { type: 'lines', edges };
   }
   const place = readPlace(framework, building, input.place);
   if (input.type === 'rectangle') {

@@ -29,10 +29,21 @@ export const outlineSchema = z.discriminatedUnion('type', [
     /** Outwards of the lines when positive. */
     offsetMm: lengthSchema,
   }),
+  z.object({
+    type: z.literal('lines'),
+    /** Its edges in order, each held to a grid or setting-out line at a distance outwards of the outline. */
+    edges: z
+      .array(z.object({ line: idSchema, offsetMm: lengthSchema }))
+      .min(3, 'An outline has three edges or more')
+      .max(200),
+  }),
 ]);
 export type Outline = z.infer<typeof outlineSchema>;
 
 export function outlineReferences(outline: Outline, path: string): Reference[] {
+  if (outline.type === 'lines') {
+    return outline.edges.map(({ line }) => ({ id: line, path: `${path}.edges`, whenGone: 'refuse' as const }));
+  }
   if (outline.type !== 'gridOffset') return placeReferences(outline.place, `${path}.place`);
   const lines = outline.lines ? [...outline.lines.a, ...outline.lines.b] : [];
   return [

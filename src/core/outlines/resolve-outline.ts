@@ -1,8 +1,10 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { plus, quantised, turned, type Point } from '../geometry/point';
 import { counterClockwise, isSimple, type Ring } from '../geometry/polygon';
-import { gridById, gridRectangle } from '../grids/resolve-grids';
+import { axisLine } from '../grids/axis-lines';
+import { gridById, gridRectangle, type ResolvedGrid } from '../grids/resolve-grids';
 import type { Framework } from '../model/framework';
+import { circleRing, ringOnLines } from './outline-from-lines';
 import type { Outline } from './outline';
 import { resolvePlace } from './resolve-place';
 
@@ -15,18 +17,21 @@ export function resolveOutline(framework: Framework, outline: Outline): Ring | n
   return isSimple(ring) ? ring : null;
 }
 
-function cornersOf(framework: Framework, outline: Outline): Point[] {
+function cornersOf(framework: Framework, outline: Outline): readonly Point[] {
   if (outline.type === 'gridOffset') {
     const grid = gridById(framework, outline.system);
-    if (!grid || grid.a.length < 2 || grid.b.length < 2) return [];
-    const span = (direction: 'a' | 'b'): [number, number] => {
-      const run = grid[direction];
-      const ends = outline.lines?.[direction] as [string, string] | undefined;
-      if (!ends) return [run[0]!.offsetMm, run.at(-1)!.offsetMm];
-      const offset = (id: string) => run.find((line) => line.id === id)?.offsetMm ?? 0;
-      return [offset(ends[0]), offset(ends[1])];
-    };
-    return gridRectangle(grid, span('a'), span('b'), mmOf(framework, outline.offsetMm));
+    if (!grid) return [];
+    const offsetMm = mmOf(framework, outline.offsetMm);
+    return grid.record.shape === 'radial'
+      ? sectorRing(grid, offsetMm)
+      : rectangleOf(grid, outline.lines as Parameters<typeof rectangleOf>[1], offsetMm);
+  }
+  if (outline.type === 'lines') {
+    const edges = outline.edges.flatMap(({ line, offsetMm }) => {
+      const axis = axisLine(framework, line);
+      return axis ? [{ curve: axis.curve, offsetMm: mmOf(framework, offsetMm) }] : [];
+    });
+    return edges.length === outline.edges.length ? (ringOnLines(edges) ?? []) : [];
   }
   const { at, turnDeg } = resolvePlace(framework, outline.place);
   const inPlace = (x: number, y: number, turn: number): Point => plus(at, turned({ x, y }, turnDeg + turn));
@@ -41,4 +46,30 @@ function cornersOf(framework: Framework, outline: Outline): Point[] {
     [0, d],
   ] as const;
   return corners.map(([x, y]) => inPlace(x, y, outline.turnDeg));
+}
+
+function rectangleOf(
+  grid: ResolvedGrid,
+  lines: { a: [string, string]; b: [string, string] } | null,
+  offsetMm: number,
+): readonly Point[] {
+  if (grid.record.shape !== 'rectangular' || grid.a.length < 2 || grid.b.length < 2) return [];
+  const span = (direction: 'a' | 'b'): [number, number] => {
+    const run = grid[direction];
+    const ends = lines?.[direction];
+    if (!ends) return [run[0]!.offsetMm, run.at(-1)!.offsetMm];
+    const offset = (id: string) => run.find((line) => line.id === id)?.offsetMm ?? 0;
+    return [offset(ends[0]), offset(ends[1])];
+  };
+  return gridRectangle(grid, span('a'), span('b'), offsetMm);
+}
+
+/** Between the outermost rays and rings of a radial system; the whole disc where its rings close. */
+function sectorRing(grid: ResolvedGrid, offsetMm: number): readonly Point[] {
+  const [firstRay, lastRay, inner, outer] = [grid.a[0], grid.a.at(-1), grid.b[0], grid.b.at(-1)];
+  if (!firstRay || !lastRay || !inner || !outer || firstRay === lastRay) return [];
+  if (outer.curve.kind === 'arc' && outer.curve.sweepDeg >= 360)
+    return circleRing(grid.origin, outer.offsetMm + offsetMm);
+  const edges = [firstRay, outer, lastRay, ...(inner.offsetMm > 0 && inner !== outer ? [inner] : [])];
+  return ringOnLines(edges.map(({ curve }) => ({ curve, offsetMm }))) ?? [];
 }

@@ -1,12 +1,13 @@
 import { checkColumns } from '../checks/check-columns';
-import { checkGridLabels } from '../checks/check-grids';
+import { checkGrids } from '../checks/check-grids';
 import type { Finding } from '../checks/finding';
 import { solveColumn } from '../columns/solve-columns';
 import { mmOf } from '../dimensions/resolve-length';
+import { jointsOf } from '../floors/joints';
 import { plateSet, resolvePlate } from '../floors/plates';
 import { solveFloor, type ProfileStore } from '../floors/solve-floors';
 import { subtract, type Profile } from '../geometry/boolean';
-import { crossingsOf, gridsOf } from '../grids/resolve-grids';
+import { solveGrids } from '../grids/solve-grids';
 import { checkClearHeights, heightBudgets, thickestSlab } from '../levels/height-budget';
 import { levelsOf } from '../levels/resolve-levels';
 import { recordsOf, type Framework } from '../model/framework';
@@ -38,7 +39,9 @@ export class Solver implements ProfileStore {
       buildings: [],
       levels: [],
       lines: [],
+      settingOut: [],
       crossings: [],
+      blocks: [],
       columns: [],
       floors: [],
       profiles: {},
@@ -57,7 +60,7 @@ export class Solver implements ProfileStore {
     }
     solveGrids(framework, solved);
     for (const building of solved.buildings) this.solveBuilding(framework, building, solved);
-    solved.findings.push(...checkGridLabels(solved.lines));
+    solved.findings.push(...checkGrids(solved.lines));
     solved.findings.sort(bySeverityThenKey);
     // Profiles of this state and of the one before stay, so going back and forth costs nothing.
     for (const [key, profile] of [...this.used].sort(([a], [b]) => (a < b ? -1 : 1))) solved.profiles[key] = profile;
@@ -99,8 +102,9 @@ export class Solver implements ProfileStore {
       solved.findings.push(...result.findings);
     }
     solved.shafts.push(...shafts);
+    const joints = jointsOf(own(solved.lines), this.facts);
     for (const plate of plates.all) {
-      const { pieces, findings } = solveFloor(plate, storeys, shafts, this, this.facts);
+      const { pieces, findings } = solveFloor(plate, storeys, shafts, this, this.facts, joints);
       solved.floors.push(...pieces);
       solved.findings.push(...findings);
     }
@@ -108,7 +112,10 @@ export class Solver implements ProfileStore {
       solveColumn(framework, stack, storeys, plates, this.facts),
     );
     const pieces = columns.flatMap((column) => column.pieces);
-    for (const column of columns) solved.findings.push(...column.findings);
+    for (const column of columns) {
+      solved.findings.push(...column.findings);
+      solved.blocks.push(...column.blocks);
+    }
     for (const piece of pieces) solved.columns.push(piece);
     solved.findings.push(...checkColumns(pieces, shafts, plates, solved.levels, this.facts));
   }
@@ -116,27 +123,6 @@ export class Solver implements ProfileStore {
 
 /** A solve from nothing. */
 export const solve = (framework: Framework): Solved => new Solver().solve(framework);
-
-function solveGrids(framework: Framework, solved: Solved): void {
-  for (const grid of gridsOf(framework)) {
-    const { building } = grid.record;
-    for (const line of [...grid.a, ...grid.b]) {
-      const { id, direction, label, offsetMm, bayMm, ends, record } = line;
-      solved.lines.push({
-        id,
-        system: grid.id,
-        building,
-        direction,
-        label,
-        minor: record.minor,
-        offsetMm,
-        bayMm,
-        ends,
-      });
-    }
-    for (const { label, lines, at } of crossingsOf(grid)) solved.crossings.push({ label, lines, building, at });
-  }
-}
 
 const bySeverityThenKey = (a: Finding, b: Finding): number =>
   a.severity === b.severity ? (a.key < b.key ? -1 : a.key > b.key ? 1 : 0) : a.severity === 'error' ? -1 : 1;

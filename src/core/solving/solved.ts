@@ -2,7 +2,8 @@ import type { SectionMm } from '../columns/section-shape';
 import type { Profile } from '../geometry/boolean';
 import type { Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
-import type { Direction } from '../grids/grid';
+import type { Curve } from '../geometry/curve';
+import type { Bubble, Direction, LineSide } from '../grids/grid';
 import type { HeightBudget } from '../levels/height-budget';
 import type { LevelKind } from '../levels/level';
 import type { Id } from '../model/ids';
@@ -39,7 +40,34 @@ export interface SolvedLine {
   minor: boolean;
   offsetMm: number;
   bayMm: number;
+  /** Rays: angle from the first ray and from the ray before, degrees. */
+  offsetDeg: number | null;
+  bayDeg: number | null;
+  shape: 'rectangular' | 'radial' | 'free';
+  side: LineSide;
+  curve: Curve;
   ends: [Point, Point];
+  heads: [boolean, boolean];
+  bubble: Bubble;
+  /** The other line of a movement joint. */
+  jointOf: Id | null;
+  /** FFL of the lowest and highest level it is there on; null: no limit. */
+  lowMm: number | null;
+  highMm: number | null;
+}
+
+/** A setting-out line worked out. */
+export interface SolvedSettingOut {
+  id: Id;
+  building: Id;
+  name: string;
+  source: Id;
+  offsetMm: number;
+  locked: boolean;
+  curve: Curve;
+  ends: [Point, Point];
+  lowMm: number | null;
+  highMm: number | null;
 }
 
 export interface SolvedCrossing {
@@ -47,6 +75,28 @@ export interface SolvedCrossing {
   lines: [Id, Id];
   building: Id;
   at: Point;
+  /** Where both lines are there, by FFL; null: no limit. */
+  lowMm: number | null;
+  highMm: number | null;
+}
+
+/** A head on a column or a thickening of the slab around it, under the slab of a level. */
+export interface ColumnBlock {
+  stack: Id;
+  building: Id;
+  mark: string;
+  /** The level whose slab it carries. */
+  level: Id;
+  block: 'head' | 'thickening';
+  material: string;
+  at: Point;
+  turnDeg: number;
+  widthMm: number;
+  depthMm: number;
+  bottomMm: number;
+  topMm: number;
+  /** Without the column that runs through it. */
+  volumeMm3: number;
 }
 
 /** One storey of a column stack. */
@@ -107,7 +157,9 @@ export interface Solved {
   buildings: SolvedBuilding[];
   levels: SolvedLevel[];
   lines: SolvedLine[];
+  settingOut: SolvedSettingOut[];
   crossings: SolvedCrossing[];
+  blocks: ColumnBlock[];
   columns: ColumnPiece[];
   floors: FloorPiece[];
   profiles: Record<string, Profile>;

@@ -2,7 +2,8 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { gridInput, isNear } from '@/core/importing/recognise-grid';
-import { crossingsOf, gridById } from '@/core/grids/resolve-grids';
+import { crossingsOf } from '@/core/grids/crossings';
+import { gridById } from '@/core/grids/resolve-grids';
 import type { Planned } from '@/core/model/command';
 import type { Json } from '@/core/model/json';
 import type { Result } from '@/core/model/result';
@@ -140,7 +141,7 @@ function ghostOf(understood: Understood, preview: Result<Planned>): Ghost | null
   if (!grid) return null;
   return {
     rings: [...grid.a, ...grid.b].map(({ ends }) => [...ends]),
-    points: crossingsOf(grid).map(({ at }) => at),
+    points: crossingsOf(after, grid).map(({ at }) => at),
     note: `${grid.a.length} × ${grid.b.length} lines, not taken yet`,
   };
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { chooseCrossings } from '@/core/columns/column-commands';
+import { chooseCrossings } from '@/core/columns/choose-crossings';
 import type { Json } from '@/core/model/json';
 import { formatForEntry } from '@/core/units/format-length';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';

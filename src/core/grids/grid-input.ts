@@ -1,0 +1,131 @@
+import { z } from 'zod';
+import type { Edit } from '../model/edit';
+import { textSchema } from '../model/fields';
+import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { refuseNow } from '../model/length-input';
+import { gridReferred, levelReferred, lineReferred, refSchema } from '../model/refer';
+import { quantiseMm } from '../units/length-units';
+import { parseAngles } from '../units/parse-angles';
+import { parseBays } from '../units/parse-bays';
+import { BUBBLES, HEADS, PLAIN_LINE, type Direction, type GridLine } from './grid';
+import { lineById, type ResolvedGrid, type ResolvedLine } from './resolve-grids';
+
+export const baysSchema = z.union([z.array(z.number().positive().max(1e6)).max(500), z.string().max(2000)]);
+export const anglesSchema = z.union([z.array(z.number().positive().max(360)).max(360), z.string().max(2000)]);
+export const ruleInputSchema = z
+  .strictObject({
+    first: z.string().regex(/^(\d{1,4}|[A-Z]{1,3})$/, 'A first label is a number or capital letters, like 1 or A'),
+    skip: z.string().max(20).default(''),
+    prefix: z.string().max(8).default(''),
+    suffix: z.string().max(8).default(''),
+    descending: z.boolean().default(false),
+  })
+  .describe('How the lines of one direction are labelled');
+export const NUMBERS = { first: '1', skip: '', prefix: '', suffix: '', descending: false };
+export const LETTERS = { first: 'A', skip: 'IO', prefix: '', suffix: '', descending: false };
+export const modeSchema = z.enum(['push', 'only']).default('push');
+export const waySchema = z.union([z.literal(1), z.literal(-1)]).default(1);
+export const headsSchema = z.enum(HEADS);
+export const bubbleSchema = z.enum(BUBBLES);
+/** Lowest and highest level a grid or a line is there on; null: no limit. */
+export const levelRangeSchema = {
+  fromLevel: refSchema.nullable().optional(),
+  toLevel: refSchema.nullable().optional(),
+};
+/** Labels typed line by line, null for an unlabelled line; as read from a drawing. */
+export const typedSchema = z.array(textSchema(12).nullable()).max(501).optional();
+
+export function readBays(bays: z.infer<typeof baysSchema>, field: string): number[] {
+  if (typeof bays !== 'string') return bays.map(quantiseMm);
+  const parsed = parseBays(bays);
+  if (!parsed.ok) refuseNow(`${field}: ${parsed.refusal.message}`, [field]);
+  return parsed.value.baysMm;
+}
+
+/** Angles between rays, degrees; a list that closes the full turn leaves out its last ray, which would be the first. */
+export function readAngles(angles: z.infer<typeof anglesSchema>, field: string): number[] {
+  const read = typeof angles === 'string' ? parseAngles(angles) : { ok: true as const, value: angles };
+  if (!read.ok) refuseNow(`${field}: ${read.refusal.message}`, [field]);
+  const sum = quantiseMm(read.value.reduce((total, angle) => total + angle, 0));
+  if (sum > 360) refuseNow(`${field}: the angles add up to ${sum}°, more than a full turn`, [field]);
+  return sum === 360 ? read.value.slice(0, -1) : [...read.value];
+}
+
+interface LevelRangeInput {
+  fromLevel?: string | null | undefined;
+  toLevel?: string | null | undefined;
+}
+
+/** The level range asked for, checked to be of the building and the right way up; undefined fields are left as they are. */
+export function readLevelRange(
+  framework: Framework,
+  building: Id,
+  input: LevelRangeInput,
+  now: { fromLevel: Id | null; toLevel: Id | null } = { fromLevel: null, toLevel: null },
+): { fromLevel: Id | null; toLevel: Id | null } {
+  const level = (ref: string | null | undefined, was: Id | null) =>
+    ref === undefined ? was : ref === null ? null : levelReferred(framework, ref, building).id;
+  const range = { fromLevel: level(input.fromLevel, now.fromLevel), toLevel: level(input.toLevel, now.toLevel) };
+  const ffl = (id: Id | null) => (id === null ? null : levelReferred(framework, id, building).fflMm);
+  const [low, high] = [ffl(range.fromLevel), ffl(range.toLevel)];
+  if (low !== null && high !== null && high < low)
+    refuseNow('The highest level lies below the lowest one. Change one of them', ['toLevel']);
+  return range;
+}
+
+export const lineIn = (framework: Framework, ref: string): [ResolvedGrid, ResolvedLine] => lineReferred(framework, ref);
+
+export const gridIn = (framework: Framework, ref: string | undefined): ResolvedGrid => gridReferred(framework, ref);
+
+/** What the line referred to is called before and after the command. */
+export function lineNames(before: Framework, ref: string, after = before): [string, string] {
+  const [, line] = lineIn(before, ref);
+  const none = 'without a label';
+  return [line.label ?? none, lineById(after, line.id)?.[1].label ?? none];
+}
+
+export const neighbours = (grid: ResolvedGrid, line: ResolvedLine): { before?: ResolvedLine; after?: ResolvedLine } => {
+  const run = grid[line.direction];
+  const at = run.findIndex(({ id }) => id === line.id);
+  return { before: run[at - 1], after: run[at + 1] };
+};
+
+/** A line to be added to a run. */
+export interface NewLine {
+  bayMm: number;
+  bayDeg?: number;
+  side?: GridLine['side'];
+  path?: GridLine['path'];
+  label?: GridLine['label'];
+  reachMm?: GridLine['reachMm'];
+}
+
+/** Adds lines after `from`, each one bay from the one before. */
+export function addRun(
+  edit: Edit,
+  system: Id,
+  direction: Direction,
+  lines: readonly NewLine[],
+  from: Id | null = null,
+): Id[] {
+  let before = from;
+  return lines.map(({ bayMm, bayDeg, side, path, label, reachMm }) => {
+    const line: GridLine = edit.add<'gridLine'>({
+      kind: 'gridLine',
+      system,
+      direction,
+      from: before,
+      bayMm,
+      ...PLAIN_LINE,
+      bayDeg: bayDeg ?? null,
+      side: side ?? 'both',
+      path: path ?? null,
+      reachMm: reachMm ?? null,
+      label: label ?? { mode: 'auto' },
+      minor: label?.mode === 'none',
+    });
+    before = line.id;
+    return line.id;
+  });
+}

@@ -1,0 +1,82 @@
+import { mmOf } from '../dimensions/resolve-length';
+import { endsOf } from '../geometry/curve';
+import { levelById } from '../levels/resolve-levels';
+import { recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import type { Solved } from '../solving/solved';
+import { axisLine } from './axis-lines';
+import { buildingCrossings } from './crossings';
+import { gridsOf } from './resolve-grids';
+
+interface Range {
+  lowMm: number | null;
+  highMm: number | null;
+}
+
+/** Grid lines, setting-out lines and crossings, with the heights they are there between. */
+export function solveGrids(framework: Framework, solved: Solved): void {
+  const heightOf = (level: Id | null): number | null =>
+    level === null ? null : (levelById(framework, level)?.fflMm ?? null);
+  const ranges = new Map<Id, Range>();
+  const rangeOf = (line: { id: Id; fromLevel: Id | null; toLevel: Id | null }): Range => {
+    const range = { lowMm: heightOf(line.fromLevel), highMm: heightOf(line.toLevel) };
+    ranges.set(line.id, range);
+    return range;
+  };
+  for (const grid of gridsOf(framework)) {
+    const { building, shape, bubble } = grid.record;
+    for (const line of [...grid.a, ...grid.b]) {
+      const { id, direction, label, offsetMm, bayMm, offsetDeg, bayDeg, curve, ends, heads, record } = line;
+      solved.lines.push({
+        id,
+        system: grid.id,
+        building,
+        direction,
+        label,
+        minor: record.minor,
+        offsetMm,
+        bayMm,
+        offsetDeg,
+        bayDeg,
+        shape,
+        side: record.side,
+        curve,
+        ends,
+        heads,
+        bubble,
+        jointOf: record.jointOf,
+        ...rangeOf(line),
+      });
+    }
+  }
+  for (const record of recordsOf(framework, 'settingOutLine')) {
+    const axis = axisLine(framework, record.id);
+    if (!axis) continue;
+    solved.settingOut.push({
+      id: record.id,
+      building: record.building,
+      name: record.name,
+      source: record.source,
+      offsetMm: mmOf(framework, record.offsetMm),
+      locked: record.locked,
+      curve: axis.curve,
+      ends: endsOf(axis.curve),
+      ...rangeOf(axis),
+    });
+  }
+  for (const { id: building } of recordsOf(framework, 'building')) {
+    for (const { label, lines, at } of buildingCrossings(framework, building)) {
+      const [a, b] = lines.map((id) => ranges.get(id) ?? { lowMm: null, highMm: null });
+      solved.crossings.push({ label, lines, building, at, ...both(a!, b!) });
+    }
+  }
+}
+
+/** Where both of two ranges hold. */
+function both(a: Range, b: Range): Range {
+  const pick = (values: (number | null)[], choose: (...numbers: number[]) => number) => {
+    const known = values.filter((value) => value !== null);
+    return known.length > 0 ? choose(...known) : null;
+  };
+  return { lowMm: pick([a.lowMm, b.lowMm], Math.max), highMm: pick([a.highMm, b.highMm], Math.min) };
+}

@@ -1,0 +1,173 @@
+import { z } from 'zod';
+import { middleOfBuilding } from '../columns/column-input';
+import { lengthPlus } from '../dimensions/resolve-length';
+import { leftDistance } from '../geometry/curve';
+import { axisLine, type AxisLine } from '../grids/axis-lines';
+import { detachFrom } from '../grids/detach';
+import { levelRangeSchema, readLevelRange } from '../grids/grid-input';
+import { defineCommand, type Command } from '../model/command';
+import { textSchema } from '../model/fields';
+import { recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { axisReferred, buildingReferred, refSchema } from '../model/refer';
+import type { Length } from '../units/parse-length';
+import type { SettingOutLine } from './setting-out-line';
+
+/** A setting-out line by id or name. */
+function lineIn(framework: Framework, ref: string): SettingOutLine {
+  const all = recordsOf(framework, 'settingOutLine');
+  const byId = all.find(({ id }) => id === ref);
+  const named = all.filter(({ name }) => name === ref);
+  if (byId) return byId;
+  if (named.length === 1) return named[0]!;
+  if (named.length > 1) refuseNow(`There are ${named.length} setting-out lines named ${ref}. Say which one by its id`);
+  return refuseNow(`There is no setting-out line named ${ref}`);
+}
+
+const SIDES = ['positive', 'negative', 'both', 'interior', 'exterior'] as const;
+
+const add = defineCommand({
+  name: 'settingOut.add',
+  title: 'Set out lines at a distance from lines, to one or both sides',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    /** Grid lines, or setting-out lines already there. */
+    lines: z.array(refSchema).min(1, 'Choose a line first').max(200),
+    offsetMm: lengthInputSchema,
+    /** Positive: the way the lines count. Interior: towards the building's middle. */
+    side: z.enum(SIDES).default('positive'),
+    /** For one line its name; for several what their names begin with. */
+    name: textSchema(30).optional(),
+    ...levelRangeSchema,
+    locked: z.boolean().default(false),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const building = buildingReferred(edit.before, input.building);
+      const { stored, mm } = new LengthReader(edit.before).read(input.offsetMm, 'offsetMm', {
+        atLeastMm: -1e6,
+        atMostMm: 1e6,
+      });
+      const middle = middleOfBuilding(edit.before, building);
+      const range = readLevelRange(edit.before, building, input);
+      const taken = namesTaken(edit.before, building);
+      const axes = input.lines.map((ref) => axisReferred(edit.before, ref, building));
+      const wanted = axes.flatMap((axis) => signsOf(axis, input.side, middle).map((sign) => ({ axis, sign })));
+      for (const { axis, sign } of wanted) {
+        const name = nameFor(input.name, axis, wanted.length, taken);
+        taken.add(name);
+        edit.add<'settingOutLine'>({
+          kind: 'settingOutLine',
+          building,
+          name,
+          source: axis.id,
+          offsetMm: sign === 1 ? stored : negative(stored, mm),
+          ...range,
+          locked: input.locked,
+        });
+      }
+    }),
+  sentence: (before, input, after) => {
+    const n = recordsOf(after, 'settingOutLine').length - recordsOf(before, 'settingOutLine').length;
+    return `${n} setting-out ${n === 1 ? 'line' : 'lines'} at ${input.offsetMm}`;
+  },
+});
+
+const negative = (length: Length, mm: number): Length =>
+  typeof length === 'number' ? -mm : { expr: `0 - (${length.expr})` };
+
+function signsOf(axis: AxisLine, side: (typeof SIDES)[number], middle: { x: number; y: number }): (1 | -1)[] {
+  if (side === 'both') return [1, -1];
+  if (side === 'positive') return [1];
+  if (side === 'negative') return [-1];
+  const inwards = (leftDistance(axis.curve, middle) >= 0 ? 1 : -1) * axis.positiveSide;
+  return [(side === 'interior' ? inwards : -inwards) as 1 | -1];
+}
+
+/** Names no new setting-out line may have: it would be taken for another line. */
+const namesTaken = (framework: Framework, building: Id): Set<string> =>
+  new Set([
+    ...recordsOf(framework, 'settingOutLine')
+      .filter((line) => line.building === building)
+      .map(({ name }) => name),
+    ...recordsOf(framework, 'gridLine').flatMap(({ id }) => axisLine(framework, id)?.label ?? []),
+  ]);
+
+function nameFor(asked: string | undefined, axis: AxisLine, count: number, taken: ReadonlySet<string>): string {
+  if (asked !== undefined && count === 1) {
+    if (taken.has(asked)) refuseNow(`There is a line named ${asked} already. Choose another name`, ['name']);
+    return asked;
+  }
+  const base = asked === undefined ? 'S' : `${asked} ${axis.label ?? ''}`.trim();
+  if (asked !== undefined && !taken.has(base)) return base;
+  let n = 1;
+  while (taken.has(`${base}${n}`)) n += 1;
+  return `${base}${n}`;
+}
+
+const change = defineCommand({
+  name: 'settingOut.change',
+  title: 'Change a setting-out line',
+  input: z.strictObject({
+    line: refSchema,
+    name: textSchema(40).optional(),
+    offsetMm: lengthInputSchema.optional(),
+    ...levelRangeSchema,
+    locked: z.boolean().optional(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const line = lineIn(edit.before, input.line);
+      if (line.locked && input.offsetMm !== undefined && input.locked !== false)
+        refuseNow(`Setting-out line ${line.name} is locked. Unlock it first`);
+      if (
+        input.name !== undefined &&
+        input.name !== line.name &&
+        namesTaken(edit.before, line.building).has(input.name)
+      )
+        refuseNow(`There is a line named ${input.name} already. Choose another name`, ['name']);
+      edit.set('settingOutLine', line.id, {
+        name: input.name,
+        locked: input.locked,
+        offsetMm:
+          input.offsetMm === undefined
+            ? undefined
+            : new LengthReader(edit.before).read(input.offsetMm, 'offsetMm', { atLeastMm: -1e6, atMostMm: 1e6 }).stored,
+        ...readLevelRange(edit.before, line.building, input, line),
+      });
+    }),
+  sentence: (before, input) => `Setting-out line ${lineIn(before, input.line).name} changed`,
+});
+
+const move = defineCommand({
+  name: 'settingOut.move',
+  title: 'Move a setting-out line away from its source',
+  input: z.strictObject({ line: refSchema, byMm: lengthInputSchema }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const line = lineIn(edit.before, input.line);
+      if (line.locked) refuseNow(`Setting-out line ${line.name} is locked. Unlock it first`);
+      const { mm } = new LengthReader(edit.before).read(input.byMm, 'byMm', { atLeastMm: -1e6, atMostMm: 1e6 });
+      edit.set('settingOutLine', line.id, { offsetMm: lengthPlus(line.offsetMm, mm) });
+    }),
+  sentence: (before, input) => `Setting-out line ${lineIn(before, input.line).name} moved ${input.byMm}`,
+});
+
+const remove = defineCommand({
+  name: 'settingOut.remove',
+  title: 'Remove setting-out lines; what is held to them keeps its place',
+  input: z.strictObject({ lines: z.array(refSchema).min(1, 'Choose a setting-out line first').max(200) }),
+  plan: (edit, input) =>
+    refusing(() => {
+      for (const ref of input.lines) {
+        const line = lineIn(edit.before, ref);
+        if (line.locked) refuseNow(`Setting-out line ${line.name} is locked. Unlock it first`);
+        edit.remove(line.id);
+        detachFrom(edit, line.id);
+      }
+    }),
+  sentence: (_, input) => `${input.lines.length} setting-out ${input.lines.length === 1 ? 'line' : 'lines'} removed`,
+});
+
+export const SETTING_OUT_COMMANDS: Command[] = [add, change, move, remove];
