@@ -13,9 +13,34 @@ const start = defineCommand({
     refusing(() => {
       const [project] = recordsOf(edit.before, 'project');
       if (project) edit.set('project', project.id, { name: input.name });
-      else edit.add<'project'>({ kind: 'project', name: input.name });
+      else edit.add<'project'>({ kind: 'project', name: input.name, survey: null });
     }),
   sentence: (_, input) => `Project named ${input.name}`,
+});
+
+const setSurvey = defineCommand({
+  name: 'project.setSurvey',
+  title: 'Say where the project stands in the survey',
+  input: z.strictObject({
+    eastingMm: lengthInputSchema,
+    northingMm: lengthInputSchema,
+    heightMm: lengthInputSchema.default(0),
+    trueNorthDeg: angleSchema.default(0),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const reader = new LengthReader(edit.before);
+      const survey = {
+        eastingMm: reader.read(input.eastingMm, 'eastingMm', { atLeastMm: -1e9, atMostMm: 1e9 }).stored,
+        northingMm: reader.read(input.northingMm, 'northingMm', { atLeastMm: -1e9, atMostMm: 1e9 }).stored,
+        heightMm: reader.read(input.heightMm, 'heightMm', { atLeastMm: -1e7, atMostMm: 1e7 }).stored,
+        trueNorthDeg: input.trueNorthDeg,
+      };
+      const [project] = recordsOf(edit.before, 'project');
+      if (project) edit.set('project', project.id, { survey });
+      else edit.add<'project'>({ kind: 'project', name: 'Project', survey });
+    }),
+  sentence: () => 'Survey coordinates of the project changed',
 });
 
 const placement = {
@@ -82,4 +107,4 @@ const change = defineCommand({
     `Building ${recordOf(before, 'building', buildingReferred(before, input.building))?.name ?? ''} changed`,
 });
 
-export const BUILDING_COMMANDS: Command[] = [start, add, change];
+export const BUILDING_COMMANDS: Command[] = [start, setSurvey, add, change];

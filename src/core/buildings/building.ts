@@ -2,12 +2,14 @@ import { z } from 'zod';
 import { budgetSchema } from '../levels/budget';
 import { angleSchema, lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
+import { surveySchema } from './survey';
 
 /** The project itself: one record, with its name. */
 export const projectSchema = z.object({
   kind: z.literal('project'),
   id: idSchema,
   name: textSchema(120),
+  survey: surveySchema.nullable(),
 });
 export type Project = z.infer<typeof projectSchema>;
 

@@ -1,6 +1,7 @@
 import { solve } from '../solving/solve';
 import { FURNISHED, given, step } from '../testing/given';
-import { drawSection, elevationPlane, planeAlong, type SectionPlane } from './draw-section';
+import { drawSection } from './draw-section';
+import { elevationPlane, planeAlong, type SectionPlane } from './section-plane';
 import type { Primitive } from './drawing';
 
 const tower = given(FURNISHED);

@@ -1,3 +1,4 @@
+import { tessellated, type Arc } from '../geometry/curve';
 import type { Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
@@ -17,31 +18,46 @@ export type Style =
   | 'shaftCross'
   | 'gridLine'
   | 'gridLineMinor'
+  | 'settingOut'
+  | 'columnHead'
   | 'bubble'
   | 'dimension'
   | 'dimensionTick';
 
-export type TextStyle = 'bubbleText' | 'dimensionText' | 'shaftText' | 'levelText';
+export type TextStyle = 'bubbleText' | 'settingOutText' | 'dimensionText' | 'shaftText' | 'levelText' | 'levelTextLeft';
 
 /** One thing to draw, in millimetres of the model, with the record it stands for. */
 export type Primitive =
   | { type: 'path'; style: Style; id: Id | null; points: readonly Point[]; closed: boolean }
   | { type: 'area'; style: Style; id: Id | null; rings: readonly Ring[] }
   | { type: 'circle'; style: Style; id: Id | null; at: Point; radiusMm: number }
+  | { type: 'arc'; style: Style; id: Id | null; arc: Arc }
   | { type: 'text'; style: TextStyle; id: Id | null; at: Point; text: string; heightMm: number; turnDeg: number };
+
+/** A length shown between two points, its line through a third. */
+export interface DimensionMark {
+  from: Point;
+  to: Point;
+  through: Point;
+  text: string;
+  /** What it is drawn with: its line, ticks and text. */
+  parts: readonly Primitive[];
+}
 
 /** A display list: what screen, SVG, PDF and DXF are all made from. */
 export interface Drawing {
   primitives: Primitive[];
+  /** Dimensions drawn among the primitives, for formats that have them as such. */
+  marks: DimensionMark[];
   /** Smallest box around what is drawn, for fitting a view. */
   box: { minX: number; minY: number; maxX: number; maxY: number } | null;
 }
 
-/** About where a text stands: a level's text begins at its point, others are centred on it and may stand upright. */
+/** About where a text stands: a level's text begins (or, at the left, ends) at its point, others are centred on it and may stand upright. */
 export function textBox({ at, text, heightMm, style, turnDeg }: Extract<Primitive, { type: 'text' }>) {
   const long = text.length * heightMm * 0.62;
   const [width, height] = Math.abs(turnDeg) > 45 ? [heightMm, long] : [long, heightMm];
-  const minX = style === 'levelText' ? at.x : at.x - width / 2;
+  const minX = style === 'levelText' ? at.x : style === 'levelTextLeft' ? at.x - width : at.x - width / 2;
   return { minX, maxX: minX + width, minY: at.y - height / 2, maxY: at.y + height / 2 };
 }
 
@@ -57,6 +73,7 @@ export function boxOf(primitives: readonly Primitive[]): Drawing['box'] {
   for (const primitive of primitives) {
     if (primitive.type === 'path') for (const point of primitive.points) reach(point);
     else if (primitive.type === 'area') for (const ring of primitive.rings) for (const point of ring) reach(point);
+    else if (primitive.type === 'arc') for (const point of tessellated(primitive.arc, 10)) reach(point);
     else if (primitive.type === 'circle') reach(primitive.at, primitive.radiusMm);
     else {
       const box = textBox(primitive);

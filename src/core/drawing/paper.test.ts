@@ -4,6 +4,7 @@ import { isFigures, layOnPaper, PAPER_LOOKS } from './paper';
 
 const drawing = (widthMm: number, heightMm: number): Drawing => ({
   primitives: [],
+  marks: [],
   box: { minX: -1000, minY: 500, maxX: widthMm - 1000, maxY: heightMm + 500 },
 });
 
@@ -21,7 +22,7 @@ describe('a drawing laid on paper', () => {
     expect(sheet(110_000, 70_000)).toBe('A0 1189×841');
     expect(sheet(130_000, 70_000)).toBeNull();
     expect(sheet(130_000, 70_000, 200)).toBe('A1 841×594');
-    expect(layOnPaper({ primitives: [], box: null }, 100)).toBeNull();
+    expect(layOnPaper({ primitives: [], marks: [], box: null }, 100)).toBeNull();
   });
 
   it('keeps every distance to scale and everything inside the sheet, clear of the title', () => {

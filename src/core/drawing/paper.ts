@@ -30,13 +30,16 @@ export const PAPER_LOOKS: Record<Style, PaperLook> = {
   shaftCross: look(0.18),
   gridLine: look(0.18, '#55606A', null, [8, 1.5, 1, 1.5]),
   gridLineMinor: look(0.13, '#55606A', null, [4, 1.5, 1, 1.5]),
+  settingOut: look(0.18, '#1C252E', null, [3, 1, 0.6, 1]),
+  columnHead: look(0.18, '#55606A', null, [2, 1.2]),
   bubble: look(0.25, '#1C252E', '#FFFFFF'),
   dimension: look(0.18),
   dimensionTick: look(0.35),
 };
 
 /** Texts of figures are set in the tabular face. */
-export const isFigures = (style: TextStyle): boolean => style === 'dimensionText' || style === 'levelText';
+export const isFigures = (style: TextStyle): boolean =>
+  style === 'dimensionText' || style === 'levelText' || style === 'levelTextLeft';
 
 /** Sheets of the A series (ISO 216), shorter side first, millimetres. */
 const SHEETS: readonly [name: string, short: number, long: number][] = [

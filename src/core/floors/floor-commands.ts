@@ -21,7 +21,8 @@ const levelsInputSchema = z.union([
 function readLevels(framework: Framework, building: Id, input: z.infer<typeof levelsInputSchema>): Extent {
   const id = (ref: string) => {
     const level = levelReferred(framework, ref, building);
-    if (!level.bounding) refuseNow(`Level ${level.record.name} carries no floor. Choose a storey`, ['levels']);
+    if (!level.bounding && level.record.levelKind !== 'mezzanine')
+      refuseNow(`Level ${level.record.name} carries no floor. Choose a storey`, ['levels']);
     return level.id;
   };
   if (input === 'all') {

@@ -38,6 +38,7 @@ export function resolvePlate(
   framework: Framework,
   record: FloorPlate,
   storeys: readonly ResolvedLevel[],
+  floored: readonly ResolvedLevel[],
   facts: PlanFacts,
 ): Plate {
   const ring = resolveOutline(framework, record.outline);
@@ -45,13 +46,14 @@ export function resolvePlate(
     record,
     ring: ring && facts.one(ring),
     thicknessMm: mmOf(framework, record.thicknessMm),
-    serves: new Set(servedLevels(record, storeys)),
+    serves: new Set(servedLevels(record, storeys, floored)),
   };
 }
 
-function servedLevels(record: FloorPlate, storeys: readonly ResolvedLevel[]): Id[] {
+/** Levels named one by one may be mezzanines; a range passes them by. */
+function servedLevels(record: FloorPlate, storeys: readonly ResolvedLevel[], floored: readonly ResolvedLevel[]): Id[] {
   const { levels } = record;
-  if ('at' in levels) return storeys.filter(({ id }) => levels.at.includes(id)).map(({ id }) => id);
+  if ('at' in levels) return floored.filter(({ id }) => levels.at.includes(id)).map(({ id }) => id);
   const ranks = levels.range.map((end) => storeys.findIndex(({ id }) => id === end));
   const [low, high] = [Math.min(...ranks), Math.max(...ranks)];
   return low < 0 ? [] : storeys.slice(low, high + 1).map(({ id }) => id);

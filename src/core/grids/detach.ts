@@ -1,8 +1,13 @@
 import { acting } from '../columns/acting-place';
+import type { ColumnStack } from '../columns/column';
 import type { Edit } from '../model/edit';
+import type { Place } from '../model/fields';
 import type { Id } from '../model/ids';
 import { refuseNow } from '../model/length-input';
+import type { Rec } from '../model/record';
+import type { Outline } from '../outlines/outline';
 import { resolvePlace } from '../outlines/resolve-place';
+import type { Shaft } from '../shafts/shaft';
 import { quantiseMm } from '../units/length-units';
 
 /**
@@ -10,42 +15,71 @@ import { quantiseMm } from '../units/length-units';
  * offset from it go with it.
  */
 export function detachFrom(edit: Edit, line: Id): void {
-  for (const record of [...edit.all()]) {
-    if (record.kind === 'gridLine' && record.jointOf === line) edit.set('gridLine', record.id, { jointOf: null });
-    if (record.kind === 'settingOutLine' && record.source === line) {
-      edit.remove(record.id);
-      detachFrom(edit, record.id);
+  const gone = new Set([line]);
+  // A setting-out line may be offset from another one that goes.
+  for (let before = 0; before < gone.size;) {
+    before = gone.size;
+    for (const record of edit.all()) {
+      if (record.kind === 'settingOutLine' && gone.has(record.source)) gone.add(record.id);
     }
-    if (record.kind === 'columnStack') {
-      const holds = record.holds.filter((hold) => hold.line !== line);
-      const isOn = record.place.line === line || (record.place.lines?.includes(line) ?? false);
-      if (!isOn && holds.length === record.holds.length) continue;
-      const { at, turnDeg, mark } = acting(edit.before, record);
-      // Held to another line still, it keeps that hold, which leaves it where it stands.
-      edit.set('columnStack', record.id, {
-        place: { lines: null, xMm: at.x, yMm: at.y },
-        turnDeg: quantiseMm(turnDeg),
-        name: record.name ?? mark,
-        holds,
-      });
-    }
-    if (record.kind !== 'shaft' && record.kind !== 'floorPlate') continue;
-    const { outline } = record;
-    if (outline.type === 'lines' && outline.edges.some((edge) => edge.line === line)) {
-      refuseNow(`An edge of ${record.name} is held to this line. Hold it to another one first`);
-    }
-    if (outline.type === 'gridOffset' || outline.type === 'lines') continue;
-    if (outline.place.line !== line && !outline.place.lines?.includes(line)) continue;
-    const at = resolvePlace(edit.before, outline.place);
-    const place = { lines: null, xMm: at.at.x, yMm: at.at.y };
-    if (outline.type === 'polygon' && at.turnDeg !== 0) {
-      refuseNow(`${record.name} stands on a crossing of this line in a turned grid. Move it off first`);
-    }
-    edit.set(record.kind, record.id, {
-      outline:
-        outline.type === 'rectangle'
-          ? { ...outline, place, turnDeg: quantiseMm(outline.turnDeg + at.turnDeg) }
-          : { ...outline, place },
-    });
   }
+  for (const id of gone) edit.remove(id);
+  for (const record of [...edit.all()]) free(edit, record, gone);
+}
+
+function free(edit: Edit, record: Rec, gone: ReadonlySet<Id>): void {
+  switch (record.kind) {
+    case 'viewMark':
+      if (gone.has(record.of)) edit.remove(record.id);
+      return;
+    case 'gridLine':
+      if (record.jointOf !== null && gone.has(record.jointOf)) edit.set('gridLine', record.id, { jointOf: null });
+      return;
+    case 'columnStack':
+      return freeStack(edit, record, gone);
+    case 'level': {
+      const extent = record.extent && freed(edit, record.extent, gone, `level ${record.name}`);
+      if (extent !== record.extent) edit.set('level', record.id, { extent });
+      return;
+    }
+    case 'shaft':
+    case 'floorPlate': {
+      const outline = freed(edit, record.outline, gone, record.name);
+      if (outline !== record.outline) edit.set(record.kind, record.id, { outline: outline as Shaft['outline'] });
+      return;
+    }
+    default:
+  }
+}
+
+const standsOn = (place: Place, gone: ReadonlySet<Id>): boolean =>
+  (place.line !== undefined && gone.has(place.line)) || (place.lines?.some((id) => gone.has(id)) ?? false);
+
+function freeStack(edit: Edit, record: ColumnStack, gone: ReadonlySet<Id>): void {
+  const holds = record.holds.filter((hold) => !gone.has(hold.line));
+  if (!standsOn(record.place, gone) && holds.length === record.holds.length) return;
+  const { at, turnDeg, mark } = acting(edit.before, record);
+  // Held to another line still, it keeps that hold, which leaves it where it stands.
+  edit.set('columnStack', record.id, {
+    place: { lines: null, xMm: at.x, yMm: at.y },
+    turnDeg: quantiseMm(turnDeg),
+    name: record.name ?? mark,
+    holds,
+  });
+}
+
+/** An outline no longer held to lines that go, where it was. */
+function freed(edit: Edit, outline: Outline, gone: ReadonlySet<Id>, name: string): Outline {
+  if (outline.type === 'lines' && outline.edges.some((edge) => gone.has(edge.line))) {
+    refuseNow(`An edge of ${name} is held to this line. Hold it to another one first`);
+  }
+  if (outline.type === 'gridOffset' || outline.type === 'lines' || !standsOn(outline.place, gone)) return outline;
+  const at = resolvePlace(edit.before, outline.place);
+  const place = { lines: null, xMm: at.at.x, yMm: at.at.y };
+  if (outline.type === 'polygon' && at.turnDeg !== 0) {
+    refuseNow(`${name} stands on a crossing of this line in a turned grid. Move it off first`);
+  }
+  return outline.type === 'rectangle'
+    ? { ...outline, place, turnDeg: quantiseMm(outline.turnDeg + at.turnDeg) }
+    : { ...outline, place };
 }

@@ -144,7 +144,7 @@ function resolveGrid(framework: Framework, record: GridSystem, lines: readonly G
         ends: endsOf(curve),
         reach,
         datumMm,
-        heads: headsOf(own, own.heads ?? record.headsAt[direction]),
+        heads: headsOf(own, own.heads ?? record.headsAt[direction], record.waysOf[direction === 'a' ? 'b' : 'a']),
         positiveSide,
         fromLevel: own.fromLevel ?? record.fromLevel,
         toLevel: own.toLevel ?? record.toLevel,
@@ -153,10 +153,13 @@ function resolveGrid(framework: Framework, record: GridSystem, lines: readonly G
   return { id: record.id, record, origin, turnDeg: record.turnDeg, a: resolve('a'), b: resolve('b') };
 }
 
-/** A line that stops part way has its head on its own side only. */
-function headsOf(line: GridLine, heads: Heads): [boolean, boolean] {
+/** A line that stops part way has its head on its own side only; `way` is how the lines of the other direction count. */
+function headsOf(line: GridLine, heads: Heads, way: 1 | -1): [boolean, boolean] {
   if (heads === 'none') return [false, false];
-  if (line.side !== 'both') return [line.side === 'near', line.side === 'far'];
+  if (line.side !== 'both') {
+    const isLow = (line.side === 'near') === (way === 1);
+    return [isLow, !isLow];
+  }
   return [heads !== 'last', heads !== 'first'];
 }
 

@@ -62,6 +62,7 @@ export function insertLevel(
     buildUpMm,
     locked: false,
     budget: null,
+    extent: null,
   }));
 }
 

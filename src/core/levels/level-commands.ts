@@ -4,6 +4,7 @@ import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema } from '../model/refer';
+import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { formatElevation, formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import {
@@ -21,6 +22,7 @@ import { LEVEL_SET_COMMANDS } from './level-set-commands';
 import { nameFrom, numbersWithout, USUAL_NAMES } from './names';
 import { levelById, levelsOf, type ResolvedLevel } from './resolve-levels';
 import { removeLevel } from './remove-level';
+import { setUpAgain } from './set-up-again';
 
 const levelIn = (framework: Framework, ref: string): ResolvedLevel => levelReferred(framework, ref);
 
@@ -47,12 +49,17 @@ const setUp = defineCommand({
       .strictObject({ basement: textSchema(12), ground: textSchema(12), upper: textSchema(12), roof: textSchema(12) })
       .default(USUAL_NAMES),
     skip: z.array(z.number().int().positive()).max(50).default([]),
+    /** Run again on a building that has levels: those in the same order from the ground are changed. */
+    again: z.boolean().default(false),
+    /** Run again: what becomes of ends at levels that go. */
+    ends: z.enum(['nextLevel', 'keepHeight', 'delete']).default('nextLevel'),
   }),
   plan: (edit, input) =>
     refusing(() => {
       const building = buildingReferred(edit.before, input.building);
-      if (levelsOf(edit.before, building).length > 0) {
-        refuseNow('This building has levels already. Edit them in the height strip, or remove them first');
+      const isAgain = levelsOf(edit.before, building).length > 0;
+      if (isAgain && !input.again) {
+        refuseNow('This building has levels already. Set them up again to change them, or edit them in the strip');
       }
       const reader = new LengthReader(edit.before);
       const above = readHeights(input.above, 'above');
@@ -79,9 +86,13 @@ const setUp = defineCommand({
         wanted.push({ fflMm, level: { ...common, name: nameFrom(input.names.basement, n), levelKind: 'basement' } });
       });
       refuseIfTwice(wanted.map(({ level }) => level.name));
-      layLevels(edit, building, wanted);
+      if (!isAgain) return layLevels(edit, building, wanted);
+      const of = (kind: LevelWanted['level']['levelKind']) => wanted.filter(({ level }) => level.levelKind === kind);
+      setUpAgain(edit, building, { uppers: of('storey'), roof: of('roof')[0]!, basements: of('basement') }, input.ends);
+      refuseIfTwice(levelsOf(edit.framework, building).map(({ record }) => record.name));
     }),
-  sentence: (_, input, after) => `Levels set up: ${levelsOf(after, buildingReferred(after, input.building)).length}`,
+  sentence: (_, input, after) =>
+    `Levels set up${input.again ? ' again' : ''}: ${levelsOf(after, buildingReferred(after, input.building)).length}`,
 });
 
 const take = defineCommand({
@@ -235,27 +246,37 @@ const rename = defineCommand({
 
 const change = defineCommand({
   name: 'levels.change',
-  title: 'Change the build-up, kind or lock of a level',
+  title: 'Change the build-up, kind, lock or extent of a level',
   input: z.strictObject({
     level: refSchema,
     buildUpMm: lengthInputSchema.optional(),
     levelKind: z.enum(LEVEL_KINDS).optional(),
     locked: z.boolean().optional(),
+    /** A mezzanine's part of the plan; null: none said. */
+    extent: outlineInputSchema.nullable().optional(),
   }),
   plan: (edit, input) =>
     refusing(() => {
       const { id, record } = levelIn(edit.before, input.level);
+      if (input.extent && (input.levelKind ?? record.levelKind) !== 'mezzanine')
+        refuseNow(`Only a mezzanine has an extent. Make level ${record.name} one first`, ['extent']);
       const buildUpMm =
         input.buildUpMm === undefined
           ? undefined
           : new LengthReader(edit.before).read(input.buildUpMm, 'buildUpMm', { atLeastMm: 0, atMostMm: 2000 }).stored;
-      edit.set('level', id, { buildUpMm, levelKind: input.levelKind, locked: input.locked });
+      edit.set('level', id, {
+        buildUpMm,
+        levelKind: input.levelKind,
+        locked: input.locked,
+        extent: input.extent && readOutline(edit.before, record.building, input.extent),
+      });
       refuseIfDisordered(edit, record.building);
     }),
   sentence: (before, input) => {
     const parts = [
       input.buildUpMm !== undefined && `build-up ${input.buildUpMm}`,
       input.levelKind && `kind ${input.levelKind}`,
+      input.extent !== undefined && 'extent',
       input.locked !== undefined && (input.locked ? 'locked' : 'unlocked'),
     ].filter(Boolean);
     return `Level ${nameOf(before, input.level)}: ${parts.join(', ')}`;

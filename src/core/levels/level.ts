@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { budgetSchema } from './budget';
 import { lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
+import { outlineSchema } from '../outlines/outline';
 
 export const LEVEL_KINDS = ['storey', 'basement', 'mezzanine', 'roof', 'plant', 'attic', 'datum'] as const;
 export type LevelKind = (typeof LEVEL_KINDS)[number];
@@ -28,6 +29,8 @@ export const levelSchema = z.object({
   locked: z.boolean(),
   /** Zones of its height budget that differ from the building's typical ones. */
   budget: budgetSchema.nullable(),
+  /** A mezzanine's part of the plan; elsewhere things run past it. */
+  extent: outlineSchema.nullable(),
 });
 export type Level = z.infer<typeof levelSchema>;
 

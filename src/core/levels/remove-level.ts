@@ -7,25 +7,33 @@ import { refuseNow } from '../model/length-input';
 import { called, referencesOf, type Rec } from '../model/record';
 import { markOf } from '../model/refer';
 import { quantiseMm } from '../units/length-units';
-import { levelsOf, type ResolvedLevel } from './resolve-levels';
+import { levelById, levelsOf, type ResolvedLevel } from './resolve-levels';
 
 /** `nextLevel`: the end goes to the neighbouring level; `keepHeight`: it stays where it is, held from there; `delete`: the thing goes. */
 export type EndsChoice = 'nextLevel' | 'keepHeight' | 'delete';
 
 /** Removes a level. The others keep their heights; what starts, stops or stands there follows the choice. */
-export function removeLevel(edit: Edit, level: ResolvedLevel, ends: EndsChoice): void {
-  const levels = levelsOf(edit.before, level.record.building);
+export function removeLevel(edit: Edit, { id }: { id: Id }, ends: EndsChoice): void {
+  // As it stands now: several levels may go in one edit.
+  const now = edit.framework;
+  const level = levelById(now, id)!;
+  const levels = levelsOf(now, level.record.building);
   if (level.record.locked) refuseNow(`Level ${level.record.name} is locked. Unlock it first`);
   const others = levels.filter(({ id, bounding }) => id !== level.id && bounding);
   const above = others.find(({ id }) => id === level.above);
   const below = others.find(({ id }) => id === level.below);
   rehang(edit, levels, level, above ?? below);
   edit.remove(level.id);
-  for (const record of hangingOn(edit.before, level.id)) {
-    if (ends === 'delete' && record.kind !== 'floorPlate') edit.remove(record.id);
+  for (const record of hangingOn(now, level.id)) {
+    if (ends === 'delete' && endsOrStarts(record, level.id)) edit.remove(record.id);
     else refit(edit, record, level, above, below, ends);
   }
 }
+
+/** True for what starts or stops at a level. */
+const endsOrStarts = (record: Rec, level: Id): boolean =>
+  (record.kind === 'columnStack' || record.kind === 'shaft') &&
+  (record.startsAt.level === level || record.stopsAt.level === level);
 
 /** Things other than levels that refer to a level: what a removal would reach. */
 function hangingOn(framework: Framework, level: Id): Rec[] {
@@ -36,16 +44,18 @@ function hangingOn(framework: Framework, level: Id): Rec[] {
 
 /** One line per thing a removal would reach, for the preview. */
 export function removalPreview(framework: Framework, level: ResolvedLevel): string[] {
-  return hangingOn(framework, level.id).map((record) => {
-    if (record.kind === 'floorPlate') return `${called(record)} no longer serves this level`;
-    if (record.kind === 'columnStack' && record.exceptions.some((each) => each.level === level.id))
-      return `column stack ${markOf(framework, record)} differs here`;
-    if (!('startsAt' in record)) return `${called(record)} begins or ends here`;
-    const name = record.kind === 'columnStack' ? `column stack ${markOf(framework, record)}` : called(record);
-    const starts = record.startsAt.level === level.id;
-    const stops = record.stopsAt.level === level.id;
-    return `${name} ${starts && stops ? 'starts and stops' : starts ? 'starts' : 'stops'} here`;
-  });
+  return hangingOn(framework, level.id)
+    .filter(({ kind }) => kind !== 'viewMark')
+    .map((record) => {
+      if (record.kind === 'floorPlate') return `${called(record)} no longer serves this level`;
+      if (record.kind === 'columnStack' && record.exceptions.some((each) => each.level === level.id))
+        return `column stack ${markOf(framework, record)} differs here`;
+      if (!('startsAt' in record)) return `${called(record)} begins or ends here`;
+      const name = record.kind === 'columnStack' ? `column stack ${markOf(framework, record)}` : called(record);
+      const starts = record.startsAt.level === level.id;
+      const stops = record.stopsAt.level === level.id;
+      return `${name} ${starts && stops ? 'starts and stops' : starts ? 'starts' : 'stops'} here`;
+    });
 }
 
 /** Holds the removed level's dependants from where it was held, at the same heights. */
@@ -83,6 +93,7 @@ function refit(
   below: ResolvedLevel | undefined,
   ends: EndsChoice,
 ): void {
+  if (record.kind === 'viewMark') return edit.remove(record.id);
   if (record.kind === 'floorPlate') return refitFloor(edit, record, level.id, above?.id, below?.id);
   if (record.kind === 'gridSystem' || record.kind === 'gridLine' || record.kind === 'settingOutLine') {
     // A range that ended here ends at the next level inside it.

@@ -8,6 +8,7 @@ import { GRID_COMMANDS } from '../grids/grid-commands';
 import { LEVEL_COMMANDS } from '../levels/level-commands';
 import { SETTING_OUT_COMMANDS } from '../setting-out/setting-out-commands';
 import { SHAFT_COMMANDS } from '../shafts/shaft-commands';
+import { VIEW_COMMANDS } from '../views/view-commands';
 import { planCommand, type Command, type Planned } from './command';
 import type { Framework } from './framework';
 import type { Id } from './ids';
@@ -24,6 +25,7 @@ export const COMMANDS: readonly Command[] = [
   ...SHAFT_COMMANDS,
   ...ELEMENT_COMMANDS,
   ...DIMENSION_COMMANDS,
+  ...VIEW_COMMANDS,
 ];
 
 const byName = new Map(COMMANDS.map((command) => [command.name, command]));

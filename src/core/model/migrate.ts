@@ -22,12 +22,15 @@ const withShape: Step = (record) => ({
   toLevel: null,
   ...record,
 });
+const withSurvey: Step = (record) => ({ survey: null, ...record });
+const withExtent: Step = (record) => ({ extent: null, ...record });
 const withLineFields: Step = (record) => ({ ...PLAIN_LINE, ...record });
 const withStackFields: Step = (record) => ({ ...(PLAIN_STACK as unknown as Record<string, Json>), ...record });
 
 /** Per record kind: the steps from version n to n + 1, at index n − 1. Kinds without steps have not changed. */
 const STEPS: Record<string, Step[]> = {
-  level: [withBudget],
+  project: [asBefore, withSurvey],
+  level: [withBudget, withExtent],
   building: [withBudget],
   gridSystem: [asBefore, withShape],
   gridLine: [asBefore, withLineFields],

@@ -8,6 +8,7 @@ import { levelSchema } from '../levels/level';
 import { outlineReferences } from '../outlines/outline';
 import { settingOutLineSchema } from '../setting-out/setting-out-line';
 import { shaftSchema } from '../shafts/shaft';
+import { viewMarkSchema } from '../views/view-mark';
 import { endReferences, placeReferences, type Reference } from './fields';
 
 /**
@@ -25,6 +26,7 @@ export const recordSchema = z.discriminatedUnion('kind', [
   floorPlateSchema,
   shaftSchema,
   dimensionSchema,
+  viewMarkSchema,
 ]);
 export type Rec = z.infer<typeof recordSchema>;
 export type Kind = Rec['kind'];
@@ -44,7 +46,11 @@ function ownReferences(record: Rec): Reference[] {
     case 'dimension':
       return [];
     case 'level':
-      return [building(record.building), ...fromReference(record.from)];
+      return [
+        building(record.building),
+        ...fromReference(record.from),
+        ...(record.extent ? outlineReferences(record.extent, 'extent') : []),
+      ];
     case 'gridSystem':
       return [building(record.building), ...levelRange(record)];
     case 'gridLine':
@@ -54,6 +60,8 @@ function ownReferences(record: Rec): Reference[] {
         ...levelRange(record),
         ...(record.jointOf ? [{ id: record.jointOf, path: 'jointOf', whenGone: 'detach' as const }] : []),
       ];
+    case 'viewMark':
+      return [building(record.building), { id: record.of, path: 'of', whenGone: 'follow' }];
     case 'settingOutLine':
       return [
         building(record.building),
@@ -120,6 +128,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   floorPlate: 'floor plate',
   shaft: 'shaft',
   dimension: 'named dimension',
+  viewMark: 'mark in a view',
 };
 
 /** A record in words, for messages: `level 02`, `shaft S1`. */

@@ -1,6 +1,8 @@
 import { checkColumns } from '../checks/check-columns';
 import { checkGrids } from '../checks/check-grids';
 import type { Finding } from '../checks/finding';
+import { acting } from '../columns/acting-place';
+import type { ColumnStack } from '../columns/column';
 import { solveColumn } from '../columns/solve-columns';
 import { mmOf } from '../dimensions/resolve-length';
 import { jointsOf } from '../floors/joints';
@@ -9,11 +11,13 @@ import { solveFloor, type ProfileStore } from '../floors/solve-floors';
 import { subtract, type Profile } from '../geometry/boolean';
 import { solveGrids } from '../grids/solve-grids';
 import { checkClearHeights, heightBudgets, thickestSlab } from '../levels/height-budget';
-import { levelsOf } from '../levels/resolve-levels';
+import { levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
+import { contains, type Ring } from '../geometry/polygon';
+import { resolveOutline } from '../outlines/resolve-outline';
 import { recordsOf, type Framework } from '../model/framework';
 import { solveShaft } from '../shafts/solve-shafts';
 import { PlanFacts } from './plan-facts';
-import type { Solved, SolvedBuilding, SolvedShaft } from './solved';
+import type { Solved, SolvedBuilding, SolvedShaft, SolvedSurvey } from './solved';
 
 /**
  * Works out every storey of a framework. Heights and plan keys are worked out anew each time, which is cheap;
@@ -36,12 +40,22 @@ export class Solver implements ProfileStore {
     this.used = new Map();
     this.facts.begin();
     const solved: Solved = {
+      survey: surveyOf(framework),
       buildings: [],
       levels: [],
       lines: [],
       settingOut: [],
       crossings: [],
       blocks: [],
+      marks: recordsOf(framework, 'viewMark').map(({ building, view, of, end, shown, placed, gap }) => ({
+        building,
+        view,
+        of,
+        end,
+        shown,
+        placed,
+        gap,
+      })),
       columns: [],
       floors: [],
       profiles: {},
@@ -72,6 +86,13 @@ export class Solver implements ProfileStore {
   private solveBuilding(framework: Framework, building: SolvedBuilding, solved: Solved): void {
     const all = levelsOf(framework, building.id);
     const storeys = all.filter(({ bounding }) => bounding);
+    const extents = new Map(
+      all.flatMap(({ id, record }): [string, Ring | null][] =>
+        record.levelKind === 'mezzanine' && record.extent ? [[id, resolveOutline(framework, record.extent)]] : [],
+      ),
+    );
+    // Slabs may lie on mezzanines too; columns are parted there only within its extent.
+    const floored = all.filter(({ record, bounding }) => bounding || record.levelKind === 'mezzanine');
     for (const { id, record, fflMm, sslMm, storeyHeightMm, bounding } of all) {
       const { name, title, levelKind, locked } = record;
       solved.levels.push({
@@ -85,31 +106,34 @@ export class Solver implements ProfileStore {
         fflMm,
         sslMm,
         storeyHeightMm,
+        extent: extents.get(id) ?? null,
       });
     }
     const own = <T extends { building: string }>(records: readonly T[]) =>
       records.filter((record) => record.building === building.id);
     const plates = plateSet(
-      own(recordsOf(framework, 'floorPlate')).map((plate) => resolvePlate(framework, plate, storeys, this.facts)),
+      own(recordsOf(framework, 'floorPlate')).map((plate) =>
+        resolvePlate(framework, plate, storeys, floored, this.facts),
+      ),
     );
     const budgets = heightBudgets(framework, storeys, thickestSlab(plates));
     solved.budgets.push(...budgets);
     solved.findings.push(...checkClearHeights(budgets, new Map(storeys.map(({ id, record }) => [id, record.name]))));
     const shafts: SolvedShaft[] = [];
     for (const shaft of own(recordsOf(framework, 'shaft'))) {
-      const result = solveShaft(framework, shaft, storeys, plates, this.facts);
+      const result = solveShaft(framework, shaft, floored, plates, this.facts);
       if (result.solved) shafts.push(result.solved);
       solved.findings.push(...result.findings);
     }
     solved.shafts.push(...shafts);
     const joints = jointsOf(own(solved.lines), this.facts);
     for (const plate of plates.all) {
-      const { pieces, findings } = solveFloor(plate, storeys, shafts, this, this.facts, joints);
+      const { pieces, findings } = solveFloor(plate, floored, shafts, this, this.facts, joints);
       solved.floors.push(...pieces);
       solved.findings.push(...findings);
     }
     const columns = own(recordsOf(framework, 'columnStack')).map((stack) =>
-      solveColumn(framework, stack, storeys, plates, this.facts),
+      solveColumn(framework, stack, partingLevels(framework, stack, floored, extents), plates, this.facts),
     );
     const pieces = columns.flatMap((column) => column.pieces);
     for (const column of columns) {
@@ -123,6 +147,29 @@ export class Solver implements ProfileStore {
 
 /** A solve from nothing. */
 export const solve = (framework: Framework): Solved => new Solver().solve(framework);
+
+/** The levels that part a column: those that bound storeys, and mezzanines whose extent it stands in. */
+function partingLevels(
+  framework: Framework,
+  stack: ColumnStack,
+  floored: readonly ResolvedLevel[],
+  extents: ReadonlyMap<string, Ring | null>,
+): readonly ResolvedLevel[] {
+  if (floored.every(({ bounding }) => bounding)) return floored;
+  const { at } = acting(framework, stack);
+  return floored.filter(({ id, bounding }) => {
+    const extent = extents.get(id);
+    return bounding || (extent ? contains(extent, at) : false);
+  });
+}
+
+function surveyOf(framework: Framework): SolvedSurvey | null {
+  const survey = recordsOf(framework, 'project')[0]?.survey;
+  if (!survey) return null;
+  const { eastingMm, northingMm, heightMm, trueNorthDeg } = survey;
+  const mm = (length: typeof eastingMm) => mmOf(framework, length);
+  return { eastingMm: mm(eastingMm), northingMm: mm(northingMm), heightMm: mm(heightMm), trueNorthDeg };
+}
 
 const bySeverityThenKey = (a: Finding, b: Finding): number =>
   a.severity === b.severity ? (a.key < b.key ? -1 : a.key > b.key ? 1 : 0) : a.severity === 'error' ? -1 : 1;

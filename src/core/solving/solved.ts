@@ -7,6 +7,7 @@ import type { Bubble, Direction, LineSide } from '../grids/grid';
 import type { HeightBudget } from '../levels/height-budget';
 import type { LevelKind } from '../levels/level';
 import type { Id } from '../model/ids';
+import type { ViewMark } from '../views/view-mark';
 import type { Finding } from '../checks/finding';
 
 /** All plan geometry is in building axes and all heights are the building's own, in millimetres. */
@@ -29,6 +30,8 @@ export interface SolvedLevel {
   fflMm: number;
   sslMm: number;
   storeyHeightMm: number | null;
+  /** A mezzanine's part of the plan. */
+  extent: Ring | null;
 }
 
 export interface SolvedLine {
@@ -99,6 +102,9 @@ export interface ColumnBlock {
   volumeMm3: number;
 }
 
+/** How a head or a level mark is shown in a view, as the designer said. */
+export type SolvedMark = Omit<ViewMark, 'kind' | 'id'>;
+
 /** One storey of a column stack. */
 export interface ColumnPiece {
   stack: Id;
@@ -152,14 +158,24 @@ export interface SolvedShaft {
   levels: Id[];
 }
 
+/** Survey coordinates of the project's zero. */
+export interface SolvedSurvey {
+  eastingMm: number;
+  northingMm: number;
+  heightMm: number;
+  trueNorthDeg: number;
+}
+
 /** Everything worked out from a framework. Plain values throughout, so it crosses to and from workers. */
 export interface Solved {
+  survey: SolvedSurvey | null;
   buildings: SolvedBuilding[];
   levels: SolvedLevel[];
   lines: SolvedLine[];
   settingOut: SolvedSettingOut[];
   crossings: SolvedCrossing[];
   blocks: ColumnBlock[];
+  marks: SolvedMark[];
   columns: ColumnPiece[];
   floors: FloorPiece[];
   profiles: Record<string, Profile>;

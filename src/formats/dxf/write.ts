@@ -7,7 +7,7 @@ import {
   TextVerticalAlignment,
   Units,
 } from '@tarikjabiri/dxf';
-import type { Drawing, Primitive } from '@/core/drawing/drawing';
+import type { DimensionMark, Drawing, Primitive } from '@/core/drawing/drawing';
 import { minus, plus, times, type Point } from '@/core/geometry/point';
 import type { Ring } from '@/core/geometry/polygon';
 
@@ -15,6 +15,7 @@ import type { Ring } from '@/core/geometry/polygon';
 const LAYERS = {
   GRID: 8,
   'GRID-HEADS': 7,
+  'SETTING-OUT': 6,
   COLUMNS: 7,
   FLOORS: 3,
   SHAFTS: 5,
@@ -35,6 +36,9 @@ const LAYER_OF: Record<Primitive['style'], Layer> = {
   shaftText: 'SHAFTS',
   gridLine: 'GRID',
   gridLineMinor: 'GRID',
+  settingOut: 'SETTING-OUT',
+  settingOutText: 'SETTING-OUT',
+  columnHead: 'COLUMNS',
   bubble: 'GRID-HEADS',
   bubbleText: 'GRID-HEADS',
   dimension: 'DIMENSIONS',
@@ -44,11 +48,12 @@ const LAYER_OF: Record<Primitive['style'], Layer> = {
   levelLineMinor: 'LEVELS',
   levelMark: 'LEVELS',
   levelText: 'LEVELS',
+  levelTextLeft: 'LEVELS',
 };
 
 /**
- * Writes a drawing as ASCII DXF in millimetres of the model: lines and closed outlines, true circles, columns and
- * grid heads as blocks, each kind on a layer of its own.
+ * Writes a drawing as ASCII DXF in millimetres of the model: lines and closed outlines, true arcs and circles,
+ * columns and grid heads as blocks, dimensions as such, each kind on a layer of its own.
  */
 export function writeDxf(drawing: Drawing): string {
   const dxf = new DxfWriter();
@@ -57,10 +62,12 @@ export function writeDxf(drawing: Drawing): string {
   dxf.setVariable('$DWGCODEPAGE', { 3: 'ANSI_1252' });
   dxf.addLType('AXIS', 'Axis: long dash, dot', [12, -3, 1, -3]);
   for (const [name, colour] of Object.entries(LAYERS)) {
-    dxf.addLayer(name, colour, name === 'GRID' ? 'AXIS' : 'Continuous');
+    dxf.addLayer(name, colour, name === 'GRID' || name === 'SETTING-OUT' ? 'AXIS' : 'Continuous');
   }
   const blocks = new Blocks(dxf);
-  for (const primitive of drawing.primitives) add(dxf, blocks, primitive);
+  const inDimensions = new Set<Primitive>(drawing.marks.flatMap(({ parts }) => parts));
+  for (const primitive of drawing.primitives) if (!inDimensions.has(primitive)) add(dxf, blocks, primitive);
+  for (const mark of drawing.marks) blocks.dimension(mark);
   return dxf.stringify();
 }
 
@@ -85,6 +92,30 @@ class Blocks {
     );
   }
 
+  private dimensions = 0;
+
+  /** A dimension, with the block that shows it to programs that do not draw dimensions themselves. */
+  dimension(mark: DimensionMark): void {
+    this.dimensions += 1;
+    const blockName = `DIMENSION-${this.dimensions}`;
+    const block = this.dxf.addBlock(blockName);
+    for (const part of mark.parts) add(block, this, part);
+    const text = mark.parts.find((part) => part.type === 'text');
+    const [from, to, through] = [mark.from, mark.to, mark.through].map(({ x, y }) => point3d(x, y)) as [
+      vec3,
+      vec3,
+      vec3,
+    ];
+    this.dxf.addAlignedDim(from, to, {
+      blockName,
+      definitionPoint: through,
+      ...(text?.type === 'text' ? { middlePoint: point3d(text.at.x, text.at.y) } : {}),
+      text: plainText(mark.text),
+      styleName: 'Standard',
+      layerName: 'DIMENSIONS',
+    });
+  }
+
   private named(prefix: string, key: string, fill: (block: ReturnType<DxfWriter['addBlock']>) => void): string {
     const known = this.names.get(`${prefix} ${key}`);
     if (known) return known;
@@ -96,7 +127,11 @@ class Blocks {
   }
 }
 
-function add(dxf: DxfWriter, blocks: Blocks, primitive: Primitive): void {
+type vec3 = ReturnType<typeof point3d>;
+/** The drawing itself or a block in it. */
+type Target = DxfWriter | ReturnType<DxfWriter['addBlock']>;
+
+function add(dxf: Target, blocks: Blocks, primitive: Primitive): void {
   const layer = LAYER_OF[primitive.style];
   const options = { layerName: layer };
   if (primitive.type === 'text') {
@@ -105,7 +140,11 @@ function add(dxf: DxfWriter, blocks: Blocks, primitive: Primitive): void {
       ...options,
       rotation: primitive.turnDeg,
       horizontalAlignment:
-        primitive.style === 'levelText' ? TextHorizontalAlignment.Left : TextHorizontalAlignment.Center,
+        primitive.style === 'levelText'
+          ? TextHorizontalAlignment.Left
+          : primitive.style === 'levelTextLeft'
+            ? TextHorizontalAlignment.Right
+            : TextHorizontalAlignment.Center,
       verticalAlignment: TextVerticalAlignment.Middle,
       secondAlignmentPoint: at,
     });
@@ -113,15 +152,20 @@ function add(dxf: DxfWriter, blocks: Blocks, primitive: Primitive): void {
     const prefix = primitive.style === 'bubble' ? 'GRID-HEAD' : 'COLUMN';
     const { x, y } = primitive.at;
     dxf.addInsert(blocks.circle(prefix, layer, primitive.radiusMm), point3d(x, y), options);
-  } else if (primitive.type === 'area' && primitive.style === 'columnCut') {
+  } else if (primitive.type === 'area' && (primitive.style === 'columnCut' || primitive.style === 'bubble')) {
     const [ring] = primitive.rings;
     const centre = middle(ring!);
     const name = blocks.outline(
-      'COLUMN',
+      primitive.style === 'bubble' ? 'GRID-HEAD' : 'COLUMN',
       layer,
       ring!.map((point) => minus(point, centre)),
     );
     dxf.addInsert(name, point3d(centre.x, centre.y), options);
+  } else if (primitive.type === 'arc') {
+    const { centre, radiusMm, fromDeg, sweepDeg } = primitive.arc;
+    const at = point3d(centre.x, centre.y);
+    if (sweepDeg >= 360) dxf.addCircle(at, radiusMm, options);
+    else dxf.addArc(at, radiusMm, fromDeg % 360, (fromDeg + sweepDeg) % 360, options);
   } else if (primitive.type === 'path' && primitive.points.length === 2) {
     const [a, b] = primitive.points;
     dxf.addLine(point3d(a!.x, a!.y), point3d(b!.x, b!.y), options);

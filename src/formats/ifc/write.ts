@@ -4,8 +4,17 @@ import { cosDeg, sinDeg } from '@/core/geometry/trig';
 import { sectionWords, type SectionMm } from '@/core/columns/section-shape';
 import type { Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
-import type { ColumnPiece, FloorPiece, Solved, SolvedBuilding, SolvedLevel, SolvedShaft } from '@/core/solving/solved';
+import type {
+  ColumnBlock,
+  ColumnPiece,
+  FloorPiece,
+  Solved,
+  SolvedBuilding,
+  SolvedLevel,
+  SolvedShaft,
+} from '@/core/solving/solved';
 import { derivedGlobalId, globalIdOf } from './global-id';
+import { writeGrids, type GridParts } from './grids';
 import { StepLines, type Measure, type Ref } from './step';
 
 const identifier = (value: string): Measure => ({ measure: 'IFCIDENTIFIER', value });
@@ -35,11 +44,13 @@ class IfcWriter {
     private readonly solved: Solved,
   ) {
     this.world = this.placement3d({ x: 0, y: 0 }, 0, 0);
+    const north = this.solved.survey?.trueNorthDeg ?? 0;
     this.context = this.step.add('IFCGEOMETRICREPRESENTATIONCONTEXT', {
       ContextType: 'Model',
       CoordinateSpaceDimension: 3,
       Precision: 1e-5,
       WorldCoordinateSystem: this.world,
+      TrueNorth: north === 0 ? null : this.step.add('IFCDIRECTION', { DirectionRatios: [-sinDeg(north), cosDeg(north)] }),
     });
     const sub = (name: string, view: string) =>
       this.step.add('IFCGEOMETRICREPRESENTATIONSUBCONTEXT', {
@@ -62,13 +73,14 @@ class IfcWriter {
       RepresentationContexts: [this.context],
       UnitsInContext: this.units(),
     });
+    this.mapConversion();
     const sitePlacement = this.step.add('IFCLOCALPLACEMENT', { RelativePlacement: this.world });
     const site = this.step.add('IFCSITE', {
       GlobalId: derivedGlobalId('site', record?.id ?? ''),
       Name: 'Site',
       ObjectPlacement: sitePlacement,
       CompositionType: 'ELEMENT',
-      RefElevation: 0,
+      RefElevation: this.solved.survey?.heightMm ?? 0,
     });
     this.aggregate('project', project, [site]);
     const buildings = this.solved.buildings.map((building) => this.building(building, sitePlacement));
@@ -106,7 +118,11 @@ class IfcWriter {
         ref,
         storeys.map((storey) => storey.ref),
       );
-    this.grids(building, placement, ref);
+    this.contain(
+      `grids ${building.id}`,
+      ref,
+      writeGrids(this.gridParts(placement), this.framework, building.id, this.solved),
+    );
     const openings = new Map<Id, Ref[]>();
     for (const storey of storeys) this.contents(storey, openings);
     this.shafts(building, storeys, openings);
@@ -135,40 +151,35 @@ class IfcWriter {
     return { ref, level, placement };
   }
 
-  private grids(building: SolvedBuilding, placement: Ref, ref: Ref): void {
-    const systems = new Set(
-      this.solved.lines.filter((line) => line.building === building.id).map(({ system }) => system),
-    );
-    const grids: Ref[] = [];
-    for (const system of systems) {
-      const lines = this.solved.lines.filter((line) => line.system === system);
-      const curves: Ref[] = [];
-      const axes = (direction: 'a' | 'b') =>
-        lines
-          .filter((line) => line.direction === direction)
-          .map((line) => {
-            const curve = this.step.add('IFCPOLYLINE', { Points: line.ends.map((end) => this.point2d(end)) });
-            curves.push(curve);
-            return this.step.add('IFCGRIDAXIS', { AxisTag: line.label, AxisCurve: curve, SameSense: true });
-          });
-      const [UAxes, VAxes] = [axes('a'), axes('b')];
-      if (UAxes.length === 0 || VAxes.length === 0) continue;
-      const record = this.framework.records.get(system);
-      grids.push(
-        this.step.add('IFCGRID', {
-          GlobalId: globalIdOf(system),
-          Name: record && 'name' in record ? record.name : 'Grid',
-          ObjectPlacement: placement,
-          Representation: this.shape(this.axis, 'FootPrint', 'GeometricCurveSet', [
-            this.step.add('IFCGEOMETRICCURVESET', { Elements: curves }),
-          ]),
-          UAxes,
-          VAxes,
-          PredefinedType: 'RECTANGULAR',
-        }),
-      );
-    }
-    this.contain(`grids ${building.id}`, ref, grids);
+  /** What the grids are written with. */
+  private gridParts(placement: Ref): GridParts {
+    return {
+      step: this.step,
+      placement,
+      point: (at) => this.point2d(at),
+      shape: (curves) =>
+        this.shape(this.axis, 'FootPrint', 'GeometricCurveSet', [
+          this.step.add('IFCGEOMETRICCURVESET', { Elements: curves }),
+        ]),
+    };
+  }
+
+  /** Survey coordinates of the project's zero, and the direction of true north. */
+  private mapConversion(): void {
+    const { survey } = this.solved;
+    if (!survey) return;
+    const metre = this.step.add('IFCSIUNIT', { UnitType: 'LENGTHUNIT', Name: 'METRE' });
+    const target = this.step.add('IFCPROJECTEDCRS', { Name: 'Survey grid of the project', MapUnit: metre });
+    this.step.add('IFCMAPCONVERSION', {
+      SourceCRS: this.context,
+      TargetCRS: target,
+      Eastings: survey.eastingMm / 1000,
+      Northings: survey.northingMm / 1000,
+      OrthogonalHeight: survey.heightMm / 1000,
+      XAxisAbscissa: cosDeg(survey.trueNorthDeg),
+      XAxisOrdinate: -sinDeg(survey.trueNorthDeg),
+      Scale: 0.001,
+    });
   }
 
   private contents(storey: { ref: Ref; level: SolvedLevel; placement: Ref }, openings: Map<Id, Ref[]>): void {
@@ -177,7 +188,9 @@ class IfcWriter {
     const slabs = this.solved.floors.filter((piece) => piece.level === level.id);
     const columnRefs = columns.map((piece) => this.column(piece, level, placement));
     const slabRefs = slabs.map((piece) => this.slab(piece, level, placement, openings));
-    this.contain(`storey ${level.id}`, storey.ref, [...columnRefs, ...slabRefs]);
+    const blocks = this.solved.blocks.filter((block) => block.level === level.id);
+    const blockRefs = blocks.map((block) => this.block(block, level, placement));
+    this.contain(`storey ${level.id}`, storey.ref, [...columnRefs, ...slabRefs, ...blockRefs]);
     const byMaterial = new Map<string, Ref[]>();
     const note = (material: string, ref: Ref) => byMaterial.set(material, [...(byMaterial.get(material) ?? []), ref]);
     columns.forEach((piece, i) => note(piece.material, columnRefs[i]!));
@@ -215,6 +228,24 @@ class IfcWriter {
       ['LENGTH', 'Length', heightMm],
       ['AREA', 'CrossSectionArea', piece.volumeMm3 / heightMm / 1e6],
       ['VOLUME', 'NetVolume', piece.volumeMm3 / 1e9],
+    ]);
+    return ref;
+  }
+
+  /** A column head or slab thickening, under the slab of its level. */
+  private block(block: ColumnBlock, level: SolvedLevel, storey: Ref): Ref {
+    const { widthMm, depthMm, at, turnDeg, bottomMm, topMm } = block;
+    const ref = this.step.add('IFCBUILDINGELEMENTPROXY', {
+      GlobalId: derivedGlobalId(block.block, block.stack, block.level),
+      Name: `${block.mark} ${block.block}`,
+      ObjectType: block.block === 'head' ? 'Column head' : 'Slab thickening',
+      ObjectPlacement: this.local(storey, this.placement3d(at, bottomMm - level.fflMm, turnDeg)),
+      Representation: this.extrusion(this.sectionProfile({ shape: 'rectangle', widthMm, depthMm }), topMm - bottomMm),
+      Tag: block.stack,
+      PredefinedType: 'ELEMENT',
+    });
+    this.quantities(`${block.block} ${block.stack} ${block.level}`, ref, 'Qto_BuildingElementProxyQuantities', [
+      ['VOLUME', 'NetVolume', block.volumeMm3 / 1e9],
     ]);
     return ref;
   }
@@ -384,6 +415,15 @@ class IfcWriter {
   private sectionProfile(section: SectionMm): Ref {
     const origin = this.step.share('IFCAXIS2PLACEMENT2D', { Location: this.point2d({ x: 0, y: 0 }) });
     const common = { ProfileType: 'AREA', ProfileName: sectionWords(section), Position: origin };
+    if (section.shape === 'I') {
+      return this.step.share('IFCISHAPEPROFILEDEF', {
+        ...common,
+        OverallWidth: section.widthMm,
+        OverallDepth: section.depthMm,
+        WebThickness: section.webMm,
+        FlangeThickness: section.flangeMm,
+      });
+    }
     return section.shape === 'circle'
       ? this.step.share('IFCCIRCLEPROFILEDEF', { ...common, Radius: section.diameterMm / 2 })
       : this.step.share('IFCRECTANGLEPROFILEDEF', { ...common, XDim: section.widthMm, YDim: section.depthMm });

@@ -87,13 +87,10 @@ describe('the setting-out plan as SVG', () => {
     ).toBe(0);
     expect(svg).toContain('width="420mm" height="297mm" viewBox="0 0 420 297"');
     expect(svg).toContain('Tidewater &lt;Yard&gt; &amp; &quot;sons&quot;');
-    const lines = [...svg.matchAll(/d="M([\d.]+) ([\d.]+)L([\d.]+) ([\d.]+)L/g)].map((match) =>
+    const lines = [...svg.matchAll(/d="M([\d.]+) ([\d.]+)L([\d.]+) ([\d.]+)"[^>]*dasharray/g)].map((match) =>
       match.slice(1, 5).map(Number),
     );
-    const xs = lines
-      .filter(([x0, , x1]) => x0 === x1)
-      .map(([x]) => x!)
-      .sort((a, b) => a - b);
+    const xs = [...new Set(lines.filter(([x0, , x1]) => x0 === x1).map(([x]) => x!))].sort((a, b) => a - b);
     expect(xs[1]! - xs[0]!).toBeCloseTo(100, 3);
   });
 });

@@ -43,6 +43,11 @@ export function writePdf(plan: SettingOutPlan, at: Date): Promise<Uint8Array> {
   return ended;
 }
 
+/** The library draws arcs; its types do not say so. */
+interface WithArc {
+  arc: (x: number, y: number, radius: number, from: number, to: number, anticlockwise: boolean) => void;
+}
+
 function paint(pdf: PDFKit.PDFDocument, primitive: Primitive, paper: OnPaper): void {
   const onPage = (point: Point): [number, number] => {
     const { x, y } = paper.place(point);
@@ -58,13 +63,14 @@ function paint(pdf: PDFKit.PDFDocument, primitive: Primitive, paper: OnPaper): v
       .font(isFigures(primitive.style) ? 'figures' : 'words')
       .fontSize(height)
       .fillColor('#1C252E');
-    const left = primitive.style === 'levelText' ? 0 : -pdf.widthOfString(primitive.text) / 2;
+    const width = pdf.widthOfString(primitive.text);
+    const left = primitive.style === 'levelText' ? 0 : primitive.style === 'levelTextLeft' ? -width : -width / 2;
     pdf.text(primitive.text, left, 0, { lineBreak: false, baseline: 'middle' });
     pdf.restore();
     return;
   }
   const look = PAPER_LOOKS[primitive.style];
-  const isOpen = primitive.type === 'path' && !primitive.closed;
+  const isOpen = primitive.type === 'arc' || (primitive.type === 'path' && !primitive.closed);
   pdf
     .save()
     .lineWidth(look.weightMm * PT)
@@ -76,6 +82,11 @@ function paint(pdf: PDFKit.PDFDocument, primitive: Primitive, paper: OnPaper): v
   }
   if (primitive.type === 'circle') {
     pdf.circle(...onPage(primitive.at), (primitive.radiusMm / paper.scale) * PT);
+  } else if (primitive.type === 'arc') {
+    const { centre, radiusMm, fromDeg, sweepDeg } = primitive.arc;
+    // Angles of the page run clockwise: its y axis points down.
+    const [from, to] = [-fromDeg, -(fromDeg + sweepDeg)].map((deg) => (deg * Math.PI) / 180);
+    (pdf as unknown as WithArc).arc(...onPage(centre), (radiusMm / paper.scale) * PT, from!, to!, true);
   } else {
     for (const points of primitive.type === 'area' ? primitive.rings : [primitive.points]) {
       points.forEach((point, i) => (i === 0 ? pdf.moveTo(...onPage(point)) : pdf.lineTo(...onPage(point))));

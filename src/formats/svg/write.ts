@@ -1,6 +1,7 @@
 import type { Primitive } from '@/core/drawing/drawing';
 import { isFigures, PAPER_LOOKS } from '@/core/drawing/paper';
 import type { SettingOutPlan } from '@/core/drawing/setting-out-plan';
+import { onCircle } from '@/core/geometry/curve';
 import type { Point } from '@/core/geometry/point';
 
 const escape = (text: string): string =>
@@ -38,16 +39,24 @@ function paint(
     const face = isFigures(primitive.style) ? "'Spline Sans Mono', monospace" : 'Archivo, sans-serif';
     const turn =
       primitive.turnDeg === 0 ? '' : ` transform="rotate(${figure(-primitive.turnDeg)} ${figure(x)} ${figure(y)})"`;
-    const anchor = primitive.style === 'levelText' ? 'start' : 'middle';
+    const anchor = primitive.style === 'levelText' ? 'start' : primitive.style === 'levelTextLeft' ? 'end' : 'middle';
     return `<text x="${figure(x)}" y="${figure(y)}" font-family="${face}" font-size="${figure(primitive.heightMm / scale)}" text-anchor="${anchor}" dominant-baseline="central"${turn}>${escape(primitive.text)}</text>`;
   }
   const look = PAPER_LOOKS[primitive.style];
   const dash = look.dashMm.length > 0 ? ` stroke-dasharray="${look.dashMm.join(' ')}"` : '';
-  const isOpen = primitive.type === 'path' && !primitive.closed;
+  const isOpen = primitive.type === 'arc' || (primitive.type === 'path' && !primitive.closed);
   const paintwork = `fill="${isOpen ? 'none' : (look.fill ?? 'none')}" stroke="${look.stroke}" stroke-width="${look.weightMm}"${dash}`;
   if (primitive.type === 'circle') {
     const { x, y } = place(primitive.at);
     return `<circle cx="${figure(x)}" cy="${figure(y)}" r="${figure(primitive.radiusMm / scale)}" ${paintwork}/>`;
+  }
+  if (primitive.type === 'arc') {
+    const { centre, radiusMm, fromDeg, sweepDeg } = primitive.arc;
+    const r = figure(radiusMm / scale);
+    const on = (deg: number) => at(onCircle(centre, radiusMm, deg));
+    // Two halves, so that a whole circle is one as well.
+    const half = `A${r} ${r} 0 0 0 ${on(fromDeg + sweepDeg / 2)}A${r} ${r} 0 0 0 ${on(fromDeg + sweepDeg)}`;
+    return `<path d="M${on(fromDeg)}${half}" ${paintwork}/>`;
   }
   const rings = primitive.type === 'area' ? primitive.rings : [primitive.points];
   const d = rings.map((points) => `M${points.map(at).join('L')}${isOpen ? '' : 'Z'}`).join('');

@@ -39,7 +39,7 @@ export function PlanView() {
     () =>
       solved && building && level
         ? drawPlan(solved, { building, level, scale, cutAboveMm: 1200, writeLength: (mm) => formatLength(mm, display) })
-        : { primitives: [], box: null },
+        : { primitives: [], marks: [], box: null },
     [solved, building, level, scale, display],
   );
   const hits = useMemo(() => hitIndex(drawing), [drawing]);

@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { drawSection, elevationPlane, planeAlong, type SectionPlane, type Side } from '@/core/drawing/draw-section';
+import { drawSection } from '@/core/drawing/draw-section';
+import { elevationPlane, planeAlong, type SectionPlane, type Side } from '@/core/drawing/section-plane';
 import type { Drawing } from '@/core/drawing/drawing';
 import type { Solved } from '@/core/solving/solved';
 import { formatElevation, formatLength } from '@/core/units/format-length';
@@ -54,7 +55,7 @@ export function SectionView() {
             writeLength: (mm) => formatLength(mm, display),
             writeElevation: (mm) => formatElevation(mm, display),
           })
-        : { primitives: [], box: null },
+        : { primitives: [], marks: [], box: null },
     [solved, building, plane, scale, display],
   );
   const hits = useMemo(() => hitIndex(drawing), [drawing]);

@@ -1,5 +1,6 @@
 import { drawPlan } from '@/core/drawing/draw-plan';
-import { drawSection, elevationPlane } from '@/core/drawing/draw-section';
+import { drawSection } from '@/core/drawing/draw-section';
+import { elevationPlane } from '@/core/drawing/section-plane';
 import { recordsOf } from '@/core/model/framework';
 import { solve } from '@/core/solving/solve';
 import { FURNISHED, given, levelId } from '@/core/testing/given';
@@ -50,7 +51,7 @@ describe('pointing at things in a plan', () => {
     ]);
     expect(within(7500, 7000, -500, -500)).toHaveLength(5);
     expect(within(8000, 1000, 9000, 2000)).toEqual([]);
-    expect(hitIndex({ primitives: [], box: null }).at({ x: 0, y: 0 }, 10)).toBeNull();
+    expect(hitIndex({ primitives: [], marks: [], box: null }).at({ x: 0, y: 0 }, 10)).toBeNull();
   });
 });
 

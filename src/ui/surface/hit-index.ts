@@ -1,5 +1,6 @@
 import Flatbush from 'flatbush';
 import { boxOf, textBox, type Drawing, type Primitive } from '@/core/drawing/drawing';
+import { nearestOn } from '@/core/geometry/curve';
 import { distance, type Point } from '@/core/geometry/point';
 import { contains, distanceToSegment } from '@/core/geometry/polygon';
 import type { Id } from '@/core/model/ids';
@@ -20,6 +21,9 @@ const ORDER: Partial<Record<Primitive['style'], number>> = {
   slabSeen: 5,
   gridLine: 3,
   gridLineMinor: 3,
+  settingOut: 3,
+  settingOutText: 1,
+  columnHead: 4,
   floor: 5,
 };
 
@@ -61,6 +65,10 @@ export function hitIndex(drawing: Drawing): HitIndex {
 
 function isHit(primitive: Primitive, point: Point, reachMm: number): boolean {
   if (primitive.type === 'circle') return distance(primitive.at, point) <= primitive.radiusMm + reachMm;
+  if (primitive.type === 'arc') {
+    const { arc } = primitive;
+    return distance(nearestOn(arc, point), point) <= reachMm;
+  }
   if (primitive.type === 'area')
     return contains(primitive.rings[0]!, point) && !primitive.rings.slice(1).some((hole) => contains(hole, point));
   if (primitive.type === 'path') {

@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import type { Primitive, Style, TextStyle } from '@/core/drawing/drawing';
+import { onCircle, type Arc } from '@/core/geometry/curve';
 import type { Ring } from '@/core/geometry/polygon';
 
 interface Look {
@@ -25,6 +26,8 @@ const LOOKS: Record<Style, Look> = {
   shaftCross: { fill: 'none', stroke: 'var(--color-shafts)', weight: 0.8 },
   gridLine: { fill: 'none', stroke: 'var(--color-gridline)', weight: 0.8, dash: '14 3 2 3' },
   gridLineMinor: { fill: 'none', stroke: 'var(--color-gridline)', weight: 0.6, dash: '7 3 2 3' },
+  settingOut: { fill: 'none', stroke: 'var(--color-now)', weight: 0.8, dash: '6 2 1 2' },
+  columnHead: { fill: 'none', stroke: 'var(--color-columns)', weight: 0.8, dash: '4 3' },
   bubble: { fill: 'var(--color-sheet)', stroke: 'var(--color-ink)', weight: 1.1 },
   dimension: { fill: 'none', stroke: 'var(--color-ink3)', weight: 0.8 },
   dimensionTick: { fill: 'none', stroke: 'var(--color-ink)', weight: 1.3 },
@@ -35,9 +38,22 @@ const TEXT_FILL: Record<TextStyle, string> = {
   dimensionText: 'var(--color-ink2)',
   shaftText: 'var(--color-shafts)',
   levelText: 'var(--color-ink)',
+  levelTextLeft: 'var(--color-ink)',
+  settingOutText: 'var(--color-now)',
 };
 
 const ringPath = (ring: Ring): string => `M${ring.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`;
+
+/** A true arc; a whole circle as two halves. */
+function arcPath({ centre, radiusMm, fromDeg, sweepDeg }: Arc): string {
+  const at = (deg: number) => {
+    const { x, y } = onCircle(centre, radiusMm, deg);
+    return `${x} ${-y}`;
+  };
+  const half = fromDeg + sweepDeg / 2;
+  const step = (deg: number) => `A${radiusMm} ${radiusMm} 0 0 0 ${at(deg)}`;
+  return `M${at(fromDeg)}${step(half)}${step(fromDeg + sweepDeg)}`;
+}
 
 /** One primitive of a display list as SVG. Model millimetres; y points up in the model and down on the screen. */
 export const PaintPrimitive = memo(function PaintPrimitive({
@@ -55,7 +71,7 @@ export const PaintPrimitive = memo(function PaintPrimitive({
         y={-at.y}
         fontSize={heightMm}
         fill={chosen ? 'var(--color-now)' : TEXT_FILL[style]}
-        textAnchor={style === 'levelText' ? 'start' : 'middle'}
+        textAnchor={style === 'levelText' ? 'start' : style === 'levelTextLeft' ? 'end' : 'middle'}
         dominantBaseline="central"
         stroke={style === 'shaftText' ? 'var(--color-film)' : undefined}
         strokeWidth={style === 'shaftText' ? heightMm * 0.3 : undefined}
@@ -81,6 +97,7 @@ export const PaintPrimitive = memo(function PaintPrimitive({
     return <circle cx={primitive.at.x} cy={-primitive.at.y} r={primitive.radiusMm} {...common} />;
   if (primitive.type === 'area')
     return <path d={primitive.rings.map(ringPath).join('')} fillRule="evenodd" {...common} />;
+  if (primitive.type === 'arc') return <path d={arcPath(primitive.arc)} {...common} fill="none" />;
   const d = `M${primitive.points.map(({ x, y }) => `${x} ${-y}`).join('L')}${primitive.closed ? 'Z' : ''}`;
   return <path d={d} {...common} fill={primitive.closed ? common.fill : 'none'} />;
 });
