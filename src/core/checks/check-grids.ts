@@ -1,4 +1,5 @@
 import { cross, dot, lengthOf, minus, type Point } from '../geometry/point';
+import { directionDeg, sinDeg } from '../geometry/trig';
 import type { SolvedLine } from '../solving/solved';
 import { finding, type Finding } from './finding';
 
@@ -59,8 +60,7 @@ function closeLines(lines: readonly SolvedLine[]): Finding[] {
 }
 
 /** Angles off parallel or square by less than this are hardly meant; degrees. */
-const NEARLY_DEG = 0.5;
-const NEARLY = Math.sin((NEARLY_DEG * Math.PI) / 180);
+const NEARLY = sinDeg(0.5);
 /** Directions this near are the same; the sine of the angle. */
 const SAME = 1e-6;
 
@@ -82,7 +82,7 @@ function nearlyTrue(lines: readonly SolvedLine[]): Finding[] {
       const [sine, cosine] = [Math.abs(cross(a.way, b.way)), Math.abs(dot(a.way, b.way))];
       const off = Math.min(sine, cosine);
       if (off < SAME || off > NEARLY) return [];
-      const degrees = ((Math.asin(off) * 180) / Math.PI).toFixed(2);
+      const degrees = directionDeg(off, Math.sqrt(1 - off * off)).toFixed(2);
       const how = sine < cosine ? 'parallel' : 'square';
       const name = ({ line }: { line: SolvedLine }) => line.label ?? 'without a label';
       return finding(

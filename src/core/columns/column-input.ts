@@ -7,7 +7,7 @@ import { endInputSchema } from '../levels/end-input';
 import { angleSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, type LengthInput } from '../model/length-input';
+import { LengthReader, lengthInputSchema, type LengthInput } from '../model/length-input';
 import { axisReferred, refSchema } from '../model/refer';
 import { MATERIALS, type ColumnStack, type Hold, type Section } from './column';
 

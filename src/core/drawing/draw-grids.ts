@@ -184,7 +184,9 @@ class GridDrawing {
         // Left of a ring is inwards; its end goes on round it.
         return end === 0 ? { x: -side.y, y: side.x } : { x: side.y, y: -side.x };
       };
-      this.heads.add({ ends: this.ends(rings, end, out), outPaperMm: HEAD_RADIUS * 2 });
+      // Beyond the bays between them, which stand at the first ray.
+      const beyond = rings.length > 1 && end === 0 ? STRING_GAP * 1.6 : 0;
+      this.heads.add({ ends: this.ends(rings, end, out), outPaperMm: beyond + HEAD_RADIUS * 2 });
     }
     for (const ring of rings) {
       if (ring.curve.kind !== 'arc') continue;

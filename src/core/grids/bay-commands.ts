@@ -137,7 +137,7 @@ const setBay = defineCommand({
   sentence: (before, input, after) => {
     const [, line] = lineIn(before, input.line);
     const now = lineById(after, line.id)?.[1];
-    const bay = now?.bayDeg != null ? `${now.bayDeg}°` : `${formatLength(now?.bayMm ?? 0)} mm`;
+    const bay = typeof now?.bayDeg === 'number' ? `${now.bayDeg}°` : `${formatLength(now?.bayMm ?? 0)} mm`;
     return `Grid line ${lineNames(before, input.line)[0]} now ${bay} from the line before`;
   },
 });

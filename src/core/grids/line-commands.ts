@@ -125,7 +125,9 @@ const changeLines = defineCommand({
     refusing(() => {
       const reader = new LengthReader(edit.before);
       const length = (value: string | number | null | undefined, field: string): GridLine['reachMm'] | undefined =>
-        value == null ? value : reader.read(value, field, { atLeastMm: 0, atMostMm: 1e6 }).stored;
+        value === null || value === undefined
+          ? value
+          : reader.read(value, field, { atLeastMm: 0, atMostMm: 1e6 }).stored;
       for (const ref of input.lines) {
         const [grid, line] = lineIn(edit.before, ref);
         if (input.side !== undefined && input.side !== 'both' && grid.record.shape !== 'rectangular')

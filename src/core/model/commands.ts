@@ -5,6 +5,7 @@ import { DIMENSION_COMMANDS } from '../dimensions/dimension-commands';
 import { ELEMENT_COMMANDS } from '../elements/element-commands';
 import { FLOOR_COMMANDS } from '../floors/floor-commands';
 import { GRID_COMMANDS } from '../grids/grid-commands';
+import { PRESET_COMMANDS } from '../grids/preset-commands';
 import { LEVEL_COMMANDS } from '../levels/level-commands';
 import { SETTING_OUT_COMMANDS } from '../setting-out/setting-out-commands';
 import { SHAFT_COMMANDS } from '../shafts/shaft-commands';
@@ -19,6 +20,7 @@ export const COMMANDS: readonly Command[] = [
   ...BUILDING_COMMANDS,
   ...LEVEL_COMMANDS,
   ...GRID_COMMANDS,
+  ...PRESET_COMMANDS,
   ...SETTING_OUT_COMMANDS,
   ...COLUMN_COMMANDS,
   ...FLOOR_COMMANDS,

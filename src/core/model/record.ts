@@ -4,6 +4,7 @@ import { columnStackSchema } from '../columns/column';
 import { dimensionReferences, dimensionSchema } from '../dimensions/dimension';
 import { floorPlateSchema } from '../floors/floor';
 import { gridLineSchema, gridSystemSchema } from '../grids/grid';
+import { bayPresetSchema } from '../grids/preset';
 import { levelSchema } from '../levels/level';
 import { outlineReferences } from '../outlines/outline';
 import { settingOutLineSchema } from '../setting-out/setting-out-line';
@@ -27,6 +28,7 @@ export const recordSchema = z.discriminatedUnion('kind', [
   shaftSchema,
   dimensionSchema,
   viewMarkSchema,
+  bayPresetSchema,
 ]);
 export type Rec = z.infer<typeof recordSchema>;
 export type Kind = Rec['kind'];
@@ -44,6 +46,7 @@ function ownReferences(record: Rec): Reference[] {
     case 'project':
     case 'building':
     case 'dimension':
+    case 'bayPreset':
       return [];
     case 'level':
       return [
@@ -129,6 +132,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   shaft: 'shaft',
   dimension: 'named dimension',
   viewMark: 'mark in a view',
+  bayPreset: 'preset of bays',
 };
 
 /** A record in words, for messages: `level 02`, `shaft S1`. */

@@ -50,7 +50,8 @@ class IfcWriter {
       CoordinateSpaceDimension: 3,
       Precision: 1e-5,
       WorldCoordinateSystem: this.world,
-      TrueNorth: north === 0 ? null : this.step.add('IFCDIRECTION', { DirectionRatios: [-sinDeg(north), cosDeg(north)] }),
+      TrueNorth:
+        north === 0 ? null : this.step.add('IFCDIRECTION', { DirectionRatios: [-sinDeg(north), cosDeg(north)] }),
     });
     const sub = (name: string, view: string) =>
       this.step.add('IFCGEOMETRICREPRESENTATIONSUBCONTEXT', {

@@ -1,8 +1,10 @@
 'use client';
 
 import { useProject } from '../session/store';
+import { sectionMm } from '@/core/columns/section-shape';
 import { ActionButton } from '../fields/fields';
-import { ColumnFields } from './column-fields';
+import { SectionField } from '../fields/section-field';
+import { Blocks, ColumnFields, Exceptions, HeldTo } from './column-fields';
 import { Findings } from './findings';
 import { FloorFields } from './floor-fields';
 import { LevelFields } from './level-fields';
@@ -10,6 +12,7 @@ import { LineFields } from './line-fields';
 import { sayThing } from './sentence';
 import { ShaftFields } from './shaft-fields';
 import { ThingsHere } from './things-here';
+import { SettingOutFields } from './setting-out-fields';
 import { MoveFields } from './move-fields';
 
 /** Details of what is selected: one sentence, then fields; below it the findings. */
@@ -42,17 +45,39 @@ function Fields({ id }: { id: string }) {
   if (record?.kind === 'shaft') return <ShaftFields shaft={record} />;
   if (record?.kind === 'floorPlate') return <FloorFields plate={record} />;
   if (record?.kind === 'gridLine') return <LineFields line={record} />;
+  if (record?.kind === 'settingOutLine') return <SettingOutFields line={record} />;
   if (record?.kind === 'level') return <LevelFields level={record} />;
   return null;
 }
 
+/** What is done to several columns at once. */
+function SeveralColumns({ columns }: { columns: string[] }) {
+  const { framework, run } = useProject((project) => project);
+  const first = framework.records.get(columns[0]!);
+  if (first?.kind !== 'columnStack') return null;
+  return (
+    <div className="flex flex-col gap-1.5">
+      <SectionField
+        label={`Section of ${columns.length} columns`}
+        section={sectionMm(framework, first.section)}
+        onCommit={(section) => run('columns.change', { columns, section })}
+      />
+      <HeldTo columns={columns} />
+      <Exceptions columns={columns} />
+      <Blocks columns={columns} />
+    </div>
+  );
+}
+
 function Several({ ids }: { ids: string[] }) {
-  const { run, say, select, mayEdit } = useProject((project) => project);
+  const { framework, run, say, select, mayEdit } = useProject((project) => project);
+  const columns = ids.filter((id) => framework.records.get(id)?.kind === 'columnStack');
   return (
     <header className="flex flex-col gap-2">
       <h2 className="text-[15px] font-bold">{ids.length} things chosen</h2>
       {mayEdit && (
         <>
+          {columns.length > 1 && <SeveralColumns columns={columns} />}
           <MoveFields ids={ids} />
           <ActionButton
             weight="danger"

@@ -1,7 +1,8 @@
 import { sectionWords } from '@/core/columns/section-shape';
+import { axisLine } from '@/core/grids/axis-lines';
 import type { Id } from '@/core/model/ids';
 import type { Framework } from '@/core/model/framework';
-import type { Solved } from '@/core/solving/solved';
+import type { Solved, SolvedLine } from '@/core/solving/solved';
 import { formatArea, formatElevation, formatLength, type LengthDisplay } from '@/core/units/format-length';
 
 export interface Said {
@@ -48,7 +49,15 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
     const label = line.label ?? 'without a label';
     return {
       title: `Grid line ${label}`,
-      sentence: `${line.minor ? 'A minor line, ' : ''}${write(line.offsetMm)} from the first line of its direction.`,
+      sentence: lineSentence(line, write),
+    };
+  }
+  if (record?.kind === 'settingOutLine') {
+    const source = axisLine(framework, record.source)?.label ?? 'a line without a label';
+    const offset = solved.settingOut.find((line) => line.id === id)?.offsetMm ?? 0;
+    return {
+      title: `Setting-out line ${record.name}`,
+      sentence: `${write(Math.abs(offset))} from line ${source}, which it follows.`,
     };
   }
   if (record?.kind === 'level') {
@@ -61,4 +70,14 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
     };
   }
   return null;
+}
+
+function lineSentence(line: SolvedLine, write: (mm: number) => string): string {
+  const minor = line.minor ? 'A minor line, ' : '';
+  const part = line.side === 'both' ? '' : ', stopping part way';
+  if (line.shape === 'free')
+    return `${minor}${line.curve.kind === 'arc' ? 'a free arc' : 'a free line'}${line.curve.kind === 'arc' ? ` of radius ${write(line.curve.radiusMm)}` : ''}.`;
+  if (line.offsetDeg !== null) return `${minor}${line.offsetDeg}° from the first ray.`;
+  if (line.curve.kind === 'arc') return `${minor}a ring of radius ${write(line.offsetMm)}.`;
+  return `${minor}${write(line.offsetMm)} from the first line of its direction${part}.`;
 }

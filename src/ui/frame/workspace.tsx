@@ -8,7 +8,7 @@ import { Details } from '../details/details';
 import { StripPanel } from '../height-strip/strip-panel';
 import { PlanView } from '../plan/plan-view';
 import { SectionView } from '../section/section-view';
-import { LevelTable } from '../schedules/level-table';
+import { Schedules } from '../schedules/schedules';
 import { makeProjectStore, openProject, ProjectContext, useProject, type Tab } from '../session/store';
 import { FirstSetUp } from '../setting-up/first-set-up';
 import { Tray } from '../tools/tray';
@@ -83,7 +83,7 @@ const VIEWS: Record<Tab, ComponentType> = {
   plan: PlanView,
   section: SectionView,
   model: ModelView,
-  schedules: LevelTable,
+  schedules: Schedules,
 };
 
 const TABS: readonly (readonly [Tab, string])[] = [

@@ -3,29 +3,37 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { drawPlan } from '@/core/drawing/draw-plan';
 import type { Drawing } from '@/core/drawing/drawing';
-import { times, type Point } from '@/core/geometry/point';
+import { HEAD_RADIUS } from '@/core/drawing/grid-heads';
+import { endsOf, leftOf } from '@/core/geometry/curve';
+import { distance, dot, minus, type Point } from '@/core/geometry/point';
 import { bounds } from '@/core/geometry/polygon';
-import { acrossLine } from '@/core/grids/resolve-grids';
 import type { Id } from '@/core/model/ids';
+import type { SolvedLine } from '@/core/solving/solved';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { useProject } from '../session/store';
 import { SurfaceFoot } from '../surface/surface-foot';
 import { useFit, useZoom } from '../surface/use-fitted-zoom';
 import { hitIndex } from '../surface/hit-index';
+import { GhostCurve } from '../surface/curve-path';
 import { PaintPrimitive } from '../surface/paint-primitive';
+import { dragLine, type LineDrag } from './drag-line';
 import { snap } from './snap';
 
 const REACH_PX = 7;
 
 type Gesture =
   | { kind: 'window'; from: Point; to: Point }
-  /** Chosen things are moved; a grid line only across itself, by `byMm`. */
-  | { kind: 'move'; from: Point; by: Point; byMm?: number; words: string };
+  | { kind: 'move'; from: Point; by: Point; words: string }
+  /** A line alone moves across itself. */
+  | { kind: 'line'; id: Id; from: Point; drag: LineDrag | null }
+  /** The head of a grid line is placed by hand. */
+  | { kind: 'head'; id: Id; end: 0 | 1; at: Point; moved: boolean };
 
 /** The plan of the current level: painted from the display list, moved and zoomed, pointed at. */
 export function PlanView() {
   const project = useProject((shown) => shown);
-  const { framework, solved, building, level, selection, display, chosenLines, ghost, onPlanPoint, mayEdit } = project;
+  const { framework, solved, building, level, selection, display, chosenLines, ghost, mayEdit } = project;
+  const { onPlanPoint, onPlanWindow, cutLine } = project;
   const svg = useRef<SVGSVGElement>(null);
   /** True where a press pans the drawing: nothing movable under it and no tool waiting for a point. */
   const mayPan = useRef<(event: Event) => boolean>(() => true);
@@ -45,7 +53,7 @@ export function PlanView() {
   const hits = useMemo(() => hitIndex(drawing), [drawing]);
 
   const ghostBox = useMemo(() => {
-    const shown = ghost?.rings.flat() ?? [];
+    const shown = [...(ghost?.rings.flat() ?? []), ...(ghost?.curves ?? []).flatMap(endsOf)];
     return shown.length > 1 ? bounds(shown) : null;
   }, [ghost]);
 
@@ -63,7 +71,7 @@ export function PlanView() {
   const isMovable = (id: Id | null) => id !== null && selection.includes(id) && mayEdit && !chosenLines;
   useEffect(() => {
     mayPan.current = (event) =>
-      event instanceof MouseEvent && !onPlanPoint && !isMovable(hits.at(toModel(event), reachMm));
+      event instanceof MouseEvent && !onPlanPoint && !onPlanWindow && !isMovable(hits.at(toModel(event), reachMm));
   });
 
   const pressed = (event: React.PointerEvent) => {
@@ -75,27 +83,47 @@ export function PlanView() {
     }
     const at = toModel(event);
     const hit = hits.at(at, reachMm);
-    if (event.shiftKey && !hit) {
+    if (onPlanWindow || (event.shiftKey && !hit)) {
       svg.current!.setPointerCapture(event.pointerId);
       return setGesture({ kind: 'window', from: at, to: at });
     }
     if (isMovable(hit)) {
       svg.current!.setPointerCapture(event.pointerId);
+      const head = headAt(at);
+      if (head) return setGesture(head);
+      if (isLine(hit!) && selection.length === 1) return setGesture({ kind: 'line', id: hit!, from: at, drag: null });
       setGesture({ kind: 'move', from: anchorOf(hit!, at), by: { x: 0, y: 0 }, words: '' });
     }
   };
 
-  /** The grid line that is chosen alone: it moves across itself, in round steps. */
-  const lineChosen = () =>
-    selection.length === 1
-      ? solved?.lines.find(({ id, building: of }) => id === selection[0] && of === building)
-      : undefined;
-  const lineStepMm = display.system === 'imperial' ? 25.4 : 50;
-  /** Where a line goes when it moves a millimetre away from the lines before it. */
-  const lineAxis = (line: { id: Id }): Point => ({
-    x: acrossLine(framework, line.id, { x: 1, y: 0 }),
-    y: acrossLine(framework, line.id, { x: 0, y: 1 }),
-  });
+  const isLine = (id: Id) =>
+    Boolean(solved?.lines.some((line) => line.id === id) || solved?.settingOut.some((line) => line.id === id));
+
+  /** The head of a grid line under a point, and the end of the line it is at. */
+  const headAt = (at: Point): Extract<Gesture, { kind: 'head' }> | null => {
+    const primitive = hits.primitiveAt(at, reachMm);
+    if (!primitive?.id || (primitive.style !== 'bubble' && primitive.style !== 'bubbleText')) return null;
+    const line = solved?.lines.find(({ id }) => id === primitive.id);
+    if (!line) return null;
+    const end = distance(at, line.ends[0]) < distance(at, line.ends[1]) ? 0 : 1;
+    return { kind: 'head', id: line.id, end, at, moved: false };
+  };
+
+  /** Puts a head where it was dropped, in every plan; what the line's ends are says how far across and outwards that is. */
+  const placeHead = ({ id, end, at }: Extract<Gesture, { kind: 'head' }>) => {
+    const line = solved?.lines.find((each) => each.id === id);
+    if (!line || !building) return;
+    const out = outOf(line, end);
+    const shift = minus(at, line.ends[end]);
+    const refusal = project.run('views.setMark', {
+      building,
+      view: 'plan',
+      of: id,
+      end,
+      placed: { acrossMm: Math.round(dot(shift, { x: -out.y, y: out.x })), outMm: Math.round(dot(shift, out)) },
+    });
+    if (refusal) project.say(refusal);
+  };
 
   /** A column is moved by its centre, so it lands on crossings. */
   const anchorOf = (id: Id, at: Point): Point => solved?.columns.find(({ stack }) => stack === id)?.at ?? at;
@@ -108,19 +136,14 @@ export function PlanView() {
       return onPlanPoint(point.at, 'move');
     }
     if (gesture?.kind === 'window') setGesture({ ...gesture, to: toModel(event) });
+    if (gesture?.kind === 'line') {
+      const drag = dragLine(framework, gesture.id, gesture.from, toModel(event), project.mode, display);
+      return setGesture({ ...gesture, drag });
+    }
+    if (gesture?.kind === 'head') return setGesture({ ...gesture, at: toModel(event), moved: true });
     if (gesture?.kind === 'move') {
       const point = taken(event);
       const free = { x: point.at.x - gesture.from.x, y: point.at.y - gesture.from.y };
-      const line = lineChosen();
-      if (line) {
-        const byMm = Math.round(acrossLine(framework, line.id, free) / lineStepMm) * lineStepMm;
-        return setGesture({
-          ...gesture,
-          byMm,
-          by: times(lineAxis(line), byMm),
-          words: `${formatLength(byMm, display)}, ${project.mode === 'push' ? 'pushing the lines beyond' : 'only this line'}`,
-        });
-      }
       const by = free;
       setGesture({
         ...gesture,
@@ -133,24 +156,31 @@ export function PlanView() {
   const released = (event: React.PointerEvent) => {
     if (!solved || !building) return;
     if (onPlanPoint) return onPlanPoint(taken(event).at, 'release');
-    wasDragged.current = gesture?.kind === 'window' || (gesture?.kind === 'move' && gesture.words !== '');
-    if (gesture?.kind === 'window') project.select(hits.within(gesture.from, gesture.to));
-    if (gesture?.kind === 'move' && (gesture.by.x !== 0 || gesture.by.y !== 0)) {
-      const line = lineChosen();
-      const refusal = line
-        ? project.run('grids.moveLine', { line: line.id, byMm: gesture.byMm ?? 0, mode: project.mode })
-        : project.run('elements.move', { ids: selection, xMm: gesture.by.x, yMm: gesture.by.y });
-      if (refusal) project.say(refusal);
+    wasDragged.current =
+      gesture?.kind === 'window' ||
+      (gesture?.kind === 'move' && gesture.words !== '') ||
+      (gesture?.kind === 'line' && gesture.drag !== null) ||
+      (gesture?.kind === 'head' && gesture.moved);
+    if (gesture?.kind === 'window') {
+      if (onPlanWindow) onPlanWindow(gesture.from, gesture.to);
+      else project.select(hits.within(gesture.from, gesture.to));
     }
+    const refusal =
+      gesture?.kind === 'line' && gesture.drag
+        ? project.run(gesture.drag.command, gesture.drag.input)
+        : gesture?.kind === 'move' && (gesture.by.x !== 0 || gesture.by.y !== 0)
+          ? project.run('elements.move', { ids: selection, xMm: gesture.by.x, yMm: gesture.by.y })
+          : null;
+    if (refusal) project.say(refusal);
+    if (gesture?.kind === 'head' && gesture.moved) placeHead(gesture);
     setGesture(null);
   };
 
   const clicked = (event: React.MouseEvent) => {
-    if (onPlanPoint || gesture || wasDragged.current || !solved) return;
+    if (onPlanPoint || onPlanWindow || gesture || wasDragged.current || !solved) return;
     const hit = hits.at(toModel(event), reachMm);
     if (chosenLines) {
-      const isLine = hit !== null && solved.lines.some(({ id }) => id === hit);
-      if (isLine)
+      if (hit !== null && isLine(hit))
         project.set({
           chosenLines: chosenLines.includes(hit) ? chosenLines.filter((id) => id !== hit) : [...chosenLines, hit],
         });
@@ -168,7 +198,7 @@ export function PlanView() {
     <div className="relative min-h-0 min-w-0 flex-1">
       <svg
         ref={svg}
-        className={`absolute inset-0 size-full touch-none ${onPlanPoint ? 'cursor-crosshair' : ''}`}
+        className={`absolute inset-0 size-full touch-none ${onPlanPoint || onPlanWindow ? 'cursor-crosshair' : ''}`}
         role="img"
         aria-label={`Plan of level ${shown?.name ?? ''}`}
         onPointerDown={pressed}
@@ -202,6 +232,22 @@ export function PlanView() {
           {ghost?.rings.map((ring, i) => (
             <Outline key={i} points={ring} />
           ))}
+          {ghost?.curves?.map((curve, i) => (
+            <GhostCurve key={i} curve={curve} />
+          ))}
+          {gesture?.kind === 'line' && gesture.drag && <GhostCurve curve={gesture.drag.curve} />}
+          {gesture?.kind === 'head' && gesture.moved && (
+            <circle
+              cx={gesture.at.x}
+              cy={-gesture.at.y}
+              r={HEAD_RADIUS * scale}
+              fill="none"
+              stroke="var(--color-now)"
+              strokeDasharray="5 3"
+              vectorEffect="non-scaling-stroke"
+            />
+          )}
+          {cutLine && <GhostCurve curve={{ kind: 'segment', ...cutLine }} />}
           {ghost?.points.map(({ x, y }, i) => (
             <circle key={i} cx={x} cy={-y} r={5 / transform.k} fill="var(--color-now)" />
           ))}
@@ -214,6 +260,16 @@ export function PlanView() {
             fill="var(--color-now)"
           >
             {pointer.words}
+          </text>
+        )}
+        {gesture?.kind === 'line' && gesture.drag && (
+          <text
+            x={transform.applyX(gesture.from.x) + 12}
+            y={transform.applyY(-gesture.from.y) - 12}
+            className="figures"
+            fill="var(--color-now)"
+          >
+            {gesture.drag.words}
           </text>
         )}
         {gesture?.kind === 'move' && gesture.words && (
@@ -250,6 +306,17 @@ export function PlanView() {
       <span className="sr-only">{shown ? `Level ${shown.name} at ${formatElevation(shown.fflMm, display)}` : ''}</span>
     </div>
   );
+}
+
+/** Away from a line at one of its ends. */
+function outOf(line: SolvedLine, end: 0 | 1): Point {
+  if (line.curve.kind === 'arc') {
+    const side = leftOf(line.curve, line.ends[end]);
+    return end === 0 ? { x: -side.y, y: side.x } : { x: side.y, y: -side.x };
+  }
+  const way = minus(line.ends[end], line.ends[1 - end]!);
+  const size = distance(line.ends[0], line.ends[1]) || 1;
+  return { x: way.x / size, y: way.y / size };
 }
 
 function Outline({ points }: { points: readonly Point[] }) {

@@ -3,10 +3,12 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { drawSection } from '@/core/drawing/draw-section';
 import { elevationPlane, planeAlong, type SectionPlane, type Side } from '@/core/drawing/section-plane';
-import type { Drawing } from '@/core/drawing/drawing';
+import type { Drawing, Primitive } from '@/core/drawing/drawing';
+import type { Point } from '@/core/geometry/point';
+import type { Json } from '@/core/model/json';
 import type { Solved } from '@/core/solving/solved';
 import { formatElevation, formatLength } from '@/core/units/format-length';
-import { readPlaceText } from '../fields/place-text';
+import { readPlaceText, writePlace } from '../fields/place-text';
 import { StripPopover } from '../height-strip/strip-popover';
 import { useProject } from '../session/store';
 import { hitIndex } from '../surface/hit-index';
@@ -24,14 +26,29 @@ const SIDES: readonly (readonly [Side, string])[] = [
 ];
 const ALWAYS = () => true;
 
-/** A section along a grid line or between two points, or an elevation; level marks are typed anew where they stand. */
+/** A level mark or a head being dragged: where it began and is, in the drawing. */
+interface MarkDrag {
+  primitive: Primitive;
+  from: Point;
+  to: Point;
+  isMoved: boolean;
+}
+
+/**
+ * A section along a grid or setting-out line or a line drawn in plan, or an elevation. Level marks are typed anew where
+ * they stand; marks and heads are dragged to a place of their own.
+ */
 export function SectionView() {
   const project = useProject((shown) => shown);
-  const { framework, solved, building, display, selection, level, mayEdit } = project;
+  const { framework, solved, building, display, selection, level, mayEdit, set } = project;
   const [choice, setChoice] = useState<string>('south');
   const [[from, to], setPoints] = useState<[string, string]>(['', '']);
+  const [marks, setMarks] = useState<{ left: string | null; right: string | null } | null>(null);
+  const [drag, setDrag] = useState<MarkDrag | null>(null);
+  const wasDragged = useRef(false);
   const [edit, setEdit] = useState<{ levelId: string; anchor: { x: number; y: number } } | null>(null);
   const svg = useRef<SVGSVGElement>(null);
+  /** A press on a mark or a head drags it; elsewhere it moves the drawing. */
   const mayPan = useRef<(event: Event) => boolean>(ALWAYS);
   const view = useZoom(svg, mayPan);
   const { transform, scale } = view;
@@ -45,6 +62,7 @@ export function SectionView() {
     }
     return planeOf(solved, building, choice);
   }, [framework, solved, building, choice, inputA, inputB]);
+  const viewName = SIDES.some(([side]) => side === choice) ? `elevation ${choice}` : `section ${choice}`;
   const drawing = useMemo<Drawing>(
     () =>
       solved && building && plane
@@ -54,9 +72,11 @@ export function SectionView() {
             scale,
             writeLength: (mm) => formatLength(mm, display),
             writeElevation: (mm) => formatElevation(mm, display),
+            view: viewName,
+            marks: marks ?? { left: null, right: building },
           })
         : { primitives: [], marks: [], box: null },
-    [solved, building, plane, scale, display],
+    [solved, building, plane, scale, display, viewName, marks],
   );
   const hits = useMemo(() => hitIndex(drawing), [drawing]);
   const fit = useFit(svg, view, drawing.box);
@@ -66,9 +86,77 @@ export function SectionView() {
   }, [fit]);
   useEffect(() => latestFit.current(), [choice]);
 
+  useEffect(() => {
+    const cut = choice === 'points' && plane ? { from: plane.from, to: plane.to } : null;
+    set({ cutLine: cut });
+    // The line is shown in the plan while this view is open.
+  }, [choice, plane, set]);
+  useEffect(() => () => set({ cutLine: null, onPlanPoint: null }), [set]);
+  const drawInPlan = () => {
+    let start: Point | null = null;
+    const write = (at: Point) => writePlace(framework, building!, at.x, at.y, display);
+    project.set({
+      ...(project.tab === 'plan' || project.beside === 'plan'
+        ? {}
+        : project.tab === 'section'
+          ? { beside: 'plan' as const }
+          : { tab: 'plan' as const, beside: 'section' as const }),
+      step: null,
+      onPlanPoint: (at, phase) => {
+        if (phase === 'press' && !start) {
+          start = at;
+          setPoints([write(at), '']);
+        } else if (start && (phase === 'press' || phase === 'release')) {
+          if (Math.abs(at.x - start.x) + Math.abs(at.y - start.y) < 500) return;
+          setPoints([write(start), write(at)]);
+          project.set({ onPlanPoint: null });
+        }
+      },
+    });
+  };
+  const toModel = (event: { clientX: number; clientY: number }): Point => {
+    const frame = svg.current!.getBoundingClientRect();
+    const [x, y] = transform.invert([event.clientX - frame.left, event.clientY - frame.top]);
+    return { x, y: -y };
+  };
+  const markUnder = (event: { clientX: number; clientY: number }): Primitive | null => {
+    const primitive = hits.primitiveAt(toModel(event), REACH_PX / transform.k);
+    const isMark = primitive && DRAGGED.has(primitive.style);
+    return isMark && mayEdit ? primitive : null;
+  };
+  useEffect(() => {
+    mayPan.current = (event) => !(event instanceof MouseEvent) || markUnder(event) === null;
+  });
+  const pressed = (event: React.PointerEvent) => {
+    wasDragged.current = false;
+    const primitive = event.button === 0 ? markUnder(event) : null;
+    if (!primitive) return;
+    const at = toModel(event);
+    setDrag({ primitive, from: at, to: at, isMoved: false });
+  };
+  const moved = (event: React.PointerEvent) => {
+    if (!drag) return;
+    const to = toModel(event);
+    const isMoved = drag.isMoved || Math.abs(to.x - drag.from.x) + Math.abs(to.y - drag.from.y) > 5 / transform.k;
+    if (isMoved && !drag.isMoved) svg.current!.setPointerCapture(event.pointerId);
+    setDrag({ ...drag, to, isMoved });
+  };
+  const released = () => {
+    if (drag?.isMoved && building) {
+      wasDragged.current = true;
+      const setting = markSetting(solved!, drag, drawing);
+      if (setting) {
+        const refusal = project.run('views.setMark', { building, view: viewName, ...setting });
+        if (refusal) project.say(refusal);
+      }
+    }
+    setDrag(null);
+  };
+  const hasOwnMarks = solved?.marks.some((mark) => mark.building === building && mark.view === viewName) ?? false;
   const lines = solved?.lines.filter((line) => line.building === building && line.label !== null) ?? [];
+  const settingOut = solved?.settingOut.filter((line) => line.building === building) ?? [];
   const clicked = (event: React.MouseEvent) => {
-    if (!solved) return;
+    if (!solved || wasDragged.current) return;
     const frame = svg.current!.getBoundingClientRect();
     const [x, y] = transform.invert([event.clientX - frame.left, event.clientY - frame.top]);
     const hit = hits.at({ x, y: -y }, REACH_PX / transform.k);
@@ -99,7 +187,12 @@ export function SectionView() {
               Section along {label}
             </option>
           ))}
-          <option value="points">Section between two points</option>
+          {settingOut.map(({ id, name }) => (
+            <option key={id} value={id}>
+              Section along {name}
+            </option>
+          ))}
+          <option value="points">Section along a drawn line</option>
         </select>
         {choice === 'points' &&
           (['from', 'to'] as const).map((end, i) => (
@@ -113,6 +206,40 @@ export function SectionView() {
               />
             </label>
           ))}
+        {choice === 'points' && building && (
+          <button type="button" className={`${box} font-semibold hover:bg-faint`} onClick={drawInPlan}>
+            Draw it in the plan
+          </button>
+        )}
+        {(solved?.buildings.length ?? 0) > 1 &&
+          (['left', 'right'] as const).map((at) => (
+            <label key={at} className="flex items-baseline gap-1 text-ink2">
+              levels {at}
+              <select
+                className={box}
+                value={(marks ?? { left: null, right: building })[at] ?? ''}
+                onChange={({ target }) =>
+                  setMarks({ ...(marks ?? { left: null, right: building }), [at]: target.value || null })
+                }
+              >
+                <option value="">none</option>
+                {solved?.buildings.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ))}
+        {hasOwnMarks && mayEdit && (
+          <button
+            type="button"
+            className={`${box} hover:bg-faint`}
+            onClick={() => building && project.run('views.clearMarks', { building, view: viewName })}
+          >
+            Marks by themselves again
+          </button>
+        )}
         {choice === 'points' && !plane && (
           <span role="status" className="text-ink2">
             {(from && !a.ok && a.refusal.message) || (to && !b.ok && b.refusal.message) || 'Type both points'}
@@ -125,12 +252,24 @@ export function SectionView() {
           className="absolute inset-0 size-full touch-none"
           role="img"
           aria-label={`Section: ${nameOf(choice, lines)}`}
+          onPointerDown={pressed}
+          onPointerMove={moved}
+          onPointerUp={released}
           onClick={clicked}
         >
           <g transform={transform.toString()}>
             {drawing.primitives.map((primitive, i) => (
               <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
             ))}
+            {drag?.isMoved && (
+              <g transform={`translate(${drag.to.x - drag.from.x} ${-(drag.to.y - drag.from.y)})`} opacity="0.6">
+                {drawing.primitives.map((primitive, i) =>
+                  primitive.id === drag.primitive.id && DRAGGED.has(primitive.style) ? (
+                    <PaintPrimitive key={i} primitive={primitive} chosen />
+                  ) : null,
+                )}
+              </g>
+            )}
           </g>
         </svg>
       </div>
@@ -147,13 +286,52 @@ export function SectionView() {
   );
 }
 
+/** What of a mark or head is dragged. */
+const DRAGGED = new Set(['bubble', 'bubbleText', 'levelText', 'levelTextLeft', 'levelMark']);
+
+/** The setting for a dragged mark: how far from its usual place for a level, from the line's end for a head. */
+function markSetting(solved: Solved, { primitive, from, to }: MarkDrag, drawing: Drawing): Record<string, Json> | null {
+  const by = { x: to.x - from.x, y: to.y - from.y };
+  if (!primitive.id) return null;
+  const own = drawing.primitives.filter(({ id }) => id === primitive.id);
+  if (primitive.style === 'bubble' || primitive.style === 'bubbleText') {
+    const text = own.find(({ style }) => style === 'bubbleText');
+    const line = own.find(({ type, style }) => type === 'path' && style.startsWith('gridLine'));
+    if (text?.type !== 'text' || line?.type !== 'path') return null;
+    const end = line.points.reduce((most, point) => (point.y > most.y ? point : most));
+    // Out is upwards: across is to the left.
+    return {
+      of: primitive.id,
+      end: 1,
+      placed: {
+        acrossMm: Math.round(-(text.at.x + by.x - end.x)),
+        outMm: Math.round(text.at.y + by.y - end.y),
+      },
+    };
+  }
+  const level = solved.levels.find(({ id }) => id === primitive.id);
+  const text = own.find(({ style }) => style === 'levelText' || style === 'levelTextLeft');
+  const line = own.find(({ style }) => style.startsWith('levelLine'));
+  if (!level || text?.type !== 'text' || line?.type !== 'path') return null;
+  const isRight = text.style === 'levelText';
+  const known = solved.marks.find((mark) => mark.of === level.id && mark.end === (isRight ? 1 : 0));
+  return {
+    of: level.id,
+    end: isRight ? 1 : 0,
+    placed: {
+      acrossMm: Math.round(text.at.y + by.y - line.points[0]!.y),
+      outMm: Math.round((known?.placed?.outMm ?? 0) + (isRight ? by.x : -by.x)),
+    },
+  };
+}
+
 function planeOf(solved: Solved, building: string, choice: string): SectionPlane | null {
   const side = SIDES.find(([each]) => each === choice);
   if (side) return elevationPlane(solved, building, side[0]);
-  const line = solved.lines.find(({ id }) => id === choice);
+  const line = [...solved.lines, ...solved.settingOut].find(({ id }) => id === choice);
   return line ? planeAlong(line) : elevationPlane(solved, building, 'south');
 }
 
 const nameOf = (choice: string, lines: Solved['lines']): string =>
   SIDES.find(([side]) => side === choice)?.[1] ??
-  (choice === 'points' ? 'between two points' : `along ${lines.find(({ id }) => id === choice)?.label ?? ''}`);
+  (choice === 'points' ? 'along a drawn line' : `along ${lines.find(({ id }) => id === choice)?.label ?? ''}`);

@@ -1,6 +1,8 @@
 import { createContext, useContext } from 'react';
 import { createStore, useStore, type StoreApi } from 'zustand';
+import type { Curve } from '@/core/geometry/curve';
 import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
+import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';
 import type { Solved } from '@/core/solving/solved';
@@ -19,6 +21,8 @@ export interface Ghost {
   rings: { x: number; y: number }[][];
   /** Points to be marked: crossings that get a column. */
   points: { x: number; y: number }[];
+  /** Lines and arcs that would be there. */
+  curves?: readonly Curve[];
   note: string;
 }
 
@@ -42,6 +46,10 @@ export interface Project {
   step: Step | null;
   /** Grid lines chosen in the plan for a tool; null when no tool asks for lines. */
   chosenLines: Id[] | null;
+  /** A tool that takes a window in the plan: its two corners. */
+  onPlanWindow: ((from: Point, to: Point) => void) | null;
+  /** The line of a section drawn in the plan. */
+  cutLine: { from: Point; to: Point } | null;
   ghost: Ghost | null;
   /** A tool that takes points in the plan. */
   onPlanPoint: ((at: { x: number; y: number }, phase: 'move' | 'press' | 'release') => void) | null;
@@ -79,6 +87,8 @@ export function makeProjectStore(): ProjectStore {
     beside: null,
     step: null,
     chosenLines: null,
+    onPlanWindow: null,
+    cutLine: null,
     ghost: null,
     onPlanPoint: null,
     mode: 'push',
@@ -147,6 +157,8 @@ export function chooseBuilding(store: ProjectStore, building: Id): void {
     selection: [],
     step: null,
     chosenLines: null,
+    onPlanWindow: null,
+    cutLine: null,
     ghost: null,
     onPlanPoint: null,
   });

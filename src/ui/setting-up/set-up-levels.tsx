@@ -1,36 +1,49 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { parseBays } from '@/core/units/parse-bays';
+import { levelDifferences } from '@/core/levels/level-differences';
+import { formatBays, parseBays } from '@/core/units/parse-bays';
 import { solve } from '@/core/solving/solve';
 import { plan } from '@/core/model/commands';
 import type { Framework } from '@/core/model/framework';
 import type { Solved } from '@/core/solving/solved';
 import { derivedCommandId } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';
-import { formatLength } from '@/core/units/format-length';
+import { formatForEntry, formatLength, type LengthDisplay } from '@/core/units/format-length';
 import { ActionButton, PlainField } from '../fields/fields';
 import { HeightStrip } from '../height-strip/height-strip';
 import { fieldUnit, useProject } from '../session/store';
+import { Differences } from '../tools/differences';
 import { Refused } from '../tools/refused';
 
 const nothing = () => undefined;
 
 /** What a set-up would give, solved; or why it would be refused. */
-function usePreview(framework: Framework, input: string): { solved: Solved | null; words: string | null } {
+function usePreview(
+  framework: Framework,
+  input: string,
+): { solved: Solved | null; after: Framework | null; words: string | null } {
   return useMemo(() => {
     const planned = plan(framework, 'levels.setUp', JSON.parse(input), derivedCommandId('preview', input));
     return planned.ok
-      ? { solved: solve(planned.value.after), words: null }
-      : { solved: null, words: planned.refusal.message };
+      ? { solved: solve(planned.value.after), after: planned.value.after, words: null }
+      : { solved: null, after: null, words: planned.refusal.message };
   }, [framework, input]);
 }
 
 /** Levels by counts and heights, with the strip they give beside the fields. Nothing is done until it is taken. */
-export function SetUpLevels({ wide = false }: { wide?: boolean }) {
-  const { framework, building, display, run, mayEdit } = useProject((project) => project);
-  const [above, setAbove] = useState(display.system === 'imperial' ? "18' 2@16' 9@11'" : '5.4m 2@4.8m 9@3.3m');
-  const [below, setBelow] = useState(display.system === 'imperial' ? "13' 12'" : '3.9m 3.6m');
+export function SetUpLevels({ wide = false, again = false }: { wide?: boolean; again?: boolean }) {
+  const { framework, solved, building, display, run, mayEdit } = useProject((project) => project);
+  const [above, setAbove] = useState(() =>
+    again
+      ? heightsOf(solved, building, display).above
+      : display.system === 'imperial'
+        ? "18' 2@16' 9@11'"
+        : '5.4m 2@4.8m 9@3.3m',
+  );
+  const [below, setBelow] = useState(() =>
+    again ? heightsOf(solved, building, display).below : display.system === 'imperial' ? "13' 12'" : '3.9m 3.6m',
+  );
   const [upper, setUpper] = useState('{nn}');
   const [skip, setSkip] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
@@ -54,8 +67,10 @@ export function SetUpLevels({ wide = false }: { wide?: boolean }) {
       .split(/[\s,;]+/)
       .map(Number)
       .filter((n) => Number.isInteger(n) && n > 0),
+    ...(again ? { again: true, groundMm: groundOf(solved, building) } : {}),
   };
   const preview = usePreview(framework, JSON.stringify(input));
+  const differences = again && preview.after && building ? levelDifferences(framework, preview.after, building) : [];
   const take = () => {
     if (!up.ok || !down.ok) return;
     setRefused(run('levels.setUp', input));
@@ -93,10 +108,19 @@ export function SetUpLevels({ wide = false }: { wide?: boolean }) {
           note="{n}: 1, 2 …   {nn}: 01, 02 …"
         />
         <PlainField wide={wide} label="Numbers left out" value={skip} onChange={setSkip} note="like 13" />
+        <Differences differences={differences} />
         <Refused words={refused ?? (up.ok && down.ok ? preview.words : null)} />
         <span className="self-end">
-          <ActionButton type="submit" weight="main" disabled={!mayEdit || !preview.solved}>
-            Set up these levels
+          <ActionButton
+            type="submit"
+            weight="main"
+            disabled={!mayEdit || !preview.solved || (again && differences.length === 0)}
+          >
+            {again
+              ? differences.length === 0
+                ? 'Nothing would change'
+                : `Change ${differences.length} levels`
+              : 'Set up these levels'}
           </ActionButton>
         </span>
       </form>
@@ -121,4 +145,30 @@ export function SetUpLevels({ wide = false }: { wide?: boolean }) {
       )}
     </div>
   );
+}
+
+/** Heights of the storeys that are there, as they would be typed. */
+function heightsOf(
+  solved: Solved | null,
+  building: string | null,
+  display: LengthDisplay,
+): { above: string; below: string } {
+  const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
+  const ground = groundOf(solved, building);
+  const write = (mm: number) => formatForEntry(mm, display).replace(' ', '-');
+  const heights = (some: typeof storeys) =>
+    formatBays(
+      some.flatMap(({ storeyHeightMm }) => storeyHeightMm ?? []),
+      write,
+    );
+  return {
+    above: heights(storeys.filter(({ fflMm }) => fflMm >= ground)),
+    below: heights(storeys.filter(({ fflMm }) => fflMm < ground).reverse()),
+  };
+}
+
+/** Where the ground level stands. */
+function groundOf(solved: Solved | null, building: string | null): number {
+  const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
+  return storeys.find(({ levelKind }) => levelKind !== 'basement')?.fflMm ?? 0;
 }

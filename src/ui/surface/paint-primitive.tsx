@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import type { Primitive, Style, TextStyle } from '@/core/drawing/drawing';
-import { onCircle, type Arc } from '@/core/geometry/curve';
 import type { Ring } from '@/core/geometry/polygon';
+import { curvePath } from './curve-path';
 
 interface Look {
   fill: string;
@@ -43,17 +43,6 @@ const TEXT_FILL: Record<TextStyle, string> = {
 };
 
 const ringPath = (ring: Ring): string => `M${ring.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`;
-
-/** A true arc; a whole circle as two halves. */
-function arcPath({ centre, radiusMm, fromDeg, sweepDeg }: Arc): string {
-  const at = (deg: number) => {
-    const { x, y } = onCircle(centre, radiusMm, deg);
-    return `${x} ${-y}`;
-  };
-  const half = fromDeg + sweepDeg / 2;
-  const step = (deg: number) => `A${radiusMm} ${radiusMm} 0 0 0 ${at(deg)}`;
-  return `M${at(fromDeg)}${step(half)}${step(fromDeg + sweepDeg)}`;
-}
 
 /** One primitive of a display list as SVG. Model millimetres; y points up in the model and down on the screen. */
 export const PaintPrimitive = memo(function PaintPrimitive({
@@ -97,7 +86,7 @@ export const PaintPrimitive = memo(function PaintPrimitive({
     return <circle cx={primitive.at.x} cy={-primitive.at.y} r={primitive.radiusMm} {...common} />;
   if (primitive.type === 'area')
     return <path d={primitive.rings.map(ringPath).join('')} fillRule="evenodd" {...common} />;
-  if (primitive.type === 'arc') return <path d={arcPath(primitive.arc)} {...common} fill="none" />;
+  if (primitive.type === 'arc') return <path d={curvePath(primitive.arc)} {...common} fill="none" />;
   const d = `M${primitive.points.map(({ x, y }) => `${x} ${-y}`).join('L')}${primitive.closed ? 'Z' : ''}`;
   return <path d={d} {...common} fill={primitive.closed ? common.fill : 'none'} />;
 });

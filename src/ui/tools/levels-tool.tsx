@@ -4,7 +4,9 @@ import { useProject } from '../session/store';
 import { SetUpLevels } from '../setting-up/set-up-levels';
 import { TakeFile } from '../setting-up/take-file';
 import { BuildingsFields } from './buildings-fields';
+import { LimitsHere } from './limits-here';
 import { SeveralLevels } from './several-levels';
+import { SurveyFields } from './survey-fields';
 
 /** Levels: set up when there are none, else how to edit them; and a level table from a file. */
 export function LevelsTool() {
@@ -21,8 +23,18 @@ export function LevelsTool() {
         </p>
       )}
       {mayEdit && count > 0 && <SeveralLevels />}
+      {mayEdit && count > 0 && (
+        <details className="border-t border-faint pt-2.5">
+          <summary className="font-semibold">Set up again</summary>
+          <div className="pt-2">
+            <SetUpLevels key={`${building} ${count}`} again />
+          </div>
+        </details>
+      )}
+      <LimitsHere />
       {mayEdit && <TakeFile kind="levels" />}
       {mayEdit && <BuildingsFields />}
+      {mayEdit && <SurveyFields />}
     </>
   );
 }

@@ -6,7 +6,7 @@ import { useProject } from '../session/store';
 import { ChecksTool } from './checks-tool';
 import { ColumnsTool } from './columns-tool';
 import { FloorsTool } from './floors-tool';
-import { GridsTool } from './grids-tool';
+import { GridsTool } from './grids/grids-tool';
 import { HandOverTool } from './hand-over-tool';
 import { LevelsTool } from './levels-tool';
 import { ShaftsTool } from './shafts-tool';

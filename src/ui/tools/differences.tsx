@@ -1,0 +1,32 @@
+'use client';
+
+import type { LevelDifference } from '@/core/levels/level-differences';
+import { formatElevation } from '@/core/units/format-length';
+import { useProject } from '../session/store';
+
+/** What would change, level by level. */
+export function Differences({ differences }: { differences: readonly LevelDifference[] }) {
+  const display = useProject((project) => project.display);
+  const write = (mm: number) => formatElevation(mm, display);
+  if (differences.length === 0) return null;
+  return (
+    <ul aria-label="What would change" className="max-h-52 overflow-y-auto border border-faint px-1.5 py-1">
+      {differences.map(({ id, name, formerly, fromMm, toMm }) => (
+        <li key={id} className="flex justify-between gap-2">
+          <span className={fromMm === null ? 'font-semibold text-now' : toMm === null ? 'text-wrong line-through' : ''}>
+            {formerly ? `${formerly} → ${name}` : name}
+          </span>
+          <span className="figures text-ink2">
+            {fromMm === null
+              ? `new ${write(toMm!)}`
+              : toMm === null
+                ? `was ${write(fromMm)}`
+                : fromMm === toMm
+                  ? ''
+                  : `${write(fromMm)} → ${write(toMm)}`}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
