@@ -9,6 +9,7 @@ import { PRESET_COMMANDS } from '../grids/preset-commands';
 import { LEVEL_COMMANDS } from '../levels/level-commands';
 import { SETTING_OUT_COMMANDS } from '../setting-out/setting-out-commands';
 import { SHAFT_COMMANDS } from '../shafts/shaft-commands';
+import { UNDERLAY_COMMANDS } from '../underlays/underlay-commands';
 import { VIEW_COMMANDS } from '../views/view-commands';
 import { planCommand, type Command, type Planned } from './command';
 import type { Framework } from './framework';
@@ -28,6 +29,7 @@ export const COMMANDS: readonly Command[] = [
   ...ELEMENT_COMMANDS,
   ...DIMENSION_COMMANDS,
   ...VIEW_COMMANDS,
+  ...UNDERLAY_COMMANDS,
 ];
 
 const byName = new Map(COMMANDS.map((command) => [command.name, command]));

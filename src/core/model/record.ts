@@ -9,6 +9,7 @@ import { levelSchema } from '../levels/level';
 import { outlineReferences } from '../outlines/outline';
 import { settingOutLineSchema } from '../setting-out/setting-out-line';
 import { shaftSchema } from '../shafts/shaft';
+import { underlaySchema } from '../underlays/underlay';
 import { viewMarkSchema } from '../views/view-mark';
 import { endReferences, placeReferences, type Reference } from './fields';
 
@@ -29,6 +30,7 @@ export const recordSchema = z.discriminatedUnion('kind', [
   dimensionSchema,
   viewMarkSchema,
   bayPresetSchema,
+  underlaySchema,
 ]);
 export type Rec = z.infer<typeof recordSchema>;
 export type Kind = Rec['kind'];
@@ -62,6 +64,11 @@ function ownReferences(record: Rec): Reference[] {
         ...fromReference(record.from),
         ...levelRange(record),
         ...(record.jointOf ? [{ id: record.jointOf, path: 'jointOf', whenGone: 'detach' as const }] : []),
+      ];
+    case 'underlay':
+      return [
+        building(record.building),
+        ...(record.level ? [{ id: record.level, path: 'level', whenGone: 'detach' as const }] : []),
       ];
     case 'viewMark':
       return [building(record.building), { id: record.of, path: 'of', whenGone: 'follow' }];
@@ -133,6 +140,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   dimension: 'named dimension',
   viewMark: 'mark in a view',
   bayPreset: 'preset of bays',
+  underlay: 'underlay',
 };
 
 /** A record in words, for messages: `level 02`, `shaft S1`. */

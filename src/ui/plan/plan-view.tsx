@@ -17,7 +17,10 @@ import { hitIndex } from '../surface/hit-index';
 import { GhostCurve } from '../surface/curve-path';
 import { PaintPrimitive } from '../surface/paint-primitive';
 import { dragLine, type LineDrag } from './drag-line';
-import { snap } from './snap';
+import { nearestOnSheet } from '../underlays/use-sheets';
+import { UnderlayLayer } from '../underlays/underlay-layer';
+import { useUnderlays } from '../underlays/use-underlays';
+import { snap, type Snapped } from './snap';
 
 const REACH_PX = 7;
 
@@ -50,6 +53,7 @@ export function PlanView() {
         : { primitives: [], marks: [], box: null },
     [solved, building, level, scale, display],
   );
+  const under = useUnderlays('plan');
   const hits = useMemo(() => hitIndex(drawing), [drawing]);
 
   const ghostBox = useMemo(() => {
@@ -65,8 +69,16 @@ export function PlanView() {
     return { x, y: -y };
   };
   const reachMm = REACH_PX / transform.k;
-  const taken = (event: { clientX: number; clientY: number }) =>
-    snap(solved!, building!, level, toModel(event), reachMm * 1.6, display);
+  const taken = (event: { clientX: number; clientY: number }): Snapped => {
+    const at = toModel(event);
+    const reach = reachMm * 1.6;
+    const onDrawing = under.underlays.flatMap((underlay) => {
+      const sheet = under.sheets.get(underlay.sha256);
+      const point = sheet && nearestOnSheet(underlay, sheet, at, reach);
+      return point ? [{ at: point, words: `point of ${underlay.name}` }] : [];
+    });
+    return snap(solved!, building!, level, at, reach, display, onDrawing);
+  };
 
   const isMovable = (id: Id | null) => id !== null && selection.includes(id) && mayEdit && !chosenLines;
   useEffect(() => {
@@ -194,6 +206,8 @@ export function PlanView() {
 
   const shown = solved?.levels.find(({ id }) => id === level);
   const lit = new Set(chosenLines ?? selection);
+  // Underlays lie on the slabs and under all that is drawn.
+  const floorCount = drawing.primitives.filter(({ style }) => style === 'floor').length;
   return (
     <div className="relative min-h-0 min-w-0 flex-1">
       <svg
@@ -207,7 +221,11 @@ export function PlanView() {
         onClick={clicked}
       >
         <g transform={transform.toString()}>
-          {drawing.primitives.map((primitive, i) => (
+          {drawing.primitives.slice(0, floorCount).map((primitive, i) => (
+            <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
+          ))}
+          <UnderlayLayer underlays={under.underlays} sheets={under.sheets} urlOf={under.urlOf} />
+          {drawing.primitives.slice(floorCount).map((primitive, i) => (
             <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
           ))}
           {gesture?.kind === 'move' && (

@@ -9,7 +9,7 @@ export interface Snapped {
   words: string;
 }
 
-/** The nearest crossing, column or corner within reach, else the point in round steps. */
+/** The nearest crossing, corner or point of an underlay within reach, else the point in round steps. */
 export function snap(
   solved: Solved,
   building: Id,
@@ -17,6 +17,7 @@ export function snap(
   point: Point,
   reachMm: number,
   display: LengthDisplay,
+  more: readonly Snapped[] = [],
 ): Snapped {
   let best: Snapped | null = null;
   let least = reachMm;
@@ -33,6 +34,7 @@ export function snap(
     if (shaft.building === building && level && shaft.levels.includes(level))
       for (const corner of shaft.ring) offer(corner, `corner of shaft ${shaft.name}`);
   }
+  for (const { at, words } of more) offer(at, words);
   if (best) return best;
   const step = display.system === 'imperial' ? 25.4 : 50;
   const at = { x: Math.round(point.x / step) * step, y: Math.round(point.y / step) * step };

@@ -15,6 +15,8 @@ import { hitIndex } from '../surface/hit-index';
 import { PaintPrimitive } from '../surface/paint-primitive';
 import { SurfaceFoot } from '../surface/surface-foot';
 import { useFit, useZoom } from '../surface/use-fitted-zoom';
+import { UnderlayLayer } from '../underlays/underlay-layer';
+import { useUnderlays } from '../underlays/use-underlays';
 import { pointOfPlace } from './point-of-place';
 
 const REACH_PX = 6;
@@ -63,6 +65,7 @@ export function SectionView() {
     return planeOf(solved, building, choice);
   }, [framework, solved, building, choice, inputA, inputB]);
   const viewName = SIDES.some(([side]) => side === choice) ? `elevation ${choice}` : `section ${choice}`;
+  const under = useUnderlays(viewName);
   const drawing = useMemo<Drawing>(
     () =>
       solved && building && plane
@@ -258,6 +261,7 @@ export function SectionView() {
           onClick={clicked}
         >
           <g transform={transform.toString()}>
+            <UnderlayLayer underlays={under.underlays} sheets={under.sheets} urlOf={under.urlOf} />
             {drawing.primitives.map((primitive, i) => (
               <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
             ))}

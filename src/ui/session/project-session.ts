@@ -39,7 +39,7 @@ export interface Shown {
 export class ProjectSession {
   readonly worker: Remote<SolveWorker>;
   private readonly raw: Worker;
-  private readonly server: ReturnType<typeof serverFor>;
+  readonly server: ReturnType<typeof serverFor>;
   private readonly kept: KeptEdits<Pending>;
   private base: Framework = EMPTY_FRAMEWORK;
   private baseSeq = 0;

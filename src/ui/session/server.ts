@@ -76,6 +76,13 @@ export const serverFor = (projectId: string) => {
       const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'sheet';
       return { name: decodeURIComponent(name), blob: await response.blob() };
     },
+    takeUnderlay: (file: File, signal: AbortSignal) =>
+      ask<{ sha256: string; content: 'picture' | 'drawing'; sheet?: Sheet }>(
+        `${base}/underlays?name=${encodeURIComponent(file.name)}`,
+        { method: 'POST', body: file, signal },
+      ),
+    underlayUrl: (sha256: string) => `${base}/underlays/${sha256}`,
+    underlaySheet: (sha256: string) => ask<{ sheet: Sheet }>(`${base}/underlays/${sha256}`),
     readDrawing: (file: File, signal: AbortSignal) =>
       ask<{ sheet: Sheet }>(`${base}/drawings?name=${encodeURIComponent(file.name)}`, {
         method: 'POST',

@@ -5,19 +5,21 @@ import { gridsOf } from '@/core/grids/resolve-grids';
 import { ActionButton } from '../../fields/fields';
 import { TakeFile } from '../../setting-up/take-file';
 import { useProject } from '../../session/store';
+import { UnderlaysTool } from '../../underlays/underlays-tool';
 import { FreeLines } from './free-lines';
 import { NewGrid } from './new-grid';
 import { Presets } from './presets';
 import { SettingOut } from './setting-out';
 import { SystemFields } from './system-fields';
 
-type Act = 'edit' | 'new' | 'free' | 'settingOut';
+type Act = 'edit' | 'new' | 'free' | 'settingOut' | 'underlays';
 
 const ACTS: readonly (readonly [Act, string])[] = [
   ['edit', 'Grids here'],
   ['new', 'New grid'],
   ['free', 'Free lines'],
   ['settingOut', 'Setting-out lines'],
+  ['underlays', 'Underlays'],
 ];
 
 /** Grids: those that are there, a new one, free lines, and the lines set out from them. */
@@ -60,6 +62,7 @@ export function GridsTool() {
       {act === 'new' && <NewGrid onDone={() => setChosen('edit')} />}
       {act === 'free' && <FreeLines />}
       {act === 'settingOut' && <SettingOut />}
+      {act === 'underlays' && <UnderlaysTool />}
       {act === 'new' && systems.length === 0 && <TakeFile kind="grid" />}
       {act === 'edit' && systems.length > 0 && (
         <span className="self-start">

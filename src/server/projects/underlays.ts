@@ -1,0 +1,42 @@
+import { createHash } from 'node:crypto';
+import { and, eq } from 'drizzle-orm';
+import type { Sheet } from '@/core/importing/sheet';
+import { parseDxfApart } from '@/formats/sandbox/parse-apart';
+import { mayEdit, roleIn } from '../access';
+import { database } from '../db/connection';
+import { blob } from '../db/schema';
+import { RequestRefused } from '../handle';
+
+/** Kinds of picture that are taken, by how their files begin. */
+const PICTURES: readonly (readonly [type: string, begins: readonly number[]])[] = [
+  ['image/png', [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]],
+  ['image/jpeg', [0xff, 0xd8, 0xff]],
+];
+
+/** The type of a picture by its first bytes; null for anything else. */
+export const pictureType = (bytes: Uint8Array): string | null =>
+  PICTURES.find(([, begins]) => begins.every((byte, i) => bytes[i] === byte))?.[0] ?? null;
+
+export type Taken = { sha256: string; content: 'picture' } | { sha256: string; content: 'drawing'; sheet: Sheet };
+
+/** Keeps a picture or a drawing that somebody brought, once per contents. Only who may edit brings files. */
+export async function takeUnderlay(projectId: string, userId: string, name: string, bytes: Uint8Array): Promise<Taken> {
+  const role = await roleIn(database(), projectId, userId);
+  if (!role || !mayEdit(role)) throw new RequestRefused(403, 'Only designers lay files under the framework');
+  const isPicture = pictureType(bytes) !== null;
+  const sheet = isPicture ? null : await parseDxfApart(bytes);
+  if (sheet && !sheet.ok) throw new RequestRefused(422, sheet.refusal.message);
+  const sha256 = createHash('sha256').update(bytes).digest('hex');
+  await database().insert(blob).values({ projectId, sha256, name, bytes }).onConflictDoNothing();
+  return sheet ? { sha256, content: 'drawing', sheet: sheet.value } : { sha256, content: 'picture' };
+}
+
+/** The bytes of a file of a project, by contents. */
+export async function fileOf(projectId: string, sha256: string): Promise<Uint8Array> {
+  const [found] = await database()
+    .select({ bytes: blob.bytes })
+    .from(blob)
+    .where(and(eq(blob.projectId, projectId), eq(blob.sha256, sha256)));
+  if (!found) throw new RequestRefused(404, 'That file is not in this project');
+  return found.bytes;
+}

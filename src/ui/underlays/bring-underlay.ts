@@ -1,0 +1,71 @@
+import type { Sheet } from '@/core/importing/sheet';
+import type { Json } from '@/core/model/json';
+import { MM_PER_UNIT } from '@/core/units/length-units';
+import type { ProjectSession } from '../session/project-session';
+
+/** A file as the command for laying it under takes it. */
+export interface Brought {
+  file: Record<string, Json>;
+  mmPerUnit: number;
+  /** What its own size is called: on paper, or in the drawing's unit. */
+  words: string;
+  /** True where the size is known and need not be typed. */
+  isToScale: boolean;
+}
+
+/** Brings a picture, a page of a PDF or a DXF drawing to the server, and works out its size. */
+export async function bringUnderlay(
+  session: ProjectSession,
+  file: File,
+  page: number,
+  paperScale: number,
+  signal: AbortSignal,
+): Promise<Brought> {
+  if (/\.pdf$/i.test(file.name) || file.type === 'application/pdf') {
+    const { pdfPage } = await import('./pdf-page');
+    const drawn = await pdfPage(file, page);
+    const { sha256 } = await session.server.takeUnderlay(drawn.picture, signal);
+    return {
+      file: { sha256, content: 'picture', width: drawn.widthPx, height: drawn.heightPx },
+      mmPerUnit: drawn.mmPerPx * paperScale,
+      words: `page ${page} of ${drawn.pageCount}, at 1 : ${paperScale}`,
+      isToScale: true,
+    };
+  }
+  if (/\.dxf$/i.test(file.name)) {
+    const taken = await session.server.takeUnderlay(file, signal);
+    if (!taken.sheet) throw new Error(`${file.name} is no drawing`);
+    const box = boxOfSheet(taken.sheet);
+    return {
+      file: { sha256: taken.sha256, content: 'drawing', ...box },
+      mmPerUnit: MM_PER_UNIT[taken.sheet.unit ?? 'mm'],
+      words: taken.sheet.unit ? `in ${taken.sheet.unit}` : 'the file does not say its unit: taken as millimetres',
+      isToScale: true,
+    };
+  }
+  const bitmap = await createImageBitmap(file).catch(() => {
+    throw new Error(`${file.name} is no picture that can be shown. Choose PNG, JPEG, PDF or DXF`);
+  });
+  const [width, height] = [bitmap.width, bitmap.height];
+  bitmap.close();
+  const { sha256 } = await session.server.takeUnderlay(file, signal);
+  return {
+    file: { sha256, content: 'picture', width, height },
+    mmPerUnit: 20_000 / width,
+    words: `${width} × ${height} pixels`,
+    isToScale: false,
+  };
+}
+
+function boxOfSheet(sheet: Sheet): { u0: number; v0: number; width: number; height: number } {
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
+  const reach = ({ x, y }: { x: number; y: number }, by = 0) => {
+    [x0, y0] = [Math.min(x0, x - by), Math.min(y0, y - by)];
+    [x1, y1] = [Math.max(x1, x + by), Math.max(y1, y + by)];
+  };
+  for (const { a, b } of sheet.lines) [a, b].forEach((point) => reach(point));
+  for (const { at, radius } of sheet.circles) reach(at, radius);
+  for (const { corners } of sheet.outlines) corners.forEach((point) => reach(point));
+  for (const { at } of sheet.texts) reach(at);
+  return { u0: x0, v0: y0, width: Math.max(1e-6, x1 - x0), height: Math.max(1e-6, y1 - y0) };
+}

@@ -1,0 +1,261 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { recordsOf } from '@/core/model/framework';
+import type { Json } from '@/core/model/json';
+import type { Point } from '@/core/geometry/point';
+import { cornersOf } from '@/core/underlays/place-underlay';
+import type { Underlay } from '@/core/underlays/underlay';
+import { parseAngle } from '@/core/units/parse-angle';
+import { ActionButton, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
+import { LengthField } from '../fields/length-field';
+import { readPlaceText, writePlace } from '../fields/place-text';
+import { pointOfPlace } from '../section/point-of-place';
+import { useProject } from '../session/store';
+import { Refused } from '../tools/refused';
+import { bringUnderlay } from './bring-underlay';
+
+const SIDES = ['south', 'east', 'north', 'west'] as const;
+
+/** Pictures, PDF pages and drawings laid under the plan of a level, or upright under an elevation. */
+export function UnderlaysTool() {
+  const { framework, building, level, solved, run, session, display } = useProject((project) => project);
+  const input = useRef<HTMLInputElement>(null);
+  const replacing = useRef<Underlay | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  const [page, setPage] = useState('1');
+  const [paper, setPaper] = useState('100');
+  const [where, setWhere] = useState<string>('level');
+  const [busy, setBusy] = useState<string | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const there = recordsOf(framework, 'underlay').filter((underlay) => underlay.building === building);
+  const here = solved?.levels.find(({ id }) => id === level);
+  const bring = async (file: File) => {
+    if (!session || !building) return;
+    setBusy(file.name);
+    setRefused(null);
+    stop.current = new AbortController();
+    try {
+      const scale = Number(paper);
+      if (!(scale >= 1 && scale <= 100_000)) throw new Error('Type the scale of the page, like 100');
+      const brought = await bringUnderlay(session, file, Number(page), scale, stop.current.signal);
+      const old = replacing.current;
+      const refusal = old
+        ? run('underlays.replace', { underlay: old.id, ...brought.file })
+        : run('underlays.add', {
+            building,
+            name: file.name.slice(0, 120),
+            view: where === 'level' || where === 'all' ? 'plan' : `elevation ${where}`,
+            level: where === 'level' ? level : null,
+            ...brought.file,
+            mmPerUnit: brought.mmPerUnit,
+          });
+      setRefused(refusal);
+    } catch (error) {
+      const isCancelled = stop.current.signal.aborted;
+      setRefused(
+        isCancelled ? 'Cancelled; nothing was changed' : error instanceof Error ? error.message : String(error),
+      );
+    } finally {
+      setBusy(null);
+      replacing.current = null;
+    }
+  };
+  return (
+    <section aria-label="Underlays" className="flex flex-col gap-2">
+      <ChoiceField
+        label="Lie under"
+        value={where}
+        choices={[
+          ['level', `the plan of ${here?.name ?? ''}`],
+          ['all', 'every plan'],
+          ...SIDES.map((side) => [side, `the ${side} elevation`] as const),
+        ]}
+        onChoose={setWhere}
+      />
+      <PlainField label="PDF: page" value={page} onChange={setPage} />
+      <PlainField label="PDF: scale 1 :" value={paper} onChange={setPaper} />
+      <input
+        ref={input}
+        type="file"
+        accept=".png,.jpg,.jpeg,.pdf,.dxf"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="File to lay under"
+        onChange={({ target }) => {
+          const [chosen] = target.files ?? [];
+          target.value = '';
+          if (chosen) void bring(chosen);
+        }}
+      />
+      <ActionButton disabled={busy !== null} onClick={() => input.current?.click()}>
+        Lay a picture, PDF or DXF under …
+      </ActionButton>
+      {busy && (
+        <p role="status" className="flex items-center justify-between">
+          Reading {busy} …<ActionButton onClick={() => stop.current?.abort()}>Cancel</ActionButton>
+        </p>
+      )}
+      <Refused words={refused} />
+      {there.map((underlay) => (
+        <UnderlayFields
+          key={`${underlay.id} ${display.system}`}
+          underlay={underlay}
+          onReplace={() => {
+            replacing.current = underlay;
+            input.current?.click();
+          }}
+        />
+      ))}
+    </section>
+  );
+}
+
+const STRENGTHS = ['0.2', '0.35', '0.5', '0.75', '1'] as const;
+
+function UnderlayFields({ underlay, onReplace }: { underlay: Underlay; onReplace: () => void }) {
+  const { solved, run, say, set } = useProject((project) => project);
+  const change = (part: Record<string, Json>) => run('underlays.change', { underlay: underlay.id, ...part });
+  const attempt = (refusal: string | null) => {
+    if (refusal) say(refusal);
+  };
+  const levelName = solved?.levels.find(({ id }) => id === underlay.level)?.name;
+  const lies = underlay.view === 'plan' ? (levelName ? `plan of ${levelName}` : 'every plan') : underlay.view;
+  const nearest = STRENGTHS.reduce((best, each) =>
+    Math.abs(Number(each) - underlay.strength) < Math.abs(Number(best) - underlay.strength) ? each : best,
+  );
+  return (
+    <details className="border-t border-faint pt-1.5">
+      <summary className="font-semibold">
+        {underlay.name} <span className="font-normal text-ink2">{lies}</span>
+      </summary>
+      <div className="flex flex-col gap-1.5 pt-1.5">
+        <CheckField label="Shown" value={underlay.shown} onChange={(shown) => attempt(change({ shown }))} />
+        <ChoiceField
+          label="Strength"
+          value={nearest}
+          choices={STRENGTHS.map((each) => [each, `${Math.round(Number(each) * 100)} %`] as const)}
+          onChoose={(strength) => attempt(change({ strength: Number(strength) }))}
+        />
+        <LengthField
+          label="Width"
+          valueMm={Math.round(underlay.width * underlay.mmPerUnit * 1e3) / 1e3}
+          disabled={underlay.locked}
+          onCommit={(width) =>
+            typeof width === 'number' && width > 0
+              ? change({ mmPerUnit: width / underlay.width })
+              : 'Type a plain length above zero'
+          }
+        />
+        <TextField
+          label="Turned"
+          value={`${underlay.turnDeg}°`}
+          disabled={underlay.locked}
+          onCommit={(text) => {
+            const angle = parseAngle(text);
+            return angle.ok ? change({ turnDeg: angle.value }) : angle.refusal.message;
+          }}
+        />
+        <CheckField label="Locked" value={underlay.locked} onChange={(locked) => attempt(change({ locked }))} />
+        {!underlay.locked && underlay.view === 'plan' && <Register underlay={underlay} />}
+        <span className="flex justify-end gap-2">
+          <ActionButton
+            onClick={() =>
+              set({ ghost: { rings: [cornersOf(underlay)], points: [], note: `Where ${underlay.name} lies` } })
+            }
+          >
+            Show where
+          </ActionButton>
+          <ActionButton onClick={onReplace}>Replace …</ActionButton>
+          <ActionButton weight="danger" onClick={() => attempt(run('underlays.remove', { underlay: underlay.id }))}>
+            Remove
+          </ActionButton>
+        </span>
+      </div>
+    </details>
+  );
+}
+
+const STEPS = ['A point of the underlay', 'where it belongs', 'Another point', 'where that belongs'] as const;
+
+/** Registering by one point, or by two, which scales and turns as well. Points are pressed in the plan or typed. */
+function Register({ underlay }: { underlay: Underlay }) {
+  const { framework, building, display, run, set } = useProject((project) => project);
+  const [count, setCount] = useState<1 | 2 | null>(null);
+  const [texts, setTexts] = useState<string[]>([]);
+  const [refused, setRefused] = useState<string | null>(null);
+  const latest = useRef(texts);
+  useEffect(() => {
+    latest.current = texts;
+  });
+  useEffect(() => {
+    if (count === null || !building) return;
+    set({
+      onPlanPoint: (at, phase) => {
+        if (phase !== 'press') return;
+        const now = latest.current;
+        const next = now.findIndex((text) => text === '');
+        const i = next >= 0 ? next : now.length;
+        if (i >= count * 2) return;
+        const typed = [...now];
+        typed[i] = writePlace(framework, building, at.x, at.y, display);
+        setTexts(typed);
+      },
+    });
+    return () => set({ onPlanPoint: null });
+  }, [count, building, framework, display, set]);
+  const points = texts.map((text): Point | null => {
+    const place = readPlaceText(text, display);
+    return place.ok && building ? pointOfPlace(framework, building, place.value.input) : null;
+  });
+  const isWhole = count !== null && points.length === count * 2 && points.every((point) => point !== null);
+  const close = () => {
+    setCount(null);
+    setTexts([]);
+    setRefused(null);
+  };
+  const take = () => {
+    if (!isWhole) return setRefused('Press or type every point first');
+    const at = (point: Point | null) => ({ xMm: point!.x, yMm: point!.y });
+    const pairs = Array.from({ length: count }, (_, i) => ({ from: at(points[2 * i]!), to: at(points[2 * i + 1]!) }));
+    const refusal = run('underlays.register', { underlay: underlay.id, points: pairs });
+    setRefused(refusal);
+    if (!refusal) close();
+  };
+  if (count === null) {
+    return (
+      <span className="flex gap-2">
+        <ActionButton onClick={() => setCount(1)}>Register by a point</ActionButton>
+        <ActionButton onClick={() => setCount(2)}>by two points</ActionButton>
+      </span>
+    );
+  }
+  return (
+    <fieldset className="flex flex-col gap-1 border-l-2 border-now pl-2">
+      <legend className="sr-only">Register this underlay</legend>
+      {STEPS.slice(0, count * 2).map((words, i) => {
+        const text = texts[i] ?? '';
+        const place = text === '' ? null : readPlaceText(text, display);
+        return (
+          <PlainField
+            key={words}
+            label={words}
+            value={text}
+            onChange={(typed) =>
+              setTexts(STEPS.slice(0, count * 2).map((_, j) => (j === i ? typed : (texts[j] ?? ''))))
+            }
+            note={place === null ? null : place.ok ? place.value.words : place.refusal.message}
+            wrong={place !== null && !place.ok}
+          />
+        );
+      })}
+      <Refused words={refused} />
+      <span className="flex justify-end gap-2">
+        <ActionButton onClick={close}>Leave it</ActionButton>
+        <ActionButton weight="main" disabled={!isWhole} onClick={take}>
+          Register
+        </ActionButton>
+      </span>
+    </fieldset>
+  );
+}
