@@ -1,4 +1,6 @@
+import { onSite, surveyPoint } from '../buildings/survey';
 import type { Id } from '../model/ids';
+import { isAt } from '../solving/is-at';
 import type { Solved } from '../solving/solved';
 import { drawPlan } from './draw-plan';
 import type { Drawing } from './drawing';
@@ -9,8 +11,8 @@ export interface SettingOutPlan {
   drawing: Drawing;
   paper: OnPaper;
   title: { project: string; building: string; level: string; scale: string };
-  /** Crossings from the building's zero along its axes, millimetres. */
-  coordinates: { label: string; xMm: number; yMm: number }[];
+  /** Crossings of the level from the building's zero along its axes, and in the survey where that is known; millimetres. */
+  coordinates: { label: string; xMm: number; yMm: number; eastingMm: number | null; northingMm: number | null }[];
 }
 
 /** The setting-out plan of a level at 1 : scale; null where no sheet of the A series holds it. */
@@ -45,7 +47,16 @@ export function settingOutPlan(
       scale: `1 : ${scale} on ${paper.sheet}`,
     },
     coordinates: solved.crossings
-      .filter((crossing) => crossing.building === building.id && crossing.label !== null)
-      .map(({ label, at }) => ({ label: label!, xMm: at.x, yMm: at.y })),
+      .filter((crossing) => crossing.building === building.id && crossing.label !== null && isAt(crossing, shown.fflMm))
+      .map(({ label, at }) => {
+        const survey = solved.survey ? surveyPoint(solved.survey, onSite(building, at)) : null;
+        return {
+          label: label!,
+          xMm: at.x,
+          yMm: at.y,
+          eastingMm: survey?.eastingMm ?? null,
+          northingMm: survey?.northingMm ?? null,
+        };
+      }),
   };
 }

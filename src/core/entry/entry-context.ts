@@ -1,7 +1,12 @@
 import { parseLengthIn } from '../dimensions/resolve-length';
+import { parseSection, sectionInput } from '../columns/section-text';
+import { plus, quantised, turned, type Point } from '../geometry/point';
+import { axisLines } from '../grids/axis-lines';
+import { buildingCrossings } from '../grids/crossings';
 import { gridsOf } from '../grids/resolve-grids';
 import { levelsOf } from '../levels/resolve-levels';
-import type { Framework } from '../model/framework';
+import { recordsOf, type Framework } from '../model/framework';
+import { markOf } from '../model/refer';
 import type { Id } from '../model/ids';
 import type { LengthUnit } from '../units/length-units';
 import { parseBays } from '../units/parse-bays';
@@ -41,13 +46,49 @@ export function placeOf(text: string, { unit }: EntryContext): string {
   return xMm === 0 && yMm === 0 ? crossing : `${crossing} + ${xMm}mm,${yMm}mm`;
 }
 
-/** A section like `500x500` or `round 550`. */
+/** A section like `500x500`, `round 550` or `I 300x300x11x19`. */
 export function sectionOf(text: string, context: EntryContext): Record<string, unknown> {
-  const round = /^(?:round|d|⌀)\s*(.+)$/i.exec(text.trim());
-  if (round) return { shape: 'circle', diameterMm: lengthOf(round[1]!, context) };
-  const sides = text.trim().split(/\s*[x×]\s*/i);
-  if (sides.length !== 2) throw new Unread(`"${text.trim()}" is no section; type one like 500x500 or round 550`);
-  return { shape: 'rectangle', widthMm: lengthOf(sides[0]!, context), depthMm: lengthOf(sides[1]!, context) };
+  const parsed = parseSection(text);
+  if (!parsed.ok) throw new Unread(parsed.refusal.message);
+  return sectionInput(parsed.value, (size) => lengthOf(size, context));
+}
+
+/** Millimetres of a length in which no named dimension stands. */
+export function mmOfText(text: string, context: EntryContext): number {
+  const length = lengthOf(text, context);
+  if (typeof length !== 'number') throw new Unread(`"${text}": type a plain length here`);
+  return length;
+}
+
+/** Where a typed point lies in plan. */
+export function pointOf(text: string, context: EntryContext): Point {
+  const place = placeOf(text, context);
+  const parsed = parsePoint(place, {});
+  if (!parsed.ok) throw new Unread(`"${text}": ${parsed.refusal.message}`);
+  const { crossing, xMm, yMm } = parsed.value;
+  if (crossing === null) return { x: xMm, y: yMm };
+  const found = buildingCrossings(context.framework, context.building).find(({ label }) => label === crossing);
+  if (!found) throw new Unread(`There is no crossing named ${crossing}`);
+  return quantised(plus(found.at, turned({ x: xMm, y: yMm }, found.turnDeg)));
+}
+
+/** Id of one grid line or setting-out line. */
+export function axisOf(text: string, context: EntryContext): Id {
+  const lines = [...axisLines(context.framework).values()].filter(
+    ({ building, label }) => building === context.building && label === text.trim(),
+  );
+  if (lines.length !== 1) throw new Unread(`There is no one line named ${text.trim()}`);
+  return lines[0]!.id;
+}
+
+/** Ids of columns by their marks: `A-1,B-2`. */
+export function columnsOf(text: string, { framework, building }: EntryContext): Id[] {
+  const stacks = recordsOf(framework, 'columnStack').filter((stack) => stack.building === building);
+  return text.split(',').map((mark) => {
+    const named = stacks.filter((stack) => markOf(framework, stack) === mark);
+    if (named.length !== 1) throw new Unread(`There is no one column with the mark ${mark}`);
+    return named[0]!.id;
+  });
 }
 
 /** Id of the level of the building with this name. */

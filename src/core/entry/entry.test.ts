@@ -26,14 +26,19 @@ const message = (line: string) => {
 
 describe('lines that are typed', () => {
   it('do what the examples of the forms say, each of them', () => {
-    const [wide] = typed(['bays across 5@7200', 'bays up 3@6m'], given(SMALL_TOWER));
+    const [wide] = typed(
+      ['bays across 5@7200', 'bays up 3@6m', 'column A-1 500x500', 'column B-2 500x500'],
+      given(SMALL_TOWER),
+    );
+    const [radial] = typed(['radial 6@15 radii 8m'], given(SMALL_TOWER.filter(([name]) => !name.startsWith('grids'))));
     for (const { example } of FORMS) {
-      const [after, said] = typed([example], wide);
-      expect([example, after === wide, said[0]!.length > 5]).toEqual([example, false, true]);
+      const start = example.startsWith('turn ray') ? radial : wide;
+      const [after, said] = typed([example], start);
+      expect([example, after === start, said[0]!.length > 5]).toEqual([example, false, true]);
     }
   });
 
-  it.each<[string[], string[]]>([
+  it.each<[string[], unknown]>([
     [['levels 2 @ 3.6m above 02'], ['2 levels inserted above 02']],
     [['level 01 to 5.55m'], ['Level 01 raised 150 mm to +5.550, pushing the levels beyond']],
     [['level 01 to 5400 + 150 only'], ['Level 01 raised 150 mm to +5.550, only this level']],
@@ -56,6 +61,12 @@ describe('lines that are typed', () => {
       ['floor grid + 300', 'shaft B-3 + 600,1200 2.4m x 2700 lift named L1 from B2 to 04'],
       ['Floor plate added', 'Shaft L1 added'],
     ],
+    [
+      ['set out 210 inside A,C', 'columns at A,C x 1-5 600x400 interior on S1,S2'],
+      ['2 setting-out lines at 210', '10 columns placed at crossings'],
+    ],
+    [['grid 3@6m by 2@7.5m opposite 2@9m by 5m 10m labels 11 by R down at 60m,0'], ['Grid added: 3@6000 by 2@7500']],
+    [['column B-2 I 300x300x11x19', 'size B-2 I 200x200x9x15 from 02 up'], expect.anything()],
     [['dimension clear = typical - 450'], ['Dimension clear is {typical} - 450']],
   ])('%j', (lines, said) => {
     const [, sentences] = typed(lines);
@@ -80,6 +91,11 @@ describe('lines that cannot be read', () => {
     ['level 99 to 3m', /no level named 99/],
     ['storey 00 high', /"high": There is no dimension named/],
     ['columns at A-1 x 2 500x500', /do not run the same way/],
+    ['size Z-9 400x400 at 02', /no one column with the mark Z-9/],
+    ['radial 40@15 radii 8m', /more than a full turn/],
+    ['columns along Q every 3m 400x400', /no one line named Q/],
+    ['free line Q-9 to A-1', /no crossing named Q-9/],
+    ['column A-1 I 300x300', /no section/],
     ['columns at A-Q x 2 500x500', /no grid line labelled Q/],
     ['split sto', /Go on like: split storey/],
   ])('%s', (line, says) => expect(message(line)).toMatch(says));
@@ -89,7 +105,8 @@ describe('lines that cannot be read', () => {
     expect(patterns('')).toHaveLength(FORMS.length);
     expect(patterns('lev')).toEqual(['levels', 'level to']);
     expect(patterns('split b')).toEqual(['split bay']);
-    expect(patterns('col')).toEqual(['columns at', 'column']);
+    expect(patterns('col')).toEqual(['columns along', 'columns at', 'column']);
+    expect(patterns('set o')).toEqual(['set out']);
     expect(patterns('zzz')).toEqual([]);
   });
 });

@@ -1,16 +1,17 @@
 import { SHAFT_PURPOSES } from '../shafts/shaft';
-import { parseAngle } from '../units/parse-angle';
 import {
+  axisOf,
   lengthOf,
   lengthsOf,
   levelOf,
   lineOf,
   linesOf,
   placeOf,
+  pointOf,
   sectionOf,
-  Unread,
   type EntryContext,
 } from './entry-context';
+import { angleOf, SETTING_OUT_FORMS } from './setting-out-forms';
 
 /** A command with its input, as typed in one line. */
 export interface Entered {
@@ -39,6 +40,7 @@ const ends = (from: string | undefined, to: string | undefined, context: EntryCo
 
 /** Every form there is. The first that matches a line reads it. */
 export const FORMS: readonly Form[] = [
+  ...SETTING_OUT_FORMS,
   {
     pattern: 'levels HEIGHTS above|below LEVEL',
     example: 'levels 9 @ 3.3m above 02',
@@ -95,21 +97,39 @@ export const FORMS: readonly Form[] = [
     }),
   },
   {
-    pattern: 'grid BAYS by BAYS [turned ANGLE]',
-    example: 'grid 2@7200 3600 3@7200 by 6600 2@7800 6600',
-    title: 'Add a rectangular grid',
+    pattern:
+      'grid BAYS by BAYS [opposite BAYS by BAYS] [labels FIRST [down] by FIRST [down]] [skip SIGNS] [at POINT] [turned ANGLE] [from LEVEL] [to LEVEL]',
+    example: 'grid 2@7200 3600 3@7200 by 6600 2@7800 6600 at 60m,0 turned 5.7',
+    title: 'Add a rectangular grid, its opposite sides alike or not',
     words: 'grid by',
-    matches: /^grid\s+(?<across>.+?)\s+by\s+(?<up>.+?)(?:\s+turned\s+(?<turn>\S+))?$/i,
-    read: ({ across, up, turn }, context) => {
-      const angle = parseAngle(turn ?? '0');
-      if (!angle.ok) throw new Unread(`"${turn}": ${angle.refusal.message}`);
+    matches:
+      /^grid\s+(?<across>.+?)\s+by\s+(?<up>.+?)(?:\s+opposite\s+(?<farAcross>.+?)\s+by\s+(?<farUp>.+?))?(?:\s+labels\s+(?<a>\w+)(?<aDown>\s+down)?\s+by\s+(?<b>\w+)(?<bDown>\s+down)?)?(?:\s+skip\s+(?<skip>\w+))?(?:\s+at\s+(?<at>.+?))?(?:\s+turned\s+(?<turn>\S+))?(?:\s+from\s+(?<from>\S+))?(?:\s+to\s+(?<to>\S+))?$/i,
+    read: (parts, context) => {
+      const rule = (first: string, down: string | undefined, skip: string) => ({
+        first: first.toUpperCase(),
+        skip,
+        prefix: '',
+        suffix: '',
+        descending: down !== undefined,
+      });
+      const { x, y } = parts.at ? pointOf(parts.at, context) : { x: 0, y: 0 };
+      const skip = (parts.skip ?? 'IO').toUpperCase();
       return {
         command: 'grids.add',
         input: {
           building: context.building,
-          baysA: lengthsOf(across!, context),
-          baysB: lengthsOf(up!, context),
-          turnDeg: angle.value,
+          baysA: lengthsOf(parts.across!, context),
+          baysB: lengthsOf(parts.up!, context),
+          ...(parts.farAcross
+            ? { farBaysA: lengthsOf(parts.farAcross, context), farBaysB: lengthsOf(parts.farUp!, context) }
+            : {}),
+          labelsA: rule(parts.a ?? '1', parts.aDown, skip),
+          labelsB: rule(parts.b ?? 'A', parts.bDown, skip),
+          xMm: x,
+          yMm: y,
+          turnDeg: angleOf(parts.turn),
+          ...(parts.from ? { fromLevel: levelOf(parts.from, context) } : {}),
+          ...(parts.to ? { toLevel: levelOf(parts.to, context) } : {}),
         },
       };
     },
@@ -160,18 +180,21 @@ export const FORMS: readonly Form[] = [
     read: ({ line, label }, context) => ({ command: 'grids.relabel', input: { line: lineOf(line!, context), label } }),
   },
   {
-    pattern: 'columns at LINES x LINES SECTION [from LEVEL] [to LEVEL]',
+    pattern: 'columns at LINES x LINES SECTION [interior|exterior|centre on LINE,LINE] [from LEVEL] [to LEVEL]',
     example: 'columns at A-D x 1-6 500x500',
     title: 'Columns at the crossings of grid lines',
     words: 'columns at',
     matches:
-      /^columns?\s+at\s+(?<some>[^x]+?)\s+x\s+(?<others>[\p{L}\d.,\s–-]+?)\s+(?<section>(?:round\s*|d)\S+|\S+\s*[x×]\s*\S+)(?:\s+from\s+(?<from>\S+))?(?:\s+to\s+(?<to>\S+))?$/iu,
-    read: ({ some, others, section, from, to }, context) => ({
+      /^columns?\s+at\s+(?<some>[^x]+?)\s+x\s+(?<others>[\p{L}\d.,\s–-]+?)\s+(?<section>(?:round\s*|d)\S+|I\s+\S+|\S+\s*[x×]\s*\S+)(?:\s+(?<face>interior|exterior|centre)\s+on\s+(?<on>.+?))?(?:\s+from\s+(?<from>\S+))?(?:\s+to\s+(?<to>\S+))?$/iu,
+    read: ({ some, others, section, face, on, from, to }, context) => ({
       command: 'columns.placeAtCrossings',
       input: {
         building: context.building,
         lines: [...linesOf(some!, context), ...linesOf(others!, context)],
         section: sectionOf(section!, context),
+        ...(on
+          ? { flush: on.split(',').map((line) => ({ line: axisOf(line, context), face: face!.toLowerCase() })) }
+          : {}),
         ...ends(from, to, context),
       },
     }),
@@ -182,7 +205,7 @@ export const FORMS: readonly Form[] = [
     title: 'One column at a point',
     words: 'column',
     matches:
-      /^column\s+(?<place>.+?)\s+(?<section>(?:round\s*|d)\S+|\S+\s*[x×]\s*\S+)(?:\s+from\s+(?<from>\S+))?(?:\s+to\s+(?<to>\S+))?$/iu,
+      /^column\s+(?<place>.+?)\s+(?<section>(?:round\s*|d)\S+|I\s+\S+|\S+\s*[x×]\s*\S+)(?:\s+from\s+(?<from>\S+))?(?:\s+to\s+(?<to>\S+))?$/iu,
     read: ({ place, section, from, to }, context) => ({
       command: 'columns.place',
       input: {

@@ -21,6 +21,9 @@ export function readEntry(line: string, context: EntryContext): Result<Entered> 
   }
 }
 
+/** Verbs whose forms part at their second word. */
+const TWO_WORDS = new Set(['split', 'name', 'free', 'set', 'columns']);
+
 /** Forms a line could become: all for an empty one, else those whose words begin as it does. */
 export function completions(line: string): Form[] {
   const typed = line.trim().toLowerCase().replace(/\s+/g, ' ');
@@ -30,7 +33,6 @@ export function completions(line: string): Form[] {
     const [verb, noun] = words.split(' ');
     if (second === undefined) return verb!.startsWith(first!);
     if (verb !== first && `${verb}s` !== first && verb !== `${first}s`) return false;
-    // "split storey" and "split bay" part at their second word.
-    return (verb !== 'split' && verb !== 'name') || noun!.startsWith(second);
+    return !TWO_WORDS.has(verb!) || noun!.startsWith(second);
   });
 }

@@ -35,8 +35,9 @@ function nextStep(framework: Framework, random: () => number): Step {
   const building = recordsOf(framework, 'building')[0]!.id;
   const levels = storeyLevels(framework, building).map(({ id }) => id);
   const lines = recordsOf(framework, 'gridLine').map(({ id }) => id);
-  const grid = pick(gridsOf(framework));
+  const grid = pick(gridsOf(framework).filter(({ record }) => record.shape === 'rectangular'));
   const shafts = recordsOf(framework, 'shaft').map(({ id }) => id);
+  const setOut = recordsOf(framework, 'settingOutLine').map(({ id }) => id);
   const stacks = recordsOf(framework, 'columnStack').map(({ id }) => id);
   const mode = pick(['push', 'only'] as const);
   const crossing = () => [pick(grid.a).id, pick(grid.b).id];
@@ -106,6 +107,53 @@ function nextStep(framework: Framework, random: () => number): Step {
     ],
     () => ['buildings.change', { zeroMm: between(-900, 900), turnDeg: pick(TURNS) }],
     () => ['floors.change', { floor: 'Plate', thicknessMm: between(150, 400) }],
+    () => [
+      'grids.addRadial',
+      { name: 'Fan', angles: '3@15', radii: '8m 4m', labelsA: { first: '31' }, labelsB: { first: 'R' }, xMm: 60_000 },
+    ],
+    () => ['grids.addJoint', { line: pick(lines), gapMm: between(20, 90), mode }],
+    () => [
+      'grids.changeLines',
+      { lines: [pick(lines)], side: pick(['near', 'far', 'both']), heads: pick(['first', 'both', null]) },
+    ],
+    () => ['grids.changeLines', { lines: [pick(lines)], fromLevel: pick([null, pick(levels)]), toLevel: null }],
+    () => ['grids.moveLine', { line: pick(lines), byDeg: between(-4, 4), mode }],
+    () => [
+      'settingOut.add',
+      { lines: [pick(lines)], offsetMm: between(-900, 900), side: pick(['both', 'interior', 'positive']) },
+    ],
+    () => ['settingOut.change', { line: pick(setOut), offsetMm: between(-900, 900) }],
+    () => ['settingOut.remove', { lines: [pick(setOut)] }],
+    () => [
+      'columns.change',
+      {
+        column: pick(stacks),
+        flush: [{ line: pick([...setOut, ...lines]), face: pick(['interior', 'left', 'centre']) }],
+      },
+    ],
+    () => ['columns.placeAlong', { line: pick(lines), spacingMm: between(2000, 6000), count: 2, section: section() }],
+    () => [
+      'columns.except',
+      {
+        columns: [pick(stacks)],
+        level: pick(levels),
+        upwards: random() < 0.5,
+        ...pick([
+          { leftOut: true },
+          { section: section(), keep: pick(['centre', 'x+', 'y-']) },
+          { xMm: between(-200, 200) },
+        ]),
+      },
+    ],
+    () => ['columns.asBelow', { columns: [pick(stacks)], level: pick(levels) }],
+    () => [
+      'columns.setBlocks',
+      { columns: [pick(stacks)], head: pick([null, { widthMm: 1200, depthMm: 1200, heightMm: between(100, 500) }]) },
+    ],
+    () => ['views.setMark', { view: 'plan', of: pick(lines), end: pick([0, 1]), shown: pick([true, false, null]) }],
+    () => ['presets.save', { name: pick(['P', 'Q']), system: 'G1' }],
+    () => ['levels.setUp', { above: '5.4m 2@4.8m 6@3.3m', below: '3.9m', again: true }],
+    () => ['project.setSurvey', { eastingMm: between(0, 1e6), northingMm: between(0, 1e6), trueNorthDeg: pick(TURNS) }],
     () => ['dimensions.define', { name: 'typical', value: between(2800, 4200) }],
     () => ['levels.setHeight', { level: pick(levels), heightMm: 'typical + 25mm', mode }],
   ];

@@ -125,7 +125,8 @@ function coordinatePages(
   { paper, title, coordinates }: SettingOutPlan,
   size: [number, number],
 ): void {
-  const [rowMm, columnMm, topMm] = [5, 78, 24];
+  const hasSurvey = coordinates.some(({ eastingMm }) => eastingMm !== null);
+  const [rowMm, columnMm, topMm] = [5, hasSurvey ? 138 : 78, 24];
   const rows = Math.floor((paper.heightMm - topMm - 12) / rowMm);
   const columns = Math.max(1, Math.floor((paper.widthMm - 20) / columnMm));
   for (let start = 0; start < coordinates.length; start += rows * columns) {
@@ -134,7 +135,18 @@ function coordinatePages(
     pdf.text(`${title.project}, ${title.building}: crossings, mm from the setting-out point`, 10 * PT, 12 * PT, {
       lineBreak: false,
     });
-    coordinates.slice(start, start + rows * columns).forEach(({ label, xMm, yMm }, i) => {
+    if (hasSurvey) {
+      pdf.font('words').fontSize(8.5);
+      pdf.text(
+        'from the setting-out point: along x, along y; then easting and northing in metres',
+        10 * PT,
+        17.5 * PT,
+        {
+          lineBreak: false,
+        },
+      );
+    }
+    coordinates.slice(start, start + rows * columns).forEach(({ label, xMm, yMm, eastingMm, northingMm }, i) => {
       const [left, y] = [(10 + Math.floor(i / rows) * columnMm) * PT, (topMm + (i % rows) * rowMm) * PT];
       const right = (text: string, edgeMm: number) =>
         pdf.text(text, left + edgeMm * PT - pdf.widthOfString(text), y, { lineBreak: false });
@@ -142,6 +154,9 @@ function coordinatePages(
       pdf.text(label, left, y, { lineBreak: false });
       right(xMm.toFixed(1), 46);
       right(yMm.toFixed(1), 72);
+      if (eastingMm === null || northingMm === null) return;
+      right((eastingMm / 1000).toFixed(4), 102);
+      right((northingMm / 1000).toFixed(4), 132);
     });
   }
 }

@@ -4,11 +4,14 @@ import { OrbitControls } from '@react-three/drei';
 import { Canvas } from '@react-three/fiber';
 import { useEffect, useMemo, useState } from 'react';
 import * as THREE from 'three';
-import { plus, turned } from '@/core/geometry/point';
+import { plus, turned, type Point } from '@/core/geometry/point';
 import { triangulate } from '@/core/geometry/triangulate';
 import type { Profile } from '@/core/geometry/boolean';
 import type { Id } from '@/core/model/ids';
-import type { ColumnPiece, FloorPiece, Solved } from '@/core/solving/solved';
+import { sectionRing, sectionSize, sectionWords } from '@/core/columns/section-shape';
+import { tessellated } from '@/core/geometry/curve';
+import { isAt } from '@/core/solving/is-at';
+import type { FloorPiece, Solved } from '@/core/solving/solved';
 import { useProject } from '../session/store';
 
 /** Colours of the page, read from its theme. */
@@ -27,7 +30,7 @@ function useThemeColours(names: readonly string[]): Record<string, string> {
   return colours;
 }
 
-const COLOURS = ['columns', 'floors', 'shafts', 'now', 'film', 'sheet', 'walls'] as const;
+const COLOURS = ['columns', 'floors', 'shafts', 'now', 'film', 'sheet', 'walls', 'ink2'] as const;
 
 /** The framework in space: columns instanced per section, slabs per profile, shafts as their free space. Drawn on demand. */
 export function ModelView() {
@@ -76,6 +79,7 @@ export function ModelView() {
                   colours={colours}
                   onSelect={(id) => select([id])}
                 />
+                <GridLines solved={solved} building={each.id} level={level} colour={colours.ink2!} />
                 {showSpace && (
                   <Shafts
                     solved={solved}
@@ -144,12 +148,25 @@ const UNIT_BOX = new THREE.BoxGeometry(1, 1, 1).translate(0, 0, 0.5);
 const UNIT_CYLINDER = new THREE.CylinderGeometry(0.5, 0.5, 1, 20).rotateX(Math.PI / 2).translate(0, 0, 0.5);
 
 function Columns({ solved, building, chosen, colours, onSelect }: PartProps) {
-  const groups = useMemo((): [THREE.BufferGeometry, ColumnPiece[]][] => {
+  const groups = useMemo((): [THREE.BufferGeometry, Solid[]][] => {
     const pieces = solved.columns.filter((piece) => piece.building === building);
-    return [
-      [UNIT_BOX, pieces.filter(({ section }) => section.shape === 'rectangle')],
-      [UNIT_CYLINDER, pieces.filter(({ section }) => section.shape === 'circle')],
-    ];
+    const shaped = new Map<string, [THREE.BufferGeometry, Solid[]]>();
+    for (const piece of pieces) {
+      if (piece.section.shape !== 'I') continue;
+      const key = sectionWords(piece.section);
+      const ring = sectionRing(piece.section, { x: 0, y: 0 }, 0);
+      const group = shaped.get(key) ?? [prism({ regions: [{ outer: ring, holes: [] }] }, 1), []];
+      shaped.set(key, group);
+      group[1].push({ ...piece, size: [1, 1] });
+    }
+    const solids = (shape: 'rectangle' | 'circle'): Solid[] =>
+      pieces
+        .filter(({ section }) => section.shape === shape)
+        .map((piece) => ({ ...piece, size: sectionSize(piece.section) }));
+    const blocks = solved.blocks
+      .filter((block) => block.building === building)
+      .map((block): Solid => ({ ...block, size: [block.widthMm, block.depthMm] }));
+    return [[UNIT_BOX, [...solids('rectangle'), ...blocks]], [UNIT_CYLINDER, solids('circle')], ...shaped.values()];
   }, [solved, building]);
   return groups.map(([geometry, group], i) => (
     <ColumnGroup
@@ -163,13 +180,23 @@ function Columns({ solved, building, chosen, colours, onSelect }: PartProps) {
   ));
 }
 
+/** An upright solid: a unit solid scaled to its size and height. */
+interface Solid {
+  stack: Id;
+  at: Point;
+  turnDeg: number;
+  bottomMm: number;
+  topMm: number;
+  size: [number, number];
+}
+
 function ColumnGroup({
   geometry,
   pieces,
   chosen,
   colours,
   onSelect,
-}: { geometry: THREE.BufferGeometry; pieces: ColumnPiece[] } & Pick<PartProps, 'chosen' | 'colours' | 'onSelect'>) {
+}: { geometry: THREE.BufferGeometry; pieces: Solid[] } & Pick<PartProps, 'chosen' | 'colours' | 'onSelect'>) {
   const mesh = useMemo(() => {
     const instances = new THREE.InstancedMesh(
       geometry,
@@ -179,9 +206,13 @@ function ColumnGroup({
     const matrix = new THREE.Matrix4();
     const turn = new THREE.Quaternion();
     pieces.forEach((piece, i) => {
-      const { section, at, bottomMm, topMm, turnDeg } = piece;
-      const [w, d] =
-        section.shape === 'circle' ? [section.diameterMm, section.diameterMm] : [section.widthMm, section.depthMm];
+      const {
+        at,
+        bottomMm,
+        topMm,
+        turnDeg,
+        size: [w, d],
+      } = piece;
       turn.setFromAxisAngle(new THREE.Vector3(0, 0, 1), (turnDeg * Math.PI) / 180);
       matrix.compose(new THREE.Vector3(at.x, at.y, bottomMm), turn, new THREE.Vector3(w, d, topMm - bottomMm));
       instances.setMatrixAt(i, matrix);
@@ -286,6 +317,40 @@ function Slabs({ solved, building, level, chosen, colours, onSelect }: PartProps
       </lineSegments>
     </mesh>
   ));
+}
+
+/** Grid lines of the current level, or of the ground for another building, as thin lines at its height. */
+function GridLines({
+  solved,
+  building,
+  level,
+  colour,
+}: {
+  solved: Solved;
+  building: Id;
+  level: Id | null;
+  colour: string;
+}) {
+  const levels = solved.levels.filter((each) => each.building === building);
+  const shown = levels.find(({ id }) => id === level) ?? levels.find(({ fflMm }) => fflMm >= 0);
+  const fflMm = shown?.fflMm ?? 0;
+  const geometry = useMemo(() => {
+    const positions = solved.lines
+      .filter((line) => line.building === building && isAt(line, fflMm))
+      .flatMap((line) => {
+        const points = tessellated(line.curve, 20);
+        return points.slice(1).flatMap((b, i) => [points[i]!.x, points[i]!.y, 0, b.x, b.y, 0]);
+      });
+    const made = new THREE.BufferGeometry();
+    made.setAttribute('position', new THREE.Float32BufferAttribute(positions, 3));
+    return made;
+  }, [solved, building, fflMm]);
+  useEffect(() => () => geometry.dispose(), [geometry]);
+  return (
+    <lineSegments geometry={geometry} position={[0, 0, fflMm + 20]} raycast={() => null}>
+      <lineBasicMaterial color={colour} />
+    </lineSegments>
+  );
 }
 
 function Shafts({ solved, building, chosen, colours, onSelect }: PartProps) {
