@@ -6,7 +6,7 @@ import type { Id } from '../model/ids';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { FloorPiece, SolvedShaft } from '../solving/solved';
 import { isAt } from '../solving/is-at';
-import type { Joint } from './joints';
+import { jointRing, type Joint } from './joints';
 import type { Plate } from './plates';
 
 /** Profiles by plan key. Equal keys share one profile, so typical floors are cut once. */
@@ -37,6 +37,7 @@ export function solveFloor(
       else cutting.set(cut.level, [shaft]);
     }
   }
+  const strips = joints.map((joint) => ({ joint, strip: facts.one(jointRing(joint, ring)) }));
   const outlineText = facts.textOf(ring);
   const holeTexts = new Map(shafts.map((shaft) => [shaft.shaft, facts.textOf(shaft.ring)]));
   const pieces = storeys
@@ -44,7 +45,8 @@ export function solveFloor(
     .map((level): FloorPiece => {
       const cutters = cutting.get(level.id) ?? [];
       const holes = new Map(cutters.map((shaft) => [holeTexts.get(shaft.shaft)!, shaft.ring]));
-      for (const joint of joints) if (isAt(joint, level.fflMm)) holes.set(facts.textOf(joint.ring), joint.ring);
+      const gaps = strips.filter(({ joint }) => isAt(joint, level.fflMm)).map(({ strip }) => strip);
+      for (const gap of gaps) holes.set(facts.textOf(gap), gap);
       const texts = [...holes.keys()].sort();
       const key = `${outlineText}|${texts.join('|')}`;
       const profile = store.get(
@@ -63,6 +65,7 @@ export function solveFloor(
         outline: ring,
         volumeMm3: profile.areaMm2 * plate.thicknessMm,
         cutBy: cutters.map(({ shaft }) => shaft),
+        gaps,
       };
     });
   return { pieces, findings: [] };

@@ -126,7 +126,7 @@ export class Solver implements ProfileStore {
       solved.findings.push(...result.findings);
     }
     solved.shafts.push(...shafts);
-    const joints = jointsOf(own(solved.lines), this.facts);
+    const joints = jointsOf(own(solved.lines));
     for (const plate of plates.all) {
       const { pieces, findings } = solveFloor(plate, floored, shafts, this, this.facts, joints);
       solved.floors.push(...pieces);

@@ -134,6 +134,8 @@ export interface FloorPiece {
   volumeMm3: number;
   /** Shafts that cut it. */
   cutBy: Id[];
+  /** Strips that movement joints take from it. */
+  gaps: Ring[];
 }
 
 export interface ShaftMiss {

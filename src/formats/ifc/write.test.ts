@@ -35,6 +35,47 @@ const framework = given([
 const solved = solve(framework);
 const text = writeIfc(framework, solved, AT);
 
+/** Grids of every shape, a movement joint, I-shapes, heads, size steps and survey coordinates. */
+const shapes = given(
+  [
+    ['project.setSurvey', { eastingMm: '412345.6m', northingMm: '98765.4m', heightMm: '12.3m', trueNorthDeg: 6.1 }],
+    ['grids.addJoint', { line: '3', gapMm: 60 }],
+    [
+      'grids.addRadial',
+      { name: 'Fan', angles: '3@15', radii: '8m 2@4m', xMm: 60_000, labelsA: { first: '31' }, labelsB: { first: 'R' } },
+    ],
+    [
+      'grids.addRadial',
+      { name: 'Round', angles: '6@60', radii: '5m', xMm: 90_000, labelsA: { first: '41' }, labelsB: { first: 'V' } },
+    ],
+    [
+      'grids.addFree',
+      {
+        lines: [
+          { path: { x0Mm: 0, y0Mm: -5000, x1Mm: 20_000, y1Mm: 18_000 }, label: 'F1' },
+          { path: { xMm: 0, yMm: 0, radiusMm: 9000, fromDeg: 0, sweepDeg: 90 }, label: 'F2' },
+        ],
+      },
+    ],
+    [
+      'columns.change',
+      {
+        column: 'B-2',
+        section: { shape: 'I', widthMm: 300, depthMm: 300, webMm: 11, flangeMm: 19 },
+        material: 'steel',
+      },
+    ],
+    [
+      'columns.except',
+      { columns: ['A-1'], level: '02', upwards: true, section: { shape: 'rectangle', widthMm: 400, depthMm: 400 } },
+    ],
+    ['columns.setBlocks', { columns: ['C-4'], head: { widthMm: 1200, depthMm: 1200, heightMm: 300 } }],
+  ],
+  given([...FURNISHED, ['project.start', { name: 'Shapes' }]]),
+);
+const shapesSolved = solve(shapes);
+const shapesText = writeIfc(shapes, shapesSolved, AT);
+
 type Arg =
   | null
   | '*'
@@ -107,7 +148,11 @@ function fits(entity: string, written: string): boolean {
   return choices ? choices.some((choice) => fits(entity, choice)) : isA(entity, type);
 }
 
-describe('every line of the file, against the schema', () => {
+describe.each([
+  ['a turned tower', text],
+  ['grids and columns of every shape', shapesText],
+])('every line of the file of %s, against the schema', (_, file) => {
+  const lines = readLines(file);
   it('has as many attributes as its entity, with all required ones given', () => {
     expect(lines.size).toBeGreaterThan(1000);
     for (const [number, { entity, args }] of lines) {
@@ -146,15 +191,15 @@ describe('every line of the file, against the schema', () => {
   });
 
   it('has reals with a point, GlobalIds of their own, and an end', () => {
-    const reals = [...text.matchAll(/[,(](-?\d[\d.E-]*)(?=[,)])/g)].map(([, real]) => real!);
+    const reals = [...file.matchAll(/[,(](-?\d[\d.E-]*)(?=[,)])/g)].map(([, real]) => real!);
     for (const real of reals) expect(real).toMatch(/^-?\d+$|^-?\d+\.\d*(E-?\d+)?$/);
     const ids = [...lines.values()].flatMap(({ entity, args }) =>
       isA(entity, 'IfcRoot') && args[0] && typeof args[0] === 'object' && 'text' in args[0] ? [args[0].text] : [],
     );
     expect(new Set(ids).size).toBe(ids.length);
     for (const id of ids) expect(id).toMatch(/^'[0-3][0-9A-Za-z_$]{21}'$/);
-    expect(text.startsWith('ISO-10303-21;\nHEADER;\n')).toBe(true);
-    expect(text.endsWith('ENDSEC;\nEND-ISO-10303-21;\n')).toBe(true);
+    expect(file.startsWith('ISO-10303-21;\nHEADER;\n')).toBe(true);
+    expect(file.endsWith('ENDSEC;\nEND-ISO-10303-21;\n')).toBe(true);
   });
 
   it('names the schema’s own attributes, in the schema’s order', () => {
@@ -298,6 +343,49 @@ describe('read by another program', () => {
     for (const { volumeMm3 } of solved.floors) {
       expect(volumes.some((volume) => Math.abs(volume - volumeMm3 / 1e9) < 1e-9)).toBe(true);
     }
+  });
+});
+
+describe('grids and columns of every shape, read by another program', () => {
+  const api = new WebIfc.IfcAPI();
+  let model = -1;
+  beforeAll(async () => {
+    await api.Init();
+    model = api.OpenModel(new TextEncoder().encode(shapesText));
+  });
+  afterAll(() => api.CloseModel(model));
+  const all = (type: number): Record<string, { value: unknown } & Record<string, unknown>>[] => {
+    const ids = api.GetLineIDsWithType(model, type);
+    return Array.from({ length: ids.size() }, (_, i) => api.GetLine(model, ids.get(i), true));
+  };
+
+  it('has an axis per line, rings as arcs of their radius, whole ones as circles', () => {
+    expect(all(WebIfc.IFCGRIDAXIS)).toHaveLength(shapesSolved.lines.length);
+    const kinds = all(WebIfc.IFCGRID).map((grid) => grid.PredefinedType!.value);
+    expect(kinds.sort()).toEqual(['IRREGULAR', 'RADIAL', 'RADIAL', 'RECTANGULAR']);
+    const radii = all(WebIfc.IFCCIRCLE).map(({ Radius }) => Radius!.value as number);
+    expect(radii.sort((a, b) => a - b)).toEqual([5000, 8000, 9000, 12_000, 16_000]);
+    expect(all(WebIfc.IFCTRIMMEDCURVE)).toHaveLength(4);
+  });
+
+  it('stands in the survey: eastings, northings, height, true north', () => {
+    const [conversion] = all(WebIfc.IFCMAPCONVERSION);
+    const number = (name: string) => conversion![name]!.value as number;
+    expect([number('Eastings'), number('Northings'), number('OrthogonalHeight'), number('Scale')]).toEqual([
+      412_345.6, 98_765.4, 12.3, 0.001,
+    ]);
+    // True north is 6.1° counter-clockwise of up: up lies 6.1° east of north, so does x lie south of east.
+    expect(number('XAxisAbscissa')).toBeCloseTo(Math.cos((6.1 * Math.PI) / 180), 12);
+    expect(number('XAxisOrdinate')).toBeCloseTo(-Math.sin((6.1 * Math.PI) / 180), 12);
+  });
+
+  it('has I-shapes, heads, and slabs parted by the joint with the volume solved', () => {
+    expect(all(WebIfc.IFCISHAPEPROFILEDEF)).toHaveLength(1);
+    expect(all(WebIfc.IFCBUILDINGELEMENTPROXY)).toHaveLength(shapesSolved.blocks.length);
+    const joints = all(WebIfc.IFCOPENINGELEMENT).filter(({ Name }) => Name!.value === 'Movement joint');
+    expect(joints).toHaveLength(shapesSolved.floors.length);
+    const sections = all(WebIfc.IFCCOLUMN).filter(({ Name }) => Name!.value === 'A-1');
+    expect(new Set(sections.map(({ ObjectType }) => ObjectType!.value))).toEqual(new Set(['500 × 500', '400 × 400']));
   });
 });
 

@@ -279,27 +279,36 @@ class IfcWriter {
     ]);
     for (const id of piece.cutBy) {
       const shaft = this.solved.shafts.find((candidate) => candidate.shaft === id)!;
-      const opening = this.opening(shaft, piece, placement);
-      this.step.add('IFCRELVOIDSELEMENT', {
-        GlobalId: derivedGlobalId('voids', id, piece.plate, piece.level),
-        RelatingBuildingElement: ref,
-        RelatedOpeningElement: opening,
-      });
-      openings.set(id, [...(openings.get(id) ?? []), opening]);
+      const hole = { key: shaft.shaft, name: shaft.name, ring: shaft.ring };
+      openings.set(id, [...(openings.get(id) ?? []), this.opening(hole, piece, ref, placement)]);
     }
+    piece.gaps.forEach((ring, i) => {
+      this.opening({ key: `joint ${i}`, name: 'Movement joint', ring }, piece, ref, placement);
+    });
     return ref;
   }
 
-  /** An opening stands 10 mm out of the slab on both sides, so no skin is left by a reader's rounding. */
-  private opening(shaft: SolvedShaft, piece: FloorPiece, slab: Ref): Ref {
-    return this.step.add('IFCOPENINGELEMENT', {
-      GlobalId: derivedGlobalId('opening', shaft.shaft, piece.plate, piece.level),
-      Name: shaft.name,
-      ObjectPlacement: this.local(slab, this.placement3d({ x: 0, y: 0 }, -10, 0)),
-      Representation: this.extrusion(this.ringProfile(shaft.ring), piece.thicknessMm + 20),
-      Tag: shaft.shaft,
+  /** An opening in a slab: it stands 10 mm out of the slab on both sides, so no skin is left by a reader's rounding. */
+  private opening(
+    { key, name, ring }: { key: string; name: string; ring: Ring },
+    piece: FloorPiece,
+    slab: Ref,
+    placement: Ref,
+  ): Ref {
+    const opening = this.step.add('IFCOPENINGELEMENT', {
+      GlobalId: derivedGlobalId('opening', key, piece.plate, piece.level),
+      Name: name,
+      ObjectPlacement: this.local(placement, this.placement3d({ x: 0, y: 0 }, -10, 0)),
+      Representation: this.extrusion(this.ringProfile(ring), piece.thicknessMm + 20),
+      Tag: key,
       PredefinedType: 'OPENING',
     });
+    this.step.add('IFCRELVOIDSELEMENT', {
+      GlobalId: derivedGlobalId('voids', key, piece.plate, piece.level),
+      RelatingBuildingElement: slab,
+      RelatedOpeningElement: opening,
+    });
+    return opening;
   }
 
   private shafts(

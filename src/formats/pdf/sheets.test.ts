@@ -71,6 +71,23 @@ describe('the setting-out plan as PDF', () => {
     expect([title.scale, paper.sheet]).toEqual([`1 : 100 on ${paper.sheet}`, 'A3']);
   });
 
+  it('has eastings and northings where the survey is known', async () => {
+    const surveyed = given(
+      [['project.setSurvey', { eastingMm: '1000m', northingMm: '2000m', trueNorthDeg: 90 }]],
+      framework,
+    );
+    // True north lies along −x: a crossing 20.8 m along x lies 20.8 m south, one 14.4 m up lies 14.4 m east.
+    expect(sheet(100, surveyed).coordinates.find(({ label }) => label === 'C-4')).toMatchObject({
+      eastingMm: expect.closeTo(1_000_000 + 14_400, 3),
+      northingMm: expect.closeTo(2_000_000 - 20_800, 3),
+    });
+    const file = join(folder, 'surveyed.pdf');
+    writeFileSync(file, await writePdf(sheet(100, surveyed), AT));
+    expect(run('pdftotext', '-layout', file, '-').stdout).toMatch(
+      /C-4\s+20800\.0\s+14400\.0\s+1014\.4000\s+1979\.2000/,
+    );
+  });
+
   it('is laid on the smallest sheet that holds it, and on none when none does', () => {
     expect([50, 100, 200, 500].map((scale) => sheet(scale).paper.sheet)).toEqual(['A1', 'A3', 'A4', 'A4']);
     const level = levelId(framework, '01');
@@ -102,6 +119,36 @@ describe('the setting-out plan as DXF', () => {
     const { stdout, stderr } = run('ezdxf', 'audit', file);
     expect(stdout + stderr).toMatch(/No errors found/);
     expect(stdout + stderr).not.toMatch(/fixes? applied|fixed/i);
+  });
+
+  it('has rings as true arcs and bays as dimensions with their points, and passes the audit so', () => {
+    const radial = step(framework, 'grids.addRadial', {
+      name: 'Fan',
+      angles: '3@15',
+      radii: '8m 4m',
+      xMm: 40_000,
+      labelsA: { first: '31' },
+      labelsB: { first: 'R' },
+    }).after;
+    const file = join(folder, 'radial.dxf');
+    writeFileSync(
+      file,
+      writeDxf(sheet(200, step(radial, 'grids.change', { system: 'Fan', bubble: 'hexagon' }).after).drawing),
+    );
+    const { stdout, stderr } = run('ezdxf', 'audit', file);
+    expect(stdout + stderr).toMatch(/No errors found/);
+    // Read by another program: radii of arcs on the grid's layer, and what each dimension measures.
+    const script = [
+      'import ezdxf, sys, json',
+      'm = ezdxf.readfile(sys.argv[1]).modelspace()',
+      'arcs = [round(e.dxf.radius, 3) for e in m.query(\'ARC[layer=="GRID"]\')]',
+      "dims = sorted(round(e.get_measurement()) for e in m.query('DIMENSION'))",
+      'print(json.dumps([arcs, dims]))',
+    ].join('\n');
+    const [arcs, dims] = JSON.parse(run('/usr/bin/python3', '-c', script, file).stdout) as [number[], number[]];
+    expect(arcs).toEqual([8000, 12_000]);
+    // Bays 10000, 7200, 3600, 7200 with their sum, 6600 and 7800 with theirs, and the bay of the rings.
+    expect(dims).toEqual([3600, 4000, 6600, 7200, 7200, 7800, 10_000, 14_400, 28_000]);
   });
 
   it('reads back in millimetres with the grid, columns and outlines at the coordinates written', () => {
