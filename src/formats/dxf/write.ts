@@ -9,6 +9,7 @@ import {
 } from '@tarikjabiri/dxf';
 import type { DimensionMark, Drawing, Primitive } from '@/core/drawing/drawing';
 import { minus, plus, times, type Point } from '@/core/geometry/point';
+import { directionDeg } from '@/core/geometry/trig';
 import type { Ring } from '@/core/geometry/polygon';
 
 /** Layers of the file with their colour numbers, by what stands on them. */
@@ -106,8 +107,9 @@ class Blocks {
       vec3,
       vec3,
     ];
-    this.dxf.addAlignedDim(from, to, {
+    this.dxf.addLinearDim(from, to, {
       blockName,
+      angle: directionDeg(mark.to.y - mark.from.y, mark.to.x - mark.from.x),
       definitionPoint: through,
       ...(text?.type === 'text' ? { middlePoint: point3d(text.at.x, text.at.y) } : {}),
       text: plainText(mark.text),
