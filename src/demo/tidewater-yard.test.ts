@@ -59,7 +59,18 @@ describe('the made-up music school', () => {
       ]!.areaMm2 / 1e6;
     expect(area('09') - area('10')).toBeGreaterThan(40);
     expect([stacks('Hall house', '08'), stacks('Hall house', '09')]).toEqual([29, 28]);
-    expect(stacks('Annex', '00')).toBe(12);
+    expect(stacks('Annex', '00')).toBe(12 + 10);
+  });
+
+  it('has a rotunda of rays and rings beside the annex, slimmer columns above, heads over the hall, and survey coordinates', () => {
+    const rays = solved.lines.filter(({ building, bayDeg }) => building === id('Annex') && bayDeg !== null);
+    expect(rays.map(({ label }) => label)).toEqual(['31', '32', '33', '34', '35']);
+    expect(
+      new Set(solved.columns.filter(({ mark }) => mark === 'B-2').map(({ section }) => JSON.stringify(section))).size,
+    ).toBe(2);
+    expect(solved.blocks).toHaveLength(9);
+    expect(solved.survey?.trueNorthDeg).toBe(6.1);
+    expect(solved.settingOut.map(({ name }) => name).sort()).toEqual(['Face A', 'Face E']);
   });
 
   it('holds a handful of true findings and nothing else', () => {

@@ -207,4 +207,63 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       outline: { type: 'rectangle', place: 'P-22 + 1500,1500', widthMm: 2000, depthMm: 2200 },
     },
   },
+  {
+    command: 'grids.addRadial',
+    input: {
+      building: 'Annex',
+      name: 'Rotunda',
+      angles: '4@30',
+      radii: '4200 4800',
+      xMm: 16200,
+      yMm: 6000,
+      turnDeg: -60,
+      labelsA: { first: '31' },
+      labelsB: { first: 'T', skip: 'IO' },
+      extensionMm: 1200,
+    },
+  },
+  {
+    command: 'floors.add',
+    input: {
+      building: 'Annex',
+      name: 'Rotunda floor',
+      outline: { type: 'gridOffset', system: 'Rotunda', offsetMm: 300 },
+      thicknessMm: 240,
+      levels: { range: ['00', '02'] },
+    },
+  },
+  {
+    command: 'columns.placeAtCrossings',
+    input: {
+      building: 'Annex',
+      lines: ['31', '32', '33', '34', '35', 'T', 'U'],
+      section: { shape: 'rectangle', widthMm: 500, depthMm: 250 },
+      stopsAt: { level: '02' },
+    },
+  },
+  {
+    command: 'settingOut.add',
+    input: { building: 'Hall house', lines: ['A', 'E'], offsetMm: 250, side: 'interior', name: 'Face' },
+  },
+  {
+    command: 'columns.except',
+    input: {
+      columns: ['B-2', 'C-2', 'B-5', 'C-5', 'D-2'],
+      level: '06',
+      upwards: true,
+      section: { shape: 'rectangle', widthMm: 400, depthMm: 400 },
+    },
+  },
+  {
+    command: 'columns.setBlocks',
+    input: {
+      columns: ['B-2', 'C-2', 'D-2'],
+      head: { widthMm: 1400, depthMm: 1400, heightMm: 350 },
+      at: ['01', '02', '03'],
+    },
+  },
+  {
+    command: 'project.setSurvey',
+    input: { eastingMm: '412300m', northingMm: '98700m', heightMm: '4.2m', trueNorthDeg: 6.1 },
+  },
 ];
