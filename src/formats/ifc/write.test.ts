@@ -133,7 +133,6 @@ function readArg(reader: { text: string; at: number }): Arg {
   throw new Error(`Unread: ${rest.slice(0, 40)}`);
 }
 
-const lines = readLines(text);
 const isA = (entity: string, wanted: string): boolean => {
   for (let name: string | undefined = entity; name; name = getEntityMetadata(name)?.parent) {
     if (name.toUpperCase() === wanted.toUpperCase()) return true;

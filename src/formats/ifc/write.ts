@@ -11,7 +11,6 @@ import type {
   Solved,
   SolvedBuilding,
   SolvedLevel,
-  SolvedShaft,
 } from '@/core/solving/solved';
 import { derivedGlobalId, globalIdOf } from './global-id';
 import { writeGrids, type GridParts } from './grids';

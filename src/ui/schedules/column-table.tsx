@@ -7,7 +7,7 @@ import type { Json } from '@/core/model/json';
 import type { ColumnPiece } from '@/core/solving/solved';
 import { formatForEntry, type LengthDisplay } from '@/core/units/format-length';
 import { CheckField, ChoiceField } from '../fields/fields';
-import { typedSection, useSectionReader } from '../fields/section-field';
+import { useSectionReader } from '../fields/section-field';
 import { useProject } from '../session/store';
 import { Cell } from './cell';
 
@@ -22,7 +22,7 @@ const LEFT_OUT = '–';
 
 /** What a cell shows: the section there, a dash where the column is left out, nothing outside its span. */
 const cellText = (piece: ColumnPiece | undefined, isWithin: boolean, display: LengthDisplay): string =>
-  piece ? typedSection(piece.section, display) : isWithin ? LEFT_OUT : '';
+  piece ? sectionWords(piece.section, (mm) => formatForEntry(mm, display)) : isWithin ? LEFT_OUT : '';
 
 /** The column schedule: stacks down, levels across. Typed and pasted into; one paste is one edit. */
 export function ColumnTable() {

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { tieTable } from '@/core/buildings/tie-table';
 import { formatElevation, formatLength } from '@/core/units/format-length';
+import { BuildingStrips } from './building-strips';
 import { chooseBuilding, useProject, useProjectStore } from '../session/store';
 
 /** The levels of two buildings side by side above the site datum, with the step where they meet. */
@@ -58,6 +59,7 @@ export function TieView() {
         )}
         <span className="font-normal text-ink2">heights above the site datum</span>
       </h3>
+      <BuildingStrips />
       <table className="border-collapse" aria-label={`Ties of ${left.name} and ${right.name}`}>
         <thead>
           <tr>

@@ -12,9 +12,10 @@ import { readPlaceText, writePlace } from '../../fields/place-text';
 import { pointOfPlace } from '../../section/point-of-place';
 import { useProject } from '../../session/store';
 import { Refused } from '../refused';
+import { PickedLines } from './picked-lines';
 
-type Form = 'line' | 'arc';
-const WANTED: Record<Form, readonly string[]> = {
+type Form = 'line' | 'arc' | 'picked';
+const WANTED: Record<Exclude<Form, 'picked'>, readonly string[]> = {
   line: ['From', 'To'],
   arc: ['Centre', 'Arc from', 'Arc to'],
 };
@@ -31,10 +32,29 @@ function arcThrough([centre, from, to]: readonly Point[]): Extract<Curve, { kind
   return { kind: 'arc', centre: centre!, radiusMm, fromDeg: deg(from!), sweepDeg: sweep === 0 ? 360 : sweep };
 }
 
-/** Free grid lines and arcs: pressed in the plan point by point, or typed; labelled in the order they are made. */
+/** Free grid lines and arcs: drawn or typed one by one, or picked from a drawing that lies under the plan. */
 export function FreeLines() {
-  const { framework, building, display, run, set } = useProject((project) => project);
   const [form, setForm] = useState<Form>('line');
+  return (
+    <>
+      <ChoiceField
+        label="Form"
+        value={form}
+        choices={[
+          ['line', 'straight line'],
+          ['arc', 'arc, counter-clockwise'],
+          ['picked', 'lines of an underlay'],
+        ]}
+        onChoose={setForm}
+      />
+      {form === 'picked' ? <PickedLines /> : <OneLine key={form} form={form} />}
+    </>
+  );
+}
+
+/** One line or arc, pressed in the plan point by point, or typed. */
+function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
+  const { framework, building, display, run, set } = useProject((project) => project);
   const [texts, setTexts] = useState<string[]>([]);
   const [label, setLabel] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
@@ -121,18 +141,6 @@ export function FreeLines() {
         add();
       }}
     >
-      <ChoiceField
-        label="Form"
-        value={form}
-        choices={[
-          ['line', 'straight line'],
-          ['arc', 'arc, counter-clockwise'],
-        ]}
-        onChoose={(next) => {
-          setForm(next);
-          setTexts([]);
-        }}
-      />
       {wanted.map((words, i) => {
         const text = texts[i] ?? '';
         const read = text === '' ? null : readPlaceText(text, display);

@@ -1,0 +1,190 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { downloadReport, enterAs, makeProject, openProject, startProject, untilSaved } from './project';
+
+/** Counts what a person does: a click, a drag, a typed value with Enter, a choice, a key chord: one each. */
+class Acts {
+  count = 0;
+  constructor(private readonly page: Page) {}
+
+  async click(target: Locator): Promise<void> {
+    this.count += 1;
+    await target.click();
+  }
+  async check(target: Locator): Promise<void> {
+    this.count += 1;
+    await target.check();
+  }
+  async choose(target: Locator, label: string): Promise<void> {
+    this.count += 1;
+    await target.selectOption({ label });
+  }
+  /** A typed value; with Enter where it ends a form. */
+  async type(target: Locator, text: string, enter = false): Promise<void> {
+    this.count += 1;
+    await target.fill(text);
+    if (enter) await target.press('Enter');
+  }
+  step(name: string): Promise<void> {
+    return this.click(
+      this.page.getByRole('navigation', { name: 'Work path' }).getByRole('button', { name: new RegExp(`^${name}`) }),
+    );
+  }
+  /** The head of a grid line in the plan. */
+  head(label: string): Promise<void> {
+    return this.click(
+      this.page
+        .getByRole('img', { name: /^Plan of level/ })
+        .locator('text')
+        .filter({ hasText: new RegExp(`^${label}$`) })
+        .first(),
+    );
+  }
+}
+
+const WALKS = [
+  ['a', 'a grid of 6 × 5 lines of unequal bays, both axes labelled', 12],
+  ['b', 'a grid of 5 × 7 lines with two minor unlabelled lines one way and one the other, from B2 to RF', 18],
+  ['c', 'a rectangular grid with other bays on all four sides, letters descending, I and O skipped', 16],
+  ['d', 'a level table of 2 basements and 14 levels with three heights', 7],
+  ['e', 'columns on all crossings of chosen lines, interior faces on setting-out lines 210 off two lines', 14],
+  ['f', 'every head of a crowded plan readable at 1 : 200', 0],
+] as const;
+const counted = new Map<string, number>();
+
+/** Notes a walk's acts and holds them to their bound. */
+function walked(key: (typeof WALKS)[number][0], count: number): void {
+  const [, words, most] = WALKS.find(([each]) => each === key)!;
+  process.stdout.write(`Acts (${key}) ${words}: ${count}, at most ${most}\n`);
+  counted.set(key, count);
+  expect(count).toBeLessThanOrEqual(most);
+}
+
+const LEVELS: [string, unknown][] = [['levels.setUp', { above: '5.4m 2@4.8m 3@3.3m', below: '3.9m 3.6m' }]];
+const GRID: [string, unknown] = ['grids.add', { baysA: '2@7200 3600 2@7200', baysB: '6600 2@7800 6600' }];
+
+test.describe.configure({ mode: 'serial' });
+test.beforeEach(async ({ page }) => enterAs(page, 'designer'));
+
+test('(a) a grid of unequal bays', async ({ page }) => {
+  await openProject(page, await makeProject(page.request, 'Acts a', LEVELS));
+  const acts = new Acts(page);
+  await acts.step('Grids');
+  await acts.type(page.getByLabel('Bays across', { exact: true }), '7.2m 6.6m 3.6m 2@8.1m');
+  await acts.type(page.getByLabel('Bays up', { exact: true }), '6600 7800 5400 7200', true);
+  const { gridLines } = await downloadReport(page);
+  expect(gridLines.filter(({ direction }) => direction === 'a').map(({ label }) => label)).toEqual([...'123456']);
+  expect(gridLines.filter(({ direction }) => direction === 'b').map(({ label }) => label)).toEqual([...'ABCDE']);
+  walked('a', acts.count);
+});
+
+test('(b) a grid with minor lines through all levels', async ({ page }) => {
+  await openProject(page, await makeProject(page.request, 'Acts b', LEVELS));
+  const acts = new Acts(page);
+  await acts.step('Grids');
+  await acts.type(page.getByLabel('Bays across', { exact: true }), '4@8.1m');
+  await acts.click(page.getByText(/^More: corner/));
+  await acts.choose(page.getByLabel('From level'), 'B2');
+  await acts.choose(page.getByLabel('To level'), 'RF');
+  await acts.type(page.getByLabel('Bays up', { exact: true }), '6@5400', true);
+  for (const label of ['2', '4', 'C']) {
+    await acts.head(label);
+    await acts.click(page.getByRole('button', { name: 'Split the bay' }));
+  }
+  const { gridLines } = await downloadReport(page);
+  expect(gridLines).toHaveLength(5 + 7 + 3);
+  expect(gridLines.filter(({ label }) => label === null).map(({ direction }) => direction)).toEqual(['a', 'a', 'b']);
+  walked('b', acts.count);
+});
+
+test('(c) other bays on all four sides', async ({ page }) => {
+  await openProject(page, await makeProject(page.request, 'Acts c', LEVELS));
+  const acts = new Acts(page);
+  await acts.step('Grids');
+  await acts.check(page.getByLabel('Other bays on the opposite sides'));
+  await acts.type(page.getByLabel('Bays across', { exact: true }), '3@6000');
+  await acts.type(page.getByLabel('Bays across, opposite side'), '2@9000');
+  await acts.type(page.getByLabel('Bays up', { exact: true }), '2@7500');
+  await acts.type(page.getByLabel('Bays up, opposite side'), '5000 10000');
+  await acts.check(page.getByLabel('Labels up count down'));
+  await acts.type(page.getByLabel('First label up'), 'J', true);
+  const { gridLines, crossings } = await downloadReport(page);
+  // Up: 0, 5000 from the far side, 7500 from the near one, 15000. After J comes H: I is skipped.
+  expect(gridLines.filter(({ direction }) => direction === 'b').map(({ label }) => label)).toEqual([...'JHGF']);
+  expect(crossings.some(({ label }) => label === 'J-2')).toBe(true);
+  expect(crossings.some(({ label }) => label === 'F-2')).toBe(false);
+  walked('c', acts.count);
+});
+
+test('(d) a level table of three heights', async ({ page }) => {
+  await startProject(page, `Acts d ${Date.now()}`);
+  const acts = new Acts(page);
+  await acts.type(page.getByLabel('Storeys from the ground up'), '5.4m 2@4.8m 10@3.3m');
+  await acts.type(page.getByLabel('Basements downwards'), '2@3.3m', true);
+  await expect(page.getByRole('button', { name: /^Level 00/ })).toBeVisible();
+  await untilSaved(page);
+  const { levels } = await downloadReport(page);
+  expect(levels).toHaveLength(2 + 14);
+  expect(levels.map(({ name }) => name).join(' ')).toBe('B2 B1 00 01 02 03 04 05 06 07 08 09 10 11 12 RF');
+  walked('d', acts.count);
+});
+
+test('(e) columns with interior faces on setting-out lines', async ({ page }) => {
+  await openProject(page, await makeProject(page.request, 'Acts e', [...LEVELS, GRID]));
+  const acts = new Acts(page);
+  await acts.step('Grids');
+  await acts.click(page.getByRole('button', { name: 'Setting-out lines' }));
+  await acts.head('A');
+  await acts.head('E');
+  await acts.type(page.getByLabel('At a distance of'), '210', true);
+  await acts.step('Columns');
+  for (const label of ['A', 'E', '1', '3', '6'])
+    await acts.click(page.getByRole('button', { name: `Line ${label}`, exact: true }));
+  await acts.choose(page.getByLabel('Setting-out line'), 'interior face on it');
+  await acts.click(page.getByRole('button', { name: 'Place 6 columns' }));
+  const { columns } = await downloadReport(page);
+  const ys = [...new Set(columns.map(({ yMm }) => yMm))].sort((a, b) => a - b);
+  // 500 deep, faces at 210 and at 28800 − 210: centres 40 and 40 inside the grid.
+  expect(ys).toEqual([-40, 28_840]);
+  expect(new Set(columns.map(({ stack }) => stack)).size).toBe(6);
+  walked('e', acts.count);
+});
+
+test('(f) a crowded plan reads by itself', async ({ page }) => {
+  const id = await makeProject(page.request, 'Acts f', [
+    ...LEVELS,
+    ['grids.add', { baysA: '900 400 700 6000 500 350 350 6000 800', baysB: '600 450 7000 500 400 5000' }],
+  ]);
+  await openProject(page, id);
+  const { levels } = await downloadReport(page);
+  const level = levels.find(({ name }) => name === '01')!;
+  const answer = await page.request.get(
+    `/api/projects/${id}/sheet?level=${level.id}&scale=200&format=svg&units=metric`,
+  );
+  const svg = await answer.text();
+  const heads = [...svg.matchAll(/<circle cx="([\d.]+)" cy="([\d.]+)" r="([\d.]+)"/g)].map((match) =>
+    match.slice(1).map(Number),
+  );
+  expect(heads).toHaveLength(10 + 7);
+  heads.forEach(([x, y, r], i) =>
+    heads.slice(i + 1).forEach(([p, q]) => expect(Math.hypot(x! - p!, y! - q!)).toBeGreaterThan(2 * r! - 0.01)),
+  );
+  walked('f', 0);
+});
+
+test('the counts kept in docs/acts.md are these', () => {
+  const rows = WALKS.map(([key, words, most]) => `| ${key} | ${words} | ${counted.get(key)} | ${most} |`);
+  const text = `# Acts
+
+How many acts some everyday jobs take in the interface, counted by \`e2e/acts.spec.ts\`: a click, a drag, a choice, a
+typed value with Enter and a key chord count one each. The test run prints these and fails when they differ.
+
+| | The job | Acts | At most |
+| --- | --- | --- | --- |
+${rows.join('\n')}
+`;
+  if (process.env.WRITE_ACTS) writeFileSync('docs/acts.md', text);
+  expect(readFileSync('docs/acts.md', 'utf8').replace(/ +\| /g, ' | ').replace(/-+/g, '---')).toBe(
+    text.replace(/ +\| /g, ' | ').replace(/-+/g, '---'),
+  );
+});
