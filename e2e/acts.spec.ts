@@ -140,7 +140,7 @@ test('(e) columns with interior faces on setting-out lines', async ({ page }) =>
   await acts.step('Columns');
   for (const label of ['A', 'E', '1', '3', '6'])
     await acts.click(page.getByRole('button', { name: `Line ${label}`, exact: true }));
-  await acts.choose(page.getByLabel('Setting-out line'), 'interior face on it');
+  await acts.choose(page.getByLabel('Setting-out line', { exact: true }), 'interior face on it');
   await acts.click(page.getByRole('button', { name: 'Place 6 columns' }));
   const { columns } = await downloadReport(page);
   const ys = [...new Set(columns.map(({ yMm }) => yMm))].sort((a, b) => a - b);

@@ -50,12 +50,11 @@ test('a column’s section, turn, ends and mark are changed in Details; a refusa
   await openProject(page, await makeProject(page.request, 'Column', FURNISHED));
   await choose(page, '00', 'B-2');
   await expect(page.getByRole('heading', { name: 'Column stack B-2' })).toBeVisible();
-  await page.getByLabel('Section', { exact: true }).selectOption('circle');
-  await commit(page, 'Diameter', '21"');
+  await commit(page, 'Section', 'round 21"');
   await expect(page.getByText('⌀533.4 concrete', { exact: false })).toBeVisible();
-  await commit(page, 'Diameter', '10');
-  await expect(page.getByRole('alert').filter({ hasText: /50/ })).toBeVisible();
-  await page.getByLabel('Diameter', { exact: true }).press('Escape');
+  await commit(page, 'Section', 'round 10');
+  await expect(page.getByText(/must be at least 50/)).toBeVisible();
+  await page.getByLabel('Section', { exact: true }).press('Escape');
   await page.getByLabel('Stops at: level').selectOption({ label: '03' });
   await page.getByLabel('Material', { exact: true }).selectOption('steel');
   await commit(page, 'Mark', 'K7');

@@ -1,7 +1,7 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { leftDistance, leftOf } from '../geometry/curve';
 import { cross, plus, quantised, times, turned, type Point } from '../geometry/point';
-import { axisLine, type AxisLine } from '../grids/axis-lines';
+import { axisLine } from '../grids/axis-lines';
 import type { Framework } from '../model/framework';
 import { resolvePlace, type ResolvedPlace } from '../outlines/resolve-place';
 import { quantiseMm } from '../units/length-units';
@@ -58,6 +58,3 @@ function stepFor(shifts: readonly { normal: Point; by: number }[]): Point {
     y: (two.by * one!.normal.x - one!.by * two.normal.x) / area,
   };
 }
-
-/** Which side of a line faces a building's middle: 1 its left, −1 its right. */
-export const interiorSide = (axis: AxisLine, middle: Point): 1 | -1 => (leftDistance(axis.curve, middle) >= 0 ? 1 : -1);

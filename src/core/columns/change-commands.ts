@@ -124,7 +124,7 @@ const except = defineCommand({
 });
 
 /** Exceptions with one more; one of the same kind at the same level is replaced, one that changes nothing is dropped. */
-export function withException(now: readonly ColumnException[], one: ColumnException): ColumnException[] {
+function withException(now: readonly ColumnException[], one: ColumnException): ColumnException[] {
   const rest = now.filter(({ level, upwards }) => level !== one.level || upwards !== one.upwards);
   return isNothing(one) && !one.upwards ? rest : [...rest, one];
 }

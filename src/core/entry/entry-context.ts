@@ -46,6 +46,11 @@ export function placeOf(text: string, { unit }: EntryContext): string {
   return xMm === 0 && yMm === 0 ? crossing : `${crossing} + ${xMm}mm,${yMm}mm`;
 }
 
+/** A length in a line, which may have a fraction after a space: `1'-7 11/16"`. */
+export const LENGTH = '[^\\sx×]+(?:\\s\\d+/\\d+["″]?)?';
+/** A section in a line of a form, as the group `section`. */
+export const SECTION = `(?<section>(?:round\\s*|d)${LENGTH}|I\\s+\\S+|${LENGTH}\\s*[x×]\\s*${LENGTH})`;
+
 /** A section like `500x500`, `round 550` or `I 300x300x11x19`. */
 export function sectionOf(text: string, context: EntryContext): Record<string, unknown> {
   const parsed = parseSection(text);

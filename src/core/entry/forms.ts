@@ -1,6 +1,7 @@
 import { SHAFT_PURPOSES } from '../shafts/shaft';
 import {
   axisOf,
+  LENGTH,
   lengthOf,
   lengthsOf,
   levelOf,
@@ -8,6 +9,7 @@ import {
   linesOf,
   placeOf,
   pointOf,
+  SECTION,
   sectionOf,
   type EntryContext,
 } from './entry-context';
@@ -184,8 +186,10 @@ export const FORMS: readonly Form[] = [
     example: 'columns at A-D x 1-6 500x500',
     title: 'Columns at the crossings of grid lines',
     words: 'columns at',
-    matches:
-      /^columns?\s+at\s+(?<some>[^x]+?)\s+x\s+(?<others>[\p{L}\d.,\s–-]+?)\s+(?<section>(?:round\s*|d)\S+|I\s+\S+|\S+\s*[x×]\s*\S+)(?:\s+(?<face>interior|exterior|centre)\s+on\s+(?<on>.+?))?(?:\s+from\s+(?<from>\S+))?(?:\s+to\s+(?<to>\S+))?$/iu,
+    matches: new RegExp(
+      `^columns?\\s+at\\s+(?<some>[^x]+?)\\s+x\\s+(?<others>[\\p{L}\\d.,\\s–-]+?)\\s+${SECTION}(?:\\s+(?<face>interior|exterior|centre)\\s+on\\s+(?<on>.+?))?(?:\\s+from\\s+(?<from>\\S+))?(?:\\s+to\\s+(?<to>\\S+))?$`,
+      'iu',
+    ),
     read: ({ some, others, section, face, on, from, to }, context) => ({
       command: 'columns.placeAtCrossings',
       input: {
@@ -204,8 +208,10 @@ export const FORMS: readonly Form[] = [
     example: 'column C-4 + 1200,300 round 550',
     title: 'One column at a point',
     words: 'column',
-    matches:
-      /^column\s+(?<place>.+?)\s+(?<section>(?:round\s*|d)\S+|I\s+\S+|\S+\s*[x×]\s*\S+)(?:\s+from\s+(?<from>\S+))?(?:\s+to\s+(?<to>\S+))?$/iu,
+    matches: new RegExp(
+      `^column\\s+(?<place>.+?)\\s+${SECTION}(?:\\s+from\\s+(?<from>\\S+))?(?:\\s+to\\s+(?<to>\\S+))?$`,
+      'iu',
+    ),
     read: ({ place, section, from, to }, context) => ({
       command: 'columns.place',
       input: {
@@ -222,7 +228,7 @@ export const FORMS: readonly Form[] = [
     title: 'A shaft from its lower left corner',
     words: 'shaft',
     matches: new RegExp(
-      `^shaft\\s+(?<place>.+?)\\s+(?<size>\\S+\\s*[x×]\\s*\\S+)(?:\\s+(?<purpose>${SHAFT_PURPOSES.join('|')}))?(?:\\s+named\\s+(?<name>\\S+))?(?:\\s+from\\s+(?<from>\\S+))?(?:\\s+to\\s+(?<to>\\S+))?$`,
+      `^shaft\\s+(?<place>.+?)\\s+(?<size>${LENGTH}\\s*[x×]\\s*${LENGTH})(?:\\s+(?<purpose>${SHAFT_PURPOSES.join('|')}))?(?:\\s+named\\s+(?<name>\\S+))?(?:\\s+from\\s+(?<from>\\S+))?(?:\\s+to\\s+(?<to>\\S+))?$`,
       'iu',
     ),
     read: ({ place, size, purpose, name, from, to }, context) => {
@@ -244,8 +250,10 @@ export const FORMS: readonly Form[] = [
     example: 'floor grid + 300 250 thick',
     title: 'A floor plate from the grid with an offset',
     words: 'floor grid',
-    matches:
-      /^floor\s+grid\s*(?<sign>[+-])\s*(?<offset>\S+)(?:\s+(?<thick>\S+)\s+thick)?(?:\s+from\s+(?<from>\S+)\s+to\s+(?<to>\S+))?$/i,
+    matches: new RegExp(
+      `^floor\\s+grid\\s*(?<sign>[+-])\\s*(?<offset>${LENGTH})(?:\\s+(?<thick>${LENGTH})\\s+thick)?(?:\\s+from\\s+(?<from>\\S+)\\s+to\\s+(?<to>\\S+))?$`,
+      'i',
+    ),
     read: ({ sign, offset, thick, from, to }, context) => ({
       command: 'floors.add',
       input: {

@@ -10,6 +10,7 @@ import {
   linesOf,
   mmOfText,
   pointOf,
+  SECTION,
   sectionOf,
   Unread,
   type EntryContext,
@@ -160,8 +161,7 @@ export const SETTING_OUT_FORMS: readonly Form[] = [
     example: 'columns along A every 4.5m round 400',
     title: 'Columns along a line at a spacing',
     words: 'columns along',
-    matches:
-      /^columns?\s+along\s+(?<line>.+?)\s+every\s+(?<spacing>\S+)\s+(?<section>(?:round\s*|d)\S+|I\s+\S+|\S+\s*[x×]\s*\S+)$/iu,
+    matches: new RegExp(`^columns?\\s+along\\s+(?<line>.+?)\\s+every\\s+(?<spacing>\\S+)\\s+${SECTION}$`, 'iu'),
     read: ({ line, spacing, section }, context) => ({
       command: 'columns.placeAlong',
       input: {
@@ -177,8 +177,10 @@ export const SETTING_OUT_FORMS: readonly Form[] = [
     example: 'size A-1,B-2 400x400 from 02 up',
     title: 'Another section from a level up, or at one level',
     words: 'size',
-    matches:
-      /^size\s+(?<columns>\S+)\s+(?<section>(?:round\s*|d)\S+|I\s+\S+|\S+\s*[x×]\s*\S+)\s+(?:from\s+(?<from>\S+)\s+up|at\s+(?<at>\S+))$/iu,
+    matches: new RegExp(
+      `^size\\s+(?<columns>\\S+)\\s+${SECTION}\\s+(?:from\\s+(?<from>\\S+)\\s+up|at\\s+(?<at>\\S+))$`,
+      'iu',
+    ),
     read: ({ columns, section, from, at: level }, context) => ({
       command: 'columns.except',
       input: {

@@ -38,7 +38,7 @@ export const endsOf = (curve: Curve): [Point, Point] =>
 export const wrapped = (degrees: number): number => ((degrees % 360) + 360) % 360;
 
 /** How far along a curve a point on it lies, in millimetres from its first end; negative before it. */
-export function alongOf(curve: Curve, point: Point): number {
+function alongOf(curve: Curve, point: Point): number {
   if (curve.kind === 'segment') {
     const way = minus(curve.to, curve.from);
     return dot(minus(point, curve.from), way) / (lengthOf(way) || 1);

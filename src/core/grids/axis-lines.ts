@@ -1,11 +1,11 @@
 import { mmOf } from '../dimensions/resolve-length';
-import { endsOf, offsetCurve, type Curve } from '../geometry/curve';
+import { offsetCurve, type Curve } from '../geometry/curve';
 import { minus } from '../geometry/point';
 import { directionDeg } from '../geometry/trig';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { SettingOutLine } from '../setting-out/setting-out-line';
-import { gridsOf, lineById, type ResolvedGrid, type ResolvedLine } from './resolve-grids';
+import { gridsOf, type ResolvedGrid, type ResolvedLine } from './resolve-grids';
 
 /** A line things can be held to: a grid line or a setting-out line, in building axes. */
 export interface AxisLine {
@@ -87,9 +87,3 @@ function axesDeg(grid: ResolvedGrid, line: ResolvedLine): number {
     ? grid.turnDeg + grid.record.waysOf.a * (line.offsetDeg ?? 0)
     : directionDeg(way.y, way.x);
 }
-
-/** A setting-out line or grid line by id, with the record's own system if it has one. */
-export const systemOf = (framework: Framework, line: Id): Id | null => lineById(framework, line)?.[0].id ?? null;
-
-/** Ends of every axis line of a building, for fitting and snapping. */
-export const axisEnds = (line: AxisLine) => endsOf(line.curve);

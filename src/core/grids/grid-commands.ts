@@ -177,7 +177,7 @@ const pathInputSchema = z.union([
   }),
 ]);
 
-export function readPath(reader: LengthReader, input: z.infer<typeof pathInputSchema>): LinePath {
+function readPath(reader: LengthReader, input: z.infer<typeof pathInputSchema>): LinePath {
   const at = (value: string | number, field: string) => reader.read(value, field);
   if ('radiusMm' in input) {
     return {

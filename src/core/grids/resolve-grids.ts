@@ -1,6 +1,6 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { endsOf, onCircle, wrapped, type Curve } from '../geometry/curve';
-import { dot, plus, quantised, turned, type Point } from '../geometry/point';
+import { plus, quantised, turned, type Point } from '../geometry/point';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { quantiseMm } from '../units/length-units';
@@ -281,15 +281,6 @@ function freeLine({ framework, record, link, inPlace }: ToShape): Shaped {
             sweepDeg: path.sweepDeg,
           };
   return { curve, reach: [0, 0], positiveSide: 1, datumMm: 0 };
-}
-
-/** The part of a shift that moves a line across itself, positive away from the lines before it; mm. */
-export function acrossLine(framework: Framework, line: Id, by: Point): number {
-  const found = lineById(framework, line);
-  if (!found || found[0].record.shape !== 'rectangular') return 0;
-  const [grid, { direction }] = found;
-  const axis = turned(direction === 'a' ? { x: 1, y: 0 } : { x: 0, y: 1 }, grid.turnDeg);
-  return quantiseMm(dot(by, axis) * grid.record.waysOf[direction]);
 }
 
 /**

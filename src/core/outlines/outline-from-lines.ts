@@ -1,4 +1,4 @@
-import { curvesMeet, endsOf, onCircle, tessellated, wrapped, type Arc, type Curve } from '../geometry/curve';
+import { curvesMeet, tessellated, wrapped, type Arc, type Curve } from '../geometry/curve';
 import { distance, lengthOf, minus, plus, quantised, times, type Point } from '../geometry/point';
 import { ringArea, type Ring } from '../geometry/polygon';
 import { directionDeg } from '../geometry/trig';
@@ -90,11 +90,3 @@ function along(arc: Arc, from: Point, to: Point): Point[] {
 /** A whole circle as a ring. */
 export const circleRing = (centre: Point, radiusMm: number): Ring =>
   tessellated({ kind: 'arc', centre, radiusMm, fromDeg: 0, sweepDeg: 360 }).slice(0, -1);
-
-/** Middle of a curve, for placing marks on it. */
-export function middleOf(curve: Curve): Point {
-  const [from, to] = endsOf(curve);
-  return curve.kind === 'segment'
-    ? times(plus(from, to), 0.5)
-    : onCircle(curve.centre, curve.radiusMm, curve.fromDeg + curve.sweepDeg / 2);
-}

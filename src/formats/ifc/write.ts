@@ -4,14 +4,7 @@ import { cosDeg, sinDeg } from '@/core/geometry/trig';
 import { sectionWords, type SectionMm } from '@/core/columns/section-shape';
 import type { Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
-import type {
-  ColumnBlock,
-  ColumnPiece,
-  FloorPiece,
-  Solved,
-  SolvedBuilding,
-  SolvedLevel,
-} from '@/core/solving/solved';
+import type { ColumnBlock, ColumnPiece, FloorPiece, Solved, SolvedBuilding, SolvedLevel } from '@/core/solving/solved';
 import { derivedGlobalId, globalIdOf } from './global-id';
 import { writeGrids, type GridParts } from './grids';
 import { StepLines, type Measure, type Ref } from './step';

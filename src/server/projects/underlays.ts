@@ -14,7 +14,7 @@ const PICTURES: readonly (readonly [type: string, begins: readonly number[]])[] 
 ];
 
 /** The type of a picture by its first bytes; null for anything else. */
-export const pictureType = (bytes: Uint8Array): string | null =>
+const pictureType = (bytes: Uint8Array): string | null =>
   PICTURES.find(([, begins]) => begins.every((byte, i) => bytes[i] === byte))?.[0] ?? null;
 
 export type Taken = { sha256: string; content: 'picture' } | { sha256: string; content: 'drawing'; sheet: Sheet };
@@ -31,12 +31,19 @@ export async function takeUnderlay(projectId: string, userId: string, name: stri
   return sheet ? { sha256, content: 'drawing', sheet: sheet.value } : { sha256, content: 'picture' };
 }
 
-/** The bytes of a file of a project, by contents. */
-export async function fileOf(projectId: string, sha256: string): Promise<Uint8Array> {
+/** A file of a project, by contents: a picture as it is, a drawing as the shapes it holds. */
+export async function underlayFile(
+  projectId: string,
+  sha256: string,
+): Promise<{ type: string; bytes: Uint8Array } | { sheet: Sheet }> {
   const [found] = await database()
     .select({ bytes: blob.bytes })
     .from(blob)
     .where(and(eq(blob.projectId, projectId), eq(blob.sha256, sha256)));
   if (!found) throw new RequestRefused(404, 'That file is not in this project');
-  return found.bytes;
+  const type = pictureType(found.bytes);
+  if (type) return { type, bytes: found.bytes };
+  const sheet = await parseDxfApart(found.bytes);
+  if (!sheet.ok) throw new RequestRefused(422, sheet.refusal.message);
+  return { sheet: sheet.value };
 }

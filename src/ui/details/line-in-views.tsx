@@ -94,7 +94,9 @@ export function LineInViews({ line }: { line: Id }) {
             )}
           </span>
         )}
-        <p className="text-[11px] text-ink3">Drag the head of a chosen line to place it by hand.</p>
+        <p className="text-[11px] text-ink3">
+          Drag the head of a chosen line to place it by hand; drag the line itself to move it.
+        </p>
       </div>
     </details>
   );

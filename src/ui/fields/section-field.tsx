@@ -32,7 +32,7 @@ export function useSectionReader(): (text: string) => ReadSection {
 }
 
 /** A section as a person would type it. */
-export function typedSection(section: SectionMm, display: LengthDisplay): string {
+function typedSection(section: SectionMm, display: LengthDisplay): string {
   const write = (mm: number) => formatForEntry(mm, display);
   const words = sectionWords(section, write);
   return section.shape === 'circle' ? `round ${write(section.diameterMm)}` : words;
@@ -65,7 +65,17 @@ export function SectionField({
   };
   if (disabled) return <PlainField label={label} value={shown} onChange={() => undefined} />;
   return (
-    <div onBlur={commit} onKeyDown={(event) => event.key === 'Enter' && commit()}>
+    <div
+      onBlur={commit}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') commit();
+        if (event.key === 'Escape') {
+          event.stopPropagation();
+          setTyped(null);
+          setRefused(null);
+        }
+      }}
+    >
       <PlainField
         label={label}
         value={typed ?? shown}

@@ -61,7 +61,7 @@ export function PlanView() {
     return shown.length > 1 ? bounds(shown) : null;
   }, [ghost]);
 
-  const fit = useFit(svg, view, drawing.box ?? ghostBox);
+  const fit = useFit(svg, view, drawing.box ?? ghostBox, drawing.box ? 'drawing' : 'ghost');
 
   const toModel = (event: { clientX: number; clientY: number }): Point => {
     const box = svg.current!.getBoundingClientRect();
@@ -83,7 +83,10 @@ export function PlanView() {
   const isMovable = (id: Id | null) => id !== null && selection.includes(id) && mayEdit && !chosenLines;
   useEffect(() => {
     mayPan.current = (event) =>
-      event instanceof MouseEvent && !onPlanPoint && !onPlanWindow && !isMovable(hits.at(toModel(event), reachMm));
+      event instanceof MouseEvent &&
+      !onPlanPoint &&
+      !onPlanWindow &&
+      !isMovable(hits.at(toModel(event), reachMm, selection));
   });
 
   const pressed = (event: React.PointerEvent) => {
@@ -94,7 +97,7 @@ export function PlanView() {
       return onPlanPoint(taken(event).at, 'press');
     }
     const at = toModel(event);
-    const hit = hits.at(at, reachMm);
+    const hit = hits.at(at, reachMm, selection);
     if (onPlanWindow || (event.shiftKey && !hit)) {
       svg.current!.setPointerCapture(event.pointerId);
       return setGesture({ kind: 'window', from: at, to: at });
@@ -113,7 +116,7 @@ export function PlanView() {
 
   /** The head of a grid line under a point, and the end of the line it is at. */
   const headAt = (at: Point): Extract<Gesture, { kind: 'head' }> | null => {
-    const primitive = hits.primitiveAt(at, reachMm);
+    const primitive = hits.primitiveAt(at, reachMm, selection);
     if (!primitive?.id || (primitive.style !== 'bubble' && primitive.style !== 'bubbleText')) return null;
     const line = solved?.lines.find(({ id }) => id === primitive.id);
     if (!line) return null;

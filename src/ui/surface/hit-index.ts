@@ -28,10 +28,10 @@ const ORDER: Partial<Record<Primitive['style'], number>> = {
 };
 
 export interface HitIndex {
-  /** What lies under a point, within a reach; the smallest kind of thing first. */
-  at: (point: Point, reachMm: number) => Id | null;
+  /** What lies under a point, within a reach: what is preferred, else the smallest kind of thing first. */
+  at: (point: Point, reachMm: number, preferred?: readonly Id[]) => Id | null;
   /** The primitive there, for telling a grid line's head from the line. */
-  primitiveAt: (point: Point, reachMm: number) => Primitive | null;
+  primitiveAt: (point: Point, reachMm: number, preferred?: readonly Id[]) => Primitive | null;
   /** Columns and shafts wholly or partly in a box. */
   within: (a: Point, b: Point) => Id[];
 }
@@ -47,15 +47,16 @@ export function hitIndex(drawing: Drawing): HitIndex {
   index?.finish();
   const found = (minX: number, minY: number, maxX: number, maxY: number): Primitive[] =>
     (index?.search(minX, minY, maxX, maxY) ?? []).map((i) => pickable[i]!);
-  const primitiveAt = (point: Point, reachMm: number): Primitive | null => {
+  const primitiveAt = (point: Point, reachMm: number, preferred: readonly Id[] = []): Primitive | null => {
     const hits = found(point.x - reachMm, point.y - reachMm, point.x + reachMm, point.y + reachMm).filter((primitive) =>
       isHit(primitive, point, reachMm),
     );
-    hits.sort((a, b) => ORDER[a.style]! - ORDER[b.style]!);
+    const rank = ({ id, style }: Primitive) => ORDER[style]! - (preferred.includes(id!) ? 10 : 0);
+    hits.sort((a, b) => rank(a) - rank(b));
     return hits[0] ?? null;
   };
   return {
-    at: (point, reachMm) => primitiveAt(point, reachMm)?.id ?? null,
+    at: (point, reachMm, preferred) => primitiveAt(point, reachMm, preferred)?.id ?? null,
     primitiveAt,
     within: (a, b) => {
       const hits = found(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y));

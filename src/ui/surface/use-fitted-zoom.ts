@@ -56,7 +56,13 @@ export function useZoom(
  * Fits a view until the person moves it themselves: to the first drawing, whose paper sizes settle in a second pass,
  * and to the room there is. Answers how to fit it again.
  */
-export function useFit(svgRef: RefObject<SVGSVGElement | null>, view: ZoomedView, box: Box | null): () => void {
+export function useFit(
+  svgRef: RefObject<SVGSVGElement | null>,
+  view: ZoomedView,
+  box: Box | null,
+  /** What is shown: another one is fitted anew. */
+  what = '',
+): () => void {
   const { zoomerRef, isOwnRef } = view;
   const fit = useCallback(() => {
     const element = svgRef.current;
@@ -71,6 +77,9 @@ export function useFit(svgRef: RefObject<SVGSVGElement | null>, view: ZoomedView
   }, [svgRef, zoomerRef, box]);
   const latest = useRef(fit);
   const passes = useRef(0);
+  useEffect(() => {
+    passes.current = 0;
+  }, [what]);
   useEffect(() => {
     latest.current = fit;
     if (isOwnRef.current || passes.current > 3 || !box) return;
