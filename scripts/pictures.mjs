@@ -62,6 +62,8 @@ await page.getByLabel('What is drawn').selectOption({ label: 'Section along C' }
 await take('section');
 await page.getByRole('tab', { name: 'Schedules' }).click();
 await take('levels-table');
+await page.getByRole('button', { name: 'Columns', exact: true }).click();
+await take('column-table');
 await page.getByRole('tab', { name: 'Plan' }).click();
 await page.getByRole('combobox', { name: 'Quick entry' }).fill('columns at A-E x 3-4 round 550');
 await take('quick-entry');
@@ -76,6 +78,9 @@ await page.keyboard.press('Escape');
 await page.getByRole('button', { name: 'ft in' }).click();
 await take('imperial');
 await page.getByRole('button', { name: 'mm', exact: true }).click();
+await page.getByLabel('Building', { exact: true }).selectOption({ label: 'Annex' });
+await step('Grids');
+await take('radial');
 await page.goto('/');
 await page.getByRole('textbox', { name: 'New project' }).fill('Pier house');
 await page.getByRole('button', { name: 'Start and set up' }).click();
