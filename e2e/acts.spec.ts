@@ -184,7 +184,7 @@ typed value with Enter and a key chord count one each. The test run prints these
 ${rows.join('\n')}
 `;
   if (process.env.WRITE_ACTS) writeFileSync('docs/acts.md', text);
-  expect(readFileSync('docs/acts.md', 'utf8').replace(/ +\| /g, ' | ').replace(/-+/g, '---')).toBe(
-    text.replace(/ +\| /g, ' | ').replace(/-+/g, '---'),
+  expect(readFileSync('docs/acts.md', 'utf8').replace(/ +\|/g, ' |').replace(/-+/g, '---')).toBe(
+    text.replace(/ +\|/g, ' |').replace(/-+/g, '---'),
   );
 });

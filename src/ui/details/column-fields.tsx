@@ -9,7 +9,7 @@ import { axisLine } from '@/core/grids/axis-lines';
 import type { Json } from '@/core/model/json';
 import { formatLength } from '@/core/units/format-length';
 import { parseAngle } from '@/core/units/parse-angle';
-import { ActionButton, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
+import { ActionButton, AngleField, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { SectionField, useSectionReader } from '../fields/section-field';
 import { useProject } from '../session/store';
@@ -45,14 +45,11 @@ export function ColumnFields({ stack }: { stack: ColumnStack }) {
           if (refusal) say(refusal);
         }}
       />
-      <TextField
+      <AngleField
         label="Turned"
-        value={`${stack.turnDeg}°`}
+        valueDeg={stack.turnDeg}
         disabled={!mayEdit}
-        onCommit={(text) => {
-          const parsed = parseAngle(text);
-          return parsed.ok ? change({ turnDeg: parsed.value }) : parsed.refusal.message;
-        }}
+        onCommit={(degrees) => change({ turnDeg: degrees })}
       />
       <EndFields label="Starts at" end={stack.startsAt} onChange={(startsAt) => change({ startsAt })} />
       <EndFields label="Stops at" end={stack.stopsAt} onChange={(stopsAt) => change({ stopsAt })} />
@@ -383,19 +380,28 @@ export function Blocks({ columns }: { columns: readonly string[] }) {
             onChoose={(choice) => attempt(set({ at: choice === 'allButTop' ? 'allButTop' : level ? [level] : [] }))}
           />
         )}
-        {stack.blocksAt !== 'allButTop' &&
-          levels.map((each) => (
-            <CheckField
-              key={each.id}
-              label={`Under ${each.name}`}
-              value={stack.blocksAt.includes(each.id)}
-              disabled={!mayEdit}
-              onChange={(on) => {
-                const now = stack.blocksAt === 'allButTop' ? [] : stack.blocksAt;
-                attempt(set({ at: on ? [...now, each.id] : now.filter((id) => id !== each.id) }));
-              }}
-            />
-          ))}
+        {stack.blocksAt !== 'allButTop' && (
+          <div role="group" aria-label="Under the slabs of" className="flex flex-wrap gap-1">
+            {levels.map(({ id, name }) => {
+              const isOn = stack.blocksAt.includes(id);
+              return (
+                <button
+                  key={id}
+                  type="button"
+                  aria-pressed={isOn}
+                  disabled={!mayEdit}
+                  className={`figures rounded-sm border px-1.5 ${isOn ? 'border-now bg-now text-sheet' : 'border-hair bg-sheet'}`}
+                  onClick={() => {
+                    const now = stack.blocksAt === 'allButTop' ? [] : stack.blocksAt;
+                    attempt(set({ at: isOn ? now.filter((each) => each !== id) : [...now, id] }));
+                  }}
+                >
+                  {name}
+                </button>
+              );
+            })}
+          </div>
+        )}
       </div>
     </details>
   );

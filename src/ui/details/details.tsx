@@ -1,5 +1,6 @@
 'use client';
 
+import { useEffect, useRef } from 'react';
 import { useProject } from '../session/store';
 import { sectionMm } from '@/core/columns/section-shape';
 import { ActionButton } from '../fields/fields';
@@ -18,13 +19,19 @@ import { MoveFields } from './move-fields';
 /** Details of what is selected: one sentence, then fields; below it the findings. */
 export function Details() {
   const { framework, solved, selection, level, display } = useProject((project) => project);
+  const root = useRef<HTMLDivElement>(null);
+  // What is chosen anew is read from its beginning.
+  useEffect(() => {
+    const panel = root.current?.parentElement;
+    if (panel) panel.scrollTop = 0;
+  }, [selection]);
   if (!solved) return null;
   const here = selection.filter((id) => framework.records.has(id));
   const only = here.length === 1 ? here[0]! : null;
   const subject = only ?? (here.length === 0 ? level : null);
   const said = subject ? sayThing(framework, solved, subject, display) : null;
   return (
-    <div className="flex flex-col gap-3 px-3.5 py-4">
+    <div ref={root} className="flex flex-col gap-3 px-3.5 py-4">
       {here.length > 1 ? <Several ids={here} /> : null}
       {said && (
         <header>

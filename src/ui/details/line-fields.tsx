@@ -8,7 +8,7 @@ import { recordOf, recordsOf } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import { parseAngle } from '@/core/units/parse-angle';
 import { formatForEntry } from '@/core/units/format-length';
-import { ActionButton, ChoiceField, PlainField, TextField } from '../fields/fields';
+import { ActionButton, AngleField, ChoiceField, PlainField, TextField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { LevelRangeFields } from '../tools/grids/level-range-fields';
@@ -46,14 +46,11 @@ export function LineFields({ line }: { line: GridLine }) {
         </ActionButton>
       )}
       {hasBay && shown.bayDeg !== null && (
-        <TextField
+        <AngleField
           label="Angle to the ray before"
-          value={`${shown.bayDeg}°`}
+          valueDeg={shown.bayDeg}
           disabled={!mayEdit}
-          onCommit={(text) => {
-            const angle = parseAngle(text);
-            return angle.ok ? run('grids.setBay', { line: line.id, bayDeg: angle.value, mode }) : angle.refusal.message;
-          }}
+          onCommit={(degrees) => run('grids.setBay', { line: line.id, bayDeg: degrees, mode })}
         />
       )}
       {hasBay && shown.bayDeg === null && (

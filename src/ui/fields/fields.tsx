@@ -1,6 +1,7 @@
 'use client';
 
 import { useId, useState, type ReactNode } from 'react';
+import { parseAngle } from '@/core/units/parse-angle';
 
 const BOX = 'rounded-sm border border-hair bg-sheet px-1.5 py-0.5 disabled:opacity-60';
 
@@ -194,5 +195,59 @@ export function ActionButton({
     >
       {children}
     </button>
+  );
+}
+
+/** A switch between a few ways of working, all in sight. */
+export function SwitchButtons<T extends string>({
+  label,
+  value,
+  choices,
+  onChoose,
+}: {
+  label: string;
+  value: T;
+  choices: readonly (readonly [T, string])[];
+  onChoose: (value: T) => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-1" role="group" aria-label={label}>
+      {choices.map(([choice, words]) => (
+        <button
+          key={choice}
+          type="button"
+          aria-pressed={value === choice}
+          className={`rounded-sm border px-2 py-0.5 ${value === choice ? 'border-now bg-now-tint font-semibold text-now' : 'border-hair bg-sheet hover:bg-faint'}`}
+          onClick={() => onChoose(choice)}
+        >
+          {words}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** A field for an angle in degrees, taken with Enter or on leaving it. */
+export function AngleField({
+  label,
+  valueDeg,
+  onCommit,
+  disabled,
+}: {
+  label: string;
+  valueDeg: number;
+  onCommit: (degrees: number) => string | null;
+  disabled?: boolean;
+}) {
+  return (
+    <TextField
+      label={label}
+      value={`${valueDeg}°`}
+      disabled={disabled ?? false}
+      onCommit={(text) => {
+        const angle = parseAngle(text);
+        return angle.ok ? onCommit(angle.value) : angle.refusal.message;
+      }}
+    />
   );
 }

@@ -94,6 +94,8 @@ export function PlanView() {
     if (event.button !== 0 || !solved || !building) return;
     if (onPlanPoint) {
       svg.current!.setPointerCapture(event.pointerId);
+      // The tool may be done by the release, whose press must not choose anything.
+      wasDragged.current = true;
       return onPlanPoint(taken(event).at, 'press');
     }
     const at = toModel(event);
@@ -215,7 +217,7 @@ export function PlanView() {
     <div className="relative min-h-0 min-w-0 flex-1">
       <svg
         ref={svg}
-        className={`absolute inset-0 size-full touch-none ${onPlanPoint || onPlanWindow ? 'cursor-crosshair' : ''}`}
+        className={`absolute inset-0 size-full touch-none select-none ${onPlanPoint || onPlanWindow ? 'cursor-crosshair' : ''}`}
         role="img"
         aria-label={`Plan of level ${shown?.name ?? ''}`}
         onPointerDown={pressed}

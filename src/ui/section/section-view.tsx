@@ -252,7 +252,7 @@ export function SectionView() {
       <div className="relative min-h-0 flex-1">
         <svg
           ref={svg}
-          className="absolute inset-0 size-full touch-none"
+          className="absolute inset-0 size-full touch-none select-none"
           role="img"
           aria-label={`Section: ${nameOf(choice, lines)}`}
           onPointerDown={pressed}

@@ -1,6 +1,9 @@
 import { select as selectElement, zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3';
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 
+/** Kept free at the foot of a view for its scale bar. */
+const FOOT_PX = 44;
+
 interface Box {
   minX: number;
   minY: number;
@@ -67,7 +70,8 @@ export function useFit(
   const fit = useCallback(() => {
     const element = svgRef.current;
     if (!element || !zoomerRef.current || !box) return;
-    const { width, height } = element.getBoundingClientRect();
+    const { width, height: whole } = element.getBoundingClientRect();
+    const height = Math.max(1, whole - FOOT_PX);
     const { minX, minY, maxX, maxY } = box;
     const k = Math.min(width / (maxX - minX), height / (maxY - minY)) * 0.92;
     const to = zoomIdentity

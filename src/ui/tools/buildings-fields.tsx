@@ -4,8 +4,7 @@ import { useState } from 'react';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { recordOf } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
-import { parseAngle } from '@/core/units/parse-angle';
-import { ActionButton, PlainField, TextField } from '../fields/fields';
+import { ActionButton, AngleField, PlainField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { Refused } from './refused';
@@ -35,14 +34,7 @@ export function BuildingsFields() {
         />
         <LengthField label="East" valueMm={mmOf(framework, record.xMm)} onCommit={(xMm) => change({ xMm })} />
         <LengthField label="North" valueMm={mmOf(framework, record.yMm)} onCommit={(yMm) => change({ yMm })} />
-        <TextField
-          label="Turned"
-          value={`${record.turnDeg}°`}
-          onCommit={(text) => {
-            const angle = parseAngle(text);
-            return angle.ok ? change({ turnDeg: angle.value }) : angle.refusal.message;
-          }}
-        />
+        <AngleField label="Turned" valueDeg={record.turnDeg} onCommit={(degrees) => change({ turnDeg: degrees })} />
         <form
           aria-label="Another building"
           className="flex flex-col gap-1.5 border-t border-faint pt-2"

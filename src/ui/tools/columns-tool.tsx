@@ -11,7 +11,7 @@ import { buildingCrossings, type Crossing } from '@/core/grids/crossings';
 import type { Json } from '@/core/model/json';
 import { parseAngle } from '@/core/units/parse-angle';
 import { formatForEntry } from '@/core/units/format-length';
-import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
+import { ActionButton, ChoiceField, PlainField, SwitchButtons } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { useSectionReader } from '../fields/section-field';
@@ -180,22 +180,15 @@ export function ColumnsTool() {
         doIt();
       }}
     >
-      <div className="flex flex-wrap gap-1" role="group" aria-label="How columns are placed">
-        {WAYS.map(([each, text]) => (
-          <button
-            key={each}
-            type="button"
-            aria-pressed={way === each}
-            className={`rounded-sm border px-2 py-0.5 ${way === each ? 'border-now bg-now-tint font-semibold text-now' : 'border-hair bg-sheet hover:bg-faint'}`}
-            onClick={() => {
-              setWay(each);
-              setRefused(null);
-            }}
-          >
-            {text}
-          </button>
-        ))}
-      </div>
+      <SwitchButtons
+        label="How columns are placed"
+        value={way}
+        choices={WAYS}
+        onChoose={(next) => {
+          setWay(next);
+          setRefused(null);
+        }}
+      />
       <p className="text-ink2">{HINTS[way]}</p>
       {(way === 'lines' || way === 'along') && <LineChips lines={lines} chosen={chosenLines ?? []} onToggle={toggle} />}
       {way === 'along' && settingOut.length > 0 && (

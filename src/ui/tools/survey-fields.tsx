@@ -4,8 +4,7 @@ import { useState } from 'react';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { recordsOf } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
-import { parseAngle } from '@/core/units/parse-angle';
-import { ActionButton, TextField } from '../fields/fields';
+import { ActionButton, AngleField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
 
@@ -40,13 +39,10 @@ export function SurveyFields() {
                 onCommit={(length) => change({ [field]: length })}
               />
             ))}
-            <TextField
+            <AngleField
               label="True north, from up"
-              value={`${now.trueNorthDeg}°`}
-              onCommit={(text) => {
-                const angle = parseAngle(text);
-                return angle.ok ? change({ trueNorthDeg: angle.value }) : angle.refusal.message;
-              }}
+              valueDeg={now.trueNorthDeg}
+              onCommit={(degrees) => change({ trueNorthDeg: degrees })}
             />
           </>
         ) : (

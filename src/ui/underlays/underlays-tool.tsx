@@ -6,8 +6,7 @@ import type { Json } from '@/core/model/json';
 import type { Point } from '@/core/geometry/point';
 import { cornersOf } from '@/core/underlays/place-underlay';
 import type { Underlay } from '@/core/underlays/underlay';
-import { parseAngle } from '@/core/units/parse-angle';
-import { ActionButton, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
+import { ActionButton, AngleField, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { pointOfPlace } from '../section/point-of-place';
@@ -147,14 +146,11 @@ function UnderlayFields({ underlay, onReplace }: { underlay: Underlay; onReplace
               : 'Type a plain length above zero'
           }
         />
-        <TextField
+        <AngleField
           label="Turned"
-          value={`${underlay.turnDeg}°`}
+          valueDeg={underlay.turnDeg}
           disabled={underlay.locked}
-          onCommit={(text) => {
-            const angle = parseAngle(text);
-            return angle.ok ? change({ turnDeg: angle.value }) : angle.refusal.message;
-          }}
+          onCommit={(degrees) => change({ turnDeg: degrees })}
         />
         <CheckField label="Locked" value={underlay.locked} onChange={(locked) => attempt(change({ locked }))} />
         {!underlay.locked && underlay.view === 'plan' && <Register underlay={underlay} />}

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { gridsOf } from '@/core/grids/resolve-grids';
-import { ActionButton } from '../../fields/fields';
+import { ActionButton, SwitchButtons } from '../../fields/fields';
 import { TakeFile } from '../../setting-up/take-file';
 import { useProject } from '../../session/store';
 import { UnderlaysTool } from '../../underlays/underlays-tool';
@@ -31,19 +31,7 @@ export function GridsTool() {
   const act = chosen ?? (systems.length === 0 ? 'new' : 'edit');
   return (
     <>
-      <div className="flex flex-wrap gap-1" role="group" aria-label="What to do with grids">
-        {ACTS.map(([key, words]) => (
-          <button
-            key={key}
-            type="button"
-            aria-pressed={act === key}
-            className={`rounded-sm border px-2 py-0.5 ${act === key ? 'border-now bg-now-tint font-semibold text-now' : 'border-hair bg-sheet hover:bg-faint'}`}
-            onClick={() => setChosen(key)}
-          >
-            {words}
-          </button>
-        ))}
-      </div>
+      <SwitchButtons label="What to do with grids" value={act} choices={ACTS} onChoose={setChosen} />
       {act === 'edit' && (
         <>
           {systems.length === 0 && <p className="text-ink2">There is no grid in this building yet.</p>}

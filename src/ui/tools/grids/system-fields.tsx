@@ -6,10 +6,9 @@ import { BUBBLES, HEADS, type Heads, type LabelRule } from '@/core/grids/grid';
 import type { ResolvedGrid } from '@/core/grids/resolve-grids';
 import { baysOfSide } from '@/core/grids/two-sides';
 import type { Json } from '@/core/model/json';
-import { parseAngle } from '@/core/units/parse-angle';
 import { formatBays } from '@/core/units/parse-bays';
 import { formatForEntry } from '@/core/units/format-length';
-import { ActionButton, ChoiceField, PlainField, TextField } from '../../fields/fields';
+import { ActionButton, AngleField, ChoiceField, PlainField, TextField } from '../../fields/fields';
 import { LengthField } from '../../fields/length-field';
 import { useProject } from '../../session/store';
 import { LabelFields, MoreLabelFields } from './label-fields';
@@ -62,14 +61,7 @@ export function SystemFields({ grid }: { grid: ResolvedGrid }) {
           <TextField label="Name" value={record.name} onCommit={(name) => change({ name })} />
           <LengthField label="East" valueMm={mmOf(framework, record.xMm)} onCommit={(xMm) => change({ xMm })} />
           <LengthField label="North" valueMm={mmOf(framework, record.yMm)} onCommit={(yMm) => change({ yMm })} />
-          <TextField
-            label="Turned"
-            value={`${record.turnDeg}°`}
-            onCommit={(text) => {
-              const angle = parseAngle(text);
-              return angle.ok ? change({ turnDeg: angle.value }) : angle.refusal.message;
-            }}
-          />
+          <AngleField label="Turned" valueDeg={record.turnDeg} onCommit={(degrees) => change({ turnDeg: degrees })} />
           {(['a', 'b'] as const).map((direction) => (
             <RuleFields
               key={`${direction} ${JSON.stringify(record.labels[direction])}`}
