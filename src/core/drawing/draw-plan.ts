@@ -30,6 +30,7 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
     ...drawFloors(solved, view),
     ...solved.shafts.filter(({ levels }) => levels.includes(view.level)).flatMap((shaft) => drawShaft(shaft, view)),
     ...grids.primitives,
+    ...drawExtents(solved, level),
     ...drawBlocks(solved, level, view, cutMm),
     ...drawColumns(solved, view, cutMm),
   ];
@@ -61,6 +62,19 @@ function drawColumns(solved: Solved, view: PlanView, cutMm: number): Primitive[]
             rings: [sectionRing(piece.section, piece.at, piece.turnDeg)],
           },
     );
+}
+
+/** Where mezzanines hang in the storey, and on a mezzanine its own edge: dashed. */
+function drawExtents(solved: Solved, level: SolvedLevel): Primitive[] {
+  const top = level.storeyHeightMm === null ? level.fflMm : level.fflMm + level.storeyHeightMm;
+  return solved.levels
+    .filter(
+      (other) =>
+        other.building === level.building &&
+        other.extent &&
+        (other.id === level.id || (other.fflMm > level.fflMm && other.fflMm < top)),
+    )
+    .map((other): Primitive => ({ type: 'area', style: 'columnHead', id: other.id, rings: [other.extent!] }));
 }
 
 /** Heads and thickenings under the slab above, hidden from here: dashed. */

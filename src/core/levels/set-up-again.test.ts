@@ -1,6 +1,7 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { FURNISHED, given, levelId, refusal, step } from '../testing/given';
+import { drawPlan } from '../drawing/draw-plan';
 import { levelDifferences } from './level-differences';
 import { limitsOf, storeyAreas } from './limits';
 
@@ -98,6 +99,19 @@ describe('a mezzanine', () => {
       [2820, 5050],
     ]);
     expect(pieces('B-4')).toEqual([[-100, 5050]]);
+  });
+
+  it('is dashed in the plan of the storey it hangs in, and in its own', () => {
+    const solved = solve(withMezzanine);
+    const dashed = (level: string) =>
+      drawPlan(solved, {
+        building,
+        level: levelId(withMezzanine, level),
+        scale: 200,
+        cutAboveMm: 1200,
+        writeLength: String,
+      }).primitives.filter(({ id }) => id === levelId(withMezzanine, 'MZ')).length;
+    expect([dashed('00'), dashed('MZ'), dashed('01')]).toEqual([1, 1, 0]);
   });
 
   it('has a slab that shafts cut, and an extent only while it is one', () => {

@@ -6,9 +6,12 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import { LEVEL_KINDS, type Level } from '@/core/levels/level';
 import { removalPreview, type EndsChoice } from '@/core/levels/remove-level';
 import { levelById } from '@/core/levels/resolve-levels';
-import { formatArea } from '@/core/units/format-length';
-import { ActionButton, CheckField, ChoiceField, TextField } from '../fields/fields';
-import { LengthField } from '../fields/length-field';
+import { formatArea, formatForEntry } from '@/core/units/format-length';
+import { resolveOutline } from '@/core/outlines/resolve-outline';
+import { bounds } from '@/core/geometry/polygon';
+import { ActionButton, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
+import { LengthField, useLengthReader } from '../fields/length-field';
+import { readPlaceText, writePlace } from '../fields/place-text';
 import { useProject } from '../session/store';
 import { BudgetFields } from './budget-fields';
 
@@ -65,6 +68,7 @@ export function LevelFields({ level }: { level: Level }) {
         choices={LEVEL_KINDS.map((kind) => [kind, kind === 'datum' ? 'datum only' : kind] as const)}
         onChoose={(levelKind) => attempt(run('levels.change', { level: level.id, levelKind }))}
       />
+      {level.levelKind === 'mezzanine' && <ExtentFields key={JSON.stringify(level.extent)} level={level} />}
       <CheckField
         label="Locked: other edits cannot move it"
         value={level.locked}
@@ -82,6 +86,65 @@ export function LevelFields({ level }: { level: Level }) {
       )}
       {removing && <RemoveDialog level={level} onClose={() => setRemoving(false)} />}
     </div>
+  );
+}
+
+/** A mezzanine's part of the plan: a rectangle from its lower left corner. Columns within it are parted there. */
+function ExtentFields({ level }: { level: Level }) {
+  const { framework, display, run, mayEdit } = useProject((project) => project);
+  const read = useLengthReader();
+  const ring = level.extent ? resolveOutline(framework, level.extent) : null;
+  const box = ring ? bounds(ring) : null;
+  const [place, setPlace] = useState(() =>
+    box ? writePlace(framework, level.building, box.minX, box.minY, display) : '',
+  );
+  const [width, setWidth] = useState(() => (box ? formatForEntry(box.maxX - box.minX, display) : ''));
+  const [depth, setDepth] = useState(() => (box ? formatForEntry(box.maxY - box.minY, display) : ''));
+  const [refused, setRefused] = useState<string | null>(null);
+  const [w, d, at] = [read(width), read(depth), readPlaceText(place, display)];
+  const take = () => {
+    if (!at.ok) return setRefused(at.refusal.message);
+    if (!w.ok) return setRefused(w.words);
+    if (!d.ok) return setRefused(d.words);
+    const extent = { type: 'rectangle', place: at.value.input, widthMm: w.input, depthMm: d.input };
+    setRefused(run('levels.change', { level: level.id, extent }));
+  };
+  return (
+    <form
+      aria-label="Extent of the mezzanine"
+      className="flex flex-col gap-1 border-l-2 border-hair pl-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        take();
+      }}
+    >
+      <PlainField
+        label="Extent, corner at"
+        value={place}
+        onChange={setPlace}
+        note={place && !at.ok ? at.refusal.message : null}
+      />
+      <PlainField label="Extent, width" value={width} onChange={setWidth} note={width === '' ? null : w.words} />
+      <PlainField label="Extent, depth" value={depth} onChange={setDepth} note={depth === '' ? null : d.words} />
+      {refused && (
+        <p role="alert" className="text-[11px] text-wrong">
+          {refused}
+        </p>
+      )}
+      <span className="flex justify-end gap-2">
+        {level.extent && (
+          <ActionButton
+            disabled={!mayEdit}
+            onClick={() => setRefused(run('levels.change', { level: level.id, extent: null }))}
+          >
+            No extent
+          </ActionButton>
+        )}
+        <ActionButton type="submit" disabled={!mayEdit}>
+          Take this extent
+        </ActionButton>
+      </span>
+    </form>
   );
 }
 

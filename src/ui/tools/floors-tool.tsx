@@ -1,19 +1,26 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { resolveOutline } from '@/core/outlines/resolve-outline';
 import { formatForEntry } from '@/core/units/format-length';
 import type { Json } from '@/core/model/json';
-import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
+import { axisLine } from '@/core/grids/axis-lines';
+import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
+import { usePreview } from '../session/use-preview';
 import { Refused } from './refused';
 
-type Way = 'grid' | 'drawn';
+type Way = 'grid' | 'lines' | 'drawn';
 
-/** A floor plate from the grid with an offset, or drawn corner by corner; through all storeys or some. */
+/**
+ * A floor plate from the grid with an offset, with edges on chosen lines, or drawn corner by corner; through all storeys,
+ * some, or on the current level only.
+ */
 export function FloorsTool() {
-  const { session, solved, building, mayEdit, display, run, set } = useProject((project) => project);
+  const { framework, solved, building, level, chosenLines, mayEdit, display, run, set } = useProject(
+    (project) => project,
+  );
   const read = useLengthReader();
   const systems = [...new Set(solved?.lines.filter((line) => line.building === building).map(({ system }) => system))];
   const [way, setWay] = useState<Way>(systems.length > 0 ? 'grid' : 'drawn');
@@ -23,22 +30,26 @@ export function FloorsTool() {
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
   const [from, setFrom] = useState('');
   const [to, setTo] = useState('');
+  const [isHereOnly, setHereOnly] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
+  const here = solved?.levels.find(({ id }) => id === level);
+  const edges = way === 'lines' ? (chosenLines ?? []) : [];
   const range: [string, string] = [from || (storeys[0]?.id ?? ''), to || (storeys.at(-1)?.id ?? '')];
   const [o, t] = [read(offset), read(thickness)];
   const system = systems[0];
   const outline: Json =
     way === 'grid'
       ? { type: 'gridOffset', ...(system ? { system } : {}), offsetMm: o.ok ? o.input : 0 }
-      : { type: 'polygon', points: corners.map(({ x, y }) => ({ xMm: x, yMm: y })) };
+      : way === 'lines'
+        ? { type: 'lines', edges: edges.map((line) => ({ line, offsetMm: o.ok ? o.input : 0 })) }
+        : { type: 'polygon', points: corners.map(({ x, y }) => ({ xMm: x, yMm: y })) };
   const input: Json = {
     ...(building ? { building } : {}),
     outline,
     thicknessMm: t.ok ? t.input : 0,
-    levels: { range },
+    levels: isHereOnly && level ? { at: [level] } : { range },
   };
-  const key = JSON.stringify(input);
-  const preview = useMemo(() => session?.preview('floors.add', JSON.parse(key)) ?? null, [session, key]);
+  const preview = usePreview('floors.add', input);
 
   useEffect(() => {
     if (way === 'drawn')
@@ -48,8 +59,14 @@ export function FloorsTool() {
     const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'floorPlate') : undefined;
     const ring =
       added?.kind === 'floorPlate' && preview?.ok ? resolveOutline(preview.value.after, added.outline) : null;
-    set({ ghost: ring ? { rings: [[...ring]], points: [], note: 'Outline from the grid' } : null });
+    const note = way === 'lines' ? 'Edges on the chosen lines' : 'Outline from the grid';
+    set({ ghost: ring ? { rings: [[...ring]], points: [], note } : null });
   }, [preview, way, corners, set]);
+  useEffect(() => {
+    if (way !== 'lines' || !mayEdit) return;
+    set({ chosenLines: [] });
+    return () => set({ chosenLines: null });
+  }, [way, mayEdit, set]);
 
   const cornersNow = useRef(corners);
   useEffect(() => {
@@ -64,11 +81,13 @@ export function FloorsTool() {
 
   if (!mayEdit) return <p className="text-ink2">Press a floor in the plan to see its areas.</p>;
   const add = () => {
-    if (way === 'grid' && !o.ok) return setRefused(o.words);
+    if (way !== 'drawn' && !o.ok) return setRefused(o.words);
     if (!t.ok) return setRefused(t.words);
     const refusal = run('floors.add', input);
     setRefused(refusal);
-    if (!refusal) setCorners([]);
+    if (refusal) return;
+    setCorners([]);
+    if (way === 'lines') set({ chosenLines: [] });
   };
   const choices = [...storeys].reverse().map(({ id, name }) => [id, name] as const);
   return (
@@ -84,6 +103,7 @@ export function FloorsTool() {
         value={way}
         choices={[
           ['grid', 'from the grid'],
+          ['lines', 'edges on chosen lines'],
           ['drawn', 'drawn by corners'],
         ]}
         onChoose={(next) => {
@@ -91,8 +111,21 @@ export function FloorsTool() {
           setRefused(null);
         }}
       />
-      {way === 'grid' ? (
-        <PlainField label="Outside the grid by" value={offset} onChange={setOffset} note={o.words} wrong={!o.ok} />
+      {way === 'lines' && (
+        <p className="text-ink2">
+          {edges.length === 0
+            ? 'Press grid or setting-out lines in the plan, going round.'
+            : `Edges on ${edges.map((id) => axisLine(framework, id)?.label ?? 'a line').join(', ')}`}
+        </p>
+      )}
+      {way !== 'drawn' ? (
+        <PlainField
+          label={way === 'grid' ? 'Outside the grid by' : 'Outside the lines by'}
+          value={offset}
+          onChange={setOffset}
+          note={o.words}
+          wrong={!o.ok}
+        />
       ) : (
         <div className="flex items-center justify-between text-ink2">
           <span>
@@ -104,11 +137,18 @@ export function FloorsTool() {
         </div>
       )}
       <PlainField label="Thickness" value={thickness} onChange={setThickness} note={t.words} wrong={!t.ok} />
+      {here && (here.bounding || here.levelKind === 'mezzanine') && (
+        <CheckField label={`On level ${here.name} only`} value={isHereOnly} onChange={setHereOnly} />
+      )}
       <ChoiceField label="From level" value={range[0]} choices={choices} onChoose={setFrom} />
       <ChoiceField label="To level" value={range[1]} choices={choices} onChoose={setTo} />
       <Refused words={refused} />
       <span className="self-end">
-        <ActionButton type="submit" weight="main" disabled={way === 'drawn' && corners.length < 3}>
+        <ActionButton
+          type="submit"
+          weight="main"
+          disabled={(way === 'drawn' && corners.length < 3) || (way === 'lines' && edges.length < 3)}
+        >
           Add the floor plate
         </ActionButton>
       </span>
