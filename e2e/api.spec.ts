@@ -108,3 +108,37 @@ test('a drawing that is taken is kept once, whatever it is called', async ({ pag
   );
   expect(kept).toEqual([{ name: 'grid.dxf', byte_count: drawing.length }]);
 });
+
+test('a file laid under a plan is served to members of its project only, as what it is', async ({ page, browser }) => {
+  await enterAs(page, 'designer');
+  const [id, other] = [
+    await makeProject(page.request, 'Under', FURNISHED),
+    await makeProject(page.request, 'Beside', FURNISHED),
+  ];
+  const picture = Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), Buffer.from('rest')]);
+  const bring = (data: Buffer, name: string) =>
+    page.request.post(`/api/projects/${id}/underlays?name=${name}`, { data });
+  const taken = (await (await bring(picture, 'scan.png')).json()) as { sha256: string; content: string };
+  expect(taken.content).toBe('picture');
+  const served = await page.request.get(`/api/projects/${id}/underlays/${taken.sha256}`);
+  expect([served.status(), served.headers()['content-type'], served.headers()['x-content-type-options']]).toEqual([
+    200,
+    'image/png',
+    'nosniff',
+  ]);
+  expect((await served.body()).equals(picture)).toBe(true);
+  expect((await page.request.get(`/api/projects/${other}/underlays/${taken.sha256}`)).status()).toBe(404);
+  const drawing = (await (await bring(await readFile('e2e/fixtures/structure-grid-mm.dxf'), 'grid.dxf')).json()) as {
+    sha256: string;
+    sheet: { lines: unknown[] };
+  };
+  const sheet = (await (await page.request.get(`/api/projects/${id}/underlays/${drawing.sha256}`)).json()) as {
+    sheet: { lines: unknown[] };
+  };
+  expect(sheet.sheet.lines.length).toBe(drawing.sheet.lines.length);
+  const bad = await bring(Buffer.from('<svg onload="alert(1)"/>'), 'x.svg');
+  expect([bad.status(), ((await bad.json()) as { message: string }).message.length > 10]).toEqual([422, true]);
+  const stranger = await browser.newContext({ baseURL: process.env.APP_URL });
+  expect((await stranger.request.get(`/api/projects/${id}/underlays/${taken.sha256}`)).status()).toBe(401);
+  await stranger.close();
+});

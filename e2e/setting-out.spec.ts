@@ -155,6 +155,42 @@ test('levels are set up again with the differences listed first; the site stands
   expect(await downloadText(page, 'Download IFC4')).toContain('IFCMAPCONVERSION');
 });
 
+test('a slab and a shaft with edges on setting-out lines follow them', async ({ page }) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Held', [
+      ...FURNISHED.slice(0, 2),
+      ['settingOut.add', { lines: ['5'], offsetMm: 1200, name: 'Front' }],
+      ['settingOut.add', { lines: ['2'], offsetMm: 900, name: 'Inner' }],
+    ]),
+  );
+  const press = async (label: string) => {
+    const text = plan(page)
+      .locator('text')
+      .filter({ hasText: new RegExp(`^${label}$`) });
+    await text.first().click();
+  };
+  await openStep(page, 'Floors');
+  await page.getByLabel('Outline').selectOption('lines');
+  for (const label of ['A', 'Front', 'C', '1']) await press(label);
+  await expect(page.getByText('Edges on A, Front, C, 1')).toBeVisible();
+  await page.getByLabel('Outside the lines by').fill('0');
+  await page.getByRole('button', { name: 'Add the floor plate' }).click();
+  await openStep(page, 'Shafts');
+  await page.getByLabel('Outline').selectOption('lines');
+  for (const label of ['A', 'Inner', 'B', '2']) await press(label);
+  await expect(page.getByText(/cuts 7 slabs/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Add the shaft' }).click();
+  await untilSaved(page);
+  const area = async () => (await downloadReport(page)).floors.find(({ level }) => level === '01')!.areaM2;
+  expect(await area()).toBeCloseTo(26.4 * 14.4 - 0.9 * 6.6, 6);
+  await page.keyboard.press('Escape');
+  await press('Front');
+  await page.getByLabel('Distance', { exact: true }).fill('2.2m');
+  await page.getByLabel('Distance', { exact: true }).press('Enter');
+  expect(await area()).toBeCloseTo(27.4 * 14.4 - 0.9 * 6.6, 6);
+});
+
 /** A PNG of one colour, made by hand. */
 function png(width: number, height: number): Buffer {
   const chunk = (type: string, data: Buffer) => {

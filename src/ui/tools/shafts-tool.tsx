@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { axisLine } from '@/core/grids/axis-lines';
 import { previewShaft } from '@/core/shafts/preview-shaft';
 import { freeShaftName } from '@/core/shafts/shaft-commands';
 import { SHAFT_PURPOSES } from '@/core/shafts/shaft';
@@ -12,10 +13,13 @@ import { readPlaceText, writePlace } from '../fields/place-text';
 import { useProject } from '../session/store';
 import { Refused } from './refused';
 
-/** A shaft by rectangle: typed, or drawn between two points in the plan and then typed exactly. */
+/** A shaft by rectangle, typed or drawn between two points in the plan; or with its edges held to chosen lines. */
 export function ShaftsTool() {
-  const { framework, session, building, mayEdit, display, run, set, solved } = useProject((project) => project);
+  const { framework, session, building, chosenLines, mayEdit, display, run, set, solved } = useProject(
+    (project) => project,
+  );
   const read = useLengthReader();
+  const [way, setWay] = useState<'rectangle' | 'lines'>('rectangle');
   const [name, setName] = useState('');
   const [purpose, setPurpose] = useState<(typeof SHAFT_PURPOSES)[number]>('lift');
   const [place, setPlace] = useState('0,0');
@@ -28,20 +32,25 @@ export function ShaftsTool() {
   const d = read(depth);
   const at = readPlaceText(place, display);
   const placeInput = at.ok ? at.value.input : '';
+  const edges = way === 'lines' ? (chosenLines ?? []) : null;
+  const edgesKey = edges?.join() ?? null;
   const [widthMm, depthMm] = [w.ok ? w.input : 0, d.ok ? d.input : 0];
   const start = useRef<{ x: number; y: number } | null>(null);
 
-  const input: Json = useMemo(
-    () => ({
+  const input: Json = useMemo(() => {
+    const outline: Json =
+      edgesKey === null
+        ? { type: 'rectangle', place: placeInput, widthMm, depthMm }
+        : { type: 'lines', edges: edgesKey.split(',').map((line) => ({ line })) };
+    return {
       ...(building ? { building } : {}),
       name: name.trim() || freeShaftName(framework),
       purpose,
-      outline: { type: 'rectangle', place: placeInput, widthMm, depthMm },
+      outline,
       opensFoot,
       opensHead,
-    }),
-    [building, name, framework, purpose, placeInput, widthMm, depthMm, opensFoot, opensHead],
-  );
+    };
+  }, [building, name, framework, purpose, placeInput, widthMm, depthMm, edgesKey, opensFoot, opensHead]);
 
   const preview = useMemo(() => session?.preview('shafts.add', input) ?? null, [session, input]);
   const shown = useMemo(() => {
@@ -60,6 +69,10 @@ export function ShaftsTool() {
 
   useEffect(() => {
     if (!mayEdit || !building) return;
+    if (way === 'lines') {
+      set({ chosenLines: [] });
+      return () => set({ chosenLines: null, ghost: null });
+    }
     set({
       onPlanPoint: (at, phase) => {
         if (phase === 'press') start.current = at;
@@ -78,16 +91,20 @@ export function ShaftsTool() {
       },
     });
     return () => set({ onPlanPoint: null, ghost: null });
-  }, [mayEdit, building, framework, display, set]);
+  }, [mayEdit, way, building, framework, display, set]);
 
   if (!mayEdit) return <p className="text-ink2">Press a shaft in the plan to see which slabs it cuts.</p>;
   const add = () => {
-    if (!at.ok) return setRefused(at.refusal.message);
-    if (!w.ok) return setRefused(w.words);
-    if (!d.ok) return setRefused(d.words);
+    if (way === 'lines' && (edges?.length ?? 0) < 3)
+      return setRefused('Choose three lines or more in the plan, going round');
+    if (way === 'rectangle' && !at.ok) return setRefused(at.refusal.message);
+    if (way === 'rectangle' && !w.ok) return setRefused(w.words);
+    if (way === 'rectangle' && !d.ok) return setRefused(d.words);
     const refusal = run('shafts.add', input);
     setRefused(refusal);
-    if (!refusal) setName('');
+    if (refusal) return;
+    setName('');
+    if (way === 'lines') set({ chosenLines: [] });
   };
   const placeWrong = !at.ok ? at.refusal.message : preview && !preview.ok ? preview.refusal.message : null;
   const slabs = solved?.floors.length ?? 0;
@@ -100,9 +117,23 @@ export function ShaftsTool() {
       }}
     >
       <p className="text-ink2">
-        Drag a rectangle in the plan, or type. It cuts every floor it passes
-        {slabs === 0 ? ', once there are floors' : ''}.
+        {way === 'lines'
+          ? 'Press grid or setting-out lines in the plan, going round.'
+          : 'Drag a rectangle in the plan, or type.'}{' '}
+        It cuts every floor it passes{slabs === 0 ? ', once there are floors' : ''}.
       </p>
+      <ChoiceField
+        label="Outline"
+        value={way}
+        choices={[
+          ['rectangle', 'rectangle'],
+          ['lines', 'edges on chosen lines'],
+        ]}
+        onChoose={(next) => {
+          setWay(next);
+          setRefused(null);
+        }}
+      />
       <PlainField
         label="Name"
         value={name}
@@ -115,15 +146,26 @@ export function ShaftsTool() {
         choices={SHAFT_PURPOSES.map((each) => [each, each] as const)}
         onChoose={setPurpose}
       />
-      <PlainField
-        label="Corner at"
-        value={place}
-        onChange={setPlace}
-        note={placeWrong ?? (at.ok ? at.value.words : null)}
-        wrong={placeWrong !== null}
-      />
-      <PlainField label="Width" value={width} onChange={setWidth} note={w.words} wrong={!w.ok} />
-      <PlainField label="Depth" value={depth} onChange={setDepth} note={d.words} wrong={!d.ok} />
+      {way === 'lines' && (
+        <p className="font-semibold text-now">
+          {edges && edges.length > 0
+            ? `Edges on ${edges.map((id) => axisLine(framework, id)?.label ?? 'a line').join(', ')}`
+            : 'No line chosen yet'}
+        </p>
+      )}
+      {way === 'rectangle' && (
+        <>
+          <PlainField
+            label="Corner at"
+            value={place}
+            onChange={setPlace}
+            note={placeWrong ?? (at.ok ? at.value.words : null)}
+            wrong={placeWrong !== null}
+          />
+          <PlainField label="Width" value={width} onChange={setWidth} note={w.words} wrong={!w.ok} />
+          <PlainField label="Depth" value={depth} onChange={setDepth} note={d.words} wrong={!d.ok} />
+        </>
+      )}
       <CheckField label="Opens the slab at its foot" value={opensFoot} onChange={setOpensFoot} />
       <CheckField label="Goes out through the roof" value={opensHead} onChange={setOpensHead} />
       {shown && slabs > 0 && (
