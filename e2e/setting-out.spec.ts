@@ -39,6 +39,36 @@ test('a radial grid is typed, seen before it is added, changed ray by ray, and h
   expect(await downloadText(page, 'Download IFC4')).toContain('.RADIAL.');
 });
 
+test('a grid is drawn by its two corners with the mouse alone, and a line set out from the edge of a slab', async ({
+  page,
+}) => {
+  await openProject(page, await makeProject(page.request, 'By mouse', FURNISHED.slice(0, 3)));
+  await openStep(page, 'Grids');
+  await page.getByRole('button', { name: 'New grid' }).click();
+  const box = (await plan(page).boundingBox())!;
+  const [x, y] = [box.x + box.width * 0.45, box.y + box.height * 0.35];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 90, y + 60, { steps: 4 });
+  await page.mouse.move(x + 150, y + 110, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByLabel('Bays across', { exact: true })).toHaveValue(/^\d+@\d+$/);
+  await expect(page.getByLabel('First label across')).toHaveValue('6');
+  await page.getByRole('button', { name: 'Add the grid' }).click();
+  await page.getByRole('button', { name: 'Setting-out lines' }).click();
+  await page.getByLabel('From', { exact: true }).selectOption('edges');
+  const [one, a] = await Promise.all(
+    ['1', 'A'].map(async (label) => (await plan(page).getByText(label, { exact: true }).first().boundingBox())!),
+  );
+  // Beside line 1, half way up: the slab's edge is 300 outside it.
+  await page.mouse.click(one!.x + one!.width / 2 - 2, a!.y - 60);
+  await expect(page.getByText('From Plate edge 4')).toBeVisible();
+  await page.getByLabel('At a distance of').fill('150');
+  await page.getByRole('button', { name: 'Set out 1' }).click();
+  await expect(page.getByText('150 from Plate edge 4')).toBeVisible();
+  await untilSaved(page);
+});
+
 test('free lines are pressed in the plan, and bays are kept as a preset and taken from a file', async ({ page }) => {
   await openProject(page, await makeProject(page.request, 'Free', FURNISHED.slice(0, 2)));
   await openStep(page, 'Grids');

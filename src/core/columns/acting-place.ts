@@ -1,9 +1,9 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { leftDistance, leftOf } from '../geometry/curve';
 import { cross, plus, quantised, times, turned, type Point } from '../geometry/point';
-import { axisLine } from '../grids/axis-lines';
 import type { Framework } from '../model/framework';
 import { resolvePlace, type ResolvedPlace } from '../outlines/resolve-place';
+import { heldLine } from '../setting-out/held-line';
 import { quantiseMm } from '../units/length-units';
 import type { ColumnStack, Hold } from './column';
 import { sectionMm, sectionReach, type SectionMm } from './section-shape';
@@ -28,7 +28,7 @@ export function heldAt(
   turnDeg: number,
 ): Point {
   const wanted = holds.flatMap((hold) => {
-    const axis = axisLine(framework, hold.line);
+    const axis = heldLine(framework, hold.line);
     return axis ? [{ axis, hold, offsetMm: mmOf(framework, hold.offsetMm) }] : [];
   });
   if (wanted.length === 0) return from;

@@ -8,7 +8,8 @@ import { angleSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, type LengthInput } from '../model/length-input';
-import { axisReferred, refSchema } from '../model/refer';
+import { refSchema } from '../model/refer';
+import { heldReferred } from '../setting-out/held-line';
 import { MATERIALS, type ColumnStack, type Hold, type Section } from './column';
 
 export const sectionInputSchema = z.discriminatedUnion('shape', [
@@ -69,7 +70,7 @@ export function readHold(
   building: Id,
   { line, face, offsetMm }: FlushInput,
 ): Hold & { axis: AxisLine } {
-  const axis = axisReferred(framework, line, building);
+  const axis = heldReferred(framework, line, building);
   const stored = new LengthReader(framework).read(offsetMm, 'flush offset', { atLeastMm: -1e5, atMostMm: 1e5 }).stored;
   const interior = leftDistance(axis.curve, middleOfBuilding(framework, building)) >= 0 ? 'left' : 'right';
   const other = interior === 'left' ? 'right' : 'left';
@@ -77,13 +78,20 @@ export function readHold(
   return { line: axis.id, body, offsetMm: stored, axis };
 }
 
-/** Holds for one column whose two lines are known: those of the flush lines that come from either of them. */
+/**
+ * Holds for one column whose two lines are known: those of the flush lines that come from either of them, and those set
+ * out from an edge, which belong to no grid line.
+ */
 export function holdsOn(flush: readonly (Hold & { axis: AxisLine })[], lines: readonly Id[]): Hold[] {
   return flush
-    .filter(({ axis }) => lines.includes(axis.root) || lines.includes(axis.id))
+    .filter(({ axis }) => belongsTo(axis, lines))
     .slice(0, 2)
     .map(({ axis: _, ...hold }) => hold);
 }
+
+/** True if a line is one of these, comes from one of them, or comes from an edge. */
+export const belongsTo = (axis: AxisLine, lines: readonly Id[]): boolean =>
+  lines.includes(axis.root) || lines.includes(axis.id) || axis.isEdge === true;
 
 /** X1, X2 …: marks of columns that stand off the grid. */
 export function freeMarks(framework: Framework): () => string {

@@ -14,7 +14,7 @@ import { resolvePlace } from '../outlines/resolve-place';
 import { quantiseMm } from '../units/length-units';
 import { amongFree, chooseCrossings } from './choose-crossings';
 import { MATERIALS, PLAIN_STACK, type ColumnStack } from './column';
-import { columnFields, freeMarks, holdsOn, readHold, readSection, sectionInputSchema } from './column-input';
+import { belongsTo, columnFields, freeMarks, holdsOn, readHold, readSection, sectionInputSchema } from './column-input';
 import { nearestCrossing } from './nearest-crossing';
 
 type NewStack = Omit<ColumnStack, 'id'>;
@@ -59,9 +59,7 @@ const placeAtCrossings = defineCommand({
       const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['SSL', 'soffit']);
       const section = readSection(edit.before, input.section);
       const flush = input.flush.map((each) => readHold(edit.before, building, each));
-      const idle = flush.find(
-        ({ axis }) => !taken.some(({ lines }) => lines.includes(axis.root) || lines.includes(axis.id)),
-      );
+      const idle = flush.find(({ axis }) => !taken.some(({ lines }) => belongsTo(axis, lines)));
       if (idle) refuseNow(`None of these crossings is on the line ${idle.axis.label ?? ''} is set out from`, ['flush']);
       for (const crossing of taken) {
         edit.add<'columnStack'>({

@@ -22,6 +22,8 @@ export interface AxisLine {
   datumMm: number;
   /** The grid line it is, or comes from in the end. */
   root: Id;
+  /** True where it comes from an edge of a slab or shaft. */
+  isEdge?: true;
 }
 
 const cache = new WeakMap<Framework, Map<Id, AxisLine>>();

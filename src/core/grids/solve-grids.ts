@@ -3,8 +3,8 @@ import { endsOf } from '../geometry/curve';
 import { levelById } from '../levels/resolve-levels';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
+import { edgeOf, heldLine } from '../setting-out/held-line';
 import type { Solved } from '../solving/solved';
-import { axisLine } from './axis-lines';
 import { buildingCrossings } from './crossings';
 import { gridsOf } from './resolve-grids';
 
@@ -50,13 +50,14 @@ export function solveGrids(framework: Framework, solved: Solved): void {
     }
   }
   for (const record of recordsOf(framework, 'settingOutLine')) {
-    const axis = axisLine(framework, record.id);
+    const axis = heldLine(framework, record.id);
     if (!axis) continue;
     solved.settingOut.push({
       id: record.id,
       building: record.building,
       name: record.name,
       source: record.source,
+      from: record.edge === null ? null : (edgeOf(framework, record.source, record.edge)?.label ?? null),
       offsetMm: mmOf(framework, record.offsetMm),
       locked: record.locked,
       curve: axis.curve,

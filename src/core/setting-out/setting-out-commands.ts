@@ -10,8 +10,9 @@ import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { axisReferred, buildingReferred, refSchema } from '../model/refer';
+import { buildingReferred, refSchema } from '../model/refer';
 import type { Length } from '../units/parse-length';
+import { edgeOf, heldReferred } from './held-line';
 import type { SettingOutLine } from './setting-out-line';
 
 /** A setting-out line by id or name. */
@@ -33,7 +34,12 @@ const add = defineCommand({
   input: z.strictObject({
     building: refSchema.optional(),
     /** Grid lines, or setting-out lines already there. */
-    lines: z.array(refSchema).min(1, 'Choose a line first').max(200),
+    lines: z.array(refSchema).max(200).default([]),
+    /** Or edges of slabs and shafts, counted counter-clockwise from 0. */
+    edges: z
+      .array(z.strictObject({ of: refSchema, edge: z.number().int().min(0).max(2000) }))
+      .max(200)
+      .default([]),
     offsetMm: lengthInputSchema,
     /** Positive: the way the lines count. Interior: towards the building's middle. */
     side: z.enum(SIDES).default('positive'),
@@ -52,9 +58,19 @@ const add = defineCommand({
       const middle = middleOfBuilding(edit.before, building);
       const range = readLevelRange(edit.before, building, input);
       const taken = namesTaken(edit.before, building);
-      const axes = input.lines.map((ref) => axisReferred(edit.before, ref, building));
-      const wanted = axes.flatMap((axis) => signsOf(axis, input.side, middle).map((sign) => ({ axis, sign })));
-      for (const { axis, sign } of wanted) {
+      const sources = [
+        ...input.lines.map((ref) => ({ axis: heldReferred(edit.before, ref, building), edge: null })),
+        ...input.edges.map(({ of, edge }) => ({
+          axis:
+            edgeOf(edit.before, of, edge) ?? refuseNow('That edge is not there any more. Choose it again', ['edges']),
+          edge,
+        })),
+      ];
+      if (sources.length === 0) refuseNow('Choose a line or an edge first', ['lines']);
+      const wanted = sources.flatMap(({ axis, edge }) =>
+        signsOf(axis, input.side, middle).map((sign) => ({ axis, edge, sign })),
+      );
+      for (const { axis, edge, sign } of wanted) {
         const name = nameFor(input.name, axis, wanted.length, taken);
         taken.add(name);
         edit.add<'settingOutLine'>({
@@ -62,6 +78,7 @@ const add = defineCommand({
           building,
           name,
           source: axis.id,
+          edge,
           offsetMm: sign === 1 ? stored : negative(stored, mm),
           ...range,
           locked: input.locked,

@@ -8,9 +8,11 @@ export const settingOutLineSchema = z.object({
   id: idSchema,
   building: idSchema,
   name: textSchema(40),
-  /** The line it is offset from. */
+  /** The line it is offset from; or, with `edge`, the slab or shaft whose edge it is. */
   source: idSchema,
-  /** Positive the way the lines of its source count: away from the first line, outwards of a ring, left of a free line. */
+  /** Which edge of its source, counted counter-clockwise from 0; null: the source is a line. */
+  edge: z.number().int().min(0).max(2000).nullable(),
+  /** Positive the way the lines of its source count: away from the first line, outwards of a ring or an edge, left of a free line. */
   offsetMm: lengthSchema,
   /** Lowest and highest level it is there on; null: those of its source. */
   fromLevel: idSchema.nullable(),

@@ -129,6 +129,62 @@ describe('columns held to a line', () => {
   });
 });
 
+describe('lines set out from edges', () => {
+  const built = given(
+    [
+      ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 300 }, thicknessMm: 250 }],
+      [
+        'shafts.add',
+        { name: 'L1', outline: { type: 'rectangle', place: 'A-1 + 2000,1500', widthMm: 2400, depthMm: 3000 } },
+      ],
+    ],
+    bare,
+  );
+  const id = (kind: 'floorPlate' | 'shaft') => recordsOf(built, kind)[0]!.id;
+
+  it('run outwards or inwards of a slab or shaft and follow it', () => {
+    const out = after(
+      'settingOut.add',
+      { edges: [{ of: id('shaft'), edge: 0 }], offsetMm: 200, name: 'Lining' },
+      built,
+    );
+    // Edge 0 of the shaft is its lower one, at y 1500; outwards is down.
+    expect(lines(out)).toEqual([['Lining', 2000, 1300]]);
+    expect(solve(out).settingOut[0]!.from).toBe('L1 edge 1');
+    const moved = after('elements.move', { ids: [id('shaft')], xMm: 0, yMm: 700 }, out);
+    expect(lines(moved)).toEqual([['Lining', 2000, 2000]]);
+    const both = after(
+      'settingOut.add',
+      { edges: [{ of: id('floorPlate'), edge: 1 }], offsetMm: 150, side: 'both' },
+      built,
+    );
+    expect(lines(both).map(([, x]) => x)).toEqual([25_650, 25_350]);
+    const chain = after('settingOut.add', { lines: ['Lining'], offsetMm: 50, name: 'Finish' }, out);
+    expect(lines(chain).map(([name, , y]) => [name, y])).toEqual([
+      ['Finish', 1250],
+      ['Lining', 1300],
+    ]);
+  });
+
+  it('hold columns by a face, and keep their source from being deleted', () => {
+    const out = after(
+      'settingOut.add',
+      { edges: [{ of: id('floorPlate'), edge: 1 }], offsetMm: -100, name: 'In' },
+      built,
+    );
+    const held = after('columns.place', { place: 'B-5', section, flush: [{ line: 'In', face: 'left' }] }, out);
+    // The slab's right edge is at 25500; the column, 600 wide, stands inside the line at 25400.
+    expect(at(held, 'B-5')).toEqual({ x: 25_100, y: 6600 });
+    const wider = after('floors.change', { floor: 'Plate', outline: { type: 'gridOffset', offsetMm: 500 } }, held);
+    expect(at(wider, 'B-5').x).toBe(25_300);
+    expect(refusal(out, 'elements.remove', { ids: [id('floorPlate')] })).toMatch(/hangs on it/);
+    expect(refusal(built, 'settingOut.add', { edges: [{ of: id('shaft'), edge: 9 }], offsetMm: 1 })).toMatch(
+      /not there/,
+    );
+    expect(refusal(built, 'settingOut.add', { offsetMm: 1 })).toMatch(/Choose a line or an edge/);
+  });
+});
+
 describe('edges held to lines', () => {
   it('make a slab whose edges follow grid and setting-out lines, each at its own distance outwards', () => {
     const set = after('settingOut.add', { lines: ['5'], offsetMm: 1200, name: 'Front' });

@@ -65,6 +65,8 @@ export interface SolvedSettingOut {
   building: Id;
   name: string;
   source: Id;
+  /** In words, where it is set out from an edge: `Plate edge 2`. */
+  from: string | null;
   offsetMm: number;
   locked: boolean;
   curve: Curve;

@@ -5,7 +5,7 @@ import { FACES } from '@/core/columns/column-input';
 import { KEEPS, MATERIALS, type ColumnStack, type Keep } from '@/core/columns/column';
 import { sectionMm, sectionWords } from '@/core/columns/section-shape';
 import { mmOf } from '@/core/dimensions/resolve-length';
-import { axisLine } from '@/core/grids/axis-lines';
+import { heldLine } from '@/core/setting-out/held-line';
 import type { Json } from '@/core/model/json';
 import { formatLength } from '@/core/units/format-length';
 import { parseAngle } from '@/core/units/parse-angle';
@@ -119,7 +119,7 @@ export function HeldTo({ columns }: { columns: readonly string[] }) {
             <p key={each.line} className="flex items-baseline justify-between gap-2">
               <span>
                 {each.body === 'centre' ? 'Centre on' : `Face on, ${FACE_WORDS[each.body]}:`}{' '}
-                <strong>{axisLine(framework, each.line)?.label ?? 'a line'}</strong>
+                <strong>{heldLine(framework, each.line)?.label ?? 'a line'}</strong>
               </span>
               {mayEdit && (
                 <button

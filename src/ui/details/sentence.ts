@@ -1,5 +1,5 @@
 import { sectionWords } from '@/core/columns/section-shape';
-import { axisLine } from '@/core/grids/axis-lines';
+import { heldLine } from '@/core/setting-out/held-line';
 import type { Id } from '@/core/model/ids';
 import type { Framework } from '@/core/model/framework';
 import type { Solved, SolvedLine } from '@/core/solving/solved';
@@ -53,11 +53,12 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
     };
   }
   if (record?.kind === 'settingOutLine') {
-    const source = axisLine(framework, record.source)?.label ?? 'a line without a label';
-    const offset = solved.settingOut.find((line) => line.id === id)?.offsetMm ?? 0;
+    const shown = solved.settingOut.find((line) => line.id === id);
+    const source = shown?.from ?? `line ${heldLine(framework, record.source)?.label ?? 'without a label'}`;
+    const offset = shown?.offsetMm ?? 0;
     return {
       title: `Setting-out line ${record.name}`,
-      sentence: `${write(Math.abs(offset))} from line ${source}, which it follows.`,
+      sentence: `${write(Math.abs(offset))} from ${source}, which it follows.`,
     };
   }
   if (record?.kind === 'level') {

@@ -1,17 +1,18 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { LETTERS, NUMBERS } from '@/core/grids/grid-input';
 import { labelAfter, runPart } from '@/core/grids/labels';
 import { gridById, gridsOf } from '@/core/grids/resolve-grids';
 import type { LabelRule } from '@/core/grids/grid';
 import type { Preset } from '@/core/grids/preset';
 import { recordsOf, type Framework } from '@/core/model/framework';
+import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';
 import { parseAngle } from '@/core/units/parse-angle';
 import { formatBays } from '@/core/units/parse-bays';
-import { formatForEntry, formatLength } from '@/core/units/format-length';
+import { formatForEntry, formatLength, type LengthDisplay } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
 import { readPlaceText, writePlace } from '../../fields/place-text';
 import { useProject } from '../../session/store';
@@ -31,7 +32,10 @@ const WAYS: Record<Corner, { a: 1 | -1; b: 1 | -1 }> = {
   'top right': { a: -1, b: -1 },
 };
 
-/** A new rectangular or radial grid, shown in the plan while it is typed. Its place is typed or pressed in the plan. */
+/**
+ * A new rectangular or radial grid, shown in the plan while it is typed. Its place is typed or pressed in the plan, or the
+ * whole of it drawn by two corners.
+ */
 export function NewGrid({ onDone }: { onDone: () => void }) {
   const { run, building, display, framework, set } = useProject((project) => project);
   const isImperial = display.system === 'imperial';
@@ -53,6 +57,7 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
     toLevel: null,
   });
   const [refused, setRefused] = useState<string | null>(null);
+  const start = useRef<Point | null>(null);
   const readBays = useBaysReader();
   const presets = recordsOf(framework, 'bayPreset');
   const baysA = readBays(a);
@@ -110,7 +115,19 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
     if (!building) return;
     set({
       onPlanPoint: (point, phase) => {
-        if (phase === 'press') setPlace(writePlace(framework, building, point.x, point.y, display));
+        if (phase === 'press') {
+          start.current = point;
+          setPlace(writePlace(framework, building, point.x, point.y, display));
+        }
+        if (phase === 'press' || !start.current) return;
+        const from = start.current;
+        if (phase === 'release') start.current = null;
+        const [wide, deep] = [Math.abs(point.x - from.x), Math.abs(point.y - from.y)];
+        if (wide < LEAST_DRAWN_MM || deep < LEAST_DRAWN_MM) return;
+        // Drawn by its two corners: as many equal bays as come near to the usual one.
+        setPlace(writePlace(framework, building, Math.min(point.x, from.x), Math.min(point.y, from.y), display));
+        setA(evenBays(wide, display));
+        setB(evenBays(deep, display));
       },
     });
   }, [building, framework, display, set]);
@@ -264,6 +281,18 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
       </span>
     </form>
   );
+}
+
+/** A drag smaller than this places the corner only. */
+const LEAST_DRAWN_MM = 2000;
+const USUAL_BAY_MM = 7200;
+
+/** A drawn length as equal bays near the usual one, in round steps. */
+function evenBays(lengthMm: number, display: LengthDisplay): string {
+  const count = Math.max(1, Math.round(lengthMm / USUAL_BAY_MM));
+  const step = display.system === 'imperial' ? 25.4 : 50;
+  const bayMm = Math.round(lengthMm / count / step) * step;
+  return `${count}@${formatForEntry(bayMm, display).replace(' ', '-')}`;
 }
 
 /** Labels that go on from those the building has, so that none is given twice. */

@@ -2,7 +2,10 @@
 
 import { useEffect, useState } from 'react';
 import type { Json } from '@/core/model/json';
-import { axisLine } from '@/core/grids/axis-lines';
+import { distanceToSegment } from '@/core/geometry/polygon';
+import type { Point } from '@/core/geometry/point';
+import { edgeOf, heldLine } from '@/core/setting-out/held-line';
+import type { Solved } from '@/core/solving/solved';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
 import { useLengthReader } from '../../fields/length-field';
@@ -15,9 +18,12 @@ type Side = 'interior' | 'exterior' | 'both' | 'positive' | 'negative';
 
 /** Lines at a distance from chosen lines, to one or both sides, in one act; and those that are there. */
 export function SettingOut() {
-  const { framework, solved, building, chosenLines, display, run, set, select } = useProject((project) => project);
+  const { framework, solved, building, level, chosenLines, display, run, set, select } = useProject(
+    (project) => project,
+  );
   const read = useLengthReader();
   const [offset, setOffset] = useState(() => formatForEntry(display.system === 'imperial' ? 203.2 : 200, display));
+  const [edges, setEdges] = useState<{ of: string; edge: number }[] | null>(null);
   const [side, setSide] = useState<Side>('interior');
   const [name, setName] = useState('');
   const [locked, setLocked] = useState(false);
@@ -28,15 +34,30 @@ export function SettingOut() {
   const [refused, setRefused] = useState<string | null>(null);
   const length = read(offset);
   const lines = chosenLines ?? [];
+  const isFromEdges = edges !== null;
   useEffect(() => {
-    set({ chosenLines: [] });
-    return () => set({ chosenLines: null, ghost: null });
-  }, [set]);
+    if (!isFromEdges) {
+      set({ chosenLines: [] });
+      return () => set({ chosenLines: null, ghost: null });
+    }
+    set({
+      onPlanPoint: (at, phase) => {
+        const found = phase === 'press' && solved ? edgeAt(solved, building, level, at) : null;
+        if (found)
+          setEdges((now) =>
+            now?.some(({ of, edge }) => of === found.of && edge === found.edge)
+              ? now.filter(({ of, edge }) => of !== found.of || edge !== found.edge)
+              : [...(now ?? []), found],
+          );
+      },
+    });
+    return () => set({ onPlanPoint: null, ghost: null });
+  }, [isFromEdges, solved, building, level, set]);
   const input: Json | null =
-    length.ok && lines.length > 0
+    length.ok && (isFromEdges ? edges.length > 0 : lines.length > 0)
       ? {
           ...(building ? { building } : {}),
-          lines,
+          ...(isFromEdges ? { edges } : { lines }),
           offsetMm: length.input,
           side,
           ...(name.trim() ? { name: name.trim() } : {}),
@@ -48,20 +69,28 @@ export function SettingOut() {
   useEffect(() => {
     if (!preview?.ok) return set({ ghost: null });
     const { added } = preview.value.changes;
-    const curves = added.flatMap(({ id }) => axisLine(preview.value.after, id)?.curve ?? []);
+    const curves = added.flatMap(({ id }) => heldLine(preview.value.after, id)?.curve ?? []);
     set({ ghost: { rings: [], points: [], curves, note: `${curves.length} setting-out lines` } });
   }, [preview, set]);
   const add = () => {
-    if (!input) return setRefused(length.ok ? 'Choose a line in the plan first' : length.words);
+    if (!input) return setRefused(length.ok ? 'Choose a line or an edge in the plan first' : length.words);
     const refusal = run('settingOut.add', input);
     setRefused(refusal);
     if (!refusal) {
-      set({ chosenLines: [] });
+      if (isFromEdges) setEdges([]);
+      else set({ chosenLines: [] });
       setName('');
     }
   };
+  const sourceWords = isFromEdges
+    ? edges.length === 0
+      ? 'Press edges in the plan.'
+      : `From ${edges.map(({ of, edge }) => edgeOf(framework, of, edge)?.label ?? 'an edge').join(', ')}`
+    : lines.length === 0
+      ? 'Choose lines in the plan.'
+      : `From ${lines.map((id) => heldLine(framework, id)?.label ?? 'a line').join(', ')}`;
   const there = solved?.settingOut.filter((line) => line.building === building) ?? [];
-  const label = (id: string) => axisLine(framework, id)?.label ?? 'without a label';
+  const label = (id: string) => heldLine(framework, id)?.label ?? 'without a label';
   return (
     <form
       aria-label="Setting-out lines"
@@ -71,9 +100,16 @@ export function SettingOut() {
         add();
       }}
     >
-      <p className="text-ink2">
-        {lines.length === 0 ? 'Choose lines in the plan.' : `From ${lines.map(label).join(', ')}`}
-      </p>
+      <ChoiceField
+        label="From"
+        value={isFromEdges ? 'edges' : 'lines'}
+        choices={[
+          ['lines', 'grid and setting-out lines'],
+          ['edges', 'edges of slabs and shafts'],
+        ]}
+        onChoose={(from) => setEdges(from === 'edges' ? [] : null)}
+      />
+      <p className="text-ink2">{sourceWords}</p>
       <PlainField label="At a distance of" value={offset} onChange={setOffset} note={length.words} wrong={!length.ok} />
       <ChoiceField
         label="On the side"
@@ -109,7 +145,7 @@ export function SettingOut() {
                 {line.name}
               </button>
               <span className="text-ink2">
-                {formatLength(Math.abs(line.offsetMm), display)} from {label(line.source)}
+                {formatLength(Math.abs(line.offsetMm), display)} from {line.from ?? label(line.source)}
                 {line.locked ? ', locked' : ''}
               </span>
             </li>
@@ -118,4 +154,33 @@ export function SettingOut() {
       )}
     </form>
   );
+}
+
+/** A press within this picks an edge, in the model. */
+const REACH_MM = 1200;
+
+/** The edge of a slab or shaft at a level that is nearest to a place. */
+function edgeAt(
+  solved: Solved,
+  building: string | null,
+  level: string | null,
+  at: Point,
+): { of: string; edge: number } | null {
+  const rings = [
+    ...solved.shafts
+      .filter((shaft) => shaft.building === building && level && shaft.levels.includes(level))
+      .map(({ shaft, ring }) => ({ of: shaft, ring })),
+    ...solved.floors
+      .filter((floor) => floor.building === building && floor.level === level)
+      .map(({ plate, outline }) => ({ of: plate, ring: outline })),
+  ];
+  let least = REACH_MM;
+  let best: { of: string; edge: number } | null = null;
+  for (const { of, ring } of rings) {
+    ring.forEach((from, edge) => {
+      const gap = distanceToSegment(at, from, ring[(edge + 1) % ring.length]!);
+      if (gap < least) [least, best] = [gap, { of, edge }];
+    });
+  }
+  return best;
 }

@@ -1,0 +1,86 @@
+import { mmOf } from '../dimensions/resolve-length';
+import { offsetCurve } from '../geometry/curve';
+import { minus } from '../geometry/point';
+import { directionDeg } from '../geometry/trig';
+import { axisLine, axisLines, type AxisLine } from '../grids/axis-lines';
+import { recordOf, recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { refuseNow } from '../model/length-input';
+import { resolveOutline } from '../outlines/resolve-outline';
+
+const cache = new WeakMap<Framework, Map<Id, AxisLine | null>>();
+
+/**
+ * Any line a face can be held to: a grid line, a setting-out line, or one that is set out from an edge of a slab or
+ * shaft. Undefined where its source leaves nothing of it.
+ */
+export function heldLine(framework: Framework, id: Id): AxisLine | undefined {
+  const known = axisLine(framework, id);
+  if (known) return known;
+  let found = cache.get(framework);
+  if (!found) cache.set(framework, (found = new Map()));
+  if (!found.has(id)) {
+    found.set(id, null);
+    found.set(id, fromEdge(framework, id));
+  }
+  return found.get(id) ?? undefined;
+}
+
+function fromEdge(framework: Framework, id: Id): AxisLine | null {
+  const record = recordOf(framework, 'settingOutLine', id);
+  if (!record) return null;
+  const source =
+    record.edge === null ? heldLine(framework, record.source) : edgeOf(framework, record.source, record.edge);
+  const curve = source && offsetCurve(source.curve, mmOf(framework, record.offsetMm) * source.positiveSide);
+  if (!source || !curve) return null;
+  return {
+    ...source,
+    id,
+    label: record.name,
+    curve,
+    fromLevel: record.fromLevel ?? source.fromLevel,
+    toLevel: record.toLevel ?? source.toLevel,
+  };
+}
+
+/** An edge of a slab or shaft as a line; positive offsets lead outwards of it. Edges count counter-clockwise. */
+export function edgeOf(framework: Framework, thing: Id, edge: number): AxisLine | null {
+  const record = framework.records.get(thing);
+  if (record?.kind !== 'shaft' && record?.kind !== 'floorPlate') return null;
+  const ring = resolveOutline(framework, record.outline);
+  const [from, to] = [ring?.[edge], ring?.[(edge + 1) % (ring?.length ?? 1)]];
+  if (!from || !to) return null;
+  const way = minus(to, from);
+  return {
+    id: thing,
+    building: record.building,
+    label: `${record.name} edge ${edge + 1}`,
+    curve: { kind: 'segment', from, to },
+    turnDeg: directionDeg(way.y, way.x),
+    // Counter-clockwise, the outside lies to the right.
+    positiveSide: -1,
+    datumMm: 0,
+    fromLevel: null,
+    toLevel: null,
+    root: thing,
+    isEdge: true,
+  };
+}
+
+/** A line to hold a face to, by id, label or name. */
+export function heldReferred(framework: Framework, ref: string, building: Id): AxisLine {
+  const byId = heldLine(framework, ref);
+  if (byId) return byId;
+  const all = [
+    ...axisLines(framework).values(),
+    ...recordsOf(framework, 'settingOutLine').flatMap(({ id }) =>
+      axisLine(framework, id) ? [] : (heldLine(framework, id) ?? []),
+    ),
+  ].filter((line) => line.building === building && line.label === ref);
+  if (all.length === 1) return all[0]!;
+  return refuseNow(
+    all.length === 0
+      ? `There is no grid or setting-out line named ${ref}`
+      : `There are ${all.length} lines named ${ref}. Say which one by its id`,
+  );
+}
