@@ -174,7 +174,7 @@ test('levels are set up again with the differences listed first; the site stands
   await expect(tool.getByLabel('Storeys from the ground up')).toHaveValue('5400 2@4800 3@3300');
   await tool.getByLabel('Basements downwards').fill('3900 3600 3000');
   await expect(tool.getByLabel('What would change').last()).toContainText('B3');
-  await tool.getByRole('button', { name: 'Change 1 levels' }).click();
+  await tool.getByRole('button', { name: 'Change 1 level' }).click();
   await expect(page.getByRole('button', { name: /^Level B3/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Elevation of level 00, ±0/ })).toBeVisible();
   await page.getByText('Survey, not said yet').click();

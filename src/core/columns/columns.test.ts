@@ -169,3 +169,58 @@ describe('sections', () => {
     expect(nearestCrossing(bare, building, { xMm: 3600, yMm: 3300 }, 300)).toBeNull();
   });
 });
+
+describe('columns on grids of other shapes', () => {
+  const fan = given([
+    ...SMALL_TOWER.filter(([name]) => !name.startsWith('grids')),
+    ['grids.addRadial', { angles: '3@20', radii: '8000 4000' }],
+  ]);
+
+  it('are held to a ring by a face, as far from the centre as asked', () => {
+    for (const [face, away] of [
+      ['left', 8000 - 250],
+      ['right', 8000 + 250],
+      ['centre', 8000],
+    ] as const) {
+      const held = after('columns.place', { place: 'A-2', section: square, flush: [{ line: 'A', face }] }, fan);
+      const { at } = solve(held).columns[0]!;
+      // The ray's direction is the column's own: its reach along it is half its depth.
+      expect(Math.hypot(at.x, at.y)).toBeCloseTo(away, 4);
+    }
+  });
+
+  it('are counted at the crossings that are, not at those of lines that stop part way', () => {
+    const uneven = given([
+      ...SMALL_TOWER.filter(([name]) => !name.startsWith('grids')),
+      ['grids.add', { baysA: '3@6000', farBaysA: '2@9000', baysB: '2@7500' }],
+    ]);
+    const ids = (...labels: string[]) =>
+      solve(uneven)
+        .lines.filter(({ label }) => labels.includes(label!))
+        .map(({ id }) => id);
+    const labelled = (...labels: string[]) =>
+      chooseCrossings(uneven, ids(...labels))
+        .taken.map(({ label }) => label)
+        .sort();
+    expect(labelled('2', 'A', 'B', 'C')).toEqual(['A-2', 'B-2']);
+    expect(labelled('3', 'A', 'B', 'C')).toEqual(['B-3', 'C-3']);
+    expect(labelled('1', 'A', 'B', 'C')).toEqual(['A-1', 'B-1', 'C-1']);
+  });
+
+  it('stand at crossings of two systems of one building', () => {
+    const two = given(
+      [
+        [
+          'grids.add',
+          { name: 'Cross', baysA: '6000', baysB: '3000', labelsA: { first: '11' }, labelsB: { first: 'P' } },
+        ],
+      ],
+      fan,
+    );
+    const ids = solve(two)
+      .lines.filter(({ label }) => label === 'A' || label === 'P')
+      .map(({ id }) => id);
+    // Ring A of 8 m about the corner of the other grid meets its line P, along x, at 8 m.
+    expect(chooseCrossings(two, ids).taken.map(({ at }) => [at.x, at.y])).toEqual([[8000, 0]]);
+  });
+});

@@ -13,7 +13,7 @@ import { formatForEntry, formatLength, type LengthDisplay } from '@/core/units/f
 import { ActionButton, PlainField } from '../fields/fields';
 import { HeightStrip } from '../height-strip/height-strip';
 import { fieldUnit, useProject } from '../session/store';
-import { Differences } from '../tools/differences';
+import { changeWords, Differences } from '../tools/differences';
 import { Refused } from '../tools/refused';
 
 const nothing = () => undefined;
@@ -116,11 +116,7 @@ export function SetUpLevels({ wide = false, again = false }: { wide?: boolean; a
             weight="main"
             disabled={!mayEdit || !preview.solved || (again && differences.length === 0)}
           >
-            {again
-              ? differences.length === 0
-                ? 'Nothing would change'
-                : `Change ${differences.length} levels`
-              : 'Set up these levels'}
+            {again ? changeWords(differences.length) : 'Set up these levels'}
           </ActionButton>
         </span>
       </form>

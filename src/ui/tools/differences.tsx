@@ -4,6 +4,10 @@ import type { LevelDifference } from '@/core/levels/level-differences';
 import { formatElevation } from '@/core/units/format-length';
 import { useProject } from '../session/store';
 
+/** What the button says that makes so many levels change. */
+export const changeWords = (count: number): string =>
+  count === 0 ? 'Nothing would change' : `Change ${count} ${count === 1 ? 'level' : 'levels'}`;
+
 /** What would change, level by level. */
 export function Differences({ differences }: { differences: readonly LevelDifference[] }) {
   const display = useProject((project) => project.display);

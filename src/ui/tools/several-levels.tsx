@@ -7,7 +7,7 @@ import { parseBays } from '@/core/units/parse-bays';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { fieldUnit, useProject } from '../session/store';
-import { Differences } from './differences';
+import { changeWords, Differences } from './differences';
 import { Refused } from './refused';
 
 type Act = 'insertMany' | 'copy' | 'split' | 'renumber';
@@ -141,7 +141,7 @@ export function SeveralLevels() {
       <Refused words={refused ?? (preview && !preview.ok ? preview.refusal.message : null)} />
       <span className="self-end">
         <ActionButton type="submit" weight="main" disabled={!preview?.ok || differences.length === 0}>
-          {differences.length === 0 ? 'Nothing would change' : `Change ${differences.length} levels`}
+          {changeWords(differences.length)}
         </ActionButton>
       </span>
     </form>
