@@ -24,7 +24,10 @@ test('files that are damaged give a clear message and change nothing', async ({ 
     await expect(page.getByRole('button', { name: 'Take this grid' })).toBeHidden();
   }
   await openStep(page, 'Levels');
-  await page.getByLabel('Take a level table (CSV, XLSX)').last().setInputFiles('e2e/fixtures/malformed/levels.csv');
+  await page
+    .getByLabel('Take a level table (CSV, XLSX, IFC)')
+    .last()
+    .setInputFiles('e2e/fixtures/malformed/levels.csv');
   await expect(page.getByRole('alert').filter({ hasText: 'Rows 2 and 3 both name level A' })).toBeVisible();
   expect(await headSeq()).toBe(before);
 });

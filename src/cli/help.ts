@@ -2,7 +2,7 @@ export const HELP = `Zenith Spine without a screen
 
   spine import FILE --kind levels|grid|columns [--unit mm|cm|m|inch|ft] [--layer NAME]
                [--open IN.spine.json] --save OUT.spine.json
-      Takes a level table (CSV, XLSX), or grid lines or columns from a drawing (DXF).
+      Takes a level table (CSV, XLSX, IFC), or grid lines or columns from a drawing (DXF).
       --unit says the unit where the file does not, or says it wrongly.
 
   spine run SCRIPT.json [--open IN.spine.json] [--save OUT.spine.json]

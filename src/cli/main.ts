@@ -20,6 +20,7 @@ import { writeDxf } from '@/formats/dxf/write';
 import { writePdf } from '@/formats/pdf/write';
 import { writeSvg } from '@/formats/svg/write';
 import { writeTableCsv } from '@/formats/csv/write-table';
+import { readLevelsIfc } from '@/formats/ifc/read-levels';
 import { readLevelsXlsx } from '@/formats/xlsx/read-levels';
 import { writeTableXlsx } from '@/formats/xlsx/write-table';
 import { writeIfc } from '@/formats/ifc/write';
@@ -86,7 +87,9 @@ async function importInto(
   const building = building0(base);
   if (kind === 'levels') {
     const table = take(
-      /\.xlsx$/i.test(file) ? await readLevelsXlsx(bytes, { unit }) : readLevelsCsv(bytes.toString('utf8'), { unit }),
+      /\.xlsx$/i.test(file)
+        ? await readLevelsXlsx(bytes, { unit })
+        : (/\.ifc$/i.test(file) ? readLevelsIfc : readLevelsCsv)(bytes.toString('utf8'), { unit }),
     );
     return run(base, 'levels.take', { building, rows: table.rows });
   }

@@ -1,3 +1,4 @@
+import { readLevelsIfc } from '@/formats/ifc/read-levels';
 import { readLevelsXlsx } from '@/formats/xlsx/read-levels';
 import { expose } from 'comlink';
 import { recogniseColumns } from '@/core/importing/recognise-columns';
@@ -12,7 +13,9 @@ const importWorker = {
   levels: (bytes: Uint8Array, name: string, unit: LengthUnit | undefined) =>
     /\.xlsx$/i.test(name)
       ? readLevelsXlsx(bytes, { unit })
-      : Promise.resolve(readLevelsCsv(new TextDecoder().decode(bytes), { unit })),
+      : Promise.resolve(
+          (/\.ifc$/i.test(name) ? readLevelsIfc : readLevelsCsv)(new TextDecoder().decode(bytes), { unit }),
+        ),
   grid: (sheet: Sheet, choice: { unit?: LengthUnit; layer?: string }) => recogniseGrid(sheet, choice),
   columns: (
     records: Record<string, Rec>,

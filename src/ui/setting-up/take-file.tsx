@@ -16,7 +16,7 @@ import { Refused } from '../tools/refused';
 import { readFile, type FileKind, type Understood } from './read-file';
 
 const WORDS: Record<FileKind, { offer: string; accepts: string; take: string }> = {
-  levels: { offer: 'Take a level table (CSV, XLSX)', accepts: '.csv,.txt,.xlsx', take: 'Take these levels' },
+  levels: { offer: 'Take a level table (CSV, XLSX, IFC)', accepts: '.csv,.txt,.xlsx,.ifc', take: 'Take these levels' },
   grid: { offer: 'Take a grid from a drawing (DXF)', accepts: '.dxf', take: 'Take this grid' },
   columns: { offer: 'Take columns from a drawing (DXF)', accepts: '.dxf', take: 'Take these columns' },
 };

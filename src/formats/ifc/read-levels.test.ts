@@ -1,0 +1,47 @@
+import { plan } from '@/core/model/commands';
+import { derivedCommandId } from '@/core/model/ids';
+import { solve } from '@/core/solving/solve';
+import { FURNISHED, given, step } from '@/core/testing/given';
+import { readLevelsIfc } from './read-levels';
+import { writeIfc } from './write';
+
+const tower = step(given(FURNISHED), 'levels.rename', { level: '02', title: "Gallery 'Süd' 🎵" }).after;
+const file = writeIfc(tower, solve(tower), new Date('2026-01-15T10:00:00Z'));
+const read = (text: string, choice = {}) => {
+  const table = readLevelsIfc(text, choice);
+  return table.ok ? table.value : table.refusal.message;
+};
+const storey = (args: string) =>
+  `ISO-10303-21;\nDATA;\n#1=IFCSIUNIT(*,.LENGTHUNIT.,$,.METRE.);\n#2=IFCBUILDINGSTOREY(${args});\nENDSEC;`;
+
+describe('levels read from an IFC file', () => {
+  it('are those of a file we wrote, with names and heights', () => {
+    const table = read(file);
+    if (typeof table === 'string') throw new Error(table);
+    expect(table.rows.map(({ name, title, fflMm }) => [name, title, fflMm])).toEqual(
+      solve(tower).levels.map(({ name, title, fflMm }) => [name, title, fflMm]),
+    );
+    const fresh = given([['buildings.add', { name: 'New' }]]);
+    const taken = plan(fresh, 'levels.take', { rows: table.rows }, derivedCommandId('ifc', 'levels'));
+    expect(taken.ok && solve(taken.value.after).levels).toHaveLength(8);
+  });
+
+  it('are read in metres, feet and inches, by the long name where there is no short one', () => {
+    const metres = read(storey("'0',$,'L 1',$,$,$,$,'Hall, east',.ELEMENT.,5.4"));
+    expect(metres).toMatchObject({ rows: [{ name: 'L 1', title: 'Hall, east', fflMm: 5400 }] });
+    expect(read(storey("'0',$,$,$,$,$,$,'Attic',.ELEMENT.,$"))).toMatchObject({ rows: [{ name: 'Attic', fflMm: 0 }] });
+    const feet = storey("'0',$,'2',$,$,$,$,$,.ELEMENT.,10.").replace(
+      'IFCSIUNIT(*,.LENGTHUNIT.,$,.METRE.)',
+      "IFCCONVERSIONBASEDUNIT(#9,.LENGTHUNIT.,'FOOT',#8)",
+    );
+    expect(read(feet)).toMatchObject({ rows: [{ fflMm: 3048 }] });
+  });
+
+  it('are refused in words where the file says too little', () => {
+    expect(read('PK')).toMatch(/not an IFC file/);
+    expect(read('ISO-10303-21;\nDATA;\nENDSEC;')).toMatch(/no building storeys/);
+    const unitless = storey("'0',$,'A',$,$,$,$,$,.ELEMENT.,3.").replace(/#1=.*\n/, '');
+    expect(read(unitless)).toMatch(/does not say its unit/);
+    expect(read(unitless, { unit: 'mm' })).toMatchObject({ rows: [{ fflMm: 3 }] });
+  });
+});
