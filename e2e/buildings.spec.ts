@@ -28,4 +28,11 @@ test('a second building is added and set up, stands on its own height, and its l
   await expect(page.getByLabel('Building', { exact: true })).toHaveValue(/.+/);
   await expect(page.getByLabel('Current level')).toContainText('02');
   await expect(page.getByRole('table', { name: 'Ties of House and Annex' })).toBeVisible();
+  // Side by side in the strip too, the other one within reach.
+  await page.getByLabel('Building beside it').selectOption({ label: 'Annex' });
+  const beside = page.getByRole('group', { name: 'Levels of the building beside' });
+  await expect(beside).toContainText('↑ 600');
+  await beside.getByRole('button', { name: 'Level 01 of the building beside' }).click();
+  await expect(page.getByLabel('Building', { exact: true }).locator('option:checked')).toHaveText('Annex');
+  await expect(page.getByLabel('Current level')).toContainText('01');
 });

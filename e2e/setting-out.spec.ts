@@ -293,3 +293,29 @@ test('a picture, a PDF page and a drawing lie under the plan, registered by two 
   await page.reload();
   await expect(plan(page).locator('image')).toHaveCount(2);
 });
+
+test('the ends of a line and of the gap in it are dragged along it', async ({ page }) => {
+  await openProject(page, await makeProject(page.request, 'Gaps', FURNISHED.slice(0, 2)));
+  await plan(page).getByText('B', { exact: true }).click();
+  await page.getByText('In plan', { exact: true }).click();
+  await page.getByRole('button', { name: 'Part the line' }).click();
+  const field = page.getByLabel('to', { exact: true });
+  await expect(field).not.toHaveValue('0');
+  const before = Number(await field.inputValue());
+  const drag = async (handle: string, by: number) => {
+    const box = (await plan(page).locator(`[data-handle=${handle}]`).boundingBox())!;
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + by / 2, y, { steps: 3 });
+    await page.mouse.move(x + by, y, { steps: 3 });
+    await page.mouse.up();
+  };
+  await drag('gapTo', 40);
+  await expect.poll(async () => Number(await field.inputValue())).toBeGreaterThan(before + 500);
+  await page.getByText('Heads, ends and levels', { exact: true }).click();
+  const extension = page.getByLabel('Runs on at its first end');
+  const ran = Number(await extension.inputValue());
+  await drag('first', 30);
+  await expect.poll(async () => Number(await extension.inputValue())).toBeLessThan(ran - 300);
+});

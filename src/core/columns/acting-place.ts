@@ -3,17 +3,17 @@ import { leftDistance, leftOf } from '../geometry/curve';
 import { cross, plus, quantised, times, turned, type Point } from '../geometry/point';
 import type { Framework } from '../model/framework';
 import { resolvePlace, type ResolvedPlace } from '../outlines/resolve-place';
-import { heldLine } from '../setting-out/held-line';
+import type { LineOf } from '../outlines/outline-ring';
 import { quantiseMm } from '../units/length-units';
 import type { ColumnStack, Hold } from './column';
 import { sectionMm, sectionReach, type SectionMm } from './section-shape';
 
 /** Where a stack stands with its first section: centre, turn of the section, and its crossing's label. */
-export function acting(framework: Framework, stack: ColumnStack): ResolvedPlace {
+export function actingOn(framework: Framework, stack: ColumnStack, lineOf: LineOf): ResolvedPlace {
   const place = resolvePlace(framework, stack.place);
   const turnDeg = quantiseMm(place.turnDeg + stack.turnDeg);
   const section = sectionMm(framework, stack.section);
-  return { ...place, at: heldAt(framework, stack.holds, place.at, section, turnDeg), turnDeg };
+  return { ...place, at: heldAt(framework, stack.holds, place.at, section, turnDeg, lineOf), turnDeg };
 }
 
 /**
@@ -26,9 +26,10 @@ export function heldAt(
   from: Point,
   section: SectionMm,
   turnDeg: number,
+  lineOf: LineOf,
 ): Point {
   const wanted = holds.flatMap((hold) => {
-    const axis = heldLine(framework, hold.line);
+    const axis = lineOf(framework, hold.line);
     return axis ? [{ axis, hold, offsetMm: mmOf(framework, hold.offsetMm) }] : [];
   });
   if (wanted.length === 0) return from;

@@ -5,6 +5,7 @@ import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolvePlace } from '../outlines/resolve-place';
 import { quantiseMm } from '../units/length-units';
+import { heldLine } from '../setting-out/held-line';
 import { heldAt } from './acting-place';
 import type { ColumnException, ColumnStack, Keep } from './column';
 import { sectionMm, sectionSize, type SectionMm } from './section-shape';
@@ -31,7 +32,7 @@ export function storeyStates(
   const baseTurn = quantiseMm(place.turnDeg + stack.turnDeg);
   const stand = (section: SectionMm, free: Point, turnDeg: number, leftOut: boolean): StoreyState => ({
     section,
-    at: heldAt(framework, stack.holds, quantised(free), section, turnDeg),
+    at: heldAt(framework, stack.holds, quantised(free), section, turnDeg, heldLine),
     turnDeg,
     leftOut,
   });

@@ -3,7 +3,7 @@ import { bounds, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { resolveOutline } from '../outlines/resolve-outline';
+import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../solving/plan-facts';
 import { quantiseMm } from '../units/length-units';
 import type { FloorPlate } from './floor';

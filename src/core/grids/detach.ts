@@ -1,4 +1,4 @@
-import { acting } from '../columns/acting-place';
+import { acting } from '../setting-out/acting';
 import type { ColumnStack } from '../columns/column';
 import type { Edit } from '../model/edit';
 import type { Place } from '../model/fields';

@@ -7,7 +7,8 @@ import { axisReferred, crossingReferred, gridReferred, lineReferred, refSchema }
 import { crossingOf } from '../grids/crossings';
 import { parsePoint } from '../units/parse-point';
 import type { Outline } from './outline';
-import { resolveOutline } from './resolve-outline';
+import { heldReferred } from '../setting-out/held-line';
+import { resolveOutline } from '../setting-out/resolve-outline';
 
 /** A place: a point as typed (`7200,6600`, `C-4 + 1200,300`), or two crossing grid lines (null: the building's zero) and a shift. */
 export const placeInputSchema = z.union([
@@ -96,7 +97,7 @@ function stored(framework: Framework, building: Id, input: z.infer<typeof outlin
   }
   if (input.type === 'lines') {
     const edges = input.edges.map(({ line, offsetMm }) => ({
-      line: axisReferred(framework, line, building).id,
+      line: heldReferred(framework, line, building).id,
       offsetMm: reader.read(offsetMm, 'offsetMm', { atLeastMm: -1e6, atMostMm: 1e6 }).stored,
     }));
     return { type: 'lines', edges };

@@ -1,12 +1,16 @@
+import { actingOn } from '../columns/acting-place';
+import { sectionHull, sectionMm } from '../columns/section-shape';
 import { mmOf } from '../dimensions/resolve-length';
 import { offsetCurve } from '../geometry/curve';
 import { minus } from '../geometry/point';
+import type { Ring } from '../geometry/polygon';
 import { directionDeg } from '../geometry/trig';
 import { axisLine, axisLines, type AxisLine } from '../grids/axis-lines';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow } from '../model/length-input';
-import { resolveOutline } from '../outlines/resolve-outline';
+import type { Rec } from '../model/record';
+import { outlineRing } from '../outlines/outline-ring';
 
 const cache = new WeakMap<Framework, Map<Id, AxisLine | null>>();
 
@@ -43,18 +47,19 @@ function fromEdge(framework: Framework, id: Id): AxisLine | null {
   };
 }
 
-/** An edge of a slab or shaft as a line; positive offsets lead outwards of it. Edges count counter-clockwise. */
+/** An edge of a slab or shaft, or a face of a column, as a line; positive offsets lead outwards. Counted counter-clockwise. */
 export function edgeOf(framework: Framework, thing: Id, edge: number): AxisLine | null {
   const record = framework.records.get(thing);
-  if (record?.kind !== 'shaft' && record?.kind !== 'floorPlate') return null;
-  const ring = resolveOutline(framework, record.outline);
+  const found = record && ringToHold(framework, record);
+  if (!record || !found) return null;
+  const { ring, called, building } = found;
   const [from, to] = [ring?.[edge], ring?.[(edge + 1) % (ring?.length ?? 1)]];
   if (!from || !to) return null;
   const way = minus(to, from);
   return {
     id: thing,
-    building: record.building,
-    label: `${record.name} edge ${edge + 1}`,
+    building,
+    label: `${called} ${edge + 1}`,
     curve: { kind: 'segment', from, to },
     turnDeg: directionDeg(way.y, way.x),
     // Counter-clockwise, the outside lies to the right.
@@ -65,6 +70,18 @@ export function edgeOf(framework: Framework, thing: Id, edge: number): AxisLine 
     root: thing,
     isEdge: true,
   };
+}
+
+/** The ring whose edges lines can be set out from: of a slab, a shaft, or a column's first section. */
+function ringToHold(framework: Framework, record: Rec): { ring: Ring | null; called: string; building: Id } | null {
+  if (record.kind === 'shaft' || record.kind === 'floorPlate') {
+    const { building, outline, name } = record;
+    return { ring: outlineRing(framework, outline, heldLine), called: `${name} edge`, building };
+  }
+  if (record.kind !== 'columnStack') return null;
+  const { at, turnDeg, mark } = actingOn(framework, record, heldLine);
+  const ring = sectionHull(sectionMm(framework, record.section), at, turnDeg);
+  return { ring, called: `column ${record.name ?? mark ?? ''} face`.replace('  ', ' '), building: record.building };
 }
 
 /** A line to hold a face to, by id, label or name. */

@@ -183,6 +183,43 @@ describe('lines set out from edges', () => {
     );
     expect(refusal(built, 'settingOut.add', { offsetMm: 1 })).toMatch(/Choose a line or an edge/);
   });
+
+  it('run off a column’s face, and carry the edges of slabs and shafts that follow it', () => {
+    const placed = after('columns.place', { place: 'B-2', section }, built);
+    const stack = recordsOf(placed, 'columnStack')[0]!.id;
+    // Faces count from the lower one: the second looks right.
+    const centre = at(placed, 'B-2');
+    const out = after('settingOut.add', { edges: [{ of: stack, edge: 1 }], offsetMm: 400, name: 'Clear' }, placed);
+    expect(solve(out).settingOut[0]).toMatchObject({ from: 'column B-2 face 2', ends: [{ x: centre.x + 700 }, {}] });
+    const edges = [{ line: 'Clear' }, { line: 'B', offsetMm: -100 }, { line: '3' }, { line: 'A', offsetMm: -100 }];
+    const shaft = after('shafts.add', { name: 'Beside', outline: { type: 'lines', edges } }, out);
+    const left = (framework: Framework) =>
+      Math.min(
+        ...solve(framework)
+          .shafts.find(({ name }) => name === 'Beside')!
+          .ring.map(({ x }) => x),
+      );
+    expect(left(shaft)).toBe(centre.x + 700);
+    const thicker = after(
+      'columns.change',
+      { column: stack, section: { shape: 'rectangle', widthMm: 900, depthMm: 500 } },
+      shaft,
+    );
+    expect(left(thicker)).toBe(centre.x + 850);
+    expect(refusal(shaft, 'settingOut.remove', { lines: ['Clear'] })).toMatch(/edge of Beside/);
+  });
+
+  it('never let a thing hang on itself', () => {
+    const out = after(
+      'settingOut.add',
+      { edges: [{ of: id('shaft'), edge: 0 }], offsetMm: 200, name: 'Lining' },
+      built,
+    );
+    const edges = [{ line: 'Lining' }, { line: '2' }, { line: 'B' }, { line: '1' }];
+    expect(refusal(out, 'shafts.change', { shaft: 'L1', outline: { type: 'lines', edges } })).toMatch(
+      /in a circle: .*Lining/,
+    );
+  });
 });
 
 describe('edges held to lines', () => {

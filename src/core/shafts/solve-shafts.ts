@@ -5,7 +5,7 @@ import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { resolveOutline } from '../outlines/resolve-outline';
+import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { ShaftMiss, SolvedShaft } from '../solving/solved';
 import { quantiseMm } from '../units/length-units';

@@ -1,7 +1,7 @@
 import { checkColumns } from '../checks/check-columns';
 import { checkGrids } from '../checks/check-grids';
 import type { Finding } from '../checks/finding';
-import { acting } from '../columns/acting-place';
+import { acting } from '../setting-out/acting';
 import type { ColumnStack } from '../columns/column';
 import { solveColumn } from '../columns/solve-columns';
 import { mmOf } from '../dimensions/resolve-length';
@@ -13,7 +13,7 @@ import { solveGrids } from '../grids/solve-grids';
 import { checkClearHeights, heightBudgets, thickestSlab } from '../levels/height-budget';
 import { levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
 import { contains, type Ring } from '../geometry/polygon';
-import { resolveOutline } from '../outlines/resolve-outline';
+import { resolveOutline } from '../setting-out/resolve-outline';
 import { recordsOf, type Framework } from '../model/framework';
 import { solveShaft } from '../shafts/solve-shafts';
 import { PlanFacts } from './plan-facts';

@@ -7,7 +7,7 @@ import { LEVEL_KINDS, type Level } from '@/core/levels/level';
 import { removalPreview, type EndsChoice } from '@/core/levels/remove-level';
 import { levelById } from '@/core/levels/resolve-levels';
 import { formatArea, formatForEntry } from '@/core/units/format-length';
-import { resolveOutline } from '@/core/outlines/resolve-outline';
+import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { bounds } from '@/core/geometry/polygon';
 import { ActionButton, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';

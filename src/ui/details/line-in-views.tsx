@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { marksOfView } from '@/core/drawing/view-marks';
+import { distance } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';
 import { ActionButton, ChoiceField } from '../fields/fields';
@@ -25,7 +26,9 @@ export function LineInViews({ line }: { line: Id }) {
   };
   const gap = markAt(line, 0)?.gap ?? null;
   const isByHand = ([0, 1] as const).some((end) => markAt(line, end)?.placed);
-  const isArc = solved.lines.find(({ id }) => id === line)?.curve.kind === 'arc';
+  const shownLine = solved.lines.find(({ id }) => id === line);
+  const isArc = shownLine?.curve.kind === 'arc';
+  const lengthMm = shownLine ? Math.round(distance(...shownLine.ends)) : 0;
   return (
     <details className="border-t border-faint pt-1.5">
       <summary className="text-ink2">In plan</summary>
@@ -80,8 +83,13 @@ export function LineInViews({ line }: { line: Id }) {
             />
           </>
         )}
-        {mayEdit && (isByHand || gap) && (
+        {mayEdit && (isByHand || gap || !isArc) && (
           <span className="flex justify-end gap-2">
+            {!gap && !isArc && (
+              <ActionButton onClick={() => attempt(set(0, { gap: { fromMm: lengthMm * 0.4, toMm: lengthMm * 0.6 } }))}>
+                Part the line
+              </ActionButton>
+            )}
             {gap && <ActionButton onClick={() => attempt(set(0, { gap: null }))}>Close the gap</ActionButton>}
             {isByHand && (
               <ActionButton
@@ -95,7 +103,8 @@ export function LineInViews({ line }: { line: Id }) {
           </span>
         )}
         <p className="text-[11px] text-ink3">
-          Drag the head of a chosen line to place it by hand; drag the line itself to move it.
+          Drag the head of a chosen line to place it by hand, the squares on it to move its ends and its gap, the line
+          itself to move it.
         </p>
       </div>
     </details>

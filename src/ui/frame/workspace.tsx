@@ -59,7 +59,7 @@ function Frame() {
       data-generation={generation}
     >
       <TopLine />
-      <div className="grid min-h-0 grid-cols-[252px_minmax(0,1fr)_276px]">
+      <div className="grid min-h-0 grid-cols-[auto_minmax(0,1fr)_276px]">
         <aside aria-label="Height strip" className="flex min-h-0 flex-col border-r border-hair bg-sheet">
           <StripPanel />
         </aside>

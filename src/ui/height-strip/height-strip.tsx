@@ -3,41 +3,50 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Id } from '@/core/model/ids';
 import type { Solved, SolvedLevel } from '@/core/solving/solved';
-import { formatElevation, formatLength, type LengthDisplay } from '@/core/units/format-length';
+import { formatElevation, type LengthDisplay } from '@/core/units/format-length';
+import { BesideStrip } from './beside-strip';
 import { layStrip, type StripLayout } from './layout-strip';
-
-export type StripEdit =
-  | { kind: 'elevation'; level: SolvedLevel }
-  | { kind: 'height'; level: SolvedLevel }
-  | { kind: 'insert'; level: SolvedLevel; side: 'above' | 'below' };
+import { StripDimensions, type StripEdit } from './strip-dimensions';
+import { IMPERIAL_X, METRIC_X, WIDTH } from './strip-measures';
+import { StripOverview } from './strip-overview';
+import { StripText } from './strip-text';
 
 interface HeightStripProps {
   solved: Solved;
   building: Id;
+  /** A building whose levels stand beside, to the same scale. */
+  beside?: Id | null;
   display: LengthDisplay;
   level: Id | null;
   selection: readonly Id[];
   /** False for a picture that cannot be edited: a preview, or for people who only look. */
   editable: boolean;
   onLevel: (level: Id) => void;
+  /** A level of the building beside was pressed. */
+  onBeside?: (level: SolvedLevel) => void;
   onSelect: (ids: Id[]) => void;
   onEdit: (edit: StripEdit, anchor: { x: number; y: number }) => void;
   /** A level was dragged by its handle to another height. */
   onDrag: (level: SolvedLevel, fflMm: number) => void;
 }
 
-const WIDTH = 251;
-const METRIC_X = { dimension: 17, name: 48, lineFrom: 64, lineTo: 180, mark: 182, elevation: 247 };
-/** Feet and inches take more room. */
-const IMPERIAL_X = { ...METRIC_X, lineTo: 140, mark: 142 };
-const FIGURE_PX = 6.7;
-
 /** Heights are dragged in steps: 50 mm, or an inch. */
 const stepFor = (display: LengthDisplay): number => (display.system === 'imperial' ? 25.4 : 50);
 
 /** The vertical picture of a building's levels, to scale, where levels are edited. */
 export function HeightStrip(props: HeightStripProps) {
-  const { solved, building, display, level: current, selection, editable, onLevel, onSelect, onEdit } = props;
+  const {
+    solved,
+    building,
+    beside = null,
+    display,
+    level: current,
+    selection,
+    editable,
+    onLevel,
+    onSelect,
+    onEdit,
+  } = props;
   const frame = useRef<HTMLDivElement>(null);
   const [roomPx, setRoomPx] = useState(640);
   useEffect(() => {
@@ -47,14 +56,25 @@ export function HeightStrip(props: HeightStripProps) {
     observer.observe(element);
     return () => observer.disconnect();
   }, []);
-  const layout = useMemo(() => layStrip(solved, building, roomPx), [solved, building, roomPx]);
+  const [scrolledPx, setScrolledPx] = useState(0);
+  const layout = useMemo(() => layStrip(solved, building, roomPx, beside), [solved, building, roomPx, beside]);
   const drag = useDrag(layout, props);
   const findings = useMemo(() => levelsWithFindings(solved), [solved]);
   const X = display.system === 'imperial' ? IMPERIAL_X : METRIC_X;
   const barGap = Math.min(9, (X.lineTo - 76) / Math.max(1, layout.bars.length));
   return (
-    <div ref={frame} className="relative min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
-      <svg width={WIDTH} height={layout.heightPx} role="group" aria-label="Height strip: the levels to scale">
+    <div
+      ref={frame}
+      className="relative flex min-h-0 flex-1 items-start overflow-x-hidden overflow-y-auto"
+      onScroll={({ currentTarget }) => setScrolledPx(currentTarget.scrollTop)}
+    >
+      <svg
+        className="shrink-0"
+        width={WIDTH}
+        height={layout.heightPx}
+        role="group"
+        aria-label="Height strip: the levels to scale"
+      >
         <defs>
           <pattern id="earth" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <line x1="0" y1="0" x2="0" y2="9" stroke="var(--color-hair)" strokeWidth="1" />
@@ -174,7 +194,7 @@ export function HeightStrip(props: HeightStripProps) {
             </g>
           );
         })}
-        <Dimensions
+        <StripDimensions
           layout={layout}
           display={display}
           current={current}
@@ -183,6 +203,18 @@ export function HeightStrip(props: HeightStripProps) {
           onLevel={onLevel}
         />
       </svg>
+      {beside !== null && (
+        <BesideStrip layout={layout} display={display} onLevel={(pressed) => props.onBeside?.(pressed)} />
+      )}
+      {layout.heightPx > roomPx + 1 && editable && (
+        <StripOverview
+          layout={layout}
+          roomPx={roomPx}
+          scrolledPx={scrolledPx}
+          current={current}
+          onScroll={(top) => frame.current?.scrollTo({ top })}
+        />
+      )}
     </div>
   );
 }
@@ -252,194 +284,4 @@ function Bands({
       />
     );
   });
-}
-
-interface StripTextProps {
-  x: number;
-  y: number;
-  anchor: 'start' | 'middle' | 'end';
-  fill: string;
-  text: string;
-  name: string;
-  turned?: boolean;
-  onPress?: (anchor: { x: number; y: number }) => void;
-}
-
-/** A figure on the strip that can be pressed to be typed anew. */
-function StripText({ x, y, anchor, fill, text, name, turned, onPress }: StripTextProps) {
-  const press = (element: Element) => {
-    const box = element.getBoundingClientRect();
-    onPress?.({ x: box.right, y: box.top + box.height / 2 });
-  };
-  return (
-    <text
-      x={x}
-      y={y}
-      textAnchor={anchor}
-      fill={fill}
-      transform={turned ? `rotate(-90 ${x} ${y})` : undefined}
-      stroke="var(--color-sheet)"
-      strokeWidth={turned ? 0 : 3}
-      paintOrder="stroke"
-      className={`figures text-[11px] ${onPress ? 'cursor-text' : ''}`}
-      {...(onPress && {
-        role: 'button',
-        tabIndex: 0,
-        'aria-label': `${name}, ${text}. Press to type another`,
-        onClick: (event: React.MouseEvent) => press(event.currentTarget),
-        onKeyDown: (event: React.KeyboardEvent) => {
-          if (event.key !== 'Enter' && event.key !== ' ') return;
-          event.preventDefault();
-          press(event.currentTarget);
-        },
-      })}
-    >
-      {text}
-    </text>
-  );
-}
-
-/** Floor-to-floor heights between the levels, with the + that inserts one between. */
-function Dimensions({
-  layout,
-  display,
-  current,
-  editable,
-  onEdit,
-  onLevel,
-}: {
-  layout: StripLayout;
-  display: LengthDisplay;
-  current: Id | null;
-  editable: boolean;
-  onEdit: HeightStripProps['onEdit'];
-  onLevel: HeightStripProps['onLevel'];
-}) {
-  const [hovered, setHovered] = useState<Id | null>(null);
-  const storeys = layout.levels.filter(({ level }) => level.bounding);
-  const [lowest, topmost] = [storeys[0], storeys.at(-1)];
-  return (
-    <>
-      {storeys.slice(0, -1).map(({ level, y }, i) => {
-        const above = storeys[i + 1]!.y;
-        const middle = (y + above) / 2;
-        const isCurrent = level.id === current;
-        const text = formatLength(level.storeyHeightMm ?? 0, display);
-        const isUpright = y - above > text.length * FIGURE_PX + 2;
-        // What does not fit along its dimension is written across it where there is room, else where it is chosen.
-        const isShown = isUpright || (text.length < 6 && y - above > 24) || isCurrent || hovered === level.id;
-        const across = {
-          x: text.length < 6 ? METRIC_X.dimension + 22 : METRIC_X.lineFrom + 4,
-          anchor: text.length < 6 ? 'middle' : 'start',
-        } as const;
-        const isPlus = editable && (hovered === level.id || isCurrent);
-        return (
-          <g key={level.id} onPointerEnter={() => setHovered(level.id)} onPointerLeave={() => setHovered(null)}>
-            <rect
-              x="24"
-              y={above + 6}
-              width="40"
-              height={Math.max(0, y - above - 12)}
-              fill="transparent"
-              onClick={() => onLevel(level.id)}
-            />
-            <line
-              x1={METRIC_X.dimension}
-              x2={METRIC_X.dimension}
-              y1={above}
-              y2={y}
-              stroke="var(--color-ink3)"
-              strokeWidth="0.8"
-            />
-            {[above, y].map((tick) => (
-              <line
-                key={tick}
-                x1={METRIC_X.dimension - 3}
-                x2={METRIC_X.dimension + 3}
-                y1={tick + 3}
-                y2={tick - 3}
-                stroke="var(--color-ink2)"
-                strokeWidth="1"
-              />
-            ))}
-            {isShown && (
-              <StripText
-                x={isUpright ? METRIC_X.dimension - 4 : across.x}
-                y={isUpright ? middle : middle + 4}
-                turned={isUpright}
-                anchor={isUpright ? 'middle' : across.anchor}
-                fill={isCurrent ? 'var(--color-now)' : 'var(--color-ink2)'}
-                text={text}
-                name={`Height of storey ${level.name}`}
-                onPress={editable ? (anchor) => onEdit({ kind: 'height', level }, anchor) : undefined}
-              />
-            )}
-            {isPlus && y - above > 16 && (
-              <PlusButton
-                x={METRIC_X.name}
-                y={middle}
-                name={`Insert a level above ${level.name}`}
-                onPress={(anchor) => onEdit({ kind: 'insert', level, side: 'above' }, anchor)}
-              />
-            )}
-          </g>
-        );
-      })}
-      {editable && topmost && (
-        <PlusButton
-          x={METRIC_X.name}
-          y={Math.max(9, layout.levels.at(-1)!.y - 16)}
-          name={`Insert a level above ${topmost.level.name}`}
-          onPress={(anchor) => onEdit({ kind: 'insert', level: topmost.level, side: 'above' }, anchor)}
-          quiet
-        />
-      )}
-      {editable && lowest && (
-        <PlusButton
-          x={METRIC_X.name}
-          y={lowest.y + 15}
-          name={`Insert a level below ${lowest.level.name}`}
-          onPress={(anchor) => onEdit({ kind: 'insert', level: lowest.level, side: 'below' }, anchor)}
-          quiet
-        />
-      )}
-    </>
-  );
-}
-
-function PlusButton({
-  x,
-  y,
-  name,
-  onPress,
-  quiet,
-}: {
-  x: number;
-  y: number;
-  name: string;
-  onPress: (anchor: { x: number; y: number }) => void;
-  quiet?: boolean;
-}) {
-  const press = (element: Element) => {
-    const box = element.getBoundingClientRect();
-    onPress({ x: box.right, y: box.top + box.height / 2 });
-  };
-  return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={name}
-      className={`cursor-pointer ${quiet ? 'opacity-50 hover:opacity-100 focus:opacity-100' : ''}`}
-      onClick={(event) => press(event.currentTarget)}
-      onKeyDown={(event) => {
-        if (event.key !== 'Enter' && event.key !== ' ') return;
-        event.preventDefault();
-        press(event.currentTarget);
-      }}
-    >
-      <title>{name}</title>
-      <circle cx={x} cy={y} r="6.5" fill="var(--color-sheet)" stroke="var(--color-now)" />
-      <path d={`M${x - 3.5} ${y} h7 M${x} ${y - 3.5} v7`} stroke="var(--color-now)" strokeWidth="1.4" />
-    </g>
-  );
 }

@@ -27,6 +27,25 @@ describe('the height strip', () => {
     for (const { y, isNamed } of levels) expect([y > 0 && y < heightPx, isNamed]).toEqual([true, true]);
   });
 
+  it('sets the levels of the building beside to the same scale above the datum, with the step where they meet', () => {
+    const two = given(
+      [
+        ['buildings.add', { name: 'Annex', zeroMm: 600, xMm: 40_000 }],
+        ['levels.setUp', { building: 'Annex', above: '3@3.9m' }],
+      ],
+      given(FURNISHED),
+    );
+    const solved = solve(two);
+    const annex = solved.buildings.find(({ name }) => name === 'Annex')!.id;
+    const tower = solved.buildings.find(({ id }) => id !== annex)!.id;
+    const { beside, levels, scale } = layStrip(solved, tower, 640, annex);
+    const ground = beside.find(({ level }) => level.fflMm === 0)!;
+    const own = levels.find(({ level }) => level.fflMm === 0)!;
+    expect(own.y - ground.y).toBeCloseTo(600 * scale, 9);
+    expect(ground.meets).toEqual({ y: expect.closeTo(own.y, 9), stepMm: 600 });
+    expect(layStrip(solved, tower, 640).beside).toEqual([]);
+  });
+
   it('leaves out names that would run into one another', () => {
     const close = given([['levels.insert', { level: '01', heightMm: 60, mode: 'only', name: 'N' }]], given(FURNISHED));
     expect(lay(close).levels.filter(({ isNamed }) => !isNamed)).toHaveLength(1);

@@ -1,3 +1,4 @@
+import { tieTable } from '@/core/buildings/tie-table';
 import type { Id } from '@/core/model/ids';
 import type { Solved, SolvedLevel } from '@/core/solving/solved';
 
@@ -19,9 +20,19 @@ export interface StripBar {
   bottom: number;
 }
 
+/** A level of the building beside, at the same scale above the site datum. */
+export interface BesideLevel {
+  level: SolvedLevel;
+  y: number;
+  /** Height of the level it meets in this building, on the strip, and the step from that one up to it. */
+  meets: { y: number; stepMm: number } | null;
+}
+
 export interface StripLayout {
   heightPx: number;
   levels: StripLevel[];
+  /** Empty when no building is shown beside. */
+  beside: BesideLevel[];
   bars: StripBar[];
   /** Pixels per millimetre. */
   scale: number;
@@ -37,9 +48,14 @@ const LEAST_NAME_GAP_PX = 11;
  * Lays the levels of a building out to scale: the whole building in the height there is, or taller when the lowest
  * storey would be too thin to hit. Levels always stay to scale.
  */
-export function layStrip(solved: Solved, building: Id, roomPx: number): StripLayout {
+export function layStrip(solved: Solved, building: Id, roomPx: number, beside: Id | null = null): StripLayout {
   const levels = solved.levels.filter((level) => level.building === building);
-  const [low, high] = [levels[0]?.fflMm ?? 0, levels.at(-1)?.fflMm ?? 1];
+  const neighbours = beside === null ? [] : solved.levels.filter((level) => level.building === beside);
+  const zeroOf = (id: Id | null) => solved.buildings.find((each) => each.id === id)?.zeroMm ?? 0;
+  // The building beside in heights of this one.
+  const upMm = zeroOf(beside) - zeroOf(building);
+  const heights = [...levels.map(({ fflMm }) => fflMm), ...neighbours.map(({ fflMm }) => fflMm + upMm)];
+  const [low, high] = heights.length > 0 ? [Math.min(...heights), Math.max(...heights)] : [0, 1];
   const span = Math.max(1, high - low);
   const storeys = levels.flatMap(({ storeyHeightMm }) => storeyHeightMm ?? []).sort((a, b) => a - b);
   const median = storeys[Math.floor(storeys.length / 2)] ?? span;
@@ -57,10 +73,27 @@ export function layStrip(solved: Solved, building: Id, roomPx: number): StripLay
     heightPx,
     levels: placed,
     bars: barsOf(solved, building, toY),
+    beside: besideOf(solved, building, beside, neighbours, (level) => toY(level.fflMm + upMm)),
     scale,
     toMm: (y) => high - (y - MARGIN) / scale,
     groundY: toY(0),
   };
+}
+
+function besideOf(
+  solved: Solved,
+  building: Id,
+  beside: Id | null,
+  levels: readonly SolvedLevel[],
+  yOf: (level: SolvedLevel) => number,
+): BesideLevel[] {
+  const ties = beside === null ? [] : tieTable(solved, building, beside);
+  return levels.map((level) => {
+    const y = yOf(level);
+    const tie = ties.find(({ left, right }) => left && right?.id === level.id);
+    if (!tie || tie.stepMm === null) return { level, y, meets: null };
+    return { level, y, meets: { y: yOf({ ...level, fflMm: level.fflMm - tie.stepMm }), stepMm: tie.stepMm } };
+  });
 }
 
 function barsOf(solved: Solved, building: Id, toY: (mm: number) => number): StripBar[] {

@@ -7,7 +7,7 @@ import { formatForEntry } from '@/core/units/format-length';
 import { ActionButton, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
-import type { StripEdit } from './height-strip';
+import type { StripEdit } from './strip-dimensions';
 
 interface StripPopoverProps {
   edit: StripEdit;

@@ -20,6 +20,7 @@ import { dragLine, type LineDrag } from './drag-line';
 import { nearestOnSheet } from '../underlays/use-sheets';
 import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
+import { LineHandles } from './line-handles';
 import { snap, type Snapped } from './snap';
 
 const REACH_PX = 7;
@@ -210,6 +211,10 @@ export function PlanView() {
   };
 
   const shown = solved?.levels.find(({ id }) => id === level);
+  const chosenLine =
+    mayEdit && !chosenLines && !onPlanPoint && selection.length === 1
+      ? solved?.lines.find(({ id, building: of }) => id === selection[0] && of === building)
+      : undefined;
   const lit = new Set(chosenLines ?? selection);
   // Underlays lie on the slabs and under all that is drawn.
   const floorCount = drawing.primitives.filter(({ style }) => style === 'floor').length;
@@ -270,6 +275,7 @@ export function PlanView() {
               vectorEffect="non-scaling-stroke"
             />
           )}
+          {chosenLine && <LineHandles line={chosenLine} pxPerMm={transform.k} toModel={toModel} />}
           {cutLine && <GhostCurve curve={{ kind: 'segment', ...cutLine }} />}
           {ghost?.points.map(({ x, y }, i) => (
             <circle key={i} cx={x} cy={-y} r={5 / transform.k} fill="var(--color-now)" />

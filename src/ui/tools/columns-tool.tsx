@@ -5,7 +5,7 @@ import { amongFree, chooseCrossings } from '@/core/columns/choose-crossings';
 import { FACES } from '@/core/columns/column-input';
 import { MATERIALS } from '@/core/columns/column';
 import { sectionHull, sectionMm } from '@/core/columns/section-shape';
-import { acting } from '@/core/columns/acting-place';
+import { acting } from '@/core/setting-out/acting';
 import { axisLine } from '@/core/grids/axis-lines';
 import { buildingCrossings, type Crossing } from '@/core/grids/crossings';
 import type { Json } from '@/core/model/json';

@@ -1,10 +1,10 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { resolveOutline } from '@/core/outlines/resolve-outline';
+import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { formatForEntry } from '@/core/units/format-length';
 import type { Json } from '@/core/model/json';
-import { axisLine } from '@/core/grids/axis-lines';
+import { heldLine } from '@/core/setting-out/held-line';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
@@ -115,7 +115,7 @@ export function FloorsTool() {
         <p className="text-ink2">
           {edges.length === 0
             ? 'Press grid or setting-out lines in the plan, going round.'
-            : `Edges on ${edges.map((id) => axisLine(framework, id)?.label ?? 'a line').join(', ')}`}
+            : `Edges on ${edges.map((id) => heldLine(framework, id)?.label ?? 'a line').join(', ')}`}
         </p>
       )}
       {way !== 'drawn' ? (

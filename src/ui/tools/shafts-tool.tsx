@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { axisLine } from '@/core/grids/axis-lines';
+import { heldLine } from '@/core/setting-out/held-line';
 import { previewShaft } from '@/core/shafts/preview-shaft';
 import { freeShaftName } from '@/core/shafts/shaft-commands';
 import { SHAFT_PURPOSES } from '@/core/shafts/shaft';
@@ -149,7 +149,7 @@ export function ShaftsTool() {
       {way === 'lines' && (
         <p className="font-semibold text-now">
           {edges && edges.length > 0
-            ? `Edges on ${edges.map((id) => axisLine(framework, id)?.label ?? 'a line').join(', ')}`
+            ? `Edges on ${edges.map((id) => heldLine(framework, id)?.label ?? 'a line').join(', ')}`
             : 'No line chosen yet'}
         </p>
       )}

@@ -2,7 +2,8 @@
 
 import { useEffect, useState } from 'react';
 import type { Json } from '@/core/model/json';
-import { distanceToSegment } from '@/core/geometry/polygon';
+import { sectionHull } from '@/core/columns/section-shape';
+import { contains, distanceToSegment, type Ring } from '@/core/geometry/polygon';
 import type { Point } from '@/core/geometry/point';
 import { edgeOf, heldLine } from '@/core/setting-out/held-line';
 import type { Solved } from '@/core/solving/solved';
@@ -105,7 +106,7 @@ export function SettingOut() {
         value={isFromEdges ? 'edges' : 'lines'}
         choices={[
           ['lines', 'grid and setting-out lines'],
-          ['edges', 'edges of slabs and shafts'],
+          ['edges', 'edges of slabs and shafts, faces of columns'],
         ]}
         onChoose={(from) => setEdges(from === 'edges' ? [] : null)}
       />
@@ -159,7 +160,7 @@ export function SettingOut() {
 /** A press within this picks an edge, in the model. */
 const REACH_MM = 1200;
 
-/** The edge of a slab or shaft at a level that is nearest to a place. */
+/** The edge of a slab or shaft at a level, or the face of a column's first section, that is nearest to a place. */
 function edgeAt(
   solved: Solved,
   building: string | null,
@@ -176,6 +177,10 @@ function edgeAt(
   ];
   let least = REACH_MM;
   let best: { of: string; edge: number } | null = null;
+  for (const stack of solved.columns.filter((piece) => piece.building === building && piece.level === level)) {
+    const ring = sectionHull(stack.section, stack.at, stack.turnDeg);
+    if (contains(ring, at) && stack.section.shape !== 'circle') return { of: stack.stack, edge: nearestEdge(ring, at) };
+  }
   for (const { of, ring } of rings) {
     ring.forEach((from, edge) => {
       const gap = distanceToSegment(at, from, ring[(edge + 1) % ring.length]!);
@@ -184,3 +189,12 @@ function edgeAt(
   }
   return best;
 }
+
+const nearestEdge = (ring: Ring, at: Point): number =>
+  ring.reduce(
+    (best, from, edge) => {
+      const gap = distanceToSegment(at, from, ring[(edge + 1) % ring.length]!);
+      return gap < best.gap ? { gap, edge } : best;
+    },
+    { gap: Infinity, edge: 0 },
+  ).edge;

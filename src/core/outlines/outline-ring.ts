@@ -1,23 +1,27 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { plus, quantised, turned, type Point } from '../geometry/point';
 import { counterClockwise, isSimple, type Ring } from '../geometry/polygon';
-import { axisLine } from '../grids/axis-lines';
+import type { AxisLine } from '../grids/axis-lines';
 import { gridById, gridRectangle, type ResolvedGrid } from '../grids/resolve-grids';
 import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
 import { circleRing, ringOnLines } from './outline-from-lines';
 import type { Outline } from './outline';
 import { resolvePlace } from './resolve-place';
+
+/** Finds the line an edge is held to. Given from outside: lines may themselves be set out from edges of outlines. */
+export type LineOf = (framework: Framework, id: Id) => AxisLine | undefined;
 
 /**
  * An outline as a counter-clockwise ring in building axes; null when it encloses nothing or crosses itself,
  * which is then a finding and never an exception.
  */
-export function resolveOutline(framework: Framework, outline: Outline): Ring | null {
-  const ring = counterClockwise(cornersOf(framework, outline).map(quantised));
+export function outlineRing(framework: Framework, outline: Outline, lineOf: LineOf): Ring | null {
+  const ring = counterClockwise(cornersOf(framework, outline, lineOf).map(quantised));
   return isSimple(ring) ? ring : null;
 }
 
-function cornersOf(framework: Framework, outline: Outline): readonly Point[] {
+function cornersOf(framework: Framework, outline: Outline, lineOf: LineOf): readonly Point[] {
   if (outline.type === 'gridOffset') {
     const grid = gridById(framework, outline.system);
     if (!grid) return [];
@@ -28,7 +32,7 @@ function cornersOf(framework: Framework, outline: Outline): readonly Point[] {
   }
   if (outline.type === 'lines') {
     const edges = outline.edges.flatMap(({ line, offsetMm }) => {
-      const axis = axisLine(framework, line);
+      const axis = lineOf(framework, line);
       return axis ? [{ curve: axis.curve, offsetMm: mmOf(framework, offsetMm) }] : [];
     });
     return edges.length === outline.edges.length ? (ringOnLines(edges) ?? []) : [];
