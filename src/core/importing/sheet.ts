@@ -8,6 +8,8 @@ export interface Sheet {
   lines: { a: Point; b: Point; layer: string }[];
   circles: { at: Point; radius: number; layer: string; block: string | null }[];
   texts: { at: Point; text: string; height: number; layer: string }[];
+  /** Arcs, ellipses, splines and open runs with bulges as chords: to be seen and snapped to. */
+  curves: { points: Point[]; layer: string }[];
   /** Closed outlines, first corner not repeated. */
   outlines: { corners: Point[]; layer: string; block: string | null }[];
 }

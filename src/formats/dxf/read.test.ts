@@ -183,3 +183,35 @@ it('columns are asked for their unit and layer when the drawing says neither', (
   expect(message(recogniseColumns(tower, building, { ...sheet, unit: null }))).toMatch(/does not say its unit/);
   expect(message(recogniseColumns(tower, building, sheet, { layer: 'none' }))).toMatch(/on layer none/);
 });
+
+describe('curves', () => {
+  const pairs = (...values: (string | number)[]) => values.join('\n');
+  const drawing = (entities: string) =>
+    new TextEncoder().encode(
+      [pairs(0, 'SECTION', 2, 'ENTITIES'), entities, pairs(0, 'ENDSEC', 0, 'EOF'), ''].join('\n'),
+    );
+  const arc = pairs(0, 'ARC', 8, 'WALLS', 10, 1000, 20, 2000, 40, 500, 50, 0, 51, 90);
+
+  it('are read as chords that lie on them: a quarter circle from its first point to its last', () => {
+    const [curve] = take(readDxf(drawing(arc))).curves;
+    expect(curve!.layer).toBe('WALLS');
+    expect([curve!.points[0], curve!.points.at(-1)]).toEqual([
+      { x: expect.closeTo(1500, 6), y: expect.closeTo(2000, 6) },
+      { x: expect.closeTo(1000, 6), y: expect.closeTo(2500, 6) },
+    ]);
+    for (const { x, y } of curve!.points) expect(Math.hypot(x - 1000, y - 2000)).toBeCloseTo(500, 6);
+  });
+  it('bulge an open run, and round off a closed outline', () => {
+    const run = (closed: 0 | 1) =>
+      pairs(0, 'LWPOLYLINE', 8, 'X', 90, 2, 70, closed, 10, 0, 20, 0, 42, 1, 10, 1000, 20, 0, 42, closed);
+    const open = take(readDxf(drawing(run(0))));
+    expect([open.lines.length, open.curves.length]).toEqual([0, 1]);
+    expect(Math.min(...open.curves[0]!.points.map(({ y }) => y))).toBeCloseTo(-500, 0);
+    const round = take(readDxf(drawing(run(1)))).outlines[0]!.corners;
+    for (const { x, y } of round) expect(Math.hypot(x - 500, y)).toBeCloseTo(500, 6);
+  });
+  it('that cannot be drawn are left out, not the drawing refused', () => {
+    const spline = pairs(0, 'SPLINE', 8, 'X', 71, 3, 10, 0, 20, 0);
+    expect(take(readDxf(drawing(`${arc}\n${spline}`))).curves).toHaveLength(1);
+  });
+});

@@ -1,4 +1,4 @@
-import { parseString } from 'dxf';
+import { parseString, toPolylines } from 'dxf';
 import type { Sheet } from '@/core/importing/sheet';
 import { plus, turned, type Point } from '@/core/geometry/point';
 import { done, refuse, type Result } from '@/core/model/result';
@@ -27,7 +27,7 @@ interface Entity {
   vAlign?: number;
   x2?: number;
   y2?: number;
-  vertices?: Point[];
+  vertices?: (Point & { bulge?: number })[];
   closed?: boolean;
   block?: string;
   rotation?: number;
@@ -42,7 +42,7 @@ interface Parsed {
 }
 
 /**
- * Reads lines, circles, texts and closed outlines from an ASCII DXF file; blocks are taken apart where they are
+ * Reads lines, circles, curves, texts and closed outlines from an ASCII DXF file; blocks are taken apart where they are
  * inserted. A file that is cut off, binary, or holds coordinates that are no numbers is refused.
  */
 export function readDxf(bytes: Uint8Array): Result<Sheet> {
@@ -65,12 +65,13 @@ export function readDxf(bytes: Uint8Array): Result<Sheet> {
     lines: [],
     circles: [],
     texts: [],
+    curves: [],
     outlines: [],
   };
   const blocks = new Map(parsed.blocks.map((block) => [block.name, block]));
   const isFull = place(parsed.entities, sheet, blocks, (point) => point, 1, null, 0);
   if (isFull) return refuse('The drawing holds more than 200 000 shapes. Save only the layers that are needed');
-  const shapes = sheet.lines.length + sheet.circles.length + sheet.texts.length + sheet.outlines.length;
+  const shapes = shapeCount(sheet);
   if (shapes === 0) return refuse('The drawing holds no lines, circles, texts or outlines');
   const wrong = coordinates(sheet).some((value) => !Number.isFinite(value));
   return wrong
@@ -110,6 +111,19 @@ function faultIn(text: string): string | null {
   return 'The drawing is cut off: its end is missing. Save or send it again';
 }
 
+const shapeCount = ({ lines, circles, texts, curves, outlines }: Sheet): number =>
+  lines.length + circles.length + texts.length + curves.length + outlines.length;
+
+/** A curved entity as a run of points; none where it cannot be drawn. */
+function chords(entity: Entity): Point[] {
+  try {
+    const [run] = toPolylines({ entities: [{ ...entity }], blocks: [], tables: { layers: {} }, header: {} }).polylines;
+    return (run?.vertices ?? []).map(([x, y]) => ({ x, y }));
+  } catch {
+    return [];
+  }
+}
+
 /** Puts entities into the sheet through a placement; true when there are too many. */
 function place(
   entities: readonly Entity[],
@@ -121,8 +135,7 @@ function place(
   depth: number,
 ): boolean {
   for (const entity of entities) {
-    if (sheet.lines.length + sheet.circles.length + sheet.outlines.length + sheet.texts.length > MOST_SHAPES)
-      return true;
+    if (shapeCount(sheet) > MOST_SHAPES) return true;
     const layer = inside && (entity.layer ?? '0') === '0' ? inside.layer : (entity.layer ?? '0');
     const block = inside?.name ?? null;
     const at = (x: number | undefined, y: number | undefined) => to({ x: x ?? 0, y: y ?? 0 });
@@ -136,7 +149,13 @@ function place(
       const height = (entity.textHeight ?? entity.nominalTextHeight ?? 0) * scale;
       sheet.texts.push({ at: aligned ? at(entity.x2, entity.y2) : at(entity.x, entity.y), text, height, layer });
     } else if ((entity.type === 'LWPOLYLINE' || entity.type === 'POLYLINE') && entity.vertices) {
-      placePolyline(entity.vertices.map(to), entity.closed ?? false, sheet, layer, block);
+      const isCurved = entity.vertices.some(({ bulge }) => bulge);
+      const isClosed = entity.closed ?? false;
+      if (isCurved && !isClosed) sheet.curves.push({ points: chords(entity).map(to), layer });
+      else placePolyline((isCurved ? chords(entity) : entity.vertices).map(to), isClosed, sheet, layer, block);
+    } else if (entity.type === 'ARC' || entity.type === 'ELLIPSE' || entity.type === 'SPLINE') {
+      const points = chords(entity);
+      if (points.length > 1) sheet.curves.push({ points: points.map(to), layer });
     } else if (entity.type === 'INSERT' && entity.block && depth < 8) {
       const definition = blocks.get(entity.block);
       if (!definition) continue;
@@ -181,5 +200,6 @@ const coordinates = (sheet: Sheet): number[] => [
   ...sheet.lines.flatMap(({ a, b }) => [a.x, a.y, b.x, b.y]),
   ...sheet.circles.flatMap(({ at, radius }) => [at.x, at.y, radius]),
   ...sheet.texts.flatMap(({ at, height }) => [at.x, at.y, height]),
+  ...sheet.curves.flatMap(({ points }) => points.flatMap(({ x, y }) => [x, y])),
   ...sheet.outlines.flatMap(({ corners }) => corners.flatMap(({ x, y }) => [x, y])),
 ];

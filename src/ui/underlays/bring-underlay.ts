@@ -65,6 +65,7 @@ function boxOfSheet(sheet: Sheet): { u0: number; v0: number; width: number; heig
   };
   for (const { a, b } of sheet.lines) [a, b].forEach((point) => reach(point));
   for (const { at, radius } of sheet.circles) reach(at, radius);
+  for (const { points } of sheet.curves) points.forEach((point) => reach(point));
   for (const { corners } of sheet.outlines) corners.forEach((point) => reach(point));
   for (const { at } of sheet.texts) reach(at);
   return { u0: x0, v0: y0, width: Math.max(1e-6, x1 - x0), height: Math.max(1e-6, y1 - y0) };

@@ -58,6 +58,7 @@ function pathOf(sheet: Sheet): string {
     path = [
       ...sheet.lines.map(({ a, b }) => `M${a.x} ${a.y}L${b.x} ${b.y}`),
       ...sheet.outlines.map(({ corners }) => `M${corners.map(({ x, y }) => `${x} ${y}`).join('L')}Z`),
+      ...sheet.curves.map(({ points }) => `M${points.map(({ x, y }) => `${x} ${y}`).join('L')}`),
       ...sheet.circles.map(
         ({ at, radius: r }) => `M${at.x - r} ${at.y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`,
       ),

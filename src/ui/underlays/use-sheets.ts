@@ -19,6 +19,7 @@ function indexed(sheet: Sheet): ReadSheet {
   const points = [
     ...sheet.lines.flatMap(({ a, b }) => [a, b]),
     ...sheet.outlines.flatMap(({ corners }) => corners),
+    ...sheet.curves.flatMap(({ points }) => [points[0]!, points.at(-1)!]),
     ...sheet.circles.map(({ at }) => at),
   ];
   const index = points.length > 0 ? new Flatbush(points.length) : null;
