@@ -262,6 +262,28 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       at: ['01', '02', '03'],
     },
   },
+  ...[
+    { name: 'ST1', place: 'B-3 + 450,-4200', startsAt: 'B2', turn: 'left', opening: 'well' },
+    { name: 'ST2', place: 'C-3 + 450,4600', startsAt: 'B1', turn: 'right', opening: 'well' },
+  ].map(({ name, place, startsAt, ...how }) => ({
+    command: 'stairs.add',
+    input: {
+      building: 'Hall house',
+      name,
+      well: { type: 'rectangle', place, widthMm: 2700, depthMm: 5600 },
+      startsAt: { level: startsAt },
+      ...how,
+    },
+  })),
+  {
+    command: 'stairs.add',
+    input: {
+      building: 'Annex',
+      name: 'ST3',
+      well: { type: 'rectangle', place: 'P-23 + 1200,600', widthMm: 2600, depthMm: 5400 },
+      opening: 'tight',
+    },
+  },
   {
     command: 'project.setSurvey',
     input: { eastingMm: '412300m', northingMm: '98700m', heightMm: '4.2m', trueNorthDeg: 6.1 },

@@ -1,4 +1,5 @@
 import type { Id } from '../model/ids';
+import type { Json } from '../model/json';
 
 export type Severity = 'error' | 'warning';
 
@@ -14,8 +15,21 @@ export type Rule =
   | 'column.nothing'
   | 'shaft.missesSlab'
   | 'level.lowClear'
+  | 'stair.well'
+  | 'stair.unsolved'
+  | 'stair.headroom'
+  | 'stair.floorLanding'
+  | 'stair.offSlab'
+  | 'storey.noStair'
   | 'outline.unsound'
   | 'span.upsideDown';
+
+/** A command that makes a rule hold again, with what it does in words. */
+export interface Fix {
+  words: string;
+  command: string;
+  input: Json;
+}
 
 /** One place where a rule does not hold. */
 export interface Finding {
@@ -28,6 +42,8 @@ export interface Finding {
   /** Records it is about. */
   about: Id[];
   message: string;
+  /** What would make it hold; the least change first. */
+  fixes: Fix[];
 }
 
 export function finding(
@@ -37,7 +53,17 @@ export function finding(
   level: Id | null,
   about: readonly Id[],
   message: string,
+  fixes: Fix[] = [],
 ): Finding {
   const ids = [...about].sort();
-  return { key: `${rule}|${ids.join(',')}|${level ?? ''}`, rule, severity, building, level, about: ids, message };
+  return {
+    key: `${rule}|${ids.join(',')}|${level ?? ''}`,
+    rule,
+    severity,
+    building,
+    level,
+    about: ids,
+    message,
+    fixes,
+  };
 }

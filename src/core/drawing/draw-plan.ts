@@ -1,9 +1,10 @@
 import { sectionRing } from '../columns/section-shape';
-import { bounds, ringMoment, ringArea } from '../geometry/polygon';
+import { bounds, ringMoment, ringArea, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { Solved, SolvedLevel, SolvedShaft } from '../solving/solved';
 import { drawGrids } from './draw-grids';
 import { boxOf, type Drawing, type Primitive } from './drawing';
+import { drawStair } from './draw-stairs';
 import { marksOfView } from './view-marks';
 
 export interface PlanView {
@@ -28,7 +29,12 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
   });
   const primitives: Primitive[] = [
     ...drawFloors(solved, view),
-    ...solved.shafts.filter(({ levels }) => levels.includes(view.level)).flatMap((shaft) => drawShaft(shaft, view)),
+    ...solved.shafts
+      .filter(({ levels }) => levels.includes(view.level))
+      .flatMap((shaft) => drawShaft(shaft, view, level.fflMm)),
+    ...solved.stairs
+      .filter(({ building }) => building === view.building)
+      .flatMap((stair) => drawStair(stair, { scale: view.scale, level: view.level, cutMm })),
     ...grids.primitives,
     ...drawExtents(solved, level),
     ...drawBlocks(solved, level, view, cutMm),
@@ -90,10 +96,17 @@ function drawBlocks(solved: Solved, level: SolvedLevel, view: PlanView, cutMm: n
     }));
 }
 
+/** Its outline at a height; at its ends that of its first or last stretch. */
+function shaftRingAt({ stages, ring }: SolvedShaft, mm: number): Ring {
+  return stages.find(({ bottomMm, topMm }) => mm >= bottomMm && mm < topMm)?.ring ?? stages.at(-1)?.ring ?? ring;
+}
+
 /** Outline at every level it passes; crossed diagonals where the slab is open. */
-function drawShaft(shaft: SolvedShaft, view: PlanView): Primitive[] {
-  const isOpen = shaft.cuts.some(({ level }) => level === view.level);
-  const { ring } = shaft;
+function drawShaft(shaft: SolvedShaft, view: PlanView, fflMm: number): Primitive[] {
+  const cut = shaft.cuts.find(({ level }) => level === view.level);
+  const isOpen = cut !== undefined;
+  const ring = cut?.ring ?? shaftRingAt(shaft, fflMm);
+  const sleeves = shaft.sleevesAt.includes(view.level);
   const outline: Primitive = {
     type: 'area',
     style: isOpen ? 'shaftOpen' : 'shaftClosed',
@@ -125,7 +138,7 @@ function drawShaft(shaft: SolvedShaft, view: PlanView): Primitive[] {
       style: 'shaftText',
       id: shaft.shaft,
       at: { x: moment.x / area, y: moment.y / area },
-      text: shaft.name,
+      text: sleeves ? `${shaft.name} sleeves` : shaft.name,
       heightMm,
       turnDeg: 0,
     },

@@ -4,6 +4,7 @@ import type { Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { ColumnBlock, ColumnPiece, FloorPiece, Solved, SolvedBuilding } from '../solving/solved';
 import { boxOf, type Drawing, type Primitive } from './drawing';
+import { drawStairSection } from './draw-stair-section';
 import { levelMarks, REACH, sectionGrid, storeyHeights, type MarkLook, type SeenLine } from './section-marks';
 import { alongOf, depthOf, frameOf, placesOnPlane, planeIn, type Frame, type SectionPlane } from './section-plane';
 import { marksOfView } from './view-marks';
@@ -106,10 +107,12 @@ function bodyOf(
       ...floors.flatMap((floor) => seenSlab(floor, from)),
       ...columns.flatMap((column) => drawColumn(column, from, false)),
       ...blocks.flatMap((block) => drawBlock(block, from, false)),
+      ...of(solved.stairs).flatMap((stair) => drawStairSection(stair, from, false)),
       ...drawShafts(solved, building.id, from),
     ],
     cut: [
       ...floors.flatMap((floor) => cutSlab(solved, floor, from)),
+      ...of(solved.stairs).flatMap((stair) => drawStairSection(stair, from, true)),
       ...blocks.flatMap((block) => drawBlock(block, from, true)),
       ...columns.flatMap((column) => drawColumn(column, from, true)),
     ],
@@ -210,22 +213,28 @@ function drawShafts(solved: Solved, building: Id, { frame, isCut, liftMm, scale 
   return solved.shafts
     .filter((shaft) => shaft.building === building && shaft.topMm > shaft.bottomMm)
     .flatMap((shaft) =>
-      cutStretches(frame, [shaft.ring]).flatMap(([x0, x1]): Primitive[] => [
-        {
-          type: 'area',
-          style: 'shaftClosed',
-          id: shaft.shaft,
-          rings: [box(x0, shaft.bottomMm + liftMm, x1, shaft.topMm + liftMm)],
-        },
-        {
-          type: 'text',
-          style: 'shaftText',
-          id: shaft.shaft,
-          at: { x: (x0 + x1) / 2, y: shaft.topMm + liftMm - 3 * scale },
-          text: shaft.name,
-          heightMm: Math.min(2.4 * scale, (x1 - x0) / 3),
-          turnDeg: 0,
-        },
-      ]),
+      shaft.stages.flatMap((stage, i) =>
+        cutStretches(frame, [stage.ring]).flatMap(([x0, x1]): Primitive[] => [
+          {
+            type: 'area',
+            style: 'shaftClosed',
+            id: shaft.shaft,
+            rings: [box(x0, stage.bottomMm + liftMm, x1, stage.topMm + liftMm)],
+          },
+          ...(i === shaft.stages.length - 1
+            ? [
+                {
+                  type: 'text' as const,
+                  style: 'shaftText' as const,
+                  id: shaft.shaft,
+                  at: { x: (x0 + x1) / 2, y: stage.topMm + liftMm - 3 * scale },
+                  text: shaft.name,
+                  heightMm: Math.min(2.4 * scale, (x1 - x0) / 3),
+                  turnDeg: 0,
+                },
+              ]
+            : []),
+        ]),
+      ),
     );
 }

@@ -16,6 +16,13 @@ export type Style =
   | 'shaftOpen'
   | 'shaftClosed'
   | 'shaftCross'
+  | 'stairCut'
+  | 'stairSeen'
+  | 'stairTread'
+  | 'stairBreak'
+  | 'stairArrow'
+  | 'stairAbove'
+  | 'stairUnsolved'
   | 'gridLine'
   | 'gridLineMinor'
   | 'settingOut'
@@ -24,7 +31,8 @@ export type Style =
   | 'dimension'
   | 'dimensionTick';
 
-export type TextStyle = 'bubbleText' | 'settingOutText' | 'dimensionText' | 'shaftText' | 'levelText' | 'levelTextLeft';
+export type TextStyle =
+  'stairText' | 'bubbleText' | 'settingOutText' | 'dimensionText' | 'shaftText' | 'levelText' | 'levelTextLeft';
 
 /** One thing to draw, in millimetres of the model, with the record it stands for. */
 export type Primitive =

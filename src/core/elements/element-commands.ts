@@ -10,6 +10,7 @@ import type { Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { called, type Rec } from '../model/record';
+import type { Outline } from '../outlines/outline';
 import { resolvePlace } from '../outlines/resolve-place';
 
 const idsSchema = z.array(idSchema).min(1, 'Choose something first').max(5000);
@@ -23,16 +24,34 @@ function shifted(framework: Framework, place: Place, by: Point): Place {
   return { ...place, xMm: lengthPlus(place.xMm, along.x), yMm: lengthPlus(place.yMm, along.y) };
 }
 
+function movedOutline(framework: Framework, record: Rec, outline: Outline, by: Point): Outline {
+  if (outline.type === 'gridOffset' || outline.type === 'lines')
+    refuseNow(`${called(record)} follows its grid lines. Move those, or draw its outline`);
+  return { ...outline, place: shifted(framework, outline.place, by) };
+}
+
 function moveElement(edit: Edit, record: Rec, by: Point): void {
   const framework = edit.before;
   if (record.kind === 'columnStack')
     edit.set('columnStack', record.id, { place: shifted(framework, record.place, by) });
-  else if (record.kind === 'shaft' || record.kind === 'floorPlate') {
-    if (record.outline.type === 'gridOffset' || record.outline.type === 'lines')
-      refuseNow(`${called(record)} follows its grid lines. Move those, or draw its outline`);
-    edit.set(record.kind, record.id, {
-      outline: { ...record.outline, place: shifted(framework, record.outline.place, by) },
+  else if (record.kind === 'shaft') {
+    const move = (outline: Outline) => movedOutline(framework, record, outline, by);
+    edit.set('shaft', record.id, {
+      outline: move(record.outline),
+      exceptions: record.exceptions.map((each) => ({ ...each, outline: each.outline && move(each.outline) })),
     });
+  } else if (record.kind === 'floorPlate') {
+    const move = (outline: Outline) => movedOutline(framework, record, outline, by);
+    edit.set('floorPlate', record.id, {
+      outline: move(record.outline),
+      exceptions: record.exceptions.map((each) => ({
+        ...each,
+        outline: each.outline && move(each.outline),
+        voids: each.voids.map(move),
+      })),
+    });
+  } else if (record.kind === 'stair') {
+    edit.set('stair', record.id, { well: movedOutline(framework, record, record.well, by) });
   } else if (record.kind === 'gridSystem') {
     edit.set('gridSystem', record.id, { xMm: lengthPlus(record.xMm, by.x), yMm: lengthPlus(record.yMm, by.y) });
   } else refuseNow(`A ${called(record)} is not moved in plan`);

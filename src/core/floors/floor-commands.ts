@@ -10,7 +10,7 @@ import { buildingReferred, levelReferred, refSchema, thingReferred } from '../mo
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { formatLength } from '../units/format-length';
 import { mmOf } from '../dimensions/resolve-length';
-import type { Extent } from './floor';
+import type { Extent, FloorException } from './floor';
 
 const levelsInputSchema = z.union([
   z.literal('all'),
@@ -59,6 +59,7 @@ const add = defineCommand({
         }).stored,
         material: input.material,
         levels: readLevels(edit.before, building, input.levels),
+        exceptions: [],
       });
     }),
   sentence: (_, input) => `Floor plate ${input.name ?? ''} added`.replace('  ', ' '),
@@ -99,4 +100,68 @@ const change = defineCommand({
   },
 });
 
-export const FLOOR_COMMANDS: Command[] = [add, change];
+const except = defineCommand({
+  name: 'floors.except',
+  title: 'Say what differs at a level of a floor plate, or from there up',
+  input: z.strictObject({
+    floor: refSchema,
+    level: refSchema,
+    upwards: z.boolean().default(false),
+    leftOut: z.boolean().optional(),
+    /** Null: as below again. */
+    outline: outlineInputSchema.nullable().optional(),
+    thicknessMm: lengthInputSchema.nullable().optional(),
+    /** Edges pulled back, counted counter-clockwise from 0; negative pushes out. */
+    pulled: z
+      .array(z.strictObject({ edge: z.number().int().min(0).max(2000), byMm: lengthInputSchema }))
+      .max(200)
+      .optional(),
+    voids: z.array(outlineInputSchema).max(50).optional(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const plate = thingReferred(edit.before, 'floorPlate', input.floor);
+      const level = levelReferred(edit.before, input.level, plate.building);
+      const isSame = (each: FloorException) => each.level === level.id && each.upwards === input.upwards;
+      const known = plate.exceptions.find(isSame);
+      const reader = new LengthReader(edit.before);
+      const outlineOf = (outline: z.infer<typeof outlineInputSchema>) =>
+        readOutline(edit.before, plate.building, outline);
+      const next: FloorException = {
+        level: level.id,
+        upwards: input.upwards,
+        leftOut: input.leftOut ?? known?.leftOut ?? false,
+        outline: input.outline === undefined ? (known?.outline ?? null) : input.outline && outlineOf(input.outline),
+        thicknessMm:
+          input.thicknessMm === undefined
+            ? (known?.thicknessMm ?? null)
+            : input.thicknessMm === null
+              ? null
+              : reader.read(input.thicknessMm, 'thicknessMm', { atLeastMm: 20, atMostMm: 10000 }).stored,
+        pulled:
+          input.pulled?.map(({ edge, byMm }) => ({
+            edge,
+            byMm: reader.read(byMm, 'byMm', { atLeastMm: -1e5, atMostMm: 1e5 }).stored,
+          })) ??
+          known?.pulled ??
+          [],
+        voids: input.voids?.map(outlineOf) ?? known?.voids ?? [],
+      };
+      const rest = plate.exceptions.filter((each) => !isSame(each));
+      const differs =
+        next.leftOut ||
+        next.outline !== null ||
+        next.thicknessMm !== null ||
+        next.pulled.length > 0 ||
+        next.voids.length > 0;
+      if (!differs && !known) refuseNow('Nothing differs there. Say what does');
+      edit.set('floorPlate', plate.id, { exceptions: differs ? [...rest, next] : rest });
+    }),
+  sentence: (before, input) => {
+    const plate = thingReferred(before, 'floorPlate', input.floor);
+    const level = levelReferred(before, input.level, plate.building).record.name;
+    return `Floor plate ${plate.name} ${input.upwards ? 'from' : 'at'} level ${level}${input.upwards ? ' up' : ''} changed`;
+  },
+});
+
+export const FLOOR_COMMANDS: Command[] = [add, change, except];

@@ -11,6 +11,20 @@ const extentSchema = z.union([
 ]);
 export type Extent = z.infer<typeof extentSchema>;
 
+/** What differs at one level of a floor plate, or from there up. Null fields do not differ. */
+const floorExceptionSchema = z.object({
+  level: idSchema,
+  upwards: z.boolean(),
+  leftOut: z.boolean(),
+  outline: outlineSchema.nullable(),
+  thicknessMm: lengthSchema.nullable(),
+  /** Edges pulled back (or, negative, pushed out), counted counter-clockwise from 0. */
+  pulled: z.array(z.object({ edge: z.number().int().min(0).max(2000), byMm: lengthSchema })).max(200),
+  /** Holes of its own: a double-height space. */
+  voids: z.array(outlineSchema).max(50),
+});
+export type FloorException = z.infer<typeof floorExceptionSchema>;
+
 /** A floor plate: one outline and thickness for all the levels it serves. The slab hangs down from SSL. */
 export const floorPlateSchema = z.object({
   kind: z.literal('floorPlate'),
@@ -21,5 +35,6 @@ export const floorPlateSchema = z.object({
   thicknessMm: lengthSchema,
   material: z.enum(MATERIALS),
   levels: extentSchema,
+  exceptions: z.array(floorExceptionSchema).max(400),
 });
 export type FloorPlate = z.infer<typeof floorPlateSchema>;

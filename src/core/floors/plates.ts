@@ -1,18 +1,26 @@
 import { mmOf } from '../dimensions/resolve-length';
-import { bounds, type Ring } from '../geometry/polygon';
+import { quantised } from '../geometry/point';
+import { bounds, isSimple, ringArea, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
+import { statesUp } from '../levels/states-up';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../solving/plan-facts';
 import { quantiseMm } from '../units/length-units';
-import type { FloorPlate } from './floor';
+import { ringOnLines } from '../outlines/outline-from-lines';
+import type { FloorException, FloorPlate } from './floor';
 
-/** A floor plate before its holes are known: its ring, and the levels it serves. */
+/**
+ * A floor plate before its holes are known, as it is at some of its levels: its ring, and the levels it is so at. A plate
+ * that differs by level is several of these.
+ */
 export interface Plate {
   record: FloorPlate;
   ring: Ring | null;
   thicknessMm: number;
+  /** Holes of its own. */
+  voids: readonly Ring[];
   serves: ReadonlySet<Id>;
 }
 
@@ -34,20 +42,60 @@ export function plateSet(plates: readonly Plate[]): PlateSet {
   return { all: plates, at: (level) => byLevel.get(level) ?? [] };
 }
 
+/** A plate at all the levels it serves, alike ones together. */
 export function resolvePlate(
   framework: Framework,
   record: FloorPlate,
   storeys: readonly ResolvedLevel[],
   floored: readonly ResolvedLevel[],
   facts: PlanFacts,
-): Plate {
-  const ring = resolveOutline(framework, record.outline);
-  return {
-    record,
-    ring: ring && facts.one(ring),
-    thicknessMm: mmOf(framework, record.thicknessMm),
-    serves: new Set(servedLevels(record, storeys, floored)),
-  };
+): Plate[] {
+  const served = servedLevels(record, storeys, floored);
+  const states = statesUp<FloorState, FloorException>(
+    { ...PLAIN_FLOOR, outline: record.outline, thicknessMm: record.thicknessMm },
+    record.exceptions,
+    served.map((id) => ({ id })),
+    (from, by) => ({
+      outline: by.outline ?? from.outline,
+      thicknessMm: by.thicknessMm ?? from.thicknessMm,
+      pulled: by.pulled.length > 0 ? by.pulled : by.outline ? [] : from.pulled,
+      voids: by.voids.length > 0 || by.upwards ? by.voids : from.voids,
+      leftOut: by.leftOut,
+    }),
+  );
+  const alike = new Map<FloorState, Id[]>();
+  states.forEach((state, i) => {
+    if (!state.leftOut) alike.set(state, [...(alike.get(state) ?? []), served[i]!]);
+  });
+  return [...alike].map(([state, levels]) => {
+    const ring = resolveOutline(framework, state.outline);
+    const pulled = ring && pulledBack(framework, ring, state.pulled);
+    return {
+      record,
+      ring: pulled && facts.one(pulled),
+      thicknessMm: mmOf(framework, state.thicknessMm),
+      voids: state.voids.flatMap((outline) => {
+        const hole = resolveOutline(framework, outline);
+        return hole ? [facts.one(hole)] : [];
+      }),
+      serves: new Set(levels),
+    };
+  });
+}
+
+type FloorState = Pick<FloorException, 'pulled' | 'voids' | 'leftOut'> & Pick<FloorPlate, 'outline' | 'thicknessMm'>;
+const PLAIN_FLOOR = { pulled: [], voids: [], leftOut: false };
+
+/** A ring with some of its edges moved inwards; null where nothing sound is left. */
+function pulledBack(framework: Framework, ring: Ring, pulled: FloorException['pulled']): Ring | null {
+  if (pulled.length === 0) return ring;
+  const edges = ring.map((from, i) => ({
+    curve: { kind: 'segment' as const, from, to: ring[(i + 1) % ring.length]! },
+    offsetMm: pulled.filter(({ edge }) => edge === i).reduce((sum, { byMm }) => sum - mmOf(framework, byMm), 0),
+  }));
+  // Corner i is where edge i begins.
+  const moved = ringOnLines(edges)?.map(quantised);
+  return moved && isSimple(moved) && ringArea(moved) > 0 ? moved : null;
 }
 
 /** Levels named one by one may be mezzanines; a range passes them by. */

@@ -4,7 +4,7 @@ import type { Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Id } from '../model/ids';
 import type { PlanFacts } from '../solving/plan-facts';
-import type { FloorPiece, SolvedShaft } from '../solving/solved';
+import type { FloorPiece } from '../solving/solved';
 import { isAt } from '../solving/is-at';
 import { jointRing, type Joint } from './joints';
 import type { Plate } from './plates';
@@ -14,11 +14,17 @@ export interface ProfileStore {
   get: (key: string, outline: Ring, holes: readonly Ring[]) => Profile;
 }
 
-/** A floor plate at each of its levels, hung from SSL, with the holes of the shafts that cut it there. */
+/** What makes holes in slabs: a shaft or a stair, with the slabs it cuts and the ring it cuts out of each. */
+export interface Cutter {
+  id: Id;
+  cuts: readonly { plate: Id; level: Id; ring: Ring }[];
+}
+
+/** A floor plate at each of its levels, hung from SSL, with its own holes and those of the shafts and stairs that cut it there. */
 export function solveFloor(
   plate: Plate,
   storeys: readonly ResolvedLevel[],
-  shafts: readonly SolvedShaft[],
+  cutters: readonly Cutter[],
   store: ProfileStore,
   facts: PlanFacts,
   joints: readonly Joint[] = [],
@@ -28,23 +34,22 @@ export function solveFloor(
     const message = `The outline of floor plate ${record.name} crosses itself or encloses nothing. Draw it again`;
     return { pieces: [], findings: [finding('outline.unsound', 'error', record.building, null, [record.id], message)] };
   }
-  const cutting = new Map<Id, SolvedShaft[]>();
-  for (const shaft of shafts) {
-    for (const cut of shaft.cuts) {
-      if (cut.plate !== record.id) continue;
-      const list = cutting.get(cut.level);
-      if (list) list.push(shaft);
-      else cutting.set(cut.level, [shaft]);
+  const cutting = new Map<Id, { id: Id; ring: Ring }[]>();
+  for (const { id, cuts } of cutters) {
+    for (const { plate: cut, level, ring: hole } of cuts) {
+      if (cut !== record.id) continue;
+      const list = cutting.get(level);
+      if (list) list.push({ id, ring: hole });
+      else cutting.set(level, [{ id, ring: hole }]);
     }
   }
   const strips = joints.map((joint) => ({ joint, strip: facts.one(jointRing(joint, ring)) }));
   const outlineText = facts.textOf(ring);
-  const holeTexts = new Map(shafts.map((shaft) => [shaft.shaft, facts.textOf(shaft.ring)]));
   const pieces = storeys
     .filter(({ id }) => plate.serves.has(id))
     .map((level): FloorPiece => {
-      const cutters = cutting.get(level.id) ?? [];
-      const holes = new Map(cutters.map((shaft) => [holeTexts.get(shaft.shaft)!, shaft.ring]));
+      const here = cutting.get(level.id) ?? [];
+      const holes = new Map([...plate.voids, ...here.map((cut) => cut.ring)].map((hole) => [facts.textOf(hole), hole]));
       const gaps = strips.filter(({ joint }) => isAt(joint, level.fflMm)).map(({ strip }) => strip);
       for (const gap of gaps) holes.set(facts.textOf(gap), gap);
       const texts = [...holes.keys()].sort();
@@ -64,7 +69,7 @@ export function solveFloor(
         profile: key,
         outline: ring,
         volumeMm3: profile.areaMm2 * plate.thicknessMm,
-        cutBy: cutters.map(({ shaft }) => shaft),
+        cutBy: here.map(({ id }) => id),
         gaps,
       };
     });

@@ -37,6 +37,16 @@ export function intersection(a: Ring, b: Ring): Profile {
   return profileOf(run(ClipType.Intersection, [toPath(a, shift)], [toPath(b, shift)]), shift);
 }
 
+/** What a profile, its holes left out, shares with a ring. */
+export function sharedWith(profile: Profile, ring: Ring): Profile {
+  const shift = originOf(ring);
+  const rings = profile.regions.flatMap(({ outer, holes }) => [
+    toPath(outer, shift),
+    ...holes.map((hole) => toPath(hole, shift).reverse()),
+  ]);
+  return profileOf(run(ClipType.Intersection, rings, [toPath(ring, shift)]), shift);
+}
+
 function run(kind: ClipType, subject: Path64[], clip: Path64[]): PolyTree64 {
   calls += 1;
   const tree = new PolyTree64();

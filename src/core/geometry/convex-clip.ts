@@ -2,10 +2,19 @@ import { cross, lineCrossing, minus, type Point } from './point';
 import { ringArea, type Ring } from './polygon';
 
 /**
- * Area that a ring of any shape shares with a convex counter-clockwise ring, mm² (Sutherland and Hodgman,
- * "Reentrant polygon clipping", 1974). Exact enough for checks and needs no polygon library.
+ * Area that a ring of any shape shares with a convex counter-clockwise ring, mm². Exact enough for checks and needs no
+ * polygon library.
  */
 export function sharedArea(convex: Ring, ring: Ring): number {
+  const clipped = clippedTo(convex, ring);
+  return clipped.length > 2 ? Math.abs(ringArea(clipped)) : 0;
+}
+
+/**
+ * The part of a ring within a convex counter-clockwise ring (Sutherland and Hodgman, "Reentrant polygon clipping",
+ * 1974); fewer than three corners where they share nothing. A convex ring stays one.
+ */
+export function clippedTo(convex: Ring, ring: Ring): Point[] {
   let clipped: Point[] = [...ring];
   for (let i = 0; i < convex.length && clipped.length > 2; i += 1) {
     const a = convex[i]!;
@@ -22,5 +31,5 @@ export function sharedArea(convex: Ring, ring: Ring): number {
     });
     clipped = next;
   }
-  return clipped.length > 2 ? Math.abs(ringArea(clipped)) : 0;
+  return clipped;
 }

@@ -44,8 +44,27 @@ function free(edit: Edit, record: Rec, gone: ReadonlySet<Id>): void {
     }
     case 'shaft':
     case 'floorPlate': {
-      const outline = freed(edit, record.outline, gone, record.name);
+      const free = (outline: Outline) => freed(edit, outline, gone, record.name);
+      const outline = free(record.outline);
       if (outline !== record.outline) edit.set(record.kind, record.id, { outline: outline as Shaft['outline'] });
+      if (record.exceptions.length === 0) return;
+      if (record.kind === 'shaft')
+        edit.set('shaft', record.id, {
+          exceptions: record.exceptions.map((each) => ({ ...each, outline: each.outline && free(each.outline) })),
+        });
+      else
+        edit.set('floorPlate', record.id, {
+          exceptions: record.exceptions.map((each) => ({
+            ...each,
+            outline: each.outline && free(each.outline),
+            voids: each.voids.map(free),
+          })),
+        });
+      return;
+    }
+    case 'stair': {
+      const well = freed(edit, record.well, gone, record.name);
+      if (well !== record.well) edit.set('stair', record.id, { well });
       return;
     }
     default:

@@ -104,21 +104,37 @@ function refit(
     };
     return edit.set(record.kind, record.id, range);
   }
-  if (record.kind !== 'columnStack' && record.kind !== 'shaft') return;
+  if (record.kind !== 'columnStack' && record.kind !== 'shaft' && record.kind !== 'stair') return;
   if (record.kind === 'columnStack') refitStack(edit, record, level, above);
+  if (record.kind === 'shaft')
+    edit.set('shaft', record.id, { exceptions: movedUp(record.exceptions, level.id, above?.id) });
   const moved = (end: End, next: ResolvedLevel | undefined): End | null => {
     if (end.level !== level.id) return end;
     if (!next) return null;
-    const shift = ends === 'keepHeight' ? level.fflMm - next.fflMm : 0;
+    // A stair climbs from floor to floor.
+    const shift = ends === 'keepHeight' && record.kind !== 'stair' ? level.fflMm - next.fflMm : 0;
     return { ...end, level: next.id, offsetMm: lengthPlus(end.offsetMm, shift) };
   };
   // A start goes up to the next level, a stop goes down, so the thing never grows.
   const startsAt = moved(record.startsAt, above ?? below);
   const stopsAt = moved(record.stopsAt, below ?? above);
   const collapsed =
-    startsAt && stopsAt && ends === 'nextLevel' && startsAt.level === stopsAt.level && startsAt.face === stopsAt.face;
+    startsAt &&
+    stopsAt &&
+    (ends === 'nextLevel' || record.kind === 'stair') &&
+    startsAt.level === stopsAt.level &&
+    startsAt.face === stopsAt.face;
   if (!startsAt || !stopsAt || collapsed) edit.remove(record.id);
   else edit.set(record.kind, record.id, { startsAt, stopsAt });
+}
+
+/** Exceptions after a level went: what went upwards from it does so from the next one, unless that has its own. */
+function movedUp<E extends { level: Id; upwards: boolean }>(exceptions: readonly E[], level: Id, above?: Id): E[] {
+  const taken = new Set(exceptions.filter(({ upwards }) => upwards).map((each) => each.level));
+  return exceptions.flatMap((each) => {
+    if (each.level !== level) return [each];
+    return each.upwards && above !== undefined && !taken.has(above) ? [{ ...each, level: above }] : [];
+  });
 }
 
 /** What differs from this level up now does from the next one; what differed here only is gone with it. */
@@ -130,12 +146,8 @@ function refitStack(
 ): void {
   const isHere = (each: { level: Id }) => each.level === level.id;
   if (![...record.exceptions, ...record.carriedBy].some(isHere) && !record.blocksAt.includes(level.id)) return;
-  const taken = new Set(record.exceptions.filter(({ upwards }) => upwards).map((each) => each.level));
   edit.set('columnStack', record.id, {
-    exceptions: record.exceptions.flatMap((each) => {
-      if (!isHere(each)) return [each];
-      return each.upwards && above && !taken.has(above.id) ? [{ ...each, level: above.id }] : [];
-    }),
+    exceptions: movedUp(record.exceptions, level.id, above?.id),
     carriedBy: record.carriedBy.flatMap((each) =>
       isHere(each) ? (above ? [{ ...each, level: above.id }] : []) : [each],
     ),
@@ -150,6 +162,7 @@ function refitFloor(
   above: Id | undefined,
   below: Id | undefined,
 ): void {
+  edit.set('floorPlate', record.id, { exceptions: movedUp(record.exceptions, level, above) });
   if ('at' in record.levels) {
     const at = (record.levels.at as Id[]).filter((id) => id !== level);
     if (at.length === 0) edit.remove(record.id);

@@ -120,7 +120,13 @@ describe('the fingerprint', () => {
     expect(frameworkHash(EMPTY_FRAMEWORK)).toMatch(/^[0-9a-f]{64}$/);
   });
   it('keeps fields of records that no step of today knows', () => {
-    expect(upcast({ kind: 'shaft', id: 'x', later: 1 }, 1)).toEqual({ kind: 'shaft', id: 'x', later: 1 });
+    expect(upcast({ kind: 'underlay', id: 'x', later: 1 }, 1)).toEqual({ kind: 'underlay', id: 'x', later: 1 });
+    expect(upcast({ kind: 'shaft', id: 'x', later: 1 }, 3)).toEqual({
+      kind: 'shaft',
+      id: 'x',
+      later: 1,
+      exceptions: [],
+    });
   });
   it('gives records of an older version what they lack today, and leaves those of today alone', () => {
     expect(upcast({ kind: 'level', id: 'x', later: 1 }, 1)).toEqual({

@@ -9,6 +9,7 @@ import { PRESET_COMMANDS } from '../grids/preset-commands';
 import { LEVEL_COMMANDS } from '../levels/level-commands';
 import { SETTING_OUT_COMMANDS } from '../setting-out/setting-out-commands';
 import { SHAFT_COMMANDS } from '../shafts/shaft-commands';
+import { STAIR_COMMANDS } from '../stairs/stair-commands';
 import { UNDERLAY_COMMANDS } from '../underlays/underlay-commands';
 import { VIEW_COMMANDS } from '../views/view-commands';
 import { planCommand, type Command, type Planned } from './command';
@@ -26,6 +27,7 @@ export const COMMANDS: readonly Command[] = [
   ...COLUMN_COMMANDS,
   ...FLOOR_COMMANDS,
   ...SHAFT_COMMANDS,
+  ...STAIR_COMMANDS,
   ...ELEMENT_COMMANDS,
   ...DIMENSION_COMMANDS,
   ...VIEW_COMMANDS,

@@ -5,7 +5,7 @@ import type { Json } from './json';
 import type { Rec } from './record';
 
 /** Version of records as written today. Raised whenever a record kind changes shape. */
-export const FILE_VERSION = 3;
+export const FILE_VERSION = 4;
 
 type Step = (record: Record<string, Json>) => Record<string, Json>;
 
@@ -27,6 +27,9 @@ const withExtent: Step = (record) => ({ extent: null, ...record });
 const withLineFields: Step = (record) => ({ ...PLAIN_LINE, ...record });
 const withStackFields: Step = (record) => ({ ...(PLAIN_STACK as unknown as Record<string, Json>), ...record });
 
+/** From version 4 floors and shafts may differ by level. */
+const withExceptions: Step = (record) => ({ exceptions: [], ...record });
+
 /** Per record kind: the steps from version n to n + 1, at index n − 1. Kinds without steps have not changed. */
 const STEPS: Record<string, Step[]> = {
   project: [asBefore, withSurvey],
@@ -35,6 +38,8 @@ const STEPS: Record<string, Step[]> = {
   gridSystem: [asBefore, withShape],
   gridLine: [asBefore, withLineFields],
   columnStack: [asBefore, withStackFields],
+  floorPlate: [asBefore, asBefore, withExceptions],
+  shaft: [asBefore, asBefore, withExceptions],
 };
 
 /** A record written in an older version, as it is written today. Fields nobody knows are kept. */

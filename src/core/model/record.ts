@@ -6,9 +6,10 @@ import { floorPlateSchema } from '../floors/floor';
 import { gridLineSchema, gridSystemSchema } from '../grids/grid';
 import { bayPresetSchema } from '../grids/preset';
 import { levelSchema } from '../levels/level';
-import { outlineReferences } from '../outlines/outline';
+import { outlineReferences, type Outline } from '../outlines/outline';
 import { settingOutLineSchema } from '../setting-out/setting-out-line';
 import { shaftSchema } from '../shafts/shaft';
+import { stairSchema } from '../stairs/stair';
 import { underlaySchema } from '../underlays/underlay';
 import { viewMarkSchema } from '../views/view-mark';
 import { endReferences, placeReferences, type Reference } from './fields';
@@ -27,6 +28,7 @@ export const recordSchema = z.discriminatedUnion('kind', [
   columnStackSchema,
   floorPlateSchema,
   shaftSchema,
+  stairSchema,
   dimensionSchema,
   viewMarkSchema,
   bayPresetSchema,
@@ -98,9 +100,17 @@ function ownReferences(record: Rec): Reference[] {
         building(record.building),
         ...outlineReferences(record.outline, 'outline'),
         ...extentReferences(record.levels),
+        ...exceptionReferences(record.exceptions),
       ];
     case 'shaft':
-      return [building(record.building), ...outlineReferences(record.outline, 'outline'), ...spanReferences(record)];
+      return [
+        building(record.building),
+        ...outlineReferences(record.outline, 'outline'),
+        ...spanReferences(record),
+        ...exceptionReferences(record.exceptions),
+      ];
+    case 'stair':
+      return [building(record.building), ...outlineReferences(record.well, 'well'), ...spanReferences(record)];
   }
 }
 
@@ -116,7 +126,17 @@ const levelUses = (path: string, uses: readonly { level: string }[]): Reference[
 const fromReference = (from: string | null): Reference[] =>
   from ? [{ id: from, path: 'from', whenGone: 'refuse' }] : [];
 
-const spanReferences = (record: RecordOf<'columnStack'> | RecordOf<'shaft'>): Reference[] => [
+/** Exceptions with an outline of their own. */
+const exceptionReferences = (
+  exceptions: readonly { level: string; outline: Outline | null; voids?: readonly Outline[] }[],
+): Reference[] => [
+  ...levelUses('exceptions', exceptions),
+  ...exceptions.flatMap(({ outline, voids = [] }) =>
+    [...(outline ? [outline] : []), ...voids].flatMap((each) => outlineReferences(each, 'exceptions')),
+  ),
+];
+
+const spanReferences = (record: Pick<RecordOf<'shaft'>, 'startsAt' | 'stopsAt'>): Reference[] => [
   ...endReferences(record.startsAt, 'startsAt'),
   ...endReferences(record.stopsAt, 'stopsAt'),
 ];
@@ -137,6 +157,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   columnStack: 'column stack',
   floorPlate: 'floor plate',
   shaft: 'shaft',
+  stair: 'stair',
   dimension: 'named dimension',
   viewMark: 'mark in a view',
   bayPreset: 'preset of bays',

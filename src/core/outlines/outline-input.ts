@@ -38,6 +38,11 @@ export const outlineInputSchema = z.discriminatedUnion('type', [
     turnDeg: angleSchema.default(0),
   }),
   z.strictObject({
+    type: z.literal('circle'),
+    place: placeInputSchema.default({ lines: null, xMm: 0, yMm: 0 }),
+    diameterMm: lengthInputSchema,
+  }),
+  z.strictObject({
     type: z.literal('gridOffset'),
     system: refSchema.optional(),
     lines: z
@@ -111,6 +116,12 @@ function stored(framework: Framework, building: Id, input: z.infer<typeof outlin
       depthMm: reader.read(input.depthMm, 'depthMm', { moreThanMm: 0, atMostMm: 1e6 }).stored,
     };
   }
+  if (input.type === 'circle')
+    return {
+      ...input,
+      place,
+      diameterMm: reader.read(input.diameterMm, 'diameterMm', { moreThanMm: 0, atMostMm: 1e6 }).stored,
+    };
   return {
     ...input,
     place,

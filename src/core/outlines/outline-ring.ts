@@ -39,6 +39,7 @@ function cornersOf(framework: Framework, outline: Outline, lineOf: LineOf): read
   }
   const { at, turnDeg } = resolvePlace(framework, outline.place);
   const inPlace = (x: number, y: number, turn: number): Point => plus(at, turned({ x, y }, turnDeg + turn));
+  if (outline.type === 'circle') return circleRing(at, mmOf(framework, outline.diameterMm) / 2);
   if (outline.type === 'polygon') {
     return outline.points.map(({ xMm, yMm }) => inPlace(mmOf(framework, xMm), mmOf(framework, yMm), 0));
   }

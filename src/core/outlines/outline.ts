@@ -22,6 +22,12 @@ export const outlineSchema = z.discriminatedUnion('type', [
     turnDeg: angleSchema,
   }),
   z.object({
+    type: z.literal('circle'),
+    /** Its centre. */
+    place: placeSchema,
+    diameterMm: lengthSchema,
+  }),
+  z.object({
     type: z.literal('gridOffset'),
     system: idSchema,
     /** Outermost lines of the system when null; else first and last line of each direction. */

@@ -12,6 +12,6 @@ export function previewShaft(framework: Framework, shaft: Shaft): SolvedShaft | 
   const facts = new PlanFacts();
   const plates = recordsOf(framework, 'floorPlate')
     .filter(({ building }) => building === shaft.building)
-    .map((plate) => resolvePlate(framework, plate, storeys, storeys, facts));
+    .flatMap((plate) => resolvePlate(framework, plate, storeys, storeys, facts));
   return solveShaft(framework, shaft, storeys, plateSet(plates), facts).solved;
 }

@@ -4,13 +4,13 @@ import { defineCommand, type Command } from '../model/command';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import { refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, refSchema, thingReferred } from '../model/refer';
+import { buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
-import { SHAFT_PURPOSES, type Shaft } from './shaft';
+import { SHAFT_PURPOSES, SLAB_STATES, type Shaft, type ShaftException } from './shaft';
 
 const shaftOutlineSchema = outlineInputSchema.refine(
   (outline) => outline.type !== 'gridOffset',
-  'A shaft is a rectangle or a polygon',
+  'A shaft is a rectangle, a circle or a polygon, or has its edges on lines',
 );
 
 const add = defineCommand({
@@ -41,6 +41,7 @@ const add = defineCommand({
         ...readSpan(edit.before, building, input.startsAt, input.stopsAt, ['FFL', 'SSL']),
         opensFoot: input.opensFoot,
         opensHead: input.opensHead,
+        exceptions: [],
       });
     }),
   sentence: (before, _, after) => `Shaft ${newest(before, after)?.name ?? ''} added`,
@@ -104,4 +105,42 @@ const change = defineCommand({
   },
 });
 
-export const SHAFT_COMMANDS: Command[] = [add, change];
+const except = defineCommand({
+  name: 'shafts.except',
+  title: 'Say what differs at a level of a shaft, or from there up: its outline, or its slab closed or with sleeves',
+  input: z.strictObject({
+    shaft: refSchema,
+    level: refSchema,
+    upwards: z.boolean().default(false),
+    /** Null: as below again. */
+    outline: shaftOutlineSchema.nullable().optional(),
+    slab: z.enum(SLAB_STATES).nullable().optional(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const shaft = thingReferred(edit.before, 'shaft', input.shaft);
+      const level = levelReferred(edit.before, input.level, shaft.building);
+      const isSame = (each: ShaftException) => each.level === level.id && each.upwards === input.upwards;
+      const known = shaft.exceptions.find(isSame);
+      const next: ShaftException = {
+        level: level.id,
+        upwards: input.upwards,
+        outline:
+          input.outline === undefined
+            ? (known?.outline ?? null)
+            : input.outline && readOutline(edit.before, shaft.building, input.outline),
+        slab: input.slab === undefined ? (known?.slab ?? null) : input.slab,
+      };
+      const rest = shaft.exceptions.filter((each) => !isSame(each));
+      const isPlain = next.outline === null && next.slab === null;
+      if (isPlain && !known) refuseNow('Nothing differs there. Give another outline, or say what becomes of the slab');
+      edit.set('shaft', shaft.id, { exceptions: isPlain ? rest : [...rest, next] });
+    }),
+  sentence: (before, input) => {
+    const shaft = thingReferred(before, 'shaft', input.shaft);
+    const level = levelReferred(before, input.level, shaft.building).record.name;
+    return `Shaft ${shaft.name} ${input.upwards ? 'from' : 'at'} level ${level}${input.upwards ? ' up' : ''} changed`;
+  },
+});
+
+export const SHAFT_COMMANDS: Command[] = [add, change, except];

@@ -89,7 +89,9 @@ describe('adding and changing', () => {
     ).toEqual(['S1', 'S2']);
     expect(refusal(two, 'shafts.change', { shaft: 'S2', name: 'S1' })).toMatch(/S1 already/);
     expect(refusal(two, 'shafts.add', { name: 'S1', outline })).toMatch(/S1 already/);
-    expect(refusal(tower, 'shafts.add', { outline: { type: 'gridOffset' } })).toMatch(/rectangle or a polygon/);
+    expect(refusal(tower, 'shafts.add', { outline: { type: 'gridOffset' } })).toMatch(
+      /rectangle, a circle or a polygon/,
+    );
     const changed = step(two, 'shafts.change', { shaft: 'S2', purpose: 'lift', stopsAt: { level: '03', face: 'FFL' } });
     expect(changed.sentence).toBe('Shaft S2: purpose, span changed');
     expect(recordsOf(changed.after, 'shaft').find(({ name }) => name === 'S2')).toMatchObject({

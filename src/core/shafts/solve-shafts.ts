@@ -5,11 +5,13 @@ import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
+import { statesUp } from '../levels/states-up';
+import type { Outline } from '../outlines/outline';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { ShaftMiss, SolvedShaft } from '../solving/solved';
 import { quantiseMm } from '../units/length-units';
-import type { Shaft } from './shaft';
+import type { Shaft, ShaftException, SlabState } from './shaft';
 
 /** A shaft end this near to a slab it does not pass counts as missing it. */
 const NEAR_IN_HEIGHT_MM = 300;
@@ -30,14 +32,20 @@ export function solveShaft(
   plates: PlateSet,
   facts: PlanFacts,
 ): { solved: SolvedShaft | null; findings: Finding[] } {
-  const outline = resolveOutline(framework, shaft.outline);
-  if (!outline) {
+  const states = shaftStates(framework, shaft, storeys, facts);
+  if (!states) {
     const message = `The outline of shaft ${shaft.name} crosses itself or encloses nothing. Draw it again`;
     return { solved: null, findings: [finding('outline.unsound', 'error', shaft.building, null, [shaft.id], message)] };
   }
-  const ring = facts.one(outline);
-  const under = platesUnder(plates.all, ring, facts);
-  const soffitAt = (level: ResolvedLevel) => soffitMm(level, plates, (plate) => under.has(plate));
+  const stateAt = new Map(storeys.map(({ id }, i) => [id, states[i]!]));
+  const unders = new Map<Ring, Set<Plate>>();
+  const underOf = (ring: Ring): Set<Plate> => {
+    const known = unders.get(ring) ?? platesUnder(plates.all, ring, facts);
+    unders.set(ring, known);
+    return known;
+  };
+  const soffitAt = (level: ResolvedLevel) =>
+    soffitMm(level, plates, (plate) => underOf(stateAt.get(level.id)?.ring ?? states[0]!.ring).has(plate));
   const bottomMm = endMm(framework, shaft.startsAt, soffitAt);
   const topMm = endMm(framework, shaft.stopsAt, soffitAt);
   const solved: SolvedShaft = {
@@ -45,7 +53,14 @@ export function solveShaft(
     building: shaft.building,
     name: shaft.name,
     purpose: shaft.purpose,
-    ring,
+    ring: states[
+      Math.max(
+        0,
+        storeys.findIndex(({ id }) => id === shaft.startsAt.level),
+      )
+    ]!.ring,
+    stages: [],
+    sleevesAt: [],
     bottomMm,
     topMm,
     cuts: [],
@@ -61,10 +76,68 @@ export function solveShaft(
   }
   for (const level of storeys) {
     for (const plate of plates.at(level.id)) {
-      if (plate.ring) meet(shaft, solved, plate, plate.ring, level, under.has(plate));
+      if (plate.ring) meet(shaft, solved, plate, plate.ring, level, stateAt.get(level.id)!, underOf);
     }
   }
+  solved.stages = stagesOf(solved, storeys, states);
   return { solved, findings: missFindings(shaft, solved, storeys, plates.all) };
+}
+
+/** A shaft at one level. */
+interface ShaftState {
+  ring: Ring;
+  slab: SlabState;
+}
+
+/** The shaft at each level; null when one of its outlines is unsound. */
+function shaftStates(
+  framework: Framework,
+  shaft: Shaft,
+  storeys: readonly ResolvedLevel[],
+  facts: PlanFacts,
+): ShaftState[] | null {
+  const rings = new Map<Outline, Ring | null>();
+  const ringOf = (outline: Outline): Ring | null => {
+    if (!rings.has(outline)) {
+      const ring = resolveOutline(framework, outline);
+      rings.set(outline, ring && facts.one(ring));
+    }
+    return rings.get(outline)!;
+  };
+  const made = new Map<string, ShaftState>();
+  const states = statesUp<{ outline: Outline; slab: SlabState }, ShaftException>(
+    { outline: shaft.outline, slab: 'open' },
+    shaft.exceptions,
+    storeys,
+    (from, by) => ({ outline: by.outline ?? from.outline, slab: by.slab ?? from.slab }),
+  ).map(({ outline, slab }) => {
+    const ring = ringOf(outline);
+    if (!ring) return null;
+    const key = `${slab} ${facts.textOf(ring)}`;
+    const state = made.get(key) ?? { ring, slab };
+    made.set(key, state);
+    return state;
+  });
+  return states.length === 0 || states.some((state) => state === null) ? null : (states as ShaftState[]);
+}
+
+/** The shaft's free space in stretches of one outline each, from the lowest up: a new outline begins at its level's SSL. */
+function stagesOf(
+  { bottomMm, topMm }: SolvedShaft,
+  storeys: readonly ResolvedLevel[],
+  states: readonly ShaftState[],
+): SolvedShaft['stages'] {
+  const stages: SolvedShaft['stages'] = [];
+  storeys.forEach((level, i) => {
+    const from = Math.max(bottomMm, i === 0 ? bottomMm : level.sslMm);
+    const to = Math.min(topMm, storeys[i + 1]?.sslMm ?? topMm);
+    if (to <= from) return;
+    const { ring } = states[i]!;
+    const last = stages.at(-1);
+    if (last && last.ring === ring) last.topMm = to;
+    else stages.push({ ring, bottomMm: last ? last.topMm : bottomMm, topMm: to });
+  });
+  return stages;
 }
 
 function meet(
@@ -73,8 +146,10 @@ function meet(
   plate: Plate,
   plateRing: Ring,
   level: ResolvedLevel,
-  inPlan: boolean,
+  { ring, slab }: ShaftState,
+  underOf: (ring: Ring) => ReadonlySet<Plate>,
 ): void {
+  const inPlan = underOf(ring).has(plate);
   const [soffit, ssl] = [quantiseMm(level.sslMm - plate.thicknessMm), level.sslMm];
   const within = (mm: number) => mm >= soffit && mm <= level.fflMm;
   const isFoot = level.id === shaft.startsAt.level && within(solved.bottomMm);
@@ -85,10 +160,11 @@ function meet(
   const entry = { plate: plate.record.id, level: level.id };
   if (passes) {
     if (inPlan) {
-      solved.cuts.push(entry);
+      if (slab === 'open') solved.cuts.push({ ...entry, ring });
+      else if (slab === 'sleeves' && !solved.sleevesAt.includes(level.id)) solved.sleevesAt.push(level.id);
       return;
     }
-    const gap = quantiseMm(ringGap(plateRing, solved.ring));
+    const gap = quantiseMm(ringGap(plateRing, ring));
     if (gap <= NEAR_IN_PLAN_MM) solved.misses.push({ ...entry, byMm: gap, way: 'beside' });
     return;
   }

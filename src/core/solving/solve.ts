@@ -1,5 +1,6 @@
 import { checkColumns } from '../checks/check-columns';
 import { checkGrids } from '../checks/check-grids';
+import { checkStair, checkStoreysReached } from '../checks/check-stairs';
 import type { Finding } from '../checks/finding';
 import { acting } from '../setting-out/acting';
 import type { ColumnStack } from '../columns/column';
@@ -8,7 +9,7 @@ import { mmOf } from '../dimensions/resolve-length';
 import { jointsOf } from '../floors/joints';
 import { plateSet, resolvePlate } from '../floors/plates';
 import { solveFloor, type ProfileStore } from '../floors/solve-floors';
-import { subtract, type Profile } from '../geometry/boolean';
+import { sharedWith, subtract, type Profile } from '../geometry/boolean';
 import { solveGrids } from '../grids/solve-grids';
 import { checkClearHeights, heightBudgets, thickestSlab } from '../levels/height-budget';
 import { levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
@@ -16,6 +17,9 @@ import { contains, type Ring } from '../geometry/polygon';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { recordsOf, type Framework } from '../model/framework';
 import { solveShaft } from '../shafts/solve-shafts';
+import { addHeadroom } from '../stairs/headroom';
+import { solveStair } from '../stairs/solve-stair';
+import type { SolvedStair } from '../stairs/solved-stair';
 import { PlanFacts } from './plan-facts';
 import type { Solved, SolvedBuilding, SolvedShaft, SolvedSurvey } from './solved';
 
@@ -27,6 +31,8 @@ import type { Solved, SolvedBuilding, SolvedShaft, SolvedSurvey } from './solved
 export class Solver implements ProfileStore {
   private kept = new Map<string, Profile>();
   private used = new Map<string, Profile>();
+  private keptShared = new Map<string, Profile>();
+  private usedShared = new Map<string, Profile>();
   private readonly facts = new PlanFacts();
 
   get(key: string, outline: Parameters<ProfileStore['get']>[1], holes: Parameters<ProfileStore['get']>[2]): Profile {
@@ -35,9 +41,20 @@ export class Solver implements ProfileStore {
     return profile;
   }
 
+  /** What a slab's profile shares with a ring, kept like the profiles. */
+  private sharedPlan(key: string, ring: Ring): Profile {
+    const name = `${key}#${this.facts.textOf(this.facts.one(ring))}`;
+    const known = this.usedShared.get(name) ?? this.keptShared.get(name);
+    const profile = known ?? sharedWith(this.used.get(key)!, ring);
+    this.usedShared.set(name, profile);
+    return profile;
+  }
+
   /** Never throws for what a framework can hold: what cannot be worked out becomes a finding. */
   solve(framework: Framework): Solved {
     this.used = new Map();
+    this.keptShared = this.usedShared;
+    this.usedShared = new Map();
     this.facts.begin();
     const solved: Solved = {
       survey: surveyOf(framework),
@@ -60,6 +77,7 @@ export class Solver implements ProfileStore {
       floors: [],
       profiles: {},
       shafts: [],
+      stairs: [],
       budgets: [],
       findings: [],
     };
@@ -112,7 +130,7 @@ export class Solver implements ProfileStore {
     const own = <T extends { building: string }>(records: readonly T[]) =>
       records.filter((record) => record.building === building.id);
     const plates = plateSet(
-      own(recordsOf(framework, 'floorPlate')).map((plate) =>
+      own(recordsOf(framework, 'floorPlate')).flatMap((plate) =>
         resolvePlate(framework, plate, storeys, floored, this.facts),
       ),
     );
@@ -126,12 +144,31 @@ export class Solver implements ProfileStore {
       solved.findings.push(...result.findings);
     }
     solved.shafts.push(...shafts);
+    const stairs: SolvedStair[] = [];
+    for (const stair of own(recordsOf(framework, 'stair'))) {
+      const result = solveStair(framework, stair, storeys, plates, this.facts);
+      if (result.solved) stairs.push(result.solved);
+      solved.findings.push(...result.findings);
+    }
+    solved.stairs.push(...stairs);
+    const cutters = [
+      ...shafts.map(({ shaft, cuts }) => ({ id: shaft, cuts })),
+      ...stairs.map(({ stair, cuts }) => ({ id: stair, cuts })),
+    ];
     const joints = jointsOf(own(solved.lines));
     for (const plate of plates.all) {
-      const { pieces, findings } = solveFloor(plate, floored, shafts, this, this.facts, joints);
+      const { pieces, findings } = solveFloor(plate, floored, cutters, this, this.facts, joints);
       solved.floors.push(...pieces);
       solved.findings.push(...findings);
     }
+    const names = new Map(all.map(({ id, record }) => [id, record.name]));
+    for (const stair of stairs) {
+      solved.findings.push(
+        ...addHeadroom(stair, solved.floors, (key, ring) => this.sharedPlan(key, ring), names),
+        ...checkStair(stair, plates, names),
+      );
+    }
+    solved.findings.push(...checkStoreysReached(stairs, storeys));
     const columns = own(recordsOf(framework, 'columnStack')).map((stack) =>
       solveColumn(framework, stack, partingLevels(framework, stack, floored, extents), plates, this.facts),
     );

@@ -7,6 +7,7 @@ import type { Bubble, Direction, LineSide } from '../grids/grid';
 import type { HeightBudget } from '../levels/height-budget';
 import type { LevelKind } from '../levels/level';
 import type { Id } from '../model/ids';
+import type { SolvedStair } from '../stairs/solved-stair';
 import type { ViewMark } from '../views/view-mark';
 import type { Finding } from '../checks/finding';
 
@@ -153,10 +154,15 @@ export interface SolvedShaft {
   building: Id;
   name: string;
   purpose: string;
+  /** At its foot. */
   ring: Ring;
+  /** Its free space from the foot up, a stretch for each outline. */
+  stages: { ring: Ring; bottomMm: number; topMm: number }[];
   bottomMm: number;
   topMm: number;
-  cuts: { plate: Id; level: Id }[];
+  cuts: { plate: Id; level: Id; ring: Ring }[];
+  /** Levels whose slab has sleeves instead of a hole. */
+  sleevesAt: Id[];
   misses: ShaftMiss[];
   /** Levels whose FFL it passes, its ends included. */
   levels: Id[];
@@ -184,6 +190,7 @@ export interface Solved {
   floors: FloorPiece[];
   profiles: Record<string, Profile>;
   shafts: SolvedShaft[];
+  stairs: SolvedStair[];
   budgets: HeightBudget[];
   findings: Finding[];
 }

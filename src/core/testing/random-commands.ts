@@ -37,6 +37,8 @@ function nextStep(framework: Framework, random: () => number): Step {
   const lines = recordsOf(framework, 'gridLine').map(({ id }) => id);
   const grid = pick(gridsOf(framework).filter(({ record }) => record.shape === 'rectangular'));
   const shafts = recordsOf(framework, 'shaft').map(({ id }) => id);
+  const stairs = recordsOf(framework, 'stair').map(({ id }) => id);
+  const plates = recordsOf(framework, 'floorPlate').map(({ id }) => id);
   const setOut = recordsOf(framework, 'settingOutLine').map(({ id }) => id);
   const stacks = recordsOf(framework, 'columnStack').map(({ id }) => id);
   const mode = pick(['push', 'only'] as const);
@@ -54,6 +56,76 @@ function nextStep(framework: Framework, random: () => number): Step {
     ],
     () => ['levels.rename', { level: pick(levels), title: `Use ${Math.floor(random() * 99)}` }],
     () => ['levels.remove', { level: pick(levels), ends: pick(['nextLevel', 'keepHeight', 'delete']) }],
+    () => [
+      'stairs.add',
+      {
+        name: pick([undefined, 'ST1', 'ST2']),
+        well: {
+          type: 'rectangle',
+          place: `${between(0, 15000)},${between(0, 15000)}`,
+          widthMm: between(2300, 3200),
+          depthMm: between(4800, 6600),
+          turnDeg: pick(TURNS),
+        },
+        entry: pick([0, 1, 2, 3]),
+        turn: pick(['left', 'right']),
+        rules: pick(['public', 'general', 'private']),
+        opening: pick(['well', 'tight']),
+        ...(random() < 0.5 ? { startsAt: { level: pick(levels) }, stopsAt: { level: pick(levels) } } : {}),
+      },
+    ],
+    () => [
+      'stairs.change',
+      {
+        stair: pick(stairs),
+        ...pick([
+          { turn: pick(['left', 'right']) },
+          { entry: pick([0, 1, 2, 3]) },
+          { rules: pick(['public', 'general', 'private']) },
+          { widthMm: pick([null, between(900, 1300)]) },
+          { floorLandingMm: between(0, 1500) },
+          { opening: pick(['well', 'tight']) },
+        ]),
+      },
+    ],
+    () => ['stairs.lengthenWell', { stair: pick(stairs), byMm: between(-300, 900) }],
+    () => [
+      'shafts.except',
+      {
+        shaft: pick(shafts),
+        level: pick(levels),
+        upwards: random() < 0.5,
+        ...pick([
+          { slab: pick(['open', 'closed', 'sleeves', null]) },
+          {
+            outline: {
+              type: 'rectangle',
+              place: `${between(0, 20000)},${between(0, 20000)}`,
+              widthMm: between(500, 3000),
+              depthMm: between(500, 3000),
+            },
+          },
+        ]),
+      },
+    ],
+    () => [
+      'floors.except',
+      {
+        floor: pick(plates),
+        level: pick(levels),
+        upwards: random() < 0.3,
+        ...pick([
+          { leftOut: random() < 0.3 },
+          { thicknessMm: pick([null, between(150, 400)]) },
+          { pulled: [{ edge: pick([0, 1, 2, 3]), byMm: between(-500, 3000) }] },
+          {
+            voids: [
+              { type: 'circle', place: `${between(0, 20000)},${between(0, 20000)}`, diameterMm: between(500, 5000) },
+            ],
+          },
+        ]),
+      },
+    ],
     () => ['levels.change', { level: pick(levels), buildUpMm: between(0, 200) }],
     () => ['grids.setBay', { line: pick(lines), bayMm: between(1500, 9000), mode }],
     () => ['grids.moveLine', { line: pick(lines), byMm: between(-1500, 1500), mode }],

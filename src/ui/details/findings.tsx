@@ -2,6 +2,7 @@
 
 import type { Finding } from '@/core/checks/finding';
 import type { Id } from '@/core/model/ids';
+import { ActionButton } from '../fields/fields';
 import { useProject } from '../session/store';
 
 const MOST_SHOWN = 12;
@@ -30,21 +31,38 @@ export function Findings({ about }: { about: readonly Id[] }) {
 }
 
 export function FindingCard({ finding }: { finding: Finding }) {
-  const { set, framework } = useProject((project) => project);
+  const { set, framework, run, say, mayEdit } = useProject((project) => project);
   const isWrong = finding.severity === 'error';
   return (
-    <button
-      type="button"
-      className={`border-l-[3px] bg-faint px-2.5 py-1.5 text-left ${isWrong ? 'border-wrong' : 'border-look'}`}
-      onClick={() =>
-        set({
-          selection: finding.about.filter((id) => framework.records.has(id)),
-          ...(finding.level ? { level: finding.level } : {}),
-        })
-      }
-    >
-      <span className={`mr-1 font-bold ${isWrong ? 'text-wrong' : 'text-look'}`}>{isWrong ? 'Wrong:' : 'Look:'}</span>
-      {finding.message}
-    </button>
+    <div className={`border-l-[3px] bg-faint px-2.5 py-1.5 ${isWrong ? 'border-wrong' : 'border-look'}`}>
+      <button
+        type="button"
+        className="text-left"
+        onClick={() =>
+          set({
+            selection: finding.about.filter((id) => framework.records.has(id)),
+            ...(finding.level ? { level: finding.level } : {}),
+          })
+        }
+      >
+        <span className={`mr-1 font-bold ${isWrong ? 'text-wrong' : 'text-look'}`}>{isWrong ? 'Wrong:' : 'Look:'}</span>
+        {finding.message}
+      </button>
+      {mayEdit && finding.fixes.length > 0 && (
+        <span className="mt-1.5 flex flex-wrap gap-1.5">
+          {finding.fixes.map(({ words, command, input }) => (
+            <ActionButton
+              key={words}
+              onClick={() => {
+                const refusal = run(command, input);
+                if (refusal) say(refusal);
+              }}
+            >
+              {words}
+            </ActionButton>
+          ))}
+        </span>
+      )}
+    </div>
   );
 }

@@ -35,6 +35,15 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
       sentence: `For ${record.purpose}, from ${levelName(record.startsAt.level)} to ${levelName(record.stopsAt.level)}; cuts ${cuts}${misses}.`,
     };
   }
+  if (record?.kind === 'stair') {
+    const stair = solved.stairs.find((candidate) => candidate.stair === id);
+    const climbed = stair?.storeys.filter(({ steps }) => steps).length ?? 0;
+    const count = stair?.storeys.length ?? 0;
+    return {
+      title: `Stair ${record.name}`,
+      sentence: `Half-turn, from ${levelName(record.startsAt.level)} to ${levelName(record.stopsAt.level)}; ${climbed === count ? `climbs ${count === 1 ? 'one storey' : `${count} storeys`}` : `climbs ${climbed} of ${count} storeys`}.`,
+    };
+  }
   if (record?.kind === 'floorPlate') {
     const pieces = solved.floors.filter(({ plate }) => plate === id);
     const area = pieces.reduce((sum, piece) => sum + solved.profiles[piece.profile]!.areaMm2, 0);

@@ -28,6 +28,12 @@ export function ThingsHere() {
         .map(({ shaft, name }) => ({ id: shaft, words: name })),
     ],
     [
+      'Stairs',
+      solved.stairs
+        .filter(({ levels }) => levels.includes(level))
+        .map(({ stair, name }) => ({ id: stair, words: name })),
+    ],
+    [
       'Floor plates',
       solved.floors.filter((floor) => floor.level === level).map(({ plate, name }) => ({ id: plate, words: name })),
     ],

@@ -13,7 +13,7 @@ export interface StripLevel {
 /** A thin bar: vertical elements of a kind that run over the same levels. */
 export interface StripBar {
   key: string;
-  kind: 'columns' | 'shafts';
+  kind: 'columns' | 'shafts' | 'stairs';
   ids: Id[];
   label: string;
   top: number;
@@ -126,5 +126,17 @@ function barsOf(solved: Solved, building: Id, toY: (mm: number) => number): Stri
       top: toY(topMm),
       bottom: toY(bottomMm),
     }));
-  return [...columns, ...shafts];
+  const heights = new Map(solved.levels.map(({ id, fflMm }) => [id, fflMm]));
+  const stairs = solved.stairs
+    .filter((stair) => stair.building === building && stair.levels.length > 1)
+    .slice(0, 6)
+    .map(({ stair, name, levels }): StripBar => ({
+      key: stair,
+      kind: 'stairs',
+      ids: [stair],
+      label: `Stair ${name}`,
+      top: toY(heights.get(levels.at(-1)!) ?? 0),
+      bottom: toY(heights.get(levels[0]!) ?? 0),
+    }));
+  return [...columns, ...shafts, ...stairs];
 }

@@ -5,14 +5,14 @@ import { Canvas } from '@react-three/fiber';
 import { useEffect, useMemo, useState } from 'react';
 import * as THREE from 'three';
 import { plus, turned, type Point } from '@/core/geometry/point';
-import { triangulate } from '@/core/geometry/triangulate';
-import type { Profile } from '@/core/geometry/boolean';
 import type { Id } from '@/core/model/ids';
 import { sectionRing, sectionSize, sectionWords } from '@/core/columns/section-shape';
 import { tessellated } from '@/core/geometry/curve';
 import { isAt } from '@/core/solving/is-at';
 import type { FloorPiece, Solved } from '@/core/solving/solved';
 import { useProject } from '../session/store';
+import { prism } from './prism';
+import { Stairs } from './stairs';
 
 /** Colours of the page, read from its theme. */
 function useThemeColours(names: readonly string[]): Record<string, string> {
@@ -30,7 +30,7 @@ function useThemeColours(names: readonly string[]): Record<string, string> {
   return colours;
 }
 
-const COLOURS = ['columns', 'floors', 'shafts', 'now', 'film', 'sheet', 'walls', 'ink2'] as const;
+const COLOURS = ['columns', 'floors', 'shafts', 'stairs', 'now', 'film', 'sheet', 'walls', 'ink2'] as const;
 
 /** The framework in space: columns instanced per section, slabs per profile, shafts as their free space. Drawn on demand. */
 export function ModelView() {
@@ -75,6 +75,13 @@ export function ModelView() {
                   solved={solved}
                   building={each.id}
                   level={level}
+                  chosen={chosen}
+                  colours={colours}
+                  onSelect={(id) => select([id])}
+                />
+                <Stairs
+                  solved={solved}
+                  building={each.id}
                   chosen={chosen}
                   colours={colours}
                   onSelect={(id) => select([id])}
@@ -235,49 +242,6 @@ function ColumnGroup({
   );
 }
 
-/** A profile between two heights as one mesh: top, underside and sides. */
-function prism(profile: Pick<Profile, 'regions'>, heightMm: number): THREE.BufferGeometry {
-  const positions: number[] = [];
-  for (const region of profile.regions) {
-    const { corners, triangles } = triangulate(region);
-    const push = (corner: number, z: number) => positions.push(corners[corner * 2]!, corners[corner * 2 + 1]!, z);
-    for (let i = 0; i < triangles.length; i += 3) {
-      const [a, b, c] = [triangles[i]!, triangles[i + 1]!, triangles[i + 2]!];
-      for (const corner of [a, b, c]) push(corner, heightMm);
-      for (const corner of [a, c, b]) push(corner, 0);
-    }
-    for (const ring of [region.outer, ...region.holes]) {
-      ring.forEach((p, i) => {
-        const q = ring[(i + 1) % ring.length]!;
-        positions.push(
-          p.x,
-          p.y,
-          0,
-          q.x,
-          q.y,
-          0,
-          q.x,
-          q.y,
-          heightMm,
-          p.x,
-          p.y,
-          0,
-          q.x,
-          q.y,
-          heightMm,
-          p.x,
-          p.y,
-          heightMm,
-        );
-      });
-    }
-  }
-  const geometry = new THREE.BufferGeometry();
-  geometry.setAttribute('position', new THREE.Float32BufferAttribute(positions, 3));
-  geometry.computeVertexNormals();
-  return geometry;
-}
-
 function Slabs({ solved, building, level, chosen, colours, onSelect }: PartProps & { level: Id | null }) {
   const pieces = useMemo(() => solved.floors.filter((piece) => piece.building === building), [solved, building]);
   const geometries = useMemo(() => {
@@ -358,23 +322,30 @@ function Shafts({ solved, building, chosen, colours, onSelect }: PartProps) {
     () => solved.shafts.filter((shaft) => shaft.building === building && shaft.topMm > shaft.bottomMm),
     [solved, building],
   );
-  const geometries = useMemo(
-    () => shafts.map(({ ring, topMm, bottomMm }) => prism({ regions: [{ outer: ring, holes: [] }] }, topMm - bottomMm)),
+  const stages = useMemo(
+    () =>
+      shafts.flatMap(({ shaft, stages: parts }) =>
+        parts.map(({ ring, topMm, bottomMm }) => ({
+          shaft,
+          bottomMm,
+          geometry: prism({ regions: [{ outer: ring, holes: [] }] }, topMm - bottomMm),
+        })),
+      ),
     [shafts],
   );
-  useEffect(() => () => geometries.forEach((geometry) => geometry.dispose()), [geometries]);
-  return shafts.map((shaft, i) => (
+  useEffect(() => () => stages.forEach(({ geometry }) => geometry.dispose()), [stages]);
+  return stages.map(({ shaft, bottomMm, geometry }) => (
     <mesh
-      key={shaft.shaft}
-      geometry={geometries[i]}
-      position={[0, 0, shaft.bottomMm]}
+      key={`${shaft} ${bottomMm}`}
+      geometry={geometry}
+      position={[0, 0, bottomMm]}
       onClick={(event) => {
         event.stopPropagation();
-        onSelect(shaft.shaft);
+        onSelect(shaft);
       }}
     >
       <meshLambertMaterial
-        color={chosen.has(shaft.shaft) ? colours.now : colours.shafts}
+        color={chosen.has(shaft) ? colours.now : colours.shafts}
         transparent
         opacity={0.5}
         side={THREE.DoubleSide}

@@ -4,12 +4,14 @@ import { useState, type ComponentType } from 'react';
 import { SwitchButtons } from '../fields/fields';
 import { ColumnTable } from './column-table';
 import { LevelTable } from './level-table';
+import { StairTable } from './stair-table';
 
-type Table = 'levels' | 'columns';
-const TABLES: Record<Table, ComponentType> = { levels: LevelTable, columns: ColumnTable };
+type Table = 'levels' | 'columns' | 'stairs';
+const TABLES: Record<Table, ComponentType> = { levels: LevelTable, columns: ColumnTable, stairs: StairTable };
 const NAMES: readonly (readonly [Table, string])[] = [
   ['levels', 'Levels'],
   ['columns', 'Columns'],
+  ['stairs', 'Stairs'],
 ];
 
 /** The tables that are typed in: levels with their ties, and columns. */

@@ -16,6 +16,12 @@ const ORDER: Partial<Record<Primitive['style'], number>> = {
   shaftOpen: 2,
   shaftClosed: 2,
   shaftCross: 2,
+  stairSeen: 2,
+  stairCut: 2,
+  stairTread: 2,
+  stairArrow: 2,
+  stairUnsolved: 2,
+  stairText: 1,
   slabCut: 2,
   levelLine: 4,
   slabSeen: 5,
@@ -61,7 +67,8 @@ export function hitIndex(drawing: Drawing): HitIndex {
     within: (a, b) => {
       const hits = found(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y));
       const things = hits.filter(
-        ({ style }) => style === 'columnCut' || style === 'shaftOpen' || style === 'shaftClosed',
+        ({ style }) =>
+          style === 'columnCut' || style === 'shaftOpen' || style === 'shaftClosed' || style === 'stairSeen',
       );
       return [...new Set(things.map(({ id }) => id!))];
     },

@@ -24,6 +24,13 @@ const LOOKS: Record<Style, Look> = {
   shaftOpen: { fill: 'var(--color-film)', stroke: 'var(--color-shafts)', weight: 1.6 },
   shaftClosed: { fill: 'none', stroke: 'var(--color-shafts)', weight: 1.2, dash: '5 3' },
   shaftCross: { fill: 'none', stroke: 'var(--color-shafts)', weight: 0.8 },
+  stairCut: { fill: 'var(--color-stairs)', stroke: 'var(--color-stairs)', weight: 1 },
+  stairSeen: { fill: 'var(--color-sheet)', stroke: 'var(--color-stairs)', weight: 1.1 },
+  stairTread: { fill: 'none', stroke: 'var(--color-stairs)', weight: 0.8 },
+  stairBreak: { fill: 'none', stroke: 'var(--color-stairs)', weight: 1.4 },
+  stairArrow: { fill: 'none', stroke: 'var(--color-stairs)', weight: 1.2 },
+  stairAbove: { fill: 'none', stroke: 'var(--color-stairs)', weight: 0.8, dash: '5 3' },
+  stairUnsolved: { fill: 'none', stroke: 'var(--color-wrong)', weight: 1.4, dash: '7 4' },
   gridLine: { fill: 'none', stroke: 'var(--color-gridline)', weight: 0.8, dash: '14 3 2 3' },
   gridLineMinor: { fill: 'none', stroke: 'var(--color-gridline)', weight: 0.6, dash: '7 3 2 3' },
   settingOut: { fill: 'none', stroke: 'var(--color-now)', weight: 0.8, dash: '6 2 1 2' },
@@ -34,6 +41,7 @@ const LOOKS: Record<Style, Look> = {
 };
 
 const TEXT_FILL: Record<TextStyle, string> = {
+  stairText: 'var(--color-stairs)',
   bubbleText: 'var(--color-ink)',
   dimensionText: 'var(--color-ink2)',
   shaftText: 'var(--color-shafts)',
@@ -62,8 +70,8 @@ export const PaintPrimitive = memo(function PaintPrimitive({
         fill={chosen ? 'var(--color-now)' : TEXT_FILL[style]}
         textAnchor={style === 'levelText' ? 'start' : style === 'levelTextLeft' ? 'end' : 'middle'}
         dominantBaseline="central"
-        stroke={style === 'shaftText' ? 'var(--color-film)' : undefined}
-        strokeWidth={style === 'shaftText' ? heightMm * 0.3 : undefined}
+        stroke={style === 'shaftText' || style === 'stairText' ? 'var(--color-film)' : undefined}
+        strokeWidth={style === 'shaftText' || style === 'stairText' ? heightMm * 0.3 : undefined}
         paintOrder="stroke"
         className={style === 'dimensionText' || style === 'levelText' ? 'font-figures' : 'font-words font-semibold'}
         transform={turnDeg === 0 ? undefined : `rotate(${-turnDeg} ${at.x} ${-at.y})`}

@@ -10,12 +10,14 @@ import { GridsTool } from './grids/grids-tool';
 import { HandOverTool } from './hand-over-tool';
 import { LevelsTool } from './levels-tool';
 import { ShaftsTool } from './shafts-tool';
+import { StairsTool } from './stairs-tool';
 
 const TOOLS = {
   levels: ['Levels', <LevelsTool key="levels" />],
   grids: ['Grids', <GridsTool key="grids" />],
   columns: ['Columns', <ColumnsTool key="columns" />],
   shafts: ['Shafts', <ShaftsTool key="shafts" />],
+  stairs: ['Stairs', <StairsTool key="stairs" />],
   floors: ['Floors', <FloorsTool key="floors" />],
   checks: ['Checks', <ChecksTool key="checks" />],
   issue: ['Hand over', <HandOverTool key="issue" />],

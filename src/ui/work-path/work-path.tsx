@@ -20,6 +20,7 @@ export function WorkPath() {
     ['grids', 'Grids', many(own(solved.lines).length, 'line'), of('grid.')],
     ['columns', 'Columns', many(stacks, 'stack'), of('column.')],
     ['shafts', 'Shafts', many(own(solved.shafts).length, 'shaft'), of('shaft.')],
+    ['stairs', 'Stairs', many(own(solved.stairs).length, 'stair'), of('stair.', 'storey.')],
     ['floors', 'Floors', many(plates, 'plate'), of('outline.')],
     ['checks', 'Checks', findings.length === 0 ? 'no findings' : many(findings.length, 'finding'), findings.length],
     ['issue', 'Hand over', 'IFC, framework file', 0],
@@ -31,7 +32,7 @@ export function WorkPath() {
           key={key}
           type="button"
           aria-pressed={step === key}
-          className={`flex-1 border-t-[3px] px-5 py-1.5 text-left ${step === key ? 'border-now bg-film' : 'border-transparent hover:bg-film'}`}
+          className={`flex-1 border-t-[3px] px-4 py-1.5 text-left ${step === key ? 'border-now bg-film' : 'border-transparent hover:bg-film'}`}
           onClick={() => set({ step: step === key ? null : key, chosenLines: null, ghost: null, onPlanPoint: null })}
         >
           <span className="block font-bold">{name}</span>

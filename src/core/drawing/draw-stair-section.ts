@@ -1,0 +1,102 @@
+import { clippedTo } from '../geometry/convex-clip';
+import { dot, minus, plus, times, type Point } from '../geometry/point';
+import { counterClockwise, ringArea, type Ring } from '../geometry/polygon';
+import { flightProfile } from '../stairs/flight-profile';
+import type { Flight } from '../stairs/half-turn';
+import type { SolvedStair } from '../stairs/solved-stair';
+import type { Primitive } from './drawing';
+import { alongOf, depthOf, type Frame } from './section-plane';
+
+/** A plane as a section sees a building: its frame, whether it cuts, and how much higher heights are drawn. */
+interface Seen {
+  frame: Frame;
+  isCut: boolean;
+  liftMm: number;
+}
+
+/** A stair in a section: flights and landings the plane cuts, and those beyond it. */
+export function drawStairSection(stair: SolvedStair, from: Seen, wantsCut: boolean): Primitive[] {
+  const rings = stair.storeys.flatMap(({ flights, landing }) => [
+    ...flights.flatMap((flight) => flightRing(stair, flight, from, wantsCut)),
+    ...(landing
+      ? landing.parts.flatMap((part) => {
+          const stretch = stretchOf(part, from, wantsCut);
+          const top = landing.topMm;
+          return stretch ? [box(stretch, top - stair.finishMm - stair.landingMm, top)] : [];
+        })
+      : []),
+  ]);
+  return rings.map((ring) => ({
+    type: 'area',
+    style: wantsCut ? 'stairCut' : 'stairSeen',
+    id: stair.stair,
+    rings: [ring.map(({ x, y }) => ({ x, y: y + from.liftMm }))],
+  }));
+}
+
+/** Where the plane's line enters and leaves a convex ring, or how far the ring reaches along it; null if not asked for. */
+function stretchOf(ring: Ring, { frame, isCut }: Seen, wantsCut: boolean): [number, number] | null {
+  const depths = ring.map((point) => depthOf(frame, point));
+  const [near, far] = [Math.min(...depths), Math.max(...depths)];
+  const cuts = isCut && near < 0 && far > 0;
+  if (cuts !== wantsCut || (isCut && !cuts && near < 0)) return null;
+  if (!cuts) {
+    const xs = ring.map((point) => alongOf(frame, point));
+    return [Math.min(...xs), Math.max(...xs)];
+  }
+  const meets = ring.flatMap((a, i) => {
+    const b = ring[(i + 1) % ring.length]!;
+    const [da, db] = [depths[i]!, depthOf(frame, b)];
+    if (da > 0 === db > 0) return [];
+    return [alongOf(frame, plus(a, times(minus(b, a), da / (da - db))))];
+  });
+  return meets.length > 1 ? [Math.min(...meets), Math.max(...meets)] : null;
+}
+
+function flightRing(stair: SolvedStair, flight: Flight, from: Seen, wantsCut: boolean): Ring[] {
+  if (!flight.ring) return [];
+  const stretch = stretchOf(flight.ring, from, wantsCut);
+  if (!stretch) return [];
+  const profile = flightProfile(stair, flight);
+  const { frame } = from;
+  // How far along the flight's run a place along the plane is, where the plane goes at all along it.
+  const facing = dot(flight.along, frame.along);
+  const start = alongOf(frame, flight.from);
+  if (!wantsCut) {
+    if (Math.abs(facing) < 1e-6) return [box(stretch, lowest(profile), highest(profile))];
+    return [counterClockwise(profile.map(({ x, y }) => ({ x: start + x * facing, y })))];
+  }
+  const runAt = (along: number) => dot(minus(plus(frame.origin, times(frame.along, along)), flight.from), flight.along);
+  const [s0, s1] = [runAt(stretch[0]), runAt(stretch[1])];
+  const [low, high] = [Math.min(s0, s1), Math.max(s0, s1)];
+  if (high - low < 1) {
+    const slice = within(profile, low - 0.5, low + 0.5);
+    return slice.length > 2 ? [box(stretch, lowest(slice), highest(slice))] : [];
+  }
+  const part = within(profile, low, high);
+  const alongAt = (s: number) => stretch[0] + ((s - s0) / (s1 - s0)) * (stretch[1] - stretch[0]);
+  const ring = counterClockwise(part.map(({ x, y }) => ({ x: alongAt(x), y })));
+  return ring.length > 2 && ringArea(ring) > 1 ? [ring] : [];
+}
+
+const FAR = 1e6;
+const within = (profile: readonly Point[], low: number, high: number): Point[] =>
+  clippedTo(
+    [
+      { x: low, y: -FAR },
+      { x: high, y: -FAR },
+      { x: high, y: FAR },
+      { x: low, y: FAR },
+    ],
+    profile,
+  );
+
+const lowest = (points: readonly Point[]): number => Math.min(...points.map(({ y }) => y));
+const highest = (points: readonly Point[]): number => Math.max(...points.map(({ y }) => y));
+
+const box = ([x0, x1]: [number, number], y0: number, y1: number): Ring => [
+  { x: x0, y: y0 },
+  { x: x1, y: y0 },
+  { x: x1, y: y1 },
+  { x: x0, y: y1 },
+];

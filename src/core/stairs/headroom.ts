@@ -1,0 +1,137 @@
+import { finding, type Finding } from '../checks/finding';
+import type { Profile } from '../geometry/boolean';
+import { clippedTo } from '../geometry/convex-clip';
+import { times } from '../geometry/point';
+import { bounds, ringArea, type Ring } from '../geometry/polygon';
+import type { Id } from '../model/ids';
+import type { FloorPiece } from '../solving/solved';
+import { formatLength } from '../units/format-length';
+import { quantiseMm } from '../units/length-units';
+import type { Flight } from './half-turn';
+import { STAIR_RULES } from './rule-sets';
+import type { SolvedStair, StairStorey } from './solved-stair';
+import { flat, leastOver, type Surface } from './surface';
+
+/** What a slab and a ring share in plan, by the slab's profile. */
+export type SharedPlan = (profileKey: string, ring: Ring) => Profile;
+
+/** Parts that only touch in plan share less than this, mm². */
+const TOUCH_MM2 = 10;
+/** What lies higher than this over a storey's foot is out of reach for its headroom. */
+const REACH_MM = 12_000;
+
+/**
+ * The headroom of every storey of a stair: the least vertical distance from its pitch lines (the lines over the
+ * nosings) and its landing to the undersides above: flights and landings of the storeys above, and slabs.
+ */
+export function addHeadroom(
+  stair: SolvedStair,
+  floors: readonly FloorPiece[],
+  shared: SharedPlan,
+  names: ReadonlyMap<Id, string>,
+): Finding[] {
+  const findings: Finding[] = [];
+  const rules = STAIR_RULES[stair.rules];
+  const near = floors.filter(({ building }) => building === stair.building);
+  stair.storeys.forEach((storey, i) => {
+    if (!storey.steps) return;
+    const lower = lowerSurfaces(storey);
+    const bottomMm = storey.flights[0]!.bottomMm;
+    const above = stair.storeys.slice(i + 1).flatMap((other) => undersides(stair, other));
+    let least: StairStorey['headroom'] = null;
+    const take = (found: { mm: number; at: { x: number; y: number } } | null, under: string) => {
+      if (found && (!least || found.mm < least.mm)) least = { mm: quantiseMm(found.mm), at: found.at, under };
+    };
+    for (const from of lower) {
+      for (const to of above) {
+        const corners = clippedTo(from.ring, to.ring);
+        if (corners.length > 2 && Math.abs(ringArea(corners)) > TOUCH_MM2) take(leastOver(corners, from, to), to.words);
+      }
+      for (const floor of near) {
+        const underMm = floor.topMm - floor.thicknessMm;
+        if (underMm < bottomMm + 1 || underMm > bottomMm + REACH_MM || !boxesMeet(from.ring, floor.outline)) continue;
+        const corners = overSlab(stair, floor, from.ring, shared);
+        take(
+          leastOver(corners, from, flat(floor.outline, underMm, '')),
+          `the slab of level ${names.get(floor.level) ?? ''}`,
+        );
+      }
+    }
+    storey.headroom = least;
+    const found = least as StairStorey['headroom'];
+    if (!found || found.mm >= rules.headroomMm - 1e-3) return;
+    findings.push(
+      finding(
+        'stair.headroom',
+        'error',
+        stair.building,
+        storey.level,
+        [stair.stair],
+        `Stair ${stair.name} from level ${names.get(storey.level) ?? ''} has ${formatLength(Math.floor(found.mm))} mm headroom under ${found.under}; its rule set asks for ${rules.headroomMm}. Make the opening larger or the storey higher`,
+      ),
+    );
+  });
+  return findings;
+}
+
+/** Corners of what a slab covers of a ring; none where the stair's own hole takes it all. */
+function overSlab(stair: SolvedStair, floor: FloorPiece, ring: Ring, shared: SharedPlan) {
+  const cut = stair.cuts.find(({ plate, level }) => plate === floor.plate && level === floor.level);
+  if (cut && cut.ring.length === 4 && Math.abs(ringArea(clippedTo(cut.ring, ring)) - ringArea(ring)) < TOUCH_MM2)
+    return [];
+  return shared(floor.profile, ring).regions.flatMap(({ outer, holes }) => [...outer, ...holes.flat()]);
+}
+
+function boxesMeet(a: Ring, b: Ring): boolean {
+  const [p, q] = [bounds(a), bounds(b)];
+  return p.minX < q.maxX && q.minX < p.maxX && p.minY < q.maxY && q.minY < p.maxY;
+}
+
+const slopeOf = ({ riserMm, goingMm }: Flight): number => riserMm / goingMm;
+
+function lowerSurfaces({ flights, landing }: StairStorey): Surface[] {
+  return [
+    ...flights.flatMap((flight): Surface[] =>
+      flight.ring
+        ? [
+            {
+              ring: flight.ring,
+              at: flight.from,
+              mm: flight.bottomMm + flight.riserMm,
+              slope: times(flight.along, slopeOf(flight)),
+              words: 'a flight',
+            },
+          ]
+        : [],
+    ),
+    ...(landing ? landing.parts.map((ring) => flat(ring, landing.topMm, 'the landing')) : []),
+  ];
+}
+
+/** Height under the finished floor or landing a flight starts from, of the flight's underside at its first riser. */
+export function undersideDropMm(stair: Pick<SolvedStair, 'waistMm' | 'finishMm'>, flight: Flight): number {
+  const slope = slopeOf(flight);
+  // The waist is square to the pitch.
+  return stair.finishMm + stair.waistMm * Math.sqrt(1 + slope * slope);
+}
+
+function undersides(stair: SolvedStair, { flights, landing }: StairStorey): Surface[] {
+  return [
+    ...flights.flatMap((flight): Surface[] =>
+      flight.ring
+        ? [
+            {
+              ring: flight.ring,
+              at: flight.from,
+              mm: flight.bottomMm - undersideDropMm(stair, flight),
+              slope: times(flight.along, slopeOf(flight)),
+              words: 'the flight above',
+            },
+          ]
+        : [],
+    ),
+    ...(landing
+      ? landing.parts.map((ring) => flat(ring, landing.topMm - stair.finishMm - stair.landingMm, 'the landing above'))
+      : []),
+  ];
+}

@@ -1,0 +1,63 @@
+/** Limits a stair is measured against. Indicative: whoever signs the building checks them. */
+export interface StairRules {
+  title: string;
+  /** Where the limits come from, in general words. */
+  source: string;
+  riserMm: { least: number; most: number };
+  goingMm: { least: number; most: number | null };
+  /** Twice the step riser and one going; a limit, or comfort only. */
+  pace: { least: number; most: number; isLimit: boolean };
+  pitchMostDeg: number | null;
+  /** Most step risers in one flight. */
+  risersMost: number | null;
+  /** Most rise of one flight, mm. */
+  flightRiseMost: number | null;
+  headroomMm: number;
+  /** A landing is as deep as the stair is wide, but need not be deeper than this. */
+  landingCapMm: number | null;
+}
+
+export const RULE_SETS = ['public', 'general', 'private'] as const;
+export type RuleSet = (typeof RULE_SETS)[number];
+
+/** Twice the step riser and one going should come to this. */
+export const PACE_TARGET_MM = 630;
+
+export const STAIR_RULES: Record<RuleSet, StairRules> = {
+  public: {
+    title: 'Public stair, model code',
+    source: 'International model building code: stairways',
+    riserMm: { least: 102, most: 178 },
+    goingMm: { least: 279, most: null },
+    pace: { least: 600, most: 660, isLimit: false },
+    pitchMostDeg: null,
+    risersMost: null,
+    flightRiseMost: 3658,
+    headroomMm: 2032,
+    landingCapMm: 1219,
+  },
+  general: {
+    title: 'General access, public guidance',
+    source: 'Public guidance on stairs: general access',
+    riserMm: { least: 150, most: 170 },
+    goingMm: { least: 250, most: 400 },
+    pace: { least: 550, most: 700, isLimit: true },
+    pitchMostDeg: null,
+    risersMost: 12,
+    flightRiseMost: null,
+    headroomMm: 2000,
+    landingCapMm: null,
+  },
+  private: {
+    title: 'Private stair, public guidance',
+    source: 'Public guidance on stairs: private',
+    riserMm: { least: 150, most: 220 },
+    goingMm: { least: 220, most: 300 },
+    pace: { least: 550, most: 700, isLimit: true },
+    pitchMostDeg: 42,
+    risersMost: 36,
+    flightRiseMost: null,
+    headroomMm: 2000,
+    landingCapMm: null,
+  },
+};

@@ -1,0 +1,38 @@
+'use client';
+
+import { useProject } from '../session/store';
+
+const BOX = 'w-28 min-w-0 rounded-sm border border-hair bg-sheet px-1.5 py-0.5';
+
+/** From which level to which something runs: all the way where nothing is chosen. */
+export function LevelSpan({
+  from,
+  to,
+  onChange,
+}: {
+  from: string | null;
+  to: string | null;
+  onChange: (part: { from?: string | null; to?: string | null }) => void;
+}) {
+  const { solved, building } = useProject((project) => project);
+  const levels = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
+  const choice = (label: string, empty: string, value: string | null, key: 'from' | 'to') => (
+    <label className="flex items-baseline gap-1.5 pr-6">
+      <span className="flex-1 text-ink2">{label}</span>
+      <select className={BOX} value={value ?? ''} onChange={({ target }) => onChange({ [key]: target.value || null })}>
+        <option value="">{empty}</option>
+        {[...levels].reverse().map(({ id, name, title }) => (
+          <option key={id} value={id}>
+            {title ? `${name} ${title}` : name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <>
+      {choice('Starts at', 'the lowest', from, 'from')}
+      {choice('Stops at', 'the topmost', to, 'to')}
+    </>
+  );
+}
