@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { leftDistance } from '../geometry/curve';
 import { plus, times, type Point } from '../geometry/point';
 import type { AxisLine } from '../grids/axis-lines';
-import { buildingCrossings } from '../grids/crossings';
+import { buildingCrossings, type Crossing } from '../grids/crossings';
 import { endInputSchema } from '../levels/end-input';
 import { angleSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
@@ -114,3 +114,11 @@ export const occupiedCrossings = (framework: Framework): Set<string> =>
 
 export const crossingKey = (lines: readonly Id[], nth: ColumnStack['place']['nth'] | 1): string =>
   `${[...lines].sort().join()}${nth === 2 ? ' 2' : ''}`;
+
+/** A place on a crossing. */
+export const placeOf = ({ lines, nth }: Pick<Crossing, 'lines' | 'nth'>): ColumnStack['place'] => ({
+  lines,
+  ...(nth === 2 ? { nth } : {}),
+  xMm: 0,
+  yMm: 0,
+});

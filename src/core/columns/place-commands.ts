@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { curveLength, pointAlong } from '../geometry/curve';
-import { distance, plus } from '../geometry/point';
+import { distance } from '../geometry/point';
 import { buildingCrossings, crossingOf, type Crossing } from '../grids/crossings';
 import { endInputSchema, readSpan } from '../levels/end-input';
 import { defineCommand, type Command } from '../model/command';
@@ -14,7 +14,17 @@ import { resolvePlace } from '../outlines/resolve-place';
 import { quantiseMm } from '../units/length-units';
 import { amongFree, chooseCrossings } from './choose-crossings';
 import { MATERIALS, PLAIN_STACK, type ColumnStack } from './column';
-import { belongsTo, columnFields, freeMarks, holdsOn, readHold, readSection, sectionInputSchema } from './column-input';
+import {
+  belongsTo,
+  columnFields,
+  freeMarks,
+  holdsOn,
+  placeOf,
+  readHold,
+  readSection,
+  sectionInputSchema,
+} from './column-input';
+import { copyStack } from './copy-stack';
 import { nearestCrossing } from './nearest-crossing';
 
 type NewStack = Omit<ColumnStack, 'id'>;
@@ -78,13 +88,6 @@ const placeAtCrossings = defineCommand({
     }),
   sentence: (before, _, after) =>
     `${recordsOf(after, 'columnStack').length - recordsOf(before, 'columnStack').length} columns placed at crossings`,
-});
-
-const placeOf = ({ lines, nth }: Pick<Crossing, 'lines' | 'nth'>): ColumnStack['place'] => ({
-  lines,
-  ...(nth === 2 ? { nth } : {}),
-  xMm: 0,
-  yMm: 0,
 });
 
 function chosenOnes(framework: Framework, building: Id, pairs: readonly [string, string][]): Crossing[] {
@@ -264,24 +267,12 @@ const copy = defineCommand({
       const by = { x: reader.read(input.xMm, 'xMm').mm, y: reader.read(input.yMm, 'yMm').mm };
       if (by.x === 0 && by.y === 0) refuseNow('A copy at no distance would stand in the same place. Type one', ['xMm']);
       const mark = freeMarks(edit.before);
+      const shifts = Array.from({ length: input.count }, (_, i) => ({ x: by.x * (i + 1), y: by.y * (i + 1) }));
       for (const ref of input.columns) {
-        const { id: _, ...stack } =
+        const stack =
           recordsOf(edit.before, 'columnStack').find(({ id }) => id === ref) ??
           refuseNow('A column chosen is not there any more. Choose again');
-        const from = resolvePlace(edit.before, stack.place);
-        for (let i = 1; i <= input.count; i += 1) {
-          const at = plus(from.at, { x: by.x * i, y: by.y * i });
-          const near = nearestCrossing(edit.before, stack.building, { xMm: at.x, yMm: at.y }, 1);
-          edit.add<'columnStack'>({
-            ...stack,
-            name: near ? null : mark(),
-            place: near
-              ? { ...placeOf(near), xMm: near.shift.x, yMm: near.shift.y }
-              : { lines: null, xMm: at.x, yMm: at.y },
-            turnDeg: quantiseMm(from.turnDeg + stack.turnDeg - (near?.turnDeg ?? 0)),
-            holds: [],
-          });
-        }
+        copyStack(edit, stack, shifts, mark);
       }
     }),
   sentence: (_, input) => `${input.columns.length} columns copied`,

@@ -1,34 +1,13 @@
 import { z } from 'zod';
 import { lengthPlus } from '../dimensions/resolve-length';
 import type { Point } from '../geometry/point';
-import { turned } from '../geometry/point';
 import { detachFrom } from '../grids/detach';
 import { defineCommand, type Command } from '../model/command';
 import type { Edit } from '../model/edit';
-import type { Place } from '../model/fields';
-import type { Framework } from '../model/framework';
-import { idSchema, type Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { called, type Rec } from '../model/record';
 import type { Outline } from '../outlines/outline';
-import { resolvePlace } from '../outlines/resolve-place';
-
-const idsSchema = z.array(idSchema).min(1, 'Choose something first').max(5000);
-
-function elementIn(framework: Framework, id: Id): Rec {
-  return framework.records.get(id) ?? refuseNow('Something chosen is not there any more. Choose again');
-}
-
-function shifted(framework: Framework, place: Place, by: Point): Place {
-  const along = turned(by, -resolvePlace(framework, place).turnDeg);
-  return { ...place, xMm: lengthPlus(place.xMm, along.x), yMm: lengthPlus(place.yMm, along.y) };
-}
-
-function movedOutline(framework: Framework, record: Rec, outline: Outline, by: Point): Outline {
-  if (outline.type === 'gridOffset' || outline.type === 'lines')
-    refuseNow(`${called(record)} follows its grid lines. Move those, or draw its outline`);
-  return { ...outline, place: shifted(framework, outline.place, by) };
-}
+import { elementIn, idsSchema, inWords, movedOutline, shifted } from './element-input';
 
 function moveElement(edit: Edit, record: Rec, by: Point): void {
   const framework = edit.before;
@@ -56,11 +35,6 @@ function moveElement(edit: Edit, record: Rec, by: Point): void {
     edit.set('gridSystem', record.id, { xMm: lengthPlus(record.xMm, by.x), yMm: lengthPlus(record.yMm, by.y) });
   } else refuseNow(`A ${called(record)} is not moved in plan`);
 }
-
-const inWords = (framework: Framework, ids: readonly Id[]): string => {
-  const first = framework.records.get(ids[0]!);
-  return ids.length === 1 && first ? called(first) : `${ids.length} things`;
-};
 
 const move = defineCommand({
   name: 'elements.move',

@@ -70,6 +70,10 @@ export function solveFloor(
         outline: ring,
         volumeMm3: profile.areaMm2 * plate.thicknessMm,
         cutBy: here.map(({ id }) => id),
+        holes: [
+          ...here.map(({ id, ring: hole }) => ({ by: id, ring: hole })),
+          ...plate.voids.map((hole) => ({ by: null, ring: hole })),
+        ],
         gaps,
       };
     });

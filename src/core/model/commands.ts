@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { BUILDING_COMMANDS } from '../buildings/building-commands';
 import { COLUMN_COMMANDS } from '../columns/column-commands';
 import { DIMENSION_COMMANDS } from '../dimensions/dimension-commands';
+import { COPY_COMMANDS } from '../elements/copy-commands';
 import { ELEMENT_COMMANDS } from '../elements/element-commands';
 import { FLOOR_COMMANDS } from '../floors/floor-commands';
 import { GRID_COMMANDS } from '../grids/grid-commands';
@@ -29,6 +30,7 @@ export const COMMANDS: readonly Command[] = [
   ...SHAFT_COMMANDS,
   ...STAIR_COMMANDS,
   ...ELEMENT_COMMANDS,
+  ...COPY_COMMANDS,
   ...DIMENSION_COMMANDS,
   ...VIEW_COMMANDS,
   ...UNDERLAY_COMMANDS,

@@ -34,6 +34,12 @@ export class Edit {
     this.records.set(id, quantised({ ...record, ...given }) as unknown as Rec);
   }
 
+  /** Puts a record in the place of the one with its id. */
+  replace(record: Rec): void {
+    if (!this.records.has(record.id)) throw new Error(`There is no record ${record.id}`);
+    this.records.set(record.id, quantised(record) as unknown as Rec);
+  }
+
   remove(id: Id): void {
     this.records.delete(id);
   }

@@ -135,8 +135,10 @@ export interface FloorPiece {
   /** The plate before its holes. */
   outline: Ring;
   volumeMm3: number;
-  /** Shafts that cut it. */
+  /** Shafts and stairs that cut it. */
   cutBy: Id[];
+  /** Its holes, with the shaft or stair each is of; null: a void of its own. */
+  holes: { by: Id | null; ring: Ring }[];
   /** Strips that movement joints take from it. */
   gaps: Ring[];
 }

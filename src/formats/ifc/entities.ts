@@ -14,6 +14,7 @@ export type AttributeKind =
   | 'refs'
   | 'refs?'
   | 'reals'
+  | 'int?'
   | 'measure'
   | 'derived'
   | 'none'
@@ -55,6 +56,18 @@ export const ENTITIES = {
   IFCGRIDAXIS: { AxisTag: 'text?', AxisCurve: 'ref', SameSense: 'bool' },
   IFCCOLUMN: { ...ELEMENT, PredefinedType: 'enum:COLUMN|PILASTER|USERDEFINED|NOTDEFINED' },
   IFCSLAB: { ...ELEMENT, PredefinedType: 'enum:FLOOR|ROOF|LANDING|BASESLAB|USERDEFINED|NOTDEFINED' },
+  IFCSTAIR: {
+    ...ELEMENT,
+    PredefinedType: 'enum:HALF_TURN_STAIR|STRAIGHT_RUN_STAIR|QUARTER_TURN_STAIR|USERDEFINED|NOTDEFINED',
+  },
+  IFCSTAIRFLIGHT: {
+    ...ELEMENT,
+    NumberOfRisers: 'int?',
+    NumberOfTreads: 'int?',
+    RiserHeight: 'real?',
+    TreadLength: 'real?',
+    PredefinedType: 'enum:STRAIGHT|WINDER|SPIRAL|CURVED|FREEFORM|USERDEFINED|NOTDEFINED',
+  },
   IFCOPENINGELEMENT: { ...ELEMENT, PredefinedType: 'enum:OPENING|RECESS|USERDEFINED|NOTDEFINED' },
   IFCGROUP: OBJECT,
   IFCRELAGGREGATES: { ...ROOT, RelatingObject: 'ref', RelatedObjects: 'refs' },

@@ -76,6 +76,10 @@ export class StepLines {
     if (kind === 'bool') return value ? '.T.' : '.F.';
     if (kind.startsWith('text')) return stepText(value as string);
     if (kind === 'real' || kind === 'real?') return stepReal(value as number);
+    if (kind === 'int?') {
+      if (!Number.isInteger(value)) throw new Error(`${where} is no whole number`);
+      return String(value);
+    }
     if (kind === 'ref' || kind === 'ref?') return this.ref(value as Ref, where);
     if (kind === 'reals') return `(${(value as number[]).map(stepReal).join(',')})`;
     if (kind === 'measure') return stepMeasure(value as Measure | number);

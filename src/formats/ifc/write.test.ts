@@ -1,7 +1,9 @@
 import { getAllAttributesForEntity, getEntityMetadata, SCHEMA_REGISTRY } from '@ifc-lite/parser';
 import * as WebIfc from 'web-ifc';
 import type { Framework } from '@/core/model/framework';
+import { ringArea } from '@/core/geometry/polygon';
 import { solve } from '@/core/solving/solve';
+import { flightProfile } from '@/core/stairs/flight-profile';
 import type { Solved } from '@/core/solving/solved';
 import { FURNISHED, given, step } from '@/core/testing/given';
 import { ENTITIES, type EntityName } from './entities';
@@ -30,6 +32,23 @@ const framework = given([
       startsAt: { level: '01' },
       opensHead: true,
     },
+  ],
+  [
+    'stairs.add',
+    { name: 'ST1', well: { type: 'rectangle', place: 'B-3 + 500,1900', widthMm: 2700, depthMm: 5600 }, entry: 2 },
+  ],
+  [
+    'shafts.except',
+    {
+      shaft: 'S1',
+      level: '03',
+      upwards: true,
+      outline: { type: 'rectangle', place: 'A-1 + 2000,1500', widthMm: 1200, depthMm: 1500 },
+    },
+  ],
+  [
+    'floors.except',
+    { floor: 'Plate', level: '02', voids: [{ type: 'circle', place: 'A-4 + 1500,2500', diameterMm: 2200 }] },
   ],
 ]);
 const solved = solve(framework);
@@ -238,8 +257,12 @@ describe('read by another program', () => {
     const count = (type: number) => all(type).length;
     expect(count(WebIfc.IFCBUILDINGSTOREY)).toBe(solved.levels.length);
     expect(count(WebIfc.IFCCOLUMN)).toBe(solved.columns.length);
-    expect(count(WebIfc.IFCSLAB)).toBe(solved.floors.length);
-    expect(count(WebIfc.IFCOPENINGELEMENT)).toBe(solved.shafts.reduce((sum, { cuts }) => sum + cuts.length, 0));
+    const landings = solved.stairs.flatMap(({ storeys }) => storeys.filter(({ landing }) => landing));
+    expect(count(WebIfc.IFCSLAB)).toBe(solved.floors.length + landings.length);
+    const cuts = [...solved.shafts, ...solved.stairs].reduce((sum, cutter) => sum + cutter.cuts.length, 0);
+    expect(count(WebIfc.IFCOPENINGELEMENT)).toBe(cuts + 1);
+    expect(count(WebIfc.IFCSTAIR)).toBe(landings.length);
+    expect(count(WebIfc.IFCSTAIRFLIGHT)).toBe(landings.length * 2);
     expect(count(WebIfc.IFCSPACE)).toBe(solved.shafts.length);
     expect(count(WebIfc.IFCGRIDAXIS)).toBe(solved.lines.length);
     expect(nameOf(all(WebIfc.IFCPROJECT)[0]!)).toBe("Tidewater 'Yard' ∅ 🎵");
@@ -321,12 +344,39 @@ describe('read by another program', () => {
     const holes = new Set<number>();
     for (let i = 0; i < ids.size(); i += 1) {
       const { volume, high } = measure(ids.get(i));
-      const piece = net.get(nameOf(api.GetLine(model, ids.get(i))))!;
+      const piece = net.get(nameOf(api.GetLine(model, ids.get(i))));
+      // Landings of stairs are slabs too.
+      if (!piece) continue;
       expect(Math.abs(volume / (piece.volumeMm3 / 1e9) - 1)).toBeLessThan(1e-4);
       expect(high[1]).toBeCloseTo((piece.topMm + 600) / 1000, 4);
       holes.add(piece.cutBy.length);
     }
-    expect(holes).toEqual(new Set([0, 1, 2]));
+    expect(holes).toEqual(new Set([0, 2, 3]));
+  });
+
+  it('has flights and landings of the volumes solved, from floor to floor, and spaces set back with their shaft', () => {
+    const ids = api.GetLineIDsWithType(model, WebIfc.IFCSTAIR);
+    expect(ids.size()).toBeGreaterThan(5);
+    const flights = api.GetLineIDsWithType(model, WebIfc.IFCSTAIRFLIGHT);
+    const wanted = solved.stairs.flatMap(({ storeys, ...stair }) =>
+      storeys.flatMap(({ flights: own }) => own.map((flight) => ({ stair, flight }))),
+    );
+    for (let i = 0; i < flights.size(); i += 1) {
+      const line = api.GetLine(model, flights.get(i)) as { NumberOfRisers: { value: number } };
+      const { stair, flight } = wanted[i]!;
+      const { volume, low, high } = measure(flights.get(i));
+      expect(line.NumberOfRisers.value).toBe(flight.risers);
+      expect(volume).toBeCloseTo((ringArea(flightProfile(stair, flight)) * flight.widthMm) / 1e9, 4);
+      // Up to its topmost tread, a riser under where it arrives; that program's second axis points up.
+      expect(high[1]).toBeCloseTo((600 + flight.bottomMm + (flight.risers - 1) * flight.riserMm) / 1000, 4);
+      expect(low[1]).toBeGreaterThan((flight.bottomMm - 300) / 1000);
+    }
+    const spaces = api.GetLineIDsWithType(model, WebIfc.IFCSPACE);
+    solved.shafts.forEach(({ stages }, i) => {
+      const volume = stages.reduce((sum, { ring, topMm, bottomMm }) => sum + ringArea(ring) * (topMm - bottomMm), 0);
+      expect(measure(spaces.get(i)).volume).toBeCloseTo(volume / 1e9, 3);
+    });
+    expect(solved.shafts.some(({ stages }) => stages.length === 2)).toBe(true);
   });
 
   it('has the common property sets and base quantities of each element', () => {
@@ -337,7 +387,7 @@ describe('read by another program', () => {
     expect(sets.get('Pset_ColumnCommon')).toBe(solved.columns.length);
     expect(sets.get('Qto_ColumnBaseQuantities')).toBe(solved.columns.length);
     expect(sets.get('Pset_SlabCommon')).toBe(solved.floors.length);
-    expect(sets.get('Qto_SlabBaseQuantities')).toBe(solved.floors.length);
+    expect(sets.get('Qto_SlabBaseQuantities')).toBe(solved.floors.length + all(WebIfc.IFCSTAIR).length);
     const volumes = all(WebIfc.IFCQUANTITYVOLUME).map((line) => (line.VolumeValue as { value: number }).value);
     for (const { volumeMm3 } of solved.floors) {
       expect(volumes.some((volume) => Math.abs(volume - volumeMm3 / 1e9) < 1e-9)).toBe(true);

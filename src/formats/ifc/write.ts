@@ -6,6 +6,7 @@ import type { Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
 import type { ColumnBlock, ColumnPiece, FloorPiece, Solved, SolvedBuilding, SolvedLevel } from '@/core/solving/solved';
 import { derivedGlobalId, globalIdOf } from './global-id';
+import { writeStair, type StairParts } from './stairs';
 import { writeGrids, type GridParts } from './grids';
 import { StepLines, type Measure, type Ref } from './step';
 
@@ -183,7 +184,8 @@ class IfcWriter {
     const slabRefs = slabs.map((piece) => this.slab(piece, level, placement, openings));
     const blocks = this.solved.blocks.filter((block) => block.level === level.id);
     const blockRefs = blocks.map((block) => this.block(block, level, placement));
-    this.contain(`storey ${level.id}`, storey.ref, [...columnRefs, ...slabRefs, ...blockRefs]);
+    const stairRefs = this.stairs(level, placement);
+    this.contain(`storey ${level.id}`, storey.ref, [...columnRefs, ...slabRefs, ...blockRefs, ...stairRefs]);
     const byMaterial = new Map<string, Ref[]>();
     const note = (material: string, ref: Ref) => byMaterial.set(material, [...(byMaterial.get(material) ?? []), ref]);
     columns.forEach((piece, i) => note(piece.material, columnRefs[i]!));
@@ -198,6 +200,27 @@ class IfcWriter {
         RelatingMaterial: this.step.share('IFCMATERIAL', { Name: material }),
       });
     }
+  }
+
+  private stairs(level: SolvedLevel, storey: Ref): Ref[] {
+    const parts: StairParts = {
+      step: this.step,
+      storey,
+      level,
+      local: (parent, placement) => this.local(parent, placement),
+      placement3d: (at, z, turnDeg) => this.placement3d(at, z, turnDeg),
+      extrusion: (ring, depthMm) => this.extrusion(this.ringProfile(ring), depthMm),
+      aggregate: (key, whole, refs) => this.aggregate(key, whole, refs),
+      quantities: (key, ref, name, values) => this.quantities(key, ref, name, values),
+    };
+    return this.solved.stairs.flatMap((stair) =>
+      stair.storeys
+        .filter((each) => each.level === level.id)
+        .flatMap((each) => {
+          const ref = writeStair(parts, stair, each);
+          return ref ? [ref] : [];
+        }),
+    );
   }
 
   private column(piece: ColumnPiece, level: SolvedLevel, storey: Ref): Ref {
@@ -269,11 +292,12 @@ class IfcWriter {
       ['AREA', 'NetArea', profile.areaMm2 / 1e6],
       ['VOLUME', 'NetVolume', piece.volumeMm3 / 1e9],
     ]);
-    for (const id of piece.cutBy) {
-      const shaft = this.solved.shafts.find((candidate) => candidate.shaft === id)!;
-      const hole = { key: shaft.shaft, name: shaft.name, ring: shaft.ring };
-      openings.set(id, [...(openings.get(id) ?? []), this.opening(hole, piece, ref, placement)]);
-    }
+    piece.holes.forEach(({ by, ring }, i) => {
+      const cutter = by === null ? undefined : this.framework.records.get(by);
+      const name = cutter && 'name' in cutter && cutter.name ? cutter.name : 'Void';
+      const opening = this.opening({ key: by ?? `void ${i}`, name, ring }, piece, ref, placement);
+      if (by !== null) openings.set(by, [...(openings.get(by) ?? []), opening]);
+    });
     piece.gaps.forEach((ring, i) => {
       this.opening({ key: `joint ${i}`, name: 'Movement joint', ring }, piece, ref, placement);
     });
@@ -323,7 +347,13 @@ class IfcWriter {
           foot.placement,
           this.placement3d({ x: 0, y: 0 }, shaft.bottomMm - foot.level.fflMm, 0),
         ),
-        Representation: this.extrusion(this.ringProfile(shaft.ring), heightMm),
+        Representation: this.extrusions(
+          shaft.stages.map((stage) => ({
+            profile: this.ringProfile(stage.ring),
+            depthMm: stage.topMm - stage.bottomMm,
+            z: stage.bottomMm - shaft.bottomMm,
+          })),
+        ),
         CompositionType: 'ELEMENT',
         PredefinedType: 'INTERNAL',
       });
@@ -446,13 +476,19 @@ class IfcWriter {
   }
 
   private extrusion(profile: Ref, depthMm: number): Ref {
-    const solid = this.step.add('IFCEXTRUDEDAREASOLID', {
-      SweptArea: profile,
-      Position: this.world,
-      ExtrudedDirection: this.step.share('IFCDIRECTION', { DirectionRatios: [0, 0, 1] }),
-      Depth: depthMm,
-    });
-    return this.shape(this.body, 'Body', 'SweptSolid', [solid]);
+    return this.extrusions([{ profile, depthMm, z: 0 }]);
+  }
+
+  private extrusions(parts: readonly { profile: Ref; depthMm: number; z: number }[]): Ref {
+    const solids = parts.map(({ profile, depthMm, z }) =>
+      this.step.add('IFCEXTRUDEDAREASOLID', {
+        SweptArea: profile,
+        Position: z === 0 ? this.world : this.placement3d({ x: 0, y: 0 }, z, 0),
+        ExtrudedDirection: this.step.share('IFCDIRECTION', { DirectionRatios: [0, 0, 1] }),
+        Depth: depthMm,
+      }),
+    );
+    return this.shape(this.body, 'Body', 'SweptSolid', solids);
   }
 
   private shape(ContextOfItems: Ref, RepresentationIdentifier: string, RepresentationType: string, Items: Ref[]): Ref {

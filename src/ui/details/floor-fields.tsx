@@ -7,6 +7,7 @@ import { formatArea } from '@/core/units/format-length';
 import { ActionButton, ChoiceField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
+import { FloorExceptions } from './floor-exceptions';
 
 /** Fields of a floor plate, with its area per level. */
 export function FloorFields({ plate }: { plate: FloorPlate }) {
@@ -55,6 +56,7 @@ export function FloorFields({ plate }: { plate: FloorPlate }) {
           />
         </>
       )}
+      <FloorExceptions plate={plate} />
       <table className="w-full border-t border-faint">
         <caption className="sr-only">Areas by level</caption>
         <thead>

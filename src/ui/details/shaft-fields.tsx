@@ -7,8 +7,10 @@ import { formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
+import { CopyFields } from './copy-fields';
 import { EndFields } from './end-fields';
 import { MoveFields } from './move-fields';
+import { ShaftExceptions } from './shaft-exceptions';
 
 /** Fields of a shaft, with the slabs it cuts and those it just misses. */
 export function ShaftFields({ shaft }: { shaft: Shaft }) {
@@ -47,6 +49,14 @@ export function ShaftFields({ shaft }: { shaft: Shaft }) {
           />
         </>
       )}
+      {outline.type === 'circle' && (
+        <LengthField
+          label="Diameter"
+          valueMm={mmOf(framework, outline.diameterMm)}
+          disabled={!mayEdit}
+          onCommit={(diameterMm) => change({ outline: { ...outline, diameterMm } })}
+        />
+      )}
       <EndFields label="Starts at" end={shaft.startsAt} onChange={(startsAt) => change({ startsAt })} />
       <CheckField
         label="Opens the slab at its foot"
@@ -70,7 +80,9 @@ export function ShaftFields({ shaft }: { shaft: Shaft }) {
           Just misses the slab at {levelName(miss.level)} by {formatLength(miss.byMm, display)}
         </p>
       ))}
+      <ShaftExceptions shaft={shaft} />
       {mayEdit && <MoveFields ids={[shaft.id]} />}
+      {mayEdit && <CopyFields ids={[shaft.id]} />}
       {mayEdit && (
         <ActionButton
           weight="danger"

@@ -11,6 +11,7 @@ import { useProject } from '../session/store';
 import { StairStoreys } from '../stairs/stair-storeys';
 import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from '../stairs/stair-words';
 import { LevelSpan } from '../tools/level-span';
+import { CopyFields } from './copy-fields';
 import { MoveFields } from './move-fields';
 
 const SIZES = [
@@ -114,6 +115,7 @@ export function StairFields({ stair }: { stair: Stair }) {
         />
       ))}
       {mayEdit && <MoveFields ids={[stair.id]} />}
+      {mayEdit && <CopyFields ids={[stair.id]} />}
       {mayEdit && (
         <ActionButton
           weight="danger"

@@ -1,47 +1,38 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { heldLine } from '@/core/setting-out/held-line';
 import { previewShaft } from '@/core/shafts/preview-shaft';
 import { freeShaftName } from '@/core/shafts/shaft-commands';
 import { SHAFT_PURPOSES } from '@/core/shafts/shaft';
-import { formatForEntry, formatLength } from '@/core/units/format-length';
+import { formatLength } from '@/core/units/format-length';
 import type { Json } from '@/core/model/json';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
-import { useLengthReader } from '../fields/length-field';
-import { readPlaceText, writePlace } from '../fields/place-text';
 import { useProject } from '../session/store';
 import { Refused } from './refused';
+import { useCircle } from './use-circle';
+import { useRectangle } from './use-rectangle';
 
-/** A shaft by rectangle, typed or drawn between two points in the plan; or with its edges held to chosen lines. */
+/** A shaft by rectangle or circle, typed or drawn in the plan; or with its edges held to chosen lines. */
 export function ShaftsTool() {
   const { framework, session, building, chosenLines, mayEdit, display, run, set, solved } = useProject(
     (project) => project,
   );
-  const read = useLengthReader();
-  const [way, setWay] = useState<'rectangle' | 'lines'>('rectangle');
+  const [way, setWay] = useState<'rectangle' | 'circle' | 'lines'>('rectangle');
+  const rectangle = useRectangle([2400, 2700], way === 'rectangle');
+  const circle = useCircle(1200, way === 'circle');
   const [name, setName] = useState('');
   const [purpose, setPurpose] = useState<(typeof SHAFT_PURPOSES)[number]>('lift');
-  const [place, setPlace] = useState('0,0');
-  const [width, setWidth] = useState(() => formatForEntry(2400, display));
-  const [depth, setDepth] = useState(() => formatForEntry(2700, display));
   const [opensFoot, setOpensFoot] = useState(false);
   const [opensHead, setOpensHead] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
-  const w = read(width);
-  const d = read(depth);
-  const at = readPlaceText(place, display);
-  const placeInput = at.ok ? at.value.input : '';
+  const typed = way === 'circle' ? circle : rectangle;
   const edges = way === 'lines' ? (chosenLines ?? []) : null;
   const edgesKey = edges?.join() ?? null;
-  const [widthMm, depthMm] = [w.ok ? w.input : 0, d.ok ? d.input : 0];
-  const start = useRef<{ x: number; y: number } | null>(null);
 
   const input: Json = useMemo(() => {
     const outline: Json =
-      edgesKey === null
-        ? { type: 'rectangle', place: placeInput, widthMm, depthMm }
-        : { type: 'lines', edges: edgesKey.split(',').map((line) => ({ line })) };
+      edgesKey === null ? typed.outline : { type: 'lines', edges: edgesKey.split(',').map((line) => ({ line })) };
     return {
       ...(building ? { building } : {}),
       name: name.trim() || freeShaftName(framework),
@@ -50,7 +41,7 @@ export function ShaftsTool() {
       opensFoot,
       opensHead,
     };
-  }, [building, name, framework, purpose, placeInput, widthMm, depthMm, edgesKey, opensFoot, opensHead]);
+  }, [building, name, framework, purpose, typed.outline, edgesKey, opensFoot, opensHead]);
 
   const preview = useMemo(() => session?.preview('shafts.add', input) ?? null, [session, input]);
   const shown = useMemo(() => {
@@ -68,45 +59,22 @@ export function ShaftsTool() {
   }, [preview, shown, note, set]);
 
   useEffect(() => {
-    if (!mayEdit || !building) return;
-    if (way === 'lines') {
-      set({ chosenLines: [] });
-      return () => set({ chosenLines: null, ghost: null });
-    }
-    set({
-      onPlanPoint: (at, phase) => {
-        if (phase === 'press') start.current = at;
-        if (!start.current || phase === 'press') return;
-        const from = start.current;
-        const [x, y] = [Math.min(from.x, at.x), Math.min(from.y, at.y)];
-        const [wide, deep] = [Math.abs(at.x - from.x), Math.abs(at.y - from.y)];
-        if (phase === 'release') start.current = null;
-        if (wide < 50 || deep < 50) {
-          if (phase === 'release') setPlace(writePlace(framework, building, at.x, at.y, display));
-          return;
-        }
-        setPlace(writePlace(framework, building, x, y, display));
-        setWidth(formatForEntry(wide, display));
-        setDepth(formatForEntry(deep, display));
-      },
-    });
-    return () => set({ onPlanPoint: null, ghost: null });
-  }, [mayEdit, way, building, framework, display, set]);
+    if (!mayEdit || !building || way !== 'lines') return;
+    set({ chosenLines: [] });
+    return () => set({ chosenLines: null, ghost: null });
+  }, [mayEdit, way, building, set]);
 
   if (!mayEdit) return <p className="text-ink2">Press a shaft in the plan to see which slabs it cuts.</p>;
   const add = () => {
     if (way === 'lines' && (edges?.length ?? 0) < 3)
       return setRefused('Choose three lines or more in the plan, going round');
-    if (way === 'rectangle' && !at.ok) return setRefused(at.refusal.message);
-    if (way === 'rectangle' && !w.ok) return setRefused(w.words);
-    if (way === 'rectangle' && !d.ok) return setRefused(d.words);
+    if (way !== 'lines' && typed.wrong) return setRefused(typed.wrong);
     const refusal = run('shafts.add', input);
     setRefused(refusal);
     if (refusal) return;
     setName('');
     if (way === 'lines') set({ chosenLines: [] });
   };
-  const placeWrong = !at.ok ? at.refusal.message : preview && !preview.ok ? preview.refusal.message : null;
   const slabs = solved?.floors.length ?? 0;
   return (
     <form
@@ -119,7 +87,9 @@ export function ShaftsTool() {
       <p className="text-ink2">
         {way === 'lines'
           ? 'Press grid or setting-out lines in the plan, going round.'
-          : 'Drag a rectangle in the plan, or type.'}{' '}
+          : way === 'circle'
+            ? 'Press its centre in the plan and drag, or type.'
+            : 'Drag a rectangle in the plan, or type.'}{' '}
         It cuts every floor it passes{slabs === 0 ? ', once there are floors' : ''}.
       </p>
       <ChoiceField
@@ -127,6 +97,7 @@ export function ShaftsTool() {
         value={way}
         choices={[
           ['rectangle', 'rectangle'],
+          ['circle', 'circle'],
           ['lines', 'edges on chosen lines'],
         ]}
         onChoose={(next) => {
@@ -153,19 +124,7 @@ export function ShaftsTool() {
             : 'No line chosen yet'}
         </p>
       )}
-      {way === 'rectangle' && (
-        <>
-          <PlainField
-            label="Corner at"
-            value={place}
-            onChange={setPlace}
-            note={placeWrong ?? (at.ok ? at.value.words : null)}
-            wrong={placeWrong !== null}
-          />
-          <PlainField label="Width" value={width} onChange={setWidth} note={w.words} wrong={!w.ok} />
-          <PlainField label="Depth" value={depth} onChange={setDepth} note={d.words} wrong={!d.ok} />
-        </>
-      )}
+      {way !== 'lines' && typed.fields.map((field) => <PlainField key={field.label} {...field} />)}
       <CheckField label="Opens the slab at its foot" value={opensFoot} onChange={setOpensFoot} />
       <CheckField label="Goes out through the roof" value={opensHead} onChange={setOpensHead} />
       {shown && slabs > 0 && (
@@ -182,7 +141,9 @@ export function ShaftsTool() {
           ))}
         </div>
       )}
-      <Refused words={refused} />
+      <Refused
+        words={refused ?? (preview && !preview.ok && !typed.wrong && way !== 'lines' ? preview.refusal.message : null)}
+      />
       <span className="self-end">
         <ActionButton type="submit" weight="main">
           Add the shaft

@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { lengthPlus } from '../dimensions/resolve-length';
+import { turned, type Point } from '../geometry/point';
+import type { Place } from '../model/fields';
+import type { Framework } from '../model/framework';
+import { idSchema, type Id } from '../model/ids';
+import { refuseNow } from '../model/length-input';
+import { called, type Rec } from '../model/record';
+import type { Outline } from '../outlines/outline';
+import { resolvePlace } from '../outlines/resolve-place';
+
+/** What is chosen. */
+export const idsSchema = z.array(idSchema).min(1, 'Choose something first').max(5000);
+
+/** A chosen thing, if it is still there. */
+export function elementIn(framework: Framework, id: Id): Rec {
+  return framework.records.get(id) ?? refuseNow('Something chosen is not there any more. Choose again');
+}
+
+/** A place moved in plan, still held to what it is held to. */
+export function shifted(framework: Framework, place: Place, by: Point): Place {
+  const along = turned(by, -resolvePlace(framework, place).turnDeg);
+  return { ...place, xMm: lengthPlus(place.xMm, along.x), yMm: lengthPlus(place.yMm, along.y) };
+}
+
+/** An outline moved in plan; one that follows lines is refused. */
+export function movedOutline(framework: Framework, record: Rec, outline: Outline, by: Point): Outline {
+  if (outline.type === 'gridOffset' || outline.type === 'lines')
+    refuseNow(`${called(record)} follows its grid lines. Move those, or draw its outline`);
+  return { ...outline, place: shifted(framework, outline.place, by) };
+}
+
+/** Chosen things, for the history. */
+export const inWords = (framework: Framework, ids: readonly Id[]): string => {
+  const first = framework.records.get(ids[0]!);
+  return ids.length === 1 && first ? called(first) : `${ids.length} things`;
+};

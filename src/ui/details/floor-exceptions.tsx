@@ -1,0 +1,192 @@
+'use client';
+
+import { useState } from 'react';
+import { mmOf } from '@/core/dimensions/resolve-length';
+import type { FloorException, FloorPlate } from '@/core/floors/floor';
+import type { Json } from '@/core/model/json';
+import { formatLength } from '@/core/units/format-length';
+import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
+import { LengthField, useLengthReader } from '../fields/length-field';
+import { useProject } from '../session/store';
+import { useRectangle } from '../tools/use-rectangle';
+
+/** What differs at the current level of a floor plate, or from there up. */
+export function FloorExceptions({ plate }: { plate: FloorPlate }) {
+  const { framework, solved, level, display, run, say, mayEdit } = useProject((project) => project);
+  const [upwards, setUpwards] = useState(false);
+  const name = (id: string) => solved?.levels.find((each) => each.id === id)?.name ?? '';
+  const here = plate.exceptions.find((each) => each.level === level && each.upwards === upwards);
+  const piece = solved?.floors.find((each) => each.plate === plate.id && each.level === level);
+  const except = (part: Record<string, Json>): string | null =>
+    level ? run('floors.except', { floor: plate.id, level, upwards, ...part }) : null;
+  const attempt = (part: Record<string, Json>) => {
+    const refusal = except(part);
+    if (refusal) say(refusal);
+  };
+  return (
+    <details className="border-t border-faint pt-1.5" open={plate.exceptions.length > 0 || undefined}>
+      <summary className="text-ink2">Other at some levels</summary>
+      <div className="flex flex-col gap-1.5 pt-1.5">
+        <ul aria-label="What differs">
+          {plate.exceptions.map((each) => (
+            <li key={`${each.level} ${each.upwards}`} className="flex items-baseline justify-between gap-2">
+              <span>
+                {each.upwards ? 'From' : 'At'} <strong>{name(each.level)}</strong> {each.upwards ? 'up' : 'only'}:{' '}
+                {wordsOf(each)}
+              </span>
+              {mayEdit && (
+                <ActionButton
+                  onClick={() => {
+                    const refusal = run('floors.except', {
+                      floor: plate.id,
+                      level: each.level,
+                      upwards: each.upwards,
+                      leftOut: false,
+                      outline: null,
+                      thicknessMm: null,
+                      pulled: [],
+                      voids: [],
+                    });
+                    if (refusal) say(refusal);
+                  }}
+                >
+                  As below
+                </ActionButton>
+              )}
+            </li>
+          ))}
+        </ul>
+        {mayEdit && level && (
+          <>
+            <ChoiceField
+              label={`At level ${name(level)}`}
+              value={upwards ? 'up' : 'here'}
+              choices={[
+                ['here', 'there only'],
+                ['up', 'from there up'],
+              ]}
+              onChoose={(reach) => setUpwards(reach === 'up')}
+            />
+            <CheckField label="Left out" value={here?.leftOut ?? false} onChange={(leftOut) => attempt({ leftOut })} />
+            <LengthField
+              label="Thickness there"
+              valueMm={
+                here?.thicknessMm
+                  ? mmOf(framework, here.thicknessMm)
+                  : (piece?.thicknessMm ?? mmOf(framework, plate.thicknessMm))
+              }
+              onCommit={(thicknessMm) => except({ thicknessMm })}
+            />
+            <PullBack here={here} edges={piece?.outline.length ?? 0} onTake={except} />
+            <OwnVoid onTake={(outline) => except({ voids: [...(here?.voids ?? []), outline] as unknown as Json })} />
+          </>
+        )}
+        {here?.pulled.map(({ edge, byMm }) => (
+          <p key={edge} className="text-ink2">
+            Edge {edge + 1} pulled back {formatLength(mmOf(framework, byMm), display)}
+          </p>
+        ))}
+      </div>
+    </details>
+  );
+}
+
+const wordsOf = (each: FloorException): string =>
+  [
+    each.leftOut && 'left out',
+    each.outline && 'another outline',
+    each.thicknessMm !== null && 'another thickness',
+    each.pulled.length > 0 && `${each.pulled.length} ${each.pulled.length === 1 ? 'edge' : 'edges'} pulled back`,
+    each.voids.length > 0 && `${each.voids.length} ${each.voids.length === 1 ? 'void' : 'voids'}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+
+/** One edge pulled back by a length. Edges count counter-clockwise from the lower left. */
+function PullBack({
+  here,
+  edges,
+  onTake,
+}: {
+  here: FloorException | undefined;
+  edges: number;
+  onTake: (part: Record<string, Json>) => string | null;
+}) {
+  const read = useLengthReader();
+  const [edge, setEdge] = useState('0');
+  const [by, setBy] = useState('');
+  const [refused, setRefused] = useState<string | null>(null);
+  const length = by === '' ? null : read(by);
+  const take = () => {
+    if (!length?.ok) return setRefused(length?.words ?? 'Type how far');
+    const pulled = (here?.pulled ?? []).filter((each) => each.edge !== Number(edge));
+    const next = [...pulled, { edge: Number(edge), byMm: length.input }] as unknown as Json;
+    const refusal = onTake({ pulled: next });
+    setRefused(refusal);
+    if (!refusal) setBy('');
+  };
+  return (
+    <fieldset className="flex flex-col gap-1 border-t border-faint pt-2">
+      <legend className="sr-only">Pull an edge back</legend>
+      <ChoiceField
+        label="Pull back edge"
+        value={edge}
+        choices={Array.from({ length: edges }, (_, i) => [String(i), String(i + 1)] as const)}
+        onChoose={setEdge}
+      />
+      <PlainField
+        label="by"
+        value={by}
+        onChange={setBy}
+        note={refused ?? length?.words ?? null}
+        wrong={refused !== null || length?.ok === false}
+      />
+      <span className="self-end">
+        <ActionButton onClick={take} disabled={edges === 0}>
+          Pull back
+        </ActionButton>
+      </span>
+    </fieldset>
+  );
+}
+
+/** A void of the plate's own, typed or drawn in the plan. */
+function OwnVoid({ onTake }: { onTake: (outline: Json) => string | null }) {
+  const { set, say } = useProject((project) => project);
+  const [isOpen, setOpen] = useState(false);
+  const rectangle = useRectangle([4000, 4000], isOpen);
+  if (!isOpen)
+    return (
+      <span className="self-end border-t border-faint pt-2">
+        <ActionButton onClick={() => setOpen(true)}>A void there …</ActionButton>
+      </span>
+    );
+  return (
+    <fieldset className="flex flex-col gap-1 border-t border-faint pt-2">
+      <legend className="text-ink2">Void: drag it in the plan, or type</legend>
+      {rectangle.fields.map((field) => (
+        <PlainField key={field.label} {...field} />
+      ))}
+      <span className="flex gap-2 self-end">
+        <ActionButton
+          onClick={() => {
+            setOpen(false);
+            set({ ghost: null });
+          }}
+        >
+          Not now
+        </ActionButton>
+        <ActionButton
+          weight="main"
+          onClick={() => {
+            const refusal = rectangle.wrong ?? onTake(rectangle.outline);
+            if (refusal) say(refusal);
+            else setOpen(false);
+          }}
+        >
+          Add the void
+        </ActionButton>
+      </span>
+    </fieldset>
+  );
+}

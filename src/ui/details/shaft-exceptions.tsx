@@ -1,0 +1,132 @@
+'use client';
+
+import { mmOf } from '@/core/dimensions/resolve-length';
+import type { Json } from '@/core/model/json';
+import type { Shaft, ShaftException, SlabState } from '@/core/shafts/shaft';
+import { resolvePlace } from '@/core/outlines/resolve-place';
+import { formatForEntry } from '@/core/units/format-length';
+import { useState } from 'react';
+import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
+import { useLengthReader } from '../fields/length-field';
+import { readPlaceText, writePlace } from '../fields/place-text';
+import { useProject } from '../session/store';
+
+const SLAB_CHOICES = [
+  ['below', 'as below'],
+  ['open', 'open'],
+  ['closed', 'left closed'],
+  ['sleeves', 'closed, sleeves only'],
+] as const;
+
+/** What differs at the current level of a shaft, or from there up: the slab, and another outline. */
+export function ShaftExceptions({ shaft }: { shaft: Shaft }) {
+  const { solved, level, run, say, mayEdit } = useProject((project) => project);
+  const [upwards, setUpwards] = useState(false);
+  const name = (id: string) => solved?.levels.find((each) => each.id === id)?.name ?? '';
+  const here = shaft.exceptions.find((each) => each.level === level && each.upwards === upwards);
+  const except = (part: Record<string, Json>, at = level) => {
+    if (!at) return;
+    const refusal = run('shafts.except', { shaft: shaft.id, level: at, upwards, ...part });
+    if (refusal) say(refusal);
+  };
+  return (
+    <details className="border-t border-faint pt-1.5" open={shaft.exceptions.length > 0 || undefined}>
+      <summary className="text-ink2">Other at some levels</summary>
+      <div className="flex flex-col gap-1.5 pt-1.5">
+        <ul aria-label="What differs">
+          {shaft.exceptions.map((each) => (
+            <li key={`${each.level} ${each.upwards}`} className="flex items-baseline justify-between gap-2">
+              <span>
+                {each.upwards ? 'From' : 'At'} <strong>{name(each.level)}</strong> {each.upwards ? 'up' : 'only'}:{' '}
+                {wordsOf(each)}
+              </span>
+              {mayEdit && (
+                <ActionButton
+                  onClick={() => {
+                    const { level: at, upwards: up } = each;
+                    const refusal = run('shafts.except', {
+                      shaft: shaft.id,
+                      level: at,
+                      upwards: up,
+                      slab: null,
+                      outline: null,
+                    });
+                    if (refusal) say(refusal);
+                  }}
+                >
+                  As below
+                </ActionButton>
+              )}
+            </li>
+          ))}
+        </ul>
+        {mayEdit && level && (
+          <>
+            <ChoiceField
+              label={`At level ${name(level)}`}
+              value={upwards ? 'up' : 'here'}
+              choices={[
+                ['here', 'there only'],
+                ['up', 'from there up'],
+              ]}
+              onChoose={(reach) => setUpwards(reach === 'up')}
+            />
+            <ChoiceField<SlabState | 'below'>
+              label="its slab is"
+              value={here?.slab ?? 'below'}
+              choices={SLAB_CHOICES}
+              onChoose={(slab) => except({ slab: slab === 'below' ? null : slab })}
+            />
+            <OtherOutline shaft={shaft} onTake={(outline) => except({ outline })} />
+          </>
+        )}
+      </div>
+    </details>
+  );
+}
+
+const wordsOf = ({ slab, outline }: ShaftException): string =>
+  [
+    outline && 'another outline',
+    slab === 'closed' ? 'slab left closed' : slab === 'sleeves' ? 'sleeves only' : slab === 'open' ? 'slab open' : null,
+  ]
+    .filter(Boolean)
+    .join(', ');
+
+/** Another rectangle from a level up: a setback. */
+function OtherOutline({ shaft, onTake }: { shaft: Shaft; onTake: (outline: Json) => void }) {
+  const { framework, building, display, say } = useProject((project) => project);
+  const read = useLengthReader();
+  const { outline } = shaft;
+  const isRectangle = outline.type === 'rectangle';
+  const corner = isRectangle ? resolvePlace(framework, outline.place).at : { x: 0, y: 0 };
+  const size = (field: 'widthMm' | 'depthMm') => (isRectangle ? mmOf(framework, outline[field]) : 1000);
+  const [place, setPlace] = useState(() =>
+    building ? writePlace(framework, building, corner.x, corner.y, display) : '',
+  );
+  const [width, setWidth] = useState(() => formatForEntry(size('widthMm'), display));
+  const [depth, setDepth] = useState(() => formatForEntry(size('depthMm'), display));
+  const [at, w, d] = [readPlaceText(place, display), read(width), read(depth)];
+  const take = () => {
+    if (!at.ok) return say(at.refusal.message);
+    if (!w.ok || !d.ok) return say(w.ok ? d.words! : w.words!);
+    onTake({ type: 'rectangle', place: at.value.input, widthMm: w.input, depthMm: d.input });
+  };
+  return (
+    <fieldset className="flex flex-col gap-1 border-t border-faint pt-2">
+      <legend className="sr-only">Another outline</legend>
+      <PlainField
+        label="Another outline, corner"
+        value={place}
+        onChange={setPlace}
+        note={at.ok ? at.value.words : at.refusal.message}
+        wrong={!at.ok}
+      />
+      <PlainField label="wide" value={width} onChange={setWidth} note={w.words} wrong={!w.ok} />
+      <PlainField label="deep" value={depth} onChange={setDepth} note={d.words} wrong={!d.ok} />
+      <span className="self-end">
+        <ActionButton onClick={take}>Use this outline there</ActionButton>
+      </span>
+    </fieldset>
+  );
+}

@@ -1,0 +1,50 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { distance, type Point } from '@/core/geometry/point';
+import type { Json } from '@/core/model/json';
+import { formatForEntry } from '@/core/units/format-length';
+import { useLengthReader } from '../fields/length-field';
+import { readPlaceText, writePlace } from '../fields/place-text';
+import { useProject } from '../session/store';
+
+/** A circle typed by its centre and diameter, or drawn from its centre in the plan while `isDrawn`. */
+export function useCircle(sizeMm: number, isDrawn: boolean) {
+  const { framework, building, mayEdit, display, set } = useProject((project) => project);
+  const read = useLengthReader();
+  const [place, setPlace] = useState('0,0');
+  const [diameter, setDiameter] = useState(() => formatForEntry(sizeMm, display));
+  const centre = useRef<Point | null>(null);
+  const [d, at] = [read(diameter), readPlaceText(place, display)];
+  const [placeInput, diameterMm] = [at.ok ? at.value.input : '', d.ok ? d.input : 0];
+  const outline = useMemo((): Json => ({ type: 'circle', place: placeInput, diameterMm }), [placeInput, diameterMm]);
+  useEffect(() => {
+    if (!mayEdit || !building || !isDrawn) return;
+    set({
+      onPlanPoint: (point, phase) => {
+        if (phase === 'press') {
+          centre.current = point;
+          setPlace(writePlace(framework, building, point.x, point.y, display));
+        }
+        if (!centre.current || phase === 'press') return;
+        const reach = distance(centre.current, point);
+        if (reach >= 50) setDiameter(formatForEntry(reach * 2, display));
+        if (phase === 'release') centre.current = null;
+      },
+    });
+    return () => set({ onPlanPoint: null, ghost: null });
+  }, [mayEdit, isDrawn, building, framework, display, set]);
+  return {
+    outline,
+    /** What cannot be read, in words. */
+    wrong: !at.ok ? at.refusal.message : !d.ok ? d.words : null,
+    fields: [
+      {
+        label: 'Centre at',
+        value: place,
+        onChange: setPlace,
+        note: at.ok ? at.value.words : at.refusal.message,
+        wrong: !at.ok,
+      },
+      { label: 'Diameter', value: diameter, onChange: setDiameter, note: d.words, wrong: !d.ok },
+    ],
+  };
+}
