@@ -21,6 +21,8 @@ export type Rule =
   | 'stair.floorLanding'
   | 'stair.offSlab'
   | 'storey.noStair'
+  | 'wall.onNothing'
+  | 'wall.opening'
   | 'outline.unsound'
   | 'span.upsideDown';
 

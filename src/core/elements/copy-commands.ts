@@ -12,8 +12,10 @@ import type { Outline } from '../outlines/outline';
 import { heldReferred } from '../setting-out/held-line';
 import { freeShaftName } from '../shafts/shaft-commands';
 import { freeStairName } from '../stairs/stair-commands';
-import { elementIn, idsSchema, inWords, movedOutline } from './element-input';
-import { mirrorOutline, type Mirror } from './mirror-outline';
+import { freeOpeningNames, freeWallName } from '../walls/wall-input';
+import { wallPath } from '../walls/wall-path';
+import { elementIn, idsSchema, inWords, movedOutline, shifted } from './element-input';
+import { mirrored, mirrorOutline, type Mirror } from './mirror-outline';
 
 const MOST_COPIES = 2000;
 
@@ -76,6 +78,10 @@ const copy = defineCommand({
           continue;
         }
         for (const by of shifts) {
+          if (record.kind === 'wall') {
+            addCopy(edit, copiedWall(edit, { ...record, place: shifted(edit.before, record.place, by) }));
+            continue;
+          }
           const made = withOutlines(edit, record, (outline) => movedOutline(edit.before, record, outline, by));
           if (!made) refuseNow(`A ${called(record)} is not copied in plan`);
           addCopy(edit, made);
@@ -112,7 +118,35 @@ const mirror = defineCommand({
   sentence: (before, input) => `${inWords(before, input.ids)} mirrored in line ${labelOf(before, input)}`,
 });
 
+/** A wall with a free name, its openings with names and ids of their own. */
+function copiedWall(edit: Edit, wall: RecordOf<'wall'>): RecordOf<'wall'> {
+  const take = freeOpeningNames(edit.framework);
+  const openings = wall.openings.map((opening) => ({ ...opening, id: edit.newId(), name: take(opening.opening) }));
+  return { ...wall, name: freeWallName(edit.framework), openings };
+}
+
+/** A wall mirrored in a line: its corners where their images are, its outside on the other side of the path. */
+function mirroredWall(edit: Edit, wall: RecordOf<'wall'>, axis: Mirror): RecordOf<'wall'> {
+  const path = wallPath(edit.before, wall) ?? refuseNow(`Wall ${wall.name} has no length`);
+  const points = path.points.map((point) => {
+    const { x, y } = mirrored(axis, point);
+    return { xMm: x, yMm: y };
+  });
+  const copy = copiedWall(edit, wall);
+  return {
+    ...copy,
+    place: { lines: null, xMm: 0, yMm: 0 },
+    points,
+    outside: wall.outside === 'left' ? 'right' : 'left',
+    openings: copy.openings.map((opening) => ({
+      ...opening,
+      hand: opening.hand === 'left' ? 'right' : 'left',
+    })),
+  };
+}
+
 function mirroredRecord(edit: Edit, record: Rec, axis: Mirror): Rec | null {
+  if (record.kind === 'wall') return mirroredWall(edit, record, axis);
   if (record.kind === 'columnStack') return mirrorStack(edit, record, axis);
   const made = withOutlines(
     edit,

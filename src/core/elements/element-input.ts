@@ -25,8 +25,10 @@ export function shifted(framework: Framework, place: Place, by: Point): Place {
 
 /** An outline moved in plan; one that follows lines is refused. */
 export function movedOutline(framework: Framework, record: Rec, outline: Outline, by: Point): Outline {
-  if (outline.type === 'gridOffset' || outline.type === 'lines')
-    refuseNow(`${called(record)} follows its grid lines. Move those, or draw its outline`);
+  if (outline.type === 'gridOffset' || outline.type === 'lines' || outline.type === 'walls')
+    refuseNow(
+      `${called(record)} follows its ${outline.type === 'walls' ? 'walls' : 'grid lines'}. Move those, or draw its outline`,
+    );
   return { ...outline, place: shifted(framework, outline.place, by) };
 }
 

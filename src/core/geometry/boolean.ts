@@ -31,6 +31,15 @@ export function subtract(outline: Ring, holes: readonly Ring[]): Profile {
   return profileOf(run(ClipType.Difference, subject, clip), shift);
 }
 
+/** All of some rings together, less holes. Rings may overlap. */
+export function unionLess(rings: readonly Ring[], holes: readonly Ring[]): Profile {
+  const [first] = rings;
+  if (!first) return measured([]);
+  const shift = originOf(first);
+  const paths = (list: readonly Ring[]) => list.map((ring) => toPath(ring, shift)).filter((path) => path.length > 2);
+  return profileOf(run(ClipType.Difference, paths(rings), paths(holes)), shift);
+}
+
 /** What two rings share. */
 export function intersection(a: Ring, b: Ring): Profile {
   const shift = originOf(a);

@@ -1,5 +1,7 @@
 import { acting } from '../setting-out/acting';
 import type { ColumnStack } from '../columns/column';
+import { mmOf } from '../dimensions/resolve-length';
+import { turned } from '../geometry/point';
 import type { Edit } from '../model/edit';
 import type { Place } from '../model/fields';
 import type { Id } from '../model/ids';
@@ -62,6 +64,19 @@ function free(edit: Edit, record: Rec, gone: ReadonlySet<Id>): void {
         });
       return;
     }
+    case 'wall': {
+      if (!standsOn(record.place, gone)) return;
+      const { at, turnDeg } = resolvePlace(edit.before, record.place);
+      const points = record.points.map(({ xMm, yMm }) => {
+        const { x, y } = turned({ x: mmOf(edit.before, xMm), y: mmOf(edit.before, yMm) }, turnDeg);
+        return { xMm: quantiseMm(x), yMm: quantiseMm(y) };
+      });
+      edit.set('wall', record.id, {
+        place: { lines: null, xMm: at.x, yMm: at.y },
+        points: turnDeg === 0 ? record.points : points,
+      });
+      return;
+    }
     case 'stair': {
       const well = freed(edit, record.well, gone, record.name);
       if (well !== record.well) edit.set('stair', record.id, { well });
@@ -92,7 +107,8 @@ function freed(edit: Edit, outline: Outline, gone: ReadonlySet<Id>, name: string
   if (outline.type === 'lines' && outline.edges.some((edge) => gone.has(edge.line))) {
     refuseNow(`An edge of ${name} is held to this line. Hold it to another one first`);
   }
-  if (outline.type === 'gridOffset' || outline.type === 'lines' || !standsOn(outline.place, gone)) return outline;
+  if (outline.type === 'gridOffset' || outline.type === 'lines' || outline.type === 'walls') return outline;
+  if (!standsOn(outline.place, gone)) return outline;
   const at = resolvePlace(edit.before, outline.place);
   const place = { lines: null, xMm: at.at.x, yMm: at.at.y };
   if (outline.type === 'polygon' && at.turnDeg !== 0) {

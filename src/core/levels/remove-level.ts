@@ -104,7 +104,16 @@ function refit(
     };
     return edit.set(record.kind, record.id, range);
   }
-  if (record.kind !== 'columnStack' && record.kind !== 'shaft' && record.kind !== 'stair') return;
+  if (record.kind !== 'columnStack' && record.kind !== 'shaft' && record.kind !== 'stair' && record.kind !== 'wall')
+    return;
+  if (record.kind === 'wall')
+    edit.set('wall', record.id, {
+      openings: record.openings.flatMap((opening) => {
+        if (opening.at === 'all') return [opening];
+        const at = opening.at.filter((id) => id !== level.id);
+        return at.length > 0 ? [{ ...opening, at }] : [];
+      }),
+    });
   if (record.kind === 'columnStack') refitStack(edit, record, level, above);
   if (record.kind === 'shaft')
     edit.set('shaft', record.id, { exceptions: movedUp(record.exceptions, level.id, above?.id) });

@@ -13,6 +13,7 @@ import { SHAFT_COMMANDS } from '../shafts/shaft-commands';
 import { STAIR_COMMANDS } from '../stairs/stair-commands';
 import { UNDERLAY_COMMANDS } from '../underlays/underlay-commands';
 import { VIEW_COMMANDS } from '../views/view-commands';
+import { WALL_COMMANDS } from '../walls/wall-commands';
 import { planCommand, type Command, type Planned } from './command';
 import type { Framework } from './framework';
 import type { Id } from './ids';
@@ -29,6 +30,7 @@ export const COMMANDS: readonly Command[] = [
   ...FLOOR_COMMANDS,
   ...SHAFT_COMMANDS,
   ...STAIR_COMMANDS,
+  ...WALL_COMMANDS,
   ...ELEMENT_COMMANDS,
   ...COPY_COMMANDS,
   ...DIMENSION_COMMANDS,

@@ -11,6 +11,8 @@ import { settingOutLineSchema } from '../setting-out/setting-out-line';
 import { shaftSchema } from '../shafts/shaft';
 import { stairSchema } from '../stairs/stair';
 import { underlaySchema } from '../underlays/underlay';
+import { wallSchema } from '../walls/wall';
+import { wallTypeSchema } from '../walls/wall-type';
 import { viewMarkSchema } from '../views/view-mark';
 import { endReferences, placeReferences, type Reference } from './fields';
 
@@ -33,6 +35,8 @@ export const recordSchema = z.discriminatedUnion('kind', [
   viewMarkSchema,
   bayPresetSchema,
   underlaySchema,
+  wallTypeSchema,
+  wallSchema,
 ]);
 export type Rec = z.infer<typeof recordSchema>;
 export type Kind = Rec['kind'];
@@ -51,7 +55,23 @@ function ownReferences(record: Rec): Reference[] {
     case 'building':
     case 'dimension':
     case 'bayPreset':
+    case 'wallType':
       return [];
+    case 'wall':
+      return [
+        building(record.building),
+        { id: record.type, path: 'type', whenGone: 'refuse' },
+        ...placeReferences(record.place, 'place'),
+        ...spanReferences(record),
+        ...record.openings.flatMap(({ at }) =>
+          at === 'all'
+            ? []
+            : levelUses(
+                'openings',
+                at.map((level) => ({ level })),
+              ),
+        ),
+      ];
     case 'level':
       return [
         building(record.building),
@@ -162,6 +182,8 @@ export const KIND_WORDS: Record<Kind, string> = {
   viewMark: 'mark in a view',
   bayPreset: 'preset of bays',
   underlay: 'underlay',
+  wallType: 'wall type',
+  wall: 'wall',
 };
 
 /** A record in words, for messages: `level 02`, `shaft S1`. */

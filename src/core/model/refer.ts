@@ -90,9 +90,9 @@ function byLabels(framework: Framework, label: string, building: Id | undefined)
 export const markOf = (framework: Framework, stack: RecordOf<'columnStack'>): string =>
   stack.name ?? resolvePlace(framework, stack.place).mark ?? 'column';
 
-type Carried = 'shaft' | 'stair' | 'floorPlate' | 'columnStack';
+type Carried = 'shaft' | 'stair' | 'wall' | 'floorPlate' | 'columnStack';
 
-/** A shaft, stair, floor plate or column stack, by id or by name or mark. */
+/** A shaft, stair, wall, floor plate or column stack, by id or by name or mark. */
 export function thingReferred<K extends Carried>(framework: Framework, kind: K, ref: string): RecordOf<K> {
   const things: RecordOf<Carried>[] = recordsOf(framework, kind);
   const nameOf = (thing: RecordOf<Carried>) => (thing.kind === 'columnStack' ? markOf(framework, thing) : thing.name);

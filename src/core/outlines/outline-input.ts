@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { angleSchema, type Place } from '../model/fields';
-import type { Framework } from '../model/framework';
+import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow } from '../model/length-input';
 import { axisReferred, crossingReferred, gridReferred, lineReferred, refSchema } from '../model/refer';
 import { crossingOf } from '../grids/crossings';
+import { WALL_FACES } from '../walls/wall-faces';
 import { parsePoint } from '../units/parse-point';
 import type { Outline } from './outline';
 import { heldReferred } from '../setting-out/held-line';
@@ -58,6 +59,12 @@ export const outlineInputSchema = z.discriminatedUnion('type', [
       .min(3, 'An outline has three edges or more')
       .max(200),
   }),
+  z.strictObject({
+    type: z.literal('walls'),
+    walls: z.array(refSchema).min(1, 'Choose a wall').max(200),
+    face: z.enum(WALL_FACES).default('coreOutside'),
+    offsetMm: lengthInputSchema.default(0),
+  }),
 ]);
 
 /** Reads a place in a building. */
@@ -106,6 +113,17 @@ function stored(framework: Framework, building: Id, input: z.infer<typeof outlin
       offsetMm: reader.read(offsetMm, 'offsetMm', { atLeastMm: -1e6, atMostMm: 1e6 }).stored,
     }));
     return { type: 'lines', edges };
+  }
+  if (input.type === 'walls') {
+    const walls = recordsOf(framework, 'wall').filter((wall) => wall.building === building);
+    const ids = input.walls.map(
+      (ref) =>
+        walls.find(({ id, name }) => id === ref || name === ref)?.id ??
+        refuseNow(`There is no wall named ${ref} in this building`, ['outline', 'walls']),
+    );
+    const { face } = input;
+    const offsetMm = reader.read(input.offsetMm, 'offsetMm', { atLeastMm: -1e6, atMostMm: 1e6 }).stored;
+    return { type: 'walls', walls: ids, face, offsetMm };
   }
   const place = readPlace(framework, building, input.place);
   if (input.type === 'rectangle') {

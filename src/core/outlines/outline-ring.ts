@@ -5,6 +5,7 @@ import type { AxisLine } from '../grids/axis-lines';
 import { gridById, gridRectangle, type ResolvedGrid } from '../grids/resolve-grids';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
+import { outlineFromWalls } from '../walls/outline-from-walls';
 import { circleRing, ringOnLines } from './outline-from-lines';
 import type { Outline } from './outline';
 import { resolvePlace } from './resolve-place';
@@ -37,6 +38,7 @@ function cornersOf(framework: Framework, outline: Outline, lineOf: LineOf): read
     });
     return edges.length === outline.edges.length ? (ringOnLines(edges) ?? []) : [];
   }
+  if (outline.type === 'walls') return outlineFromWalls(framework, outline) ?? [];
   const { at, turnDeg } = resolvePlace(framework, outline.place);
   const inPlace = (x: number, y: number, turn: number): Point => plus(at, turned({ x, y }, turnDeg + turn));
   if (outline.type === 'circle') return circleRing(at, mmOf(framework, outline.diameterMm) / 2);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { angleSchema, lengthSchema, placeReferences, placeSchema, type Reference } from '../model/fields';
 import { idSchema } from '../model/ids';
+import { WALL_FACES } from '../walls/wall-faces';
 
 /** An outline in plan: drawn, or derived from grid lines so that it follows them. */
 export const outlineSchema = z.discriminatedUnion('type', [
@@ -43,12 +44,23 @@ export const outlineSchema = z.discriminatedUnion('type', [
       .min(3, 'An outline has three edges or more')
       .max(200),
   }),
+  z.object({
+    type: z.literal('walls'),
+    /** Walls that go round, or one closed one. */
+    walls: z.array(idSchema).min(1, 'Choose a wall').max(200),
+    face: z.enum(WALL_FACES),
+    /** Outwards of the walls when positive. */
+    offsetMm: lengthSchema,
+  }),
 ]);
 export type Outline = z.infer<typeof outlineSchema>;
 
 export function outlineReferences(outline: Outline, path: string): Reference[] {
   if (outline.type === 'lines') {
     return outline.edges.map(({ line }) => ({ id: line, path: `${path}.edges`, whenGone: 'refuse' as const }));
+  }
+  if (outline.type === 'walls') {
+    return outline.walls.map((id) => ({ id, path: `${path}.walls`, whenGone: 'refuse' as const }));
   }
   if (outline.type !== 'gridOffset') return placeReferences(outline.place, `${path}.place`);
   const lines = outline.lines ? [...outline.lines.a, ...outline.lines.b] : [];

@@ -9,7 +9,7 @@ import { mmOf } from '../dimensions/resolve-length';
 import { jointsOf } from '../floors/joints';
 import { plateSet, resolvePlate } from '../floors/plates';
 import { solveFloor, type ProfileStore } from '../floors/solve-floors';
-import { sharedWith, subtract, type Profile } from '../geometry/boolean';
+import { sharedWith, subtract, unionLess, type Profile } from '../geometry/boolean';
 import { solveGrids } from '../grids/solve-grids';
 import { checkClearHeights, heightBudgets, thickestSlab } from '../levels/height-budget';
 import { levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
@@ -20,6 +20,7 @@ import { solveShaft } from '../shafts/solve-shafts';
 import { addHeadroom } from '../stairs/headroom';
 import { solveStair } from '../stairs/solve-stair';
 import type { SolvedStair } from '../stairs/solved-stair';
+import { BuildingWalls } from '../walls/solve-walls';
 import { PlanFacts } from './plan-facts';
 import type { Solved, SolvedBuilding, SolvedShaft, SolvedSurvey } from './solved';
 
@@ -37,6 +38,12 @@ export class Solver implements ProfileStore {
 
   get(key: string, outline: Parameters<ProfileStore['get']>[1], holes: Parameters<ProfileStore['get']>[2]): Profile {
     const profile = this.used.get(key) ?? this.kept.get(key) ?? subtract(outline, holes);
+    this.used.set(key, profile);
+    return profile;
+  }
+
+  private union(key: string, rings: readonly Ring[], holes: readonly Ring[]): Profile {
+    const profile = this.used.get(key) ?? this.kept.get(key) ?? unionLess(rings, holes);
     this.used.set(key, profile);
     return profile;
   }
@@ -78,6 +85,7 @@ export class Solver implements ProfileStore {
       profiles: {},
       shafts: [],
       stairs: [],
+      walls: [],
       budgets: [],
       findings: [],
     };
@@ -151,7 +159,9 @@ export class Solver implements ProfileStore {
       solved.findings.push(...result.findings);
     }
     solved.stairs.push(...stairs);
+    const walls = new BuildingWalls(framework, own(recordsOf(framework, 'wall')), storeys, plates, this.facts);
     const cutters = [
+      ...walls.cutters(),
       ...shafts.map(({ shaft, cuts }) => ({ id: shaft, cuts })),
       ...stairs.map(({ stair, cuts }) => ({ id: stair, cuts })),
     ];
@@ -161,6 +171,8 @@ export class Solver implements ProfileStore {
       solved.floors.push(...pieces);
       solved.findings.push(...findings);
     }
+    solved.walls.push(...walls.pieces((key, rings, holes) => this.union(key, rings, holes)));
+    solved.findings.push(...walls.findings);
     const names = new Map(all.map(({ id, record }) => [id, record.name]));
     for (const stair of stairs) {
       solved.findings.push(

@@ -8,6 +8,7 @@ import type { HeightBudget } from '../levels/height-budget';
 import type { LevelKind } from '../levels/level';
 import type { Id } from '../model/ids';
 import type { SolvedStair } from '../stairs/solved-stair';
+import type { WallPiece } from '../walls/solved-wall';
 import type { ViewMark } from '../views/view-mark';
 import type { Finding } from '../checks/finding';
 
@@ -193,6 +194,7 @@ export interface Solved {
   profiles: Record<string, Profile>;
   shafts: SolvedShaft[];
   stairs: SolvedStair[];
+  walls: WallPiece[];
   budgets: HeightBudget[];
   findings: Finding[];
 }

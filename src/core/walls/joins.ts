@@ -1,0 +1,72 @@
+import { cross, dot, lengthOf, minus, plus, quantised, times, type Point } from '../geometry/point';
+import type { Id } from '../model/ids';
+import type { WallUse } from './wall';
+import type { WallPath } from './wall-path';
+
+/** A wall where it may meet others. */
+export interface Joining {
+  id: Id;
+  use: WallUse;
+  path: WallPath;
+}
+
+/** An end this far short of another wall, or past it, still joins it, mm. */
+const REACH_MM = 50;
+
+/** Which wall runs through where two meet: the higher rank, then the thicker, then the one made first by id. */
+const RANK: Record<WallUse, number> = { core: 4, party: 3, exterior: 3, glazed: 2, interior: 1 };
+
+export function runsThrough(a: Joining, b: Joining): boolean {
+  if (RANK[a.use] !== RANK[b.use]) return RANK[a.use] > RANK[b.use];
+  if (a.path.build.thicknessMm !== b.path.build.thicknessMm) return a.path.build.thicknessMm > b.path.build.thicknessMm;
+  return a.id < b.id;
+}
+
+/**
+ * A wall's path with its open ends brought to the walls they meet: to the other's middle where it runs on (a T), to its
+ * far face where it ends there too (a corner). What then lies in both is the one's that runs through.
+ */
+export function joined(wall: Joining, others: readonly Joining[]): WallPath {
+  const { path } = wall;
+  if (path.closed) return path;
+  const points = [...path.points];
+  const last = points.length - 1;
+  points[0] = brought(points[0]!, points[1]!, wall, others);
+  points[last] = brought(points[last]!, points[last - 1]!, wall, others);
+  return { ...path, points };
+}
+
+function brought(end: Point, inner: Point, wall: Joining, others: readonly Joining[]): Point {
+  const way = minus(end, inner);
+  const length = lengthOf(way);
+  const out = times(way, 1 / length);
+  let best: { by: number; to: Point } | null = null;
+  for (const other of others) {
+    if (other.id === wall.id) continue;
+    const { points, closed, build, leftOf } = other.path;
+    // The other's middle lies so far to the left of its path.
+    const middleMm = leftOf(build.thicknessMm / 2);
+    for (let i = 0; i < (closed ? points.length : points.length - 1); i += 1) {
+      const [a, b] = [points[i]!, points[(i + 1) % points.length]!];
+      const along = minus(b, a);
+      const size = lengthOf(along);
+      const unit = times(along, 1 / size);
+      const shift = times({ x: -unit.y, y: unit.x }, middleMm);
+      const sine = cross(out, unit);
+      if (Math.abs(sine) < 0.05) continue;
+      const by = cross(minus(plus(a, shift), end), unit) / sine;
+      const half = build.thicknessMm / 2 / Math.abs(sine);
+      if (Math.abs(by) > half + REACH_MM) continue;
+      const meet = plus(end, times(out, by));
+      const at = dot(minus(meet, plus(a, shift)), unit);
+      const slack = wall.path.build.thicknessMm / 2 + REACH_MM;
+      if (at < -slack - half || at > size + slack + half) continue;
+      const isAtEnd =
+        !closed && ((i === 0 && at < slack + half) || (i === points.length - 2 && at > size - slack - half));
+      const to = isAtEnd ? plus(end, times(out, by + half)) : meet;
+      if (!best || Math.abs(by) < Math.abs(best.by)) best = { by, to };
+    }
+  }
+  // Never back past its own other end.
+  return best && dot(minus(best.to, inner), out) > 1 ? quantised(best.to) : end;
+}

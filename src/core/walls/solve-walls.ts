@@ -1,0 +1,237 @@
+import { finding, type Finding } from '../checks/finding';
+import { mmOf } from '../dimensions/resolve-length';
+import type { Cutter } from '../floors/solve-floors';
+import { platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
+import type { Profile } from '../geometry/boolean';
+import { plus, times, type Point } from '../geometry/point';
+import { bounds, counterClockwise, type Ring } from '../geometry/polygon';
+import { endMm } from '../levels/resolve-end';
+import type { ResolvedLevel } from '../levels/resolve-levels';
+import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import type { PlanFacts } from '../solving/plan-facts';
+import { quantiseMm } from '../units/length-units';
+import { joined, runsThrough, type Joining } from './joins';
+import type { SolvedOpening, WallPiece } from './solved-wall';
+import type { Wall } from './wall';
+import { alongPath, pathLength, stripsOf, wallPath, type WallPath } from './wall-path';
+
+/** Plans are cut this far above FFL. */
+export const PLAN_CUT_MM = 1200;
+
+/** Profiles of rings together less others, kept by what they are made of. */
+export type UnionStore = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => Profile;
+
+/** A wall with its ends brought to those it meets, and the stretch of heights it stands in. */
+interface Standing {
+  record: Wall;
+  join: Joining;
+  path: WallPath;
+  strips: Ring[];
+  under: ReadonlySet<Plate>;
+  /** The storeys it stands in, by their lower levels, with bottom and top. */
+  storeys: { level: ResolvedLevel; bottomMm: number; topMm: number }[];
+}
+
+/**
+ * The walls of a building, storey by storey. In plan each is what its strips cover less what runs through them there, so no
+ * two walls are ever in the same space; in height it stands from its base to the soffit above, within its two ends, or
+ * right through where it passes the slabs.
+ */
+export class BuildingWalls {
+  private readonly standing: Standing[] = [];
+  readonly findings: Finding[] = [];
+
+  constructor(
+    private readonly framework: Framework,
+    walls: readonly Wall[],
+    private readonly storeys: readonly ResolvedLevel[],
+    private readonly plates: PlateSet,
+    private readonly facts: PlanFacts,
+  ) {
+    const joins = walls.flatMap((record): { record: Wall; join: Joining }[] => {
+      const path = wallPath(framework, record);
+      if (path) return [{ record, join: { id: record.id, use: record.use, path } }];
+      this.report(record, 'outline.unsound', null, `Wall ${record.name} has no length. Draw it again`);
+      return [];
+    });
+    const others = joins.map(({ join }) => join);
+    for (const { record, join } of joins) {
+      const path = joined(join, others);
+      const strips = stripsOf(path, 0, path.build.thicknessMm).map((ring) => facts.one(ring));
+      const under = new Set(strips.flatMap((strip) => [...platesUnder(plates.all, strip, facts)]));
+      this.standing.push({ record, join, path, strips, under, storeys: this.heights(record, under) });
+    }
+  }
+
+  /** Slabs kept clear of walls that pass them. */
+  cutters(): Cutter[] {
+    return this.standing.flatMap(({ record, path, under, storeys }): Cutter[] => {
+      const [run] = storeys;
+      if (record.passesClearMm === null || !run) return [];
+      const clear = mmOf(this.framework, record.passesClearMm);
+      const rings = stripsOf(path, -clear, path.build.thicknessMm + clear).map((ring) => this.facts.one(ring));
+      const cuts = this.storeys
+        .filter(({ sslMm }) => sslMm > run.bottomMm + 1 && sslMm <= run.topMm + 1)
+        .flatMap((level) =>
+          this.plates
+            .at(level.id)
+            .filter((plate) => under.has(plate))
+            .flatMap((plate) => rings.map((ring) => ({ plate: plate.record.id, level: level.id, ring }))),
+        );
+      return [{ id: record.id, cuts }];
+    });
+  }
+
+  pieces(union: UnionStore): WallPiece[] {
+    return this.standing.flatMap((wall) => wall.storeys.map((storey) => this.piece(wall, storey, union)));
+  }
+
+  private heights(record: Wall, under: ReadonlySet<Plate>): Standing['storeys'] {
+    const soffitAt = (level: ResolvedLevel) => soffitMm(level, this.plates, (plate) => under.has(plate));
+    const startMm = endMm(this.framework, record.startsAt, soffitAt);
+    const stopMm = endMm(this.framework, record.stopsAt, soffitAt);
+    if (stopMm <= startMm) {
+      const message = `Wall ${record.name} stops below where it starts, so it stands nowhere. Change where it starts or stops`;
+      this.report(record, 'span.upsideDown', record.startsAt.level, message);
+      return [];
+    }
+    const first = this.storeys.find(({ id }) => id === record.startsAt.level);
+    if (record.passesClearMm !== null) return first ? [{ level: first, bottomMm: startMm, topMm: stopMm }] : [];
+    const baseOf = (level: ResolvedLevel) => (record.startsAt.face === 'FFL' ? level.fflMm : level.sslMm);
+    const found = this.storeys.flatMap((level, i): Standing['storeys'] => {
+      const above = this.storeys[i + 1];
+      // The lowest piece may begin above or under its level's base.
+      const isFirst = level.id === record.startsAt.level;
+      const bottomMm = isFirst ? startMm : Math.max(baseOf(level), startMm);
+      const topMm = Math.min(above ? soffitAt(above) : stopMm, stopMm);
+      return topMm - bottomMm < 1 || (!isFirst && baseOf(level) < startMm) ? [] : [{ level, bottomMm, topMm }];
+    });
+    for (const { level, bottomMm } of found) this.standsOn(record, level, bottomMm, under);
+    return found;
+  }
+
+  /** A wall that begins on a slab's height where there is no slab. */
+  private standsOn(record: Wall, level: ResolvedLevel, bottomMm: number, under: ReadonlySet<Plate>): void {
+    if (bottomMm > level.fflMm + 1 || bottomMm < level.sslMm - 1) return;
+    if (this.plates.at(level.id).some((plate) => under.has(plate))) return;
+    const message = `Wall ${record.name} stands on nothing at level ${level.record.name}. Bring a floor under it, or start it on another level`;
+    this.report(record, 'wall.onNothing', level.id, message);
+  }
+
+  private report(
+    record: Wall,
+    rule: 'outline.unsound' | 'span.upsideDown' | 'wall.onNothing' | 'wall.opening',
+    level: Id | null,
+    message: string,
+  ) {
+    this.findings.push(finding(rule, 'error', record.building, level, [record.id], message));
+  }
+
+  private piece(wall: Standing, { level, bottomMm, topMm }: Standing['storeys'][number], union: UnionStore): WallPiece {
+    const { record, path, strips } = wall;
+    const through = this.standing.filter(
+      (other) =>
+        other !== wall &&
+        runsThrough(other.join, wall.join) &&
+        other.storeys.some((each) => each.bottomMm < topMm - 1 && each.topMm > bottomMm + 1) &&
+        other.strips.some((strip) => strips.some((own) => boxesMeet(strip, own))),
+    );
+    const cutting = through.flatMap((other) => other.strips);
+    const openings = this.openings(wall, level, bottomMm, topMm);
+    const heights = [...new Set([bottomMm, topMm, ...openings.flatMap((opening) => [opening.bottomMm, opening.topMm])])]
+      .filter((mm) => mm >= bottomMm && mm <= topMm)
+      .sort((a, b) => a - b);
+    const profileOf = (rings: readonly Ring[], holes: readonly Ring[]): [string, Profile] => {
+      const key = `${rings.map((ring) => this.facts.textOf(ring)).join('+')}|${holes
+        .map((ring) => this.facts.textOf(ring))
+        .sort()
+        .join('|')}`;
+      return [key, union(key, rings, holes)];
+    };
+    let volumeMm3 = 0;
+    const slices: WallPiece['slices'] = [];
+    for (let i = 0; i + 1 < heights.length; i += 1) {
+      const [from, to] = [heights[i]!, heights[i + 1]!];
+      const open = openings.filter((opening) => opening.bottomMm < to && opening.topMm > from);
+      const [profile, { areaMm2 }] = profileOf(strips, [...cutting, ...open.map(({ ring }) => ring)]);
+      volumeMm3 += areaMm2 * (to - from);
+      const last = slices.at(-1);
+      if (last?.profile === profile) last.topMm = to;
+      else slices.push({ profile, bottomMm: from, topMm: to });
+    }
+    const { coreMm, thicknessMm } = path.build;
+    const cutMm = level.fflMm + PLAN_CUT_MM;
+    const isLayered = coreMm[0] > 0 || coreMm[1] < thicknessMm;
+    const core = stripsOf(path, coreMm[0], coreMm[1]).map((ring) => this.facts.one(ring));
+    const atCut = openings.filter((opening) => opening.bottomMm < cutMm && opening.topMm > cutMm);
+    return {
+      wall: record.id,
+      building: record.building,
+      name: record.name,
+      use: record.use,
+      type: record.type,
+      level: level.id,
+      thicknessMm,
+      strips,
+      bottomMm,
+      topMm,
+      slices,
+      core: isLayered ? profileOf(core, [...cutting, ...atCut.map(({ ring }) => ring)])[0] : null,
+      openings,
+      volumeMm3,
+    };
+  }
+
+  private openings({ record }: Standing, level: ResolvedLevel, bottomMm: number, topMm: number): SolvedOpening[] {
+    // Along the path as drawn: joining its ends moves no opening.
+    const path = wallPath(this.framework, record)!;
+    const total = pathLength(path);
+    const mm = (length: Wall['openings'][number]['widthMm']) => mmOf(this.framework, length);
+    return record.openings.flatMap((opening): SolvedOpening[] => {
+      if (opening.at !== 'all' && !opening.at.includes(level.id)) return [];
+      const [alongMm, widthMm] = [mm(opening.alongMm), mm(opening.widthMm)];
+      const sill = quantiseMm(bottomMm + mm(opening.sillMm));
+      const head = quantiseMm(sill + mm(opening.heightMm));
+      const [from, to] = [alongPath(path, alongMm), alongPath(path, alongMm + widthMm)];
+      if (!from || !to || from.part !== to.part || alongMm + widthMm > total + 1e-6 || head > topMm + 1) {
+        const why =
+          head > topMm + 1 && from && to ? 'is higher than the wall' : 'lies past an end or a corner of the wall';
+        const message = `${capital(opening.opening)} ${opening.name} of wall ${record.name} ${why} at level ${level.record.name}. Move it or make it smaller`;
+        this.report(record, 'wall.opening', level.id, message);
+        if (!from || !to || from.part !== to.part) return [];
+      }
+      const left = { x: -from!.along.y, y: from!.along.x };
+      const [a, b] = [path.leftOf(0), path.leftOf(path.build.thicknessMm)];
+      // A little past both faces, so that nothing is left of the wall there.
+      const past = (leftMm: number) => leftMm + Math.sign(leftMm - (a + b) / 2) * 1;
+      const corner = (at: Point, leftMm: number) => plus(at, times(left, past(leftMm)));
+      const ring = counterClockwise([corner(from!.at, a), corner(to!.at, a), corner(to!.at, b), corner(from!.at, b)]);
+      const middle = (at: Point) => plus(at, times(left, (a + b) / 2));
+      return [
+        {
+          id: opening.id,
+          opening: opening.opening,
+          name: opening.name,
+          ring: this.facts.one(ring),
+          ends: [middle(from!.at), middle(to!.at)],
+          inwards: times(left, a > b ? -1 : 1),
+          widthMm,
+          thicknessMm: path.build.thicknessMm,
+          bottomMm: sill,
+          topMm: Math.min(head, topMm),
+          leaves: opening.leaves,
+          hand: opening.hand,
+          opens: opening.opens,
+        },
+      ];
+    });
+  }
+}
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+
+function boxesMeet(a: Ring, b: Ring): boolean {
+  const [p, q] = [bounds(a), bounds(b)];
+  return p.minX <= q.maxX && q.minX <= p.maxX && p.minY <= q.maxY && q.minY <= p.maxY;
+}

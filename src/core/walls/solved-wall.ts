@@ -1,0 +1,45 @@
+import type { Point } from '../geometry/point';
+import type { Ring } from '../geometry/polygon';
+import type { Id } from '../model/ids';
+import type { Wall, WallOpening } from './wall';
+
+/** A door, window or plain opening of a wall in one storey. */
+export interface SolvedOpening {
+  id: Id;
+  opening: WallOpening['opening'];
+  name: string;
+  /** Right through the wall. */
+  ring: Ring;
+  /** Middle of its nearer and of its farther side, on the middle of the wall. */
+  ends: [Point, Point];
+  /** From the outside inwards; unit length. */
+  inwards: Point;
+  widthMm: number;
+  thicknessMm: number;
+  bottomMm: number;
+  topMm: number;
+  leaves: 1 | 2;
+  hand: WallOpening['hand'];
+  opens: WallOpening['opens'];
+}
+
+/** A wall in one storey, or right through where it passes the slabs. */
+export interface WallPiece {
+  wall: Id;
+  building: Id;
+  name: string;
+  use: Wall['use'];
+  type: Id;
+  level: Id;
+  thicknessMm: number;
+  /** A ring for each straight part, before other walls run through it. */
+  strips: Ring[];
+  bottomMm: number;
+  topMm: number;
+  /** What of it there is in plan between two heights: whole stretches, and those with openings left out. */
+  slices: { profile: string; bottomMm: number; topMm: number }[];
+  /** Its core where the plan cuts it. */
+  core: string | null;
+  openings: SolvedOpening[];
+  volumeMm3: number;
+}

@@ -1,0 +1,221 @@
+import { z } from 'zod';
+import { ringArea } from '../geometry/polygon';
+import { endInputSchema, readEnd, type EndInput } from '../levels/end-input';
+import { levelById } from '../levels/resolve-levels';
+import { defineCommand, type Command } from '../model/command';
+import { textSchema, type End } from '../model/fields';
+import { recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, type LengthInput } from '../model/length-input';
+import { buildingReferred, refSchema, thingReferred } from '../model/refer';
+import { placeInputSchema, readPlace } from '../outlines/outline-input';
+import { OPENING_COMMANDS } from './opening-commands';
+import { WALL_USES, type Wall } from './wall';
+import { WALL_FACES } from './wall-faces';
+import { freeWallName, layersSchema, readLayers, takeType, typeInputSchema } from './wall-input';
+import { offsetPath, wallPath } from './wall-path';
+
+const pointsSchema = z
+  .array(z.strictObject({ xMm: lengthInputSchema, yMm: lengthInputSchema }))
+  .min(2, 'A wall has two ends')
+  .max(500);
+
+function readPoints(framework: Framework, points: z.infer<typeof pointsSchema>): Wall['points'] {
+  const reader = new LengthReader(framework);
+  return points.map(({ xMm, yMm }) => ({
+    xMm: reader.read(xMm, 'xMm').stored,
+    yMm: reader.read(yMm, 'yMm').stored,
+  }));
+}
+
+/** Where the wall's ends are when not said: on the slab of the level it starts at, to the soffit above. */
+function readEnds(
+  framework: Framework,
+  building: Id,
+  startsAt: EndInput,
+  stopsAt: EndInput | undefined,
+): { startsAt: End; stopsAt: End } {
+  const start = readEnd(framework, building, startsAt, 'SSL', 'Starts at');
+  if (start.face === 'soffit') refuseNow('A wall starts on SSL or FFL of its level', ['startsAt']);
+  if (stopsAt) return { startsAt: start, stopsAt: readEnd(framework, building, stopsAt, 'soffit', 'Stops at') };
+  const level = levelById(framework, start.level);
+  const above = level && nextStorey(framework, level.id);
+  const stop: End = above
+    ? { level: above, face: 'soffit', offsetMm: 0 }
+    : { level: start.level, face: 'FFL', offsetMm: 1100 };
+  return { startsAt: start, stopsAt: stop };
+}
+
+function nextStorey(framework: Framework, level: Id): Id | null {
+  return levelById(framework, level)?.above ?? null;
+}
+
+const readClear = (framework: Framework, clear: LengthInput | null | undefined): Wall['passesClearMm'] | undefined =>
+  clear === null || clear === undefined
+    ? clear
+    : new LengthReader(framework).read(clear, 'passesClearMm', { atLeastMm: 0, atMostMm: 2000 }).stored;
+
+/** Outside a closed path lies what it does not enclose. */
+function outsideOf(framework: Framework, wall: Wall, asked: 'left' | 'right' | 'auto'): 'left' | 'right' {
+  if (asked !== 'auto') return asked;
+  const path = wallPath(framework, wall);
+  return path?.closed && ringArea(path.points) > 0 ? 'right' : 'left';
+}
+
+const add = defineCommand({
+  name: 'walls.add',
+  title: 'Add a wall along a path, through one storey or several',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    name: textSchema(24).optional(),
+    use: z.enum(WALL_USES).default('interior'),
+    type: typeInputSchema,
+    place: placeInputSchema.default({ lines: null, xMm: 0, yMm: 0 }),
+    points: pointsSchema,
+    closed: z.boolean().default(false),
+    on: z.enum(WALL_FACES).default('centre'),
+    outside: z.enum(['left', 'right', 'auto']).default('auto'),
+    startsAt: endInputSchema,
+    stopsAt: endInputSchema.optional(),
+    passesClearMm: lengthInputSchema.nullable().default(null),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const building = buildingReferred(edit.before, input.building);
+      const taken = recordsOf(edit.before, 'wall').some(({ name }) => name === input.name);
+      if (input.name && taken) refuseNow(`There is a wall named ${input.name} already. Choose another name`, ['name']);
+      const { use, closed, on } = input;
+      const wall = edit.add<'wall'>({
+        kind: 'wall',
+        building,
+        name: input.name ?? freeWallName(edit.before),
+        use,
+        type: takeType(edit, input.type),
+        place: readPlace(edit.before, building, input.place),
+        points: readPoints(edit.before, input.points),
+        closed,
+        on,
+        outside: 'left',
+        ...readEnds(edit.before, building, input.startsAt, input.stopsAt),
+        passesClearMm: readClear(edit.before, input.passesClearMm) ?? null,
+        openings: [],
+      });
+      if (!wallPath(edit.framework, wall)) refuseNow('The wall has no length. Give it two places apart', ['points']);
+      edit.set('wall', wall.id, { outside: outsideOf(edit.framework, wall, input.outside) });
+    }),
+  sentence: (before, input) => `Wall ${input.name ?? freeWallName(before)} added`,
+});
+
+const change = defineCommand({
+  name: 'walls.change',
+  title: 'Change a wall',
+  input: z.strictObject({
+    wall: refSchema,
+    name: textSchema(24).optional(),
+    use: z.enum(WALL_USES).optional(),
+    type: typeInputSchema.optional(),
+    place: placeInputSchema.optional(),
+    points: pointsSchema.optional(),
+    closed: z.boolean().optional(),
+    on: z.enum(WALL_FACES).optional(),
+    outside: z.enum(['left', 'right']).optional(),
+    startsAt: endInputSchema.optional(),
+    stopsAt: endInputSchema.optional(),
+    passesClearMm: lengthInputSchema.nullable().optional(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const wall = thingReferred(edit.before, 'wall', input.wall);
+      const taken = recordsOf(edit.before, 'wall').some(({ id, name }) => id !== wall.id && name === input.name);
+      if (input.name && taken) refuseNow(`There is a wall named ${input.name} already. Choose another name`, ['name']);
+      const { name, use, closed, on, outside } = input;
+      edit.set('wall', wall.id, {
+        name,
+        use,
+        closed,
+        on,
+        outside,
+        type: input.type && takeType(edit, input.type),
+        place: input.place === undefined ? undefined : readPlace(edit.before, wall.building, input.place),
+        points: input.points && readPoints(edit.before, input.points),
+        startsAt: input.startsAt && readEnd(edit.before, wall.building, input.startsAt, 'SSL', 'Starts at'),
+        stopsAt: input.stopsAt && readEnd(edit.before, wall.building, input.stopsAt, 'soffit', 'Stops at'),
+        passesClearMm: readClear(edit.before, input.passesClearMm),
+      });
+      const changed = thingReferred(edit.framework, 'wall', wall.id);
+      if (!wallPath(edit.framework, changed)) refuseNow('The wall would have no length', ['points']);
+    }),
+  sentence: (before, input) => `Wall ${thingReferred(before, 'wall', input.wall).name} changed`,
+});
+
+const flip = defineCommand({
+  name: 'walls.flip',
+  title: 'Turn walls inside out: the outside comes to the other side, the path stays on the same face',
+  input: z.strictObject({ walls: z.array(refSchema).min(1, 'Choose a wall first').max(500) }),
+  plan: (edit, input) =>
+    refusing(() => {
+      for (const ref of input.walls) {
+        const wall = thingReferred(edit.before, 'wall', ref);
+        edit.set('wall', wall.id, { outside: wall.outside === 'left' ? 'right' : 'left' });
+      }
+    }),
+  sentence: (before, input) =>
+    input.walls.length === 1
+      ? `Wall ${thingReferred(before, 'wall', input.walls[0]!).name} turned inside out`
+      : `${input.walls.length} walls turned inside out`,
+});
+
+const parallel = defineCommand({
+  name: 'walls.parallel',
+  title: 'Copy a wall alongside, at a clear distance between the two',
+  input: z.strictObject({
+    wall: refSchema,
+    clearMm: lengthInputSchema,
+    side: z.enum(['left', 'right']).default('left'),
+    count: z.number().int().min(1).max(100).default(1),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const wall = thingReferred(edit.before, 'wall', input.wall);
+      const path = wallPath(edit.before, wall) ?? refuseNow('The wall has no length');
+      const { mm } = new LengthReader(edit.before).read(input.clearMm, 'clearMm', { atLeastMm: 0, atMostMm: 1e6 });
+      const { id: _, ...rest } = wall;
+      for (let i = 1; i <= input.count; i += 1) {
+        const by = (mm + path.build.thicknessMm) * i * (input.side === 'left' ? 1 : -1);
+        const points = offsetPath(path.points, path.closed, by);
+        edit.add<'wall'>({
+          ...rest,
+          name: freeWallName(edit.framework),
+          place: { lines: null, xMm: 0, yMm: 0 },
+          points: points.map(({ x, y }) => ({ xMm: x, yMm: y })),
+          openings: [],
+        });
+      }
+    }),
+  sentence: (before, input) =>
+    `Wall ${thingReferred(before, 'wall', input.wall).name} copied alongside, ${input.clearMm} clear`,
+});
+
+const defineType = defineCommand({
+  name: 'walls.defineType',
+  title: 'Define a wall type, or change one: layers from the outside inwards, those that carry as its core',
+  input: z.strictObject({
+    type: refSchema.optional(),
+    name: textSchema(40),
+    layers: layersSchema,
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const types = recordsOf(edit.before, 'wallType');
+      const known = types.find(({ id, name }) => id === input.type || (!input.type && name === input.name));
+      if (input.type && !known) refuseNow('That wall type is not there any more. Choose another', ['type']);
+      if (types.some(({ id, name }) => name === input.name && id !== known?.id))
+        refuseNow(`There is a wall type named ${input.name} already. Choose another name`, ['name']);
+      const layers = readLayers(edit.before, input.layers);
+      if (known) edit.set('wallType', known.id, { name: input.name, layers });
+      else edit.add<'wallType'>({ kind: 'wallType', name: input.name, layers });
+    }),
+  sentence: (_, input) => `Wall type ${input.name} defined`,
+});
+
+export const WALL_COMMANDS: Command[] = [add, change, flip, parallel, defineType, ...OPENING_COMMANDS];

@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import { endSchema, lengthSchema, placeSchema, textSchema } from '../model/fields';
+import { idSchema } from '../model/ids';
+import { WALL_FACES } from './wall-faces';
+
+/** What a wall is for: what is carried and drawn with its likes, and which wall runs through where two meet. */
+export const WALL_USES = ['exterior', 'interior', 'core', 'party', 'glazed'] as const;
+export type WallUse = (typeof WALL_USES)[number];
+
+export const OPENING_KINDS = ['door', 'window', 'plain'] as const;
+
+/** A door, window or plain opening in a wall. */
+const wallOpeningSchema = z.object({
+  id: idSchema,
+  opening: z.enum(OPENING_KINDS),
+  name: textSchema(24),
+  /** From the start of the wall's path to the opening's nearer side, along the path. */
+  alongMm: lengthSchema,
+  widthMm: lengthSchema,
+  heightMm: lengthSchema,
+  /** Above the wall's base. */
+  sillMm: lengthSchema,
+  leaves: z.union([z.literal(1), z.literal(2)]),
+  /** The side it is hung on as one comes from outside, and the way it opens. */
+  hand: z.enum(['left', 'right']),
+  opens: z.enum(['inwards', 'outwards']),
+  /** In every storey of the wall, or at these levels only. */
+  at: z.union([z.literal('all'), z.array(idSchema).max(400)]),
+});
+export type WallOpening = z.infer<typeof wallOpeningSchema>;
+
+/** A wall line carried through storeys: one path, in each storey from its base to the soffit above. */
+export const wallSchema = z.object({
+  kind: z.literal('wall'),
+  id: idSchema,
+  building: idSchema,
+  name: textSchema(24),
+  use: z.enum(WALL_USES),
+  type: idSchema,
+  place: placeSchema,
+  /** Corners from the place, along its axes. */
+  points: z
+    .array(z.object({ xMm: lengthSchema, yMm: lengthSchema }))
+    .min(2, 'A wall has two ends')
+    .max(500),
+  closed: z.boolean(),
+  /** What of it lies on the path, and on which side of the path, as one goes along it, its outside is. */
+  on: z.enum(WALL_FACES),
+  outside: z.enum(['left', 'right']),
+  /** Its lowest base, SSL or FFL; the bases of the storeys above are the same face of their levels. */
+  startsAt: endSchema,
+  /** Its top in the last storey; below, it stops at the soffits. */
+  stopsAt: endSchema,
+  /** Runs past the slabs between its ends, which keep this clear of it. Null: it stands on them. */
+  passesClearMm: lengthSchema.nullable(),
+  openings: z.array(wallOpeningSchema).max(300),
+});
+export type Wall = z.infer<typeof wallSchema>;
