@@ -1,3 +1,10 @@
+/** Corners typed as pairs of millimetres. */
+const corners = (text: string) =>
+  text.split(' ').map((pair) => {
+    const [xMm, yMm] = pair.split(',').map(Number);
+    return { xMm, yMm };
+  });
+
 /**
  * "Tidewater Yard", a made-up music school with student rooms: the hall house and the annex, as a script of commands. Everything
  * shown in pictures and tests is made by this script.
@@ -264,7 +271,7 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
   },
   ...[
     { name: 'ST1', place: 'B-3 + 450,-4200', startsAt: 'B2', turn: 'left', opening: 'well' },
-    { name: 'ST2', place: 'C-3 + 450,4600', startsAt: 'B1', turn: 'right', opening: 'well' },
+    { name: 'ST2', place: 'C-3 + 450,4600', startsAt: 'B1', turn: 'right', opening: 'well', entry: 2 },
   ].map(({ name, place, startsAt, ...how }) => ({
     command: 'stairs.add',
     input: {
@@ -283,6 +290,113 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       well: { type: 'rectangle', place: 'P-23 + 1200,600', widthMm: 2600, depthMm: 5400 },
       opening: 'tight',
     },
+  },
+  {
+    command: 'walls.add',
+    input: {
+      building: 'Hall house',
+      name: 'Core',
+      use: 'core',
+      type: { name: 'Core 250', layers: [{ name: 'concrete', thicknessMm: 250, core: true }] },
+      place: 'B-3 + 250,-5600',
+      points: corners('0,0 3100,0 3100,25000 0,25000'),
+      closed: true,
+      on: 'inside',
+      startsAt: { level: 'B2' },
+      stopsAt: { level: 'RF' },
+      passesClearMm: 0,
+    },
+  },
+  // Stairs are reached from the two ends, lifts from the west.
+  ...[950, 29_050].map((alongMm) => ({
+    command: 'walls.addOpening',
+    input: { wall: 'Core', opening: 'door', alongMm, widthMm: 1200, opens: 'outwards' },
+  })),
+  ...[39_550, 42_250, 44_950].map((alongMm) => ({
+    command: 'walls.addOpening',
+    input: { wall: 'Core', opening: 'plain', alongMm, widthMm: 1100 },
+  })),
+  {
+    command: 'walls.add',
+    input: {
+      building: 'Hall house',
+      name: 'Skin',
+      use: 'glazed',
+      type: { name: 'Glazed 120', layers: [{ name: 'glazing', thicknessMm: 120, core: true }] },
+      place: 'A-1 + -430,-430',
+      points: corners('0,0 40460,0 40460,29660 0,29660'),
+      closed: true,
+      on: 'inside',
+      startsAt: { level: '00', face: 'FFL' },
+      stopsAt: { level: '09', face: 'SSL' },
+      passesClearMm: 30,
+    },
+  },
+  {
+    command: 'walls.add',
+    input: {
+      building: 'Hall house',
+      name: 'Parapet',
+      use: 'exterior',
+      type: {
+        name: 'Parapet 240',
+        layers: [
+          { name: 'facing', thicknessMm: 60, core: false },
+          { name: 'concrete', thicknessMm: 180, core: true },
+        ],
+      },
+      place: 'A-1',
+      points: corners('-400,-400 40000,-400 40000,22600 32800,22600 32800,29200 -400,29200'),
+      closed: true,
+      on: 'outside',
+      startsAt: { level: 'RF' },
+      stopsAt: { level: 'PP', face: 'FFL' },
+    },
+  },
+  {
+    command: 'walls.add',
+    input: {
+      building: 'Annex',
+      name: 'Annex wall',
+      use: 'exterior',
+      type: {
+        name: 'Exterior 400',
+        layers: [
+          { name: 'facing', thicknessMm: 90, core: false },
+          { name: 'insulation', thicknessMm: 110, core: false },
+          { name: 'concrete', thicknessMm: 180, core: true },
+          { name: 'plaster', thicknessMm: 20, core: false },
+        ],
+      },
+      place: 'P-21 + -260,-260',
+      points: corners('0,0 16720,0 16720,12520 0,12520'),
+      closed: true,
+      on: 'coreInside',
+      startsAt: { level: '00' },
+      stopsAt: { level: 'RF' },
+    },
+  },
+  ...[1700, 7100, 12_500].flatMap((alongMm) =>
+    [alongMm, 43_560 - alongMm].map((along) => ({
+      command: 'walls.addOpening',
+      input: { wall: 'Annex wall', opening: 'window', alongMm: along, widthMm: 2400, heightMm: 1700, sillMm: 900 },
+    })),
+  ),
+  {
+    command: 'walls.addOpening',
+    input: {
+      wall: 'Annex wall',
+      opening: 'door',
+      alongMm: 4700,
+      widthMm: 1600,
+      leaves: 2,
+      opens: 'outwards',
+      at: ['00'],
+    },
+  },
+  {
+    command: 'floors.change',
+    input: { floor: 'Annex floor', outline: { type: 'walls', walls: ['Annex wall'], face: 'coreOutside' } },
   },
   {
     command: 'project.setSurvey',

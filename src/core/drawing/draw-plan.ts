@@ -5,6 +5,7 @@ import type { Solved, SolvedLevel, SolvedShaft } from '../solving/solved';
 import { drawGrids } from './draw-grids';
 import { boxOf, type Drawing, type Primitive } from './drawing';
 import { drawStair } from './draw-stairs';
+import { drawWall } from './draw-walls';
 import { marksOfView } from './view-marks';
 
 export interface PlanView {
@@ -32,6 +33,12 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
     ...solved.shafts
       .filter(({ levels }) => levels.includes(view.level))
       .flatMap((shaft) => drawShaft(shaft, view, level.fflMm)),
+    ...solved.walls
+      .filter(
+        ({ building, bottomMm, topMm, level: of }) =>
+          building === view.building && (of === view.level || (bottomMm < cutMm && topMm > cutMm)),
+      )
+      .flatMap((piece) => drawWall(piece, solved.profiles, cutMm)),
     ...solved.stairs
       .filter(({ building }) => building === view.building)
       .flatMap((stair) => drawStair(stair, { scale: view.scale, level: view.level, cutMm })),

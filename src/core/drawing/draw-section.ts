@@ -1,8 +1,9 @@
 import { sectionRing } from '../columns/section-shape';
-import { minus, plus, times } from '../geometry/point';
+import { dot, minus, plus, times } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { ColumnBlock, ColumnPiece, FloorPiece, Solved, SolvedBuilding } from '../solving/solved';
+import type { WallPiece } from '../walls/solved-wall';
 import { boxOf, type Drawing, type Primitive } from './drawing';
 import { drawStairSection } from './draw-stair-section';
 import { levelMarks, REACH, sectionGrid, storeyHeights, type MarkLook, type SeenLine } from './section-marks';
@@ -107,11 +108,13 @@ function bodyOf(
       ...floors.flatMap((floor) => seenSlab(floor, from)),
       ...columns.flatMap((column) => drawColumn(column, from, false)),
       ...blocks.flatMap((block) => drawBlock(block, from, false)),
+      ...of(solved.walls).flatMap((wall) => seenWall(wall, from)),
       ...of(solved.stairs).flatMap((stair) => drawStairSection(stair, from, false)),
       ...drawShafts(solved, building.id, from),
     ],
     cut: [
       ...floors.flatMap((floor) => cutSlab(solved, floor, from)),
+      ...of(solved.walls).flatMap((wall) => cutWall(solved, wall, from)),
       ...of(solved.stairs).flatMap((stair) => drawStairSection(stair, from, true)),
       ...blocks.flatMap((block) => drawBlock(block, from, true)),
       ...columns.flatMap((column) => drawColumn(column, from, true)),
@@ -150,6 +153,36 @@ function cutSlab(solved: Solved, piece: FloorPiece, { frame, isCut, liftMm }: Se
     id: piece.plate,
     rings: [box(x0, top - piece.thicknessMm, x1, top)],
   }));
+}
+
+/** A wall where the plane cuts it, its openings left out. */
+function cutWall(solved: Solved, piece: WallPiece, { frame, isCut, liftMm }: Seen): Primitive[] {
+  if (!isCut) return [];
+  return piece.slices.flatMap(({ profile, bottomMm, topMm }) => {
+    const rings = solved.profiles[profile]!.regions.flatMap(({ outer, holes }) => [outer, ...holes]);
+    return cutStretches(frame, rings).map(([x0, x1]): Primitive => ({
+      type: 'area',
+      style: 'wallCut',
+      id: piece.wall,
+      rings: [box(x0, bottomMm + liftMm, x1, topMm + liftMm)],
+    }));
+  });
+}
+
+/** The straight parts of a wall beyond the plane, with its openings. */
+function seenWall(piece: WallPiece, from: Seen): Primitive[] {
+  const seen = (ring: Ring, bottomMm: number, topMm: number, style: 'wallSeen' | 'opening'): Primitive[] => {
+    const stretch = stretchOf(ring, from, false);
+    if (!stretch) return [];
+    const rings = [box(stretch[0], bottomMm + from.liftMm, stretch[1], topMm + from.liftMm)];
+    return [{ type: 'area', style, id: piece.wall, rings }];
+  };
+  return [
+    ...piece.strips.flatMap((strip) => seen(strip, piece.bottomMm, piece.topMm, 'wallSeen')),
+    ...piece.openings
+      .filter(({ inwards }) => Math.abs(dot(inwards, from.frame.into)) > 0.1)
+      .flatMap(({ ring, bottomMm, topMm }) => seen(ring, bottomMm, topMm, 'opening')),
+  ];
 }
 
 /** The edge of a slab that is seen beyond the plane. */

@@ -138,7 +138,9 @@ export class BuildingWalls {
         other.strips.some((strip) => strips.some((own) => boxesMeet(strip, own))),
     );
     const cutting = through.flatMap((other) => other.strips);
-    const openings = this.openings(wall, level, bottomMm, topMm);
+    const openings = this.floorsOf(wall, level, bottomMm, topMm).flatMap((floor) =>
+      this.openings(wall, floor.level, floor.bottomMm, floor.topMm),
+    );
     const heights = [...new Set([bottomMm, topMm, ...openings.flatMap((opening) => [opening.bottomMm, opening.topMm])])]
       .filter((mm) => mm >= bottomMm && mm <= topMm)
       .sort((a, b) => a - b);
@@ -183,6 +185,22 @@ export class BuildingWalls {
     };
   }
 
+  /** The floors openings of a piece stand on: its own base, or each floor it passes with the soffit above that. */
+  private floorsOf(
+    { record, under }: Standing,
+    level: ResolvedLevel,
+    bottomMm: number,
+    topMm: number,
+  ): Standing['storeys'] {
+    if (record.passesClearMm === null) return [{ level, bottomMm, topMm }];
+    return this.storeys.flatMap((floor, i) => {
+      const above = this.storeys[i + 1];
+      if (floor.fflMm < bottomMm - 1 || floor.fflMm >= topMm - 1) return [];
+      const soffit = above ? soffitMm(above, this.plates, (plate) => under.has(plate)) : topMm;
+      return [{ level: floor, bottomMm: floor.fflMm, topMm: Math.min(topMm, soffit) }];
+    });
+  }
+
   private openings({ record }: Standing, level: ResolvedLevel, bottomMm: number, topMm: number): SolvedOpening[] {
     // Along the path as drawn: joining its ends moves no opening.
     const path = wallPath(this.framework, record)!;
@@ -213,6 +231,7 @@ export class BuildingWalls {
           id: opening.id,
           opening: opening.opening,
           name: opening.name,
+          level: level.id,
           ring: this.facts.one(ring),
           ends: [middle(from!.at), middle(to!.at)],
           inwards: times(left, a > b ? -1 : 1),

@@ -8,6 +8,8 @@ export interface SolvedOpening {
   id: Id;
   opening: WallOpening['opening'];
   name: string;
+  /** The level it is at. */
+  level: Id;
   /** Right through the wall. */
   ring: Ring;
   /** Middle of its nearer and of its farther side, on the middle of the wall. */

@@ -182,6 +182,22 @@ describe('doors, windows and plain openings', () => {
     expect(pieces(open)[0]!.openings[0]).toMatchObject({ name: 'N1', widthMm: 1800, inwards: { x: -0, y: 1 } });
   });
 
+  it('stand on every floor of a wall that passes the slabs', () => {
+    const core = wall('2000,2000 6000,2000', {
+      use: 'core',
+      type: type('Core 250'),
+      stopsAt: { level: 'RF' },
+      passesClearMm: 0,
+    });
+    const doors = after('walls.addOpening', { wall: 'W1', opening: 'door', alongMm: 500 }, core);
+    const [piece] = pieces(doors);
+    expect(piece!.openings.map(({ bottomMm, topMm }) => [bottomMm, topMm])).toEqual([
+      [0, 2110],
+      [3300, 5410],
+    ]);
+    expect(piece!.volumeMm3).toBeCloseTo(pieces(core)[0]!.volumeMm3 - 2 * 1010 * 2110 * 250, 0);
+  });
+
   it('move with the wall, are there at some levels only where said, and keep their names apart', () => {
     const both = after('walls.change', { wall: 'W1', stopsAt: { level: 'RF' } }, open);
     expect(pieces(both).map(({ openings }) => openings.length)).toEqual([1, 1]);

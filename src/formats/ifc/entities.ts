@@ -56,6 +56,33 @@ export const ENTITIES = {
   IFCGRIDAXIS: { AxisTag: 'text?', AxisCurve: 'ref', SameSense: 'bool' },
   IFCCOLUMN: { ...ELEMENT, PredefinedType: 'enum:COLUMN|PILASTER|USERDEFINED|NOTDEFINED' },
   IFCSLAB: { ...ELEMENT, PredefinedType: 'enum:FLOOR|ROOF|LANDING|BASESLAB|USERDEFINED|NOTDEFINED' },
+  IFCWALL: {
+    ...ELEMENT,
+    PredefinedType:
+      'enum:MOVABLE|PARAPET|PARTITIONING|PLUMBINGWALL|SHEAR|SOLIDWALL|STANDARD|POLYGONAL|ELEMENTEDWALL|USERDEFINED|NOTDEFINED',
+  },
+  IFCDOOR: {
+    ...ELEMENT,
+    OverallHeight: 'real?',
+    OverallWidth: 'real?',
+    PredefinedType: 'enum:DOOR|GATE|TRAPDOOR|USERDEFINED|NOTDEFINED',
+    OperationType: 'enum:SINGLE_SWING_LEFT|SINGLE_SWING_RIGHT|DOUBLE_DOOR_SINGLE_SWING|USERDEFINED|NOTDEFINED',
+    UserDefinedOperationType: 'none',
+  },
+  IFCWINDOW: {
+    ...ELEMENT,
+    OverallHeight: 'real?',
+    OverallWidth: 'real?',
+    PredefinedType: 'enum:WINDOW|SKYLIGHT|LIGHTDOME|USERDEFINED|NOTDEFINED',
+    PartitioningType: 'enum:SINGLE_PANEL|USERDEFINED|NOTDEFINED',
+    UserDefinedPartitioningType: 'none',
+  },
+  IFCARBITRARYPROFILEDEFWITHVOIDS: {
+    ProfileType: 'enum:AREA|CURVE',
+    ProfileName: 'text?',
+    OuterCurve: 'ref',
+    InnerCurves: 'refs',
+  },
   IFCSTAIR: {
     ...ELEMENT,
     PredefinedType: 'enum:HALF_TURN_STAIR|STRAIGHT_RUN_STAIR|QUARTER_TURN_STAIR|USERDEFINED|NOTDEFINED',

@@ -6,6 +6,7 @@ import type { Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
 import type { ColumnBlock, ColumnPiece, FloorPiece, Solved, SolvedBuilding, SolvedLevel } from '@/core/solving/solved';
 import { derivedGlobalId, globalIdOf } from './global-id';
+import { writeWall, type WallParts } from './walls';
 import { writeStair, type StairParts } from './stairs';
 import { writeGrids, type GridParts } from './grids';
 import { StepLines, type Measure, type Ref } from './step';
@@ -184,8 +185,15 @@ class IfcWriter {
     const slabRefs = slabs.map((piece) => this.slab(piece, level, placement, openings));
     const blocks = this.solved.blocks.filter((block) => block.level === level.id);
     const blockRefs = blocks.map((block) => this.block(block, level, placement));
+    const wallRefs = this.walls(level, placement);
     const stairRefs = this.stairs(level, placement);
-    this.contain(`storey ${level.id}`, storey.ref, [...columnRefs, ...slabRefs, ...blockRefs, ...stairRefs]);
+    this.contain(`storey ${level.id}`, storey.ref, [
+      ...columnRefs,
+      ...slabRefs,
+      ...blockRefs,
+      ...wallRefs,
+      ...stairRefs,
+    ]);
     const byMaterial = new Map<string, Ref[]>();
     const note = (material: string, ref: Ref) => byMaterial.set(material, [...(byMaterial.get(material) ?? []), ref]);
     columns.forEach((piece, i) => note(piece.material, columnRefs[i]!));
@@ -200,6 +208,40 @@ class IfcWriter {
         RelatingMaterial: this.step.share('IFCMATERIAL', { Name: material }),
       });
     }
+  }
+
+  private walls(level: SolvedLevel, placement: Ref): Ref[] {
+    const parts: WallParts = {
+      step: this.step,
+      profiles: this.solved.profiles,
+      level,
+      placement,
+      ringProfile: (ring, holes) => this.profileWithHoles(ring, holes),
+      extrusions: (solids) => this.extrusions(solids),
+      extrusion: (ring, depthMm) => this.extrusion(this.ringProfile(ring), depthMm),
+      local: (parent, z) => this.local(parent, this.placement3d({ x: 0, y: 0 }, z, 0)),
+      properties: (key, ref, name, values) => this.properties(key, ref, name, values),
+      quantities: (key, ref, name, values) => this.quantities(key, ref, name, values),
+    };
+    return this.solved.walls
+      .filter((piece) => piece.level === level.id)
+      .flatMap((piece) => {
+        const type = this.framework.records.get(piece.type);
+        return writeWall(parts, piece, type?.kind === 'wallType' ? type.name : 'Wall');
+      });
+  }
+
+  private profileWithHoles(ring: Ring, holes: readonly Ring[]): Ref {
+    if (holes.length === 0) return this.ringProfile(ring);
+    const curve = (corners: Ring) => {
+      const points = corners.map((point) => this.point2d(point));
+      return this.step.add('IFCPOLYLINE', { Points: [...points, points[0]!] });
+    };
+    return this.step.add('IFCARBITRARYPROFILEDEFWITHVOIDS', {
+      ProfileType: 'AREA',
+      OuterCurve: curve(ring),
+      InnerCurves: holes.map(curve),
+    });
   }
 
   private stairs(level: SolvedLevel, storey: Ref): Ref[] {

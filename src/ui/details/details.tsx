@@ -13,6 +13,7 @@ import { LineFields } from './line-fields';
 import { sayThing } from './sentence';
 import { ShaftFields } from './shaft-fields';
 import { StairFields } from './stair-fields';
+import { WallFields } from './wall-fields';
 import { ThingsHere } from './things-here';
 import { SettingOutFields } from './setting-out-fields';
 import { MoveFields } from './move-fields';
@@ -51,6 +52,7 @@ function Fields({ id }: { id: string }) {
   const record = useProject(({ framework }) => framework.records.get(id));
   if (record?.kind === 'columnStack') return <ColumnFields stack={record} />;
   if (record?.kind === 'shaft') return <ShaftFields shaft={record} />;
+  if (record?.kind === 'wall') return <WallFields wall={record} />;
   if (record?.kind === 'stair') return <StairFields stair={record} />;
   if (record?.kind === 'floorPlate') return <FloorFields plate={record} />;
   if (record?.kind === 'gridLine') return <LineFields line={record} />;

@@ -35,6 +35,15 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
       sentence: `For ${record.purpose}, from ${levelName(record.startsAt.level)} to ${levelName(record.stopsAt.level)}; cuts ${cuts}${misses}.`,
     };
   }
+  if (record?.kind === 'wall') {
+    const pieces = solved.walls.filter(({ wall }) => wall === id);
+    const type = framework.records.get(record.type);
+    const storeys = pieces.length === 1 ? 'one storey' : `${pieces.length} storeys`;
+    return {
+      title: `Wall ${record.name}`,
+      sentence: `${type?.kind === 'wallType' ? type.name : 'Wall'}, ${record.use}, ${record.passesClearMm === null ? `in ${storeys}` : 'past the slabs'}, from ${levelName(record.startsAt.level)} to ${levelName(record.stopsAt.level)}.`,
+    };
+  }
   if (record?.kind === 'stair') {
     const stair = solved.stairs.find((candidate) => candidate.stair === id);
     const climbed = stair?.storeys.filter(({ steps }) => steps).length ?? 0;

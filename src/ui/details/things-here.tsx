@@ -34,6 +34,10 @@ export function ThingsHere() {
         .map(({ stair, name }) => ({ id: stair, words: name })),
     ],
     [
+      'Walls',
+      solved.walls.filter((piece) => piece.level === level).map(({ wall, name }) => ({ id: wall, words: name })),
+    ],
+    [
       'Floor plates',
       solved.floors.filter((floor) => floor.level === level).map(({ plate, name }) => ({ id: plate, words: name })),
     ],

@@ -13,6 +13,7 @@ import type { FloorPiece, Solved } from '@/core/solving/solved';
 import { useProject } from '../session/store';
 import { prism } from './prism';
 import { Stairs } from './stairs';
+import { Walls } from './walls';
 
 /** Colours of the page, read from its theme. */
 function useThemeColours(names: readonly string[]): Record<string, string> {
@@ -80,6 +81,13 @@ export function ModelView() {
                   onSelect={(id) => select([id])}
                 />
                 <Stairs
+                  solved={solved}
+                  building={each.id}
+                  chosen={chosen}
+                  colours={colours}
+                  onSelect={(id) => select([id])}
+                />
+                <Walls
                   solved={solved}
                   building={each.id}
                   chosen={chosen}

@@ -13,7 +13,7 @@ import { ProjectSession } from './project-session';
 import { ServerRefused, type HistoryEntry, type Opened } from './server';
 
 export type Tab = 'plan' | 'section' | 'model' | 'schedules';
-export type Step = 'levels' | 'grids' | 'columns' | 'shafts' | 'stairs' | 'floors' | 'checks' | 'issue';
+export type Step = 'levels' | 'grids' | 'columns' | 'shafts' | 'stairs' | 'floors' | 'walls' | 'checks' | 'issue';
 
 /** What a tool shows in the plan before it is done. */
 export interface Ghost {

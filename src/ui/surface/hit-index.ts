@@ -16,6 +16,11 @@ const ORDER: Partial<Record<Primitive['style'], number>> = {
   shaftOpen: 2,
   shaftClosed: 2,
   shaftCross: 2,
+  wallCut: 2,
+  wallCore: 2,
+  wallSeen: 4,
+  opening: 2,
+  openingSwing: 2,
   stairSeen: 2,
   stairCut: 2,
   stairTread: 2,
@@ -68,7 +73,11 @@ export function hitIndex(drawing: Drawing): HitIndex {
       const hits = found(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y));
       const things = hits.filter(
         ({ style }) =>
-          style === 'columnCut' || style === 'shaftOpen' || style === 'shaftClosed' || style === 'stairSeen',
+          style === 'columnCut' ||
+          style === 'shaftOpen' ||
+          style === 'shaftClosed' ||
+          style === 'stairSeen' ||
+          style === 'wallCut',
       );
       return [...new Set(things.map(({ id }) => id!))];
     },

@@ -14,6 +14,7 @@ export function WorkPath() {
   const records = [...framework.records.values()];
   const stacks = records.filter((record) => record.kind === 'columnStack' && record.building === building).length;
   const plates = new Set(own(solved.floors).map(({ plate }) => plate)).size;
+  const walls = records.filter((record) => record.kind === 'wall' && record.building === building).length;
   const many = (n: number, one: string, more = `${one}s`) => (n === 0 ? 'nothing yet' : `${n} ${n === 1 ? one : more}`);
   const steps: [Step, string, string, number][] = [
     ['levels', 'Levels', many(own(solved.levels).length, 'level'), of('level.', 'span.')],
@@ -22,6 +23,7 @@ export function WorkPath() {
     ['shafts', 'Shafts', many(own(solved.shafts).length, 'shaft'), of('shaft.')],
     ['stairs', 'Stairs', many(own(solved.stairs).length, 'stair'), of('stair.', 'storey.')],
     ['floors', 'Floors', many(plates, 'plate'), of('outline.')],
+    ['walls', 'Walls', many(walls, 'wall'), of('wall.')],
     ['checks', 'Checks', findings.length === 0 ? 'no findings' : many(findings.length, 'finding'), findings.length],
     ['issue', 'Hand over', 'IFC, framework file', 0],
   ];
