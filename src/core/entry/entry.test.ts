@@ -31,8 +31,9 @@ describe('lines that are typed', () => {
       given(SMALL_TOWER),
     );
     const [radial] = typed(['radial 6@15 radii 8m'], given(SMALL_TOWER.filter(([name]) => !name.startsWith('grids'))));
+    const [walled] = typed(['wall 01: A-1; 6m e'], wide);
     for (const { example } of FORMS) {
-      const start = example.startsWith('turn ray') ? radial : wide;
+      const start = example.startsWith('turn ray') ? radial : example.startsWith('carry storey') ? walled : wide;
       const [after, said] = typed([example], start);
       expect([example, after === start, said[0]!.length > 5]).toEqual([example, false, true]);
     }
@@ -97,6 +98,9 @@ describe('lines that cannot be read', () => {
     ['free line Q-9 to A-1', /no crossing named Q-9/],
     ['column A-1 I 300x300', /no section/],
     ['columns at A-Q x 2 500x500', /no grid line labelled Q/],
+    ['carry Q7 to 02', /no one thing named Q7/],
+    ['carry storey 00 to 02 only roofs', /"roofs" is not carried. Say one of columns/],
+    ['wall 01: A-1; 6m up', /A step is a length with/],
     ['split sto', /Go on like: split storey/],
   ])('%s', (line, says) => expect(message(line)).toMatch(says));
 

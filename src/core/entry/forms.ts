@@ -13,26 +13,9 @@ import {
   sectionOf,
   type EntryContext,
 } from './entry-context';
+import { CARRYING_FORMS } from './carrying-forms';
+import type { Form } from './form';
 import { angleOf, SETTING_OUT_FORMS } from './setting-out-forms';
-
-/** A command with its input, as typed in one line. */
-export interface Entered {
-  command: string;
-  input: Record<string, unknown>;
-}
-
-/** One way of typing a command. */
-export interface Form {
-  /** How it is typed, with what varies in capitals. */
-  pattern: string;
-  example: string;
-  title: string;
-  /** Words it begins with, for completion. */
-  words: string;
-  /** Matches a whole line of this form. */
-  matches: RegExp;
-  read: (parts: Record<string, string | undefined>, context: EntryContext) => Entered;
-}
 
 const modeOf = (only: string | undefined): 'push' | 'only' => (only ? 'only' : 'push');
 const ends = (from: string | undefined, to: string | undefined, context: EntryContext) => ({
@@ -43,6 +26,7 @@ const ends = (from: string | undefined, to: string | undefined, context: EntryCo
 /** Every form there is. The first that matches a line reads it. */
 export const FORMS: readonly Form[] = [
   ...SETTING_OUT_FORMS,
+  ...CARRYING_FORMS,
   {
     pattern: 'levels HEIGHTS above|below LEVEL',
     example: 'levels 9 @ 3.3m above 02',

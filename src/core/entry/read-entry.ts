@@ -1,6 +1,7 @@
 import { done, refuse, type Result } from '../model/result';
 import { Unread, type EntryContext } from './entry-context';
-import { FORMS, type Entered, type Form } from './forms';
+import type { Entered, Form } from './form';
+import { FORMS } from './forms';
 
 /** Reads one typed line as a command. What cannot be read says which part, or which forms come near. */
 export function readEntry(line: string, context: EntryContext): Result<Entered> {

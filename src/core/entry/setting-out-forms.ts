@@ -15,7 +15,7 @@ import {
   Unread,
   type EntryContext,
 } from './entry-context';
-import type { Form } from './forms';
+import type { Form } from './form';
 
 export const angleOf = (text: string | undefined): number => {
   const angle = parseAngle(text ?? '0');

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { BUILDING_COMMANDS } from '../buildings/building-commands';
+import { CARRY_COMMANDS } from '../carrying/carry-commands';
 import { COLUMN_COMMANDS } from '../columns/column-commands';
 import { DIMENSION_COMMANDS } from '../dimensions/dimension-commands';
 import { COPY_COMMANDS } from '../elements/copy-commands';
@@ -31,6 +32,7 @@ export const COMMANDS: readonly Command[] = [
   ...SHAFT_COMMANDS,
   ...STAIR_COMMANDS,
   ...WALL_COMMANDS,
+  ...CARRY_COMMANDS,
   ...ELEMENT_COMMANDS,
   ...COPY_COMMANDS,
   ...DIMENSION_COMMANDS,

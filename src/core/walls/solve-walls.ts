@@ -17,7 +17,7 @@ import type { Wall } from './wall';
 import { alongPath, pathLength, stripsOf, wallPath, type WallPath } from './wall-path';
 
 /** Plans are cut this far above FFL. */
-export const PLAN_CUT_MM = 1200;
+const PLAN_CUT_MM = 1200;
 
 /** Profiles of rings together less others, kept by what they are made of. */
 export type UnionStore = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => Profile;

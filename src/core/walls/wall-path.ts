@@ -23,7 +23,7 @@ export interface WallPath {
   leftOf: (depthMm: number) => number;
 }
 
-export function buildOf(framework: Framework, wall: Pick<Wall, 'type'>): Build {
+function buildOf(framework: Framework, wall: Pick<Wall, 'type'>): Build {
   const type = recordOf(framework, 'wallType', wall.type);
   let at = 0;
   const layers = (type?.layers ?? []).map(({ name, core, thicknessMm }) => {

@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useEffect, useState, type ComponentType } from 'react';
 import { formatElevation } from '@/core/units/format-length';
 import { Details } from '../details/details';
+import { CarryBoard } from '../carry-board/carry-board';
 import { StripPanel } from '../height-strip/strip-panel';
 import { PlanView } from '../plan/plan-view';
 import { SectionView } from '../section/section-view';
@@ -83,6 +84,7 @@ const VIEWS: Record<Tab, ComponentType> = {
   plan: PlanView,
   section: SectionView,
   model: ModelView,
+  board: CarryBoard,
   schedules: Schedules,
 };
 
@@ -90,6 +92,7 @@ const TABS: readonly (readonly [Tab, string])[] = [
   ['plan', 'Plan'],
   ['section', 'Section'],
   ['model', '3D'],
+  ['board', 'Carry board'],
   ['schedules', 'Schedules'],
 ];
 

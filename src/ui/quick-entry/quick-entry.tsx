@@ -3,7 +3,9 @@
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { completions, readEntry } from '@/core/entry/read-entry';
 import type { Json } from '@/core/model/json';
+import { ConsequenceList } from '../carry-board/consequence-list';
 import { fieldUnit, useProject } from '../session/store';
+import { useTrial } from '../session/use-trial';
 
 const MOST_SHOWN = 8;
 
@@ -39,6 +41,7 @@ export function QuickEntry() {
         ? [preview.value.sentence, true]
         : [preview.refusal.message, false]
       : [line.trim() === '' || entered?.ok !== false ? '' : entered.refusal.message, false];
+  const trial = useTrial(isReady && preview?.ok ? preview.value.after : null);
   const forms = entered?.ok ? [] : completions(line).slice(0, MOST_SHOWN);
   if (!mayEdit) return null;
   const close = () => {
@@ -102,8 +105,13 @@ export function QuickEntry() {
             className={`px-1.5 ${isReady ? 'font-semibold text-now' : 'text-ink2'} ${said ? 'py-0.5' : ''}`}
           >
             {said}
-            {isReady && <span className="font-normal text-ink3">, Enter does it</span>}
+            {isReady && <span className="font-normal text-ink3">, Enter does it, Esc drops it</span>}
           </p>
+          {trial && (
+            <div className="max-h-[46vh] overflow-y-auto px-1.5 pb-1" onPointerDown={(event) => event.preventDefault()}>
+              <ConsequenceList changes={trial} />
+            </div>
+          )}
           <ul id={`${id}-forms`} role="listbox" aria-label="Commands">
             {forms.map(({ pattern, example, title }, i) => (
               <li

@@ -12,7 +12,7 @@ import type { MoveMode } from '@/core/levels/chain';
 import { ProjectSession } from './project-session';
 import { ServerRefused, type HistoryEntry, type Opened } from './server';
 
-export type Tab = 'plan' | 'section' | 'model' | 'schedules';
+export type Tab = 'plan' | 'section' | 'model' | 'board' | 'schedules';
 export type Step = 'levels' | 'grids' | 'columns' | 'shafts' | 'stairs' | 'floors' | 'walls' | 'checks' | 'issue';
 
 /** What a tool shows in the plan before it is done. */
