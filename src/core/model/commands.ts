@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { BUILDING_COMMANDS } from '../buildings/building-commands';
 import { CARRY_COMMANDS } from '../carrying/carry-commands';
+import { WHOLE_BUILDING_COMMANDS } from '../carrying/whole-building';
 import { COLUMN_COMMANDS } from '../columns/column-commands';
 import { DIMENSION_COMMANDS } from '../dimensions/dimension-commands';
 import { COPY_COMMANDS } from '../elements/copy-commands';
@@ -33,6 +34,7 @@ export const COMMANDS: readonly Command[] = [
   ...STAIR_COMMANDS,
   ...WALL_COMMANDS,
   ...CARRY_COMMANDS,
+  ...WHOLE_BUILDING_COMMANDS,
   ...ELEMENT_COMMANDS,
   ...COPY_COMMANDS,
   ...DIMENSION_COMMANDS,

@@ -34,6 +34,12 @@ export class Edit {
     this.records.set(id, quantised({ ...record, ...given }) as unknown as Rec);
   }
 
+  /** Goes on from a framework that another command made of this one. */
+  take(after: Framework): void {
+    this.records.clear();
+    for (const [id, record] of after.records) this.records.set(id, record);
+  }
+
   /** Puts a record in the place of the one with its id. */
   replace(record: Rec): void {
     if (!this.records.has(record.id)) throw new Error(`There is no record ${record.id}`);

@@ -2,6 +2,7 @@
 
 import { useProject } from '../session/store';
 import { SetUpLevels } from './set-up-levels';
+import { WholeBuilding } from './whole-building';
 import { TakeFile } from './take-file';
 
 /** An empty building: levels by counts and heights with a live strip beside the fields, or from files. */
@@ -16,6 +17,7 @@ export function FirstSetUp() {
         Type the floor-to-floor heights, or bring what you were sent: a level table and the engineer’s grid drawing.
       </p>
       <SetUpLevels wide />
+      <WholeBuilding />
       <div className="mt-6 grid max-w-[640px] grid-cols-2 gap-4">
         <TakeFile kind="levels" />
         {hasGrid ? <p className="p-2.5 text-ink2">The grid is taken; now the levels.</p> : <TakeFile kind="grid" />}

@@ -1,0 +1,98 @@
+import { z } from 'zod';
+import { FLOOR_COMMANDS } from '../floors/floor-commands';
+import { LEVEL_COMMANDS } from '../levels/level-commands';
+import { heightsSchema } from '../levels/level-input';
+import { levelsOf, storeyLevels } from '../levels/resolve-levels';
+import { defineCommand, planCommand, type Command } from '../model/command';
+import type { Edit } from '../model/edit';
+import { derivedCommandId } from '../model/ids';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import type { Refusal } from '../model/result';
+import { buildingReferred, refSchema } from '../model/refer';
+import { outlineInputSchema, readOutline } from '../outlines/outline-input';
+import { resolveOutline } from '../setting-out/resolve-outline';
+import { STARTING_TYPES } from '../walls/wall-type';
+import { freeWallName, typeInputSchema } from '../walls/wall-input';
+import { WALL_COMMANDS } from '../walls/wall-commands';
+
+const named = (commands: readonly Command[], name: string): Command => commands.find((each) => each.name === name)!;
+const setUp = named(LEVEL_COMMANDS, 'levels.setUp');
+const addWall = named(WALL_COMMANDS, 'walls.add');
+const addFloor = named(FLOOR_COMMANDS, 'floors.add');
+
+/** Does a step of a larger command as that command would; its refusal refuses the whole. */
+function step(edit: Edit, command: Command, input: unknown, ordinal: number): Refusal | null {
+  const planned = planCommand(command, edit.framework, input, derivedCommandId(edit.newId(), String(ordinal)));
+  if (!planned.ok) return planned.refusal;
+  edit.take(planned.value.after);
+  return null;
+}
+
+const wholeBuilding = defineCommand({
+  name: 'carry.wholeBuilding',
+  title: 'Set out a whole building from an outline: levels, walls up to the soffits, floors and a roof on them',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    /** Floor-to-floor heights from the ground up; not needed where the levels are set up already. */
+    storeys: heightsSchema.optional(),
+    buildUpMm: lengthInputSchema.default(100),
+    /** The outside of the walls. */
+    outline: outlineInputSchema,
+    floorMm: lengthInputSchema.default(250),
+    wall: typeInputSchema.default(STARTING_TYPES[0] as unknown as z.infer<typeof typeInputSchema>),
+    /** A parapet of this height over the roof; null: none. */
+    parapetMm: lengthInputSchema.nullable().default(null),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const building = buildingReferred(edit.before, input.building);
+      if (levelsOf(edit.before, building).length === 0) {
+        if (!input.storeys) refuseNow('Say how high the storeys are, like 8@3.45m', ['storeys']);
+        const refused = step(edit, setUp, { building, above: input.storeys, buildUpMm: input.buildUpMm }, 1);
+        if (refused) return refused;
+      }
+      const levels = storeyLevels(edit.framework, building);
+      const [first, last] = [levels[0], levels.at(-1)];
+      if (!first || !last || first === last) refuseNow('A building has a storey at least. Set up its levels first');
+      const ring = resolveOutline(edit.framework, readOutline(edit.framework, building, input.outline));
+      const points = ring!.map(({ x, y }) => ({ xMm: x, yMm: y }));
+      const name = freeWallName(edit.framework);
+      const wall = { building, use: 'exterior', type: input.wall, points, closed: true, on: 'outside' };
+      const refusedWall = step(
+        edit,
+        addWall,
+        { ...wall, name, startsAt: { level: first.id }, stopsAt: { level: last.id, face: 'soffit' } },
+        2,
+      );
+      if (refusedWall) return refusedWall;
+      const floor = {
+        building,
+        name: 'Floors',
+        outline: { type: 'walls', walls: [name], face: 'coreOutside' },
+        thicknessMm: input.floorMm,
+        levels: { range: [first.id, last.id] },
+      };
+      const refusedFloor = step(edit, addFloor, floor, 3);
+      if (refusedFloor) return refusedFloor;
+      if (input.parapetMm === null) return;
+      const { mm } = new LengthReader(edit.before).read(input.parapetMm, 'parapetMm', {
+        atLeastMm: 100,
+        atMostMm: 5000,
+      });
+      const over = { level: last.id, face: 'FFL', offsetMm: mm };
+      const refusedParapet = step(
+        edit,
+        addWall,
+        { ...wall, name: 'Parapet', startsAt: { level: last.id }, stopsAt: over },
+        4,
+      );
+      if (refusedParapet) return refusedParapet;
+    }),
+  sentence: (_, input, after) => {
+    const building = buildingReferred(after, input.building);
+    const n = storeyLevels(after, building).length - 1;
+    return `A whole building of ${n} ${n === 1 ? 'storey' : 'storeys'} set out`;
+  },
+});
+
+export const WHOLE_BUILDING_COMMANDS: Command[] = [wholeBuilding];
