@@ -49,6 +49,9 @@ const WALKS = [
   ['d', 'a level table of 2 basements and 14 levels with three heights', 7],
   ['e', 'columns on all crossings of chosen lines, interior faces on setting-out lines 210 off two lines', 14],
   ['f', 'every head of a crowded plan readable at 1 : 200', 0],
+  ['g', 'one shaft through all slabs from the lowest to the roof, copied to two other exact places', 10],
+  ['h', '8 storeys at 3.45 m on an 18 × 42 m outline, floors 0.28 m, walls to the soffits, a roof on them', 9],
+  ['i', 'ground-floor content carried to the next storey, lower, without its interior doors', 8],
 ] as const;
 const counted = new Map<string, number>();
 
@@ -170,6 +173,105 @@ test('(f) a crowded plan reads by itself', async ({ page }) => {
     heads.slice(i + 1).forEach(([p, q]) => expect(Math.hypot(x! - p!, y! - q!)).toBeGreaterThan(2 * r! - 0.01)),
   );
   walked('f', 0);
+});
+
+test('(g) a shaft through everything, at three places', async ({ page }) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Acts g', [
+      ...LEVELS,
+      GRID,
+      ['floors.add', { outline: { type: 'gridOffset', offsetMm: 300 } }],
+    ]),
+  );
+  const acts = new Acts(page);
+  await acts.step('Shafts');
+  await acts.type(page.getByLabel('Corner at'), 'A-1 + 1200,1200');
+  await acts.check(page.getByLabel('Opens the slab at its foot'));
+  await acts.check(page.getByLabel('Goes out through the roof'));
+  await acts.click(page.getByRole('button', { name: 'Add the shaft' }));
+  await acts.click(page.getByRole('button', { name: 'Close the Shafts tools' }));
+  await acts.click(page.getByRole('img', { name: /^Plan of level/ }).getByText('S1', { exact: true }));
+  await acts.click(page.getByText('Copy or mirror'));
+  await acts.type(page.getByLabel('Copy east, north by'), '7.2m,0; 0,7.8m', true);
+  const { shafts, levels } = await downloadReport(page);
+  expect(shafts.map(({ name }) => name).sort()).toEqual(['S1', 'S2', 'S3']);
+  for (const { cuts } of shafts) expect(cuts).toHaveLength(levels.length);
+  walked('g', acts.count);
+});
+
+test('(h) a whole building from its outline', async ({ page }) => {
+  await startProject(page, 'Acts h');
+  const acts = new Acts(page);
+  await acts.click(page.getByText('Or set out a whole building'));
+  await acts.type(page.getByLabel('Outline', { exact: true }), '18m x 42m');
+  await acts.type(page.getByLabel('Storeys', { exact: true }), '8@3.45m');
+  await acts.type(page.getByLabel('Floors, thick'), '0.28m', true);
+  await expect(page.getByRole('tab', { name: 'Plan' })).toBeVisible();
+  const { walls, floors, findings } = await downloadReport(page);
+  expect([walls.length, floors.length, findings.length]).toEqual([8, 9, 0]);
+  // Every wall up to the soffit of the slab over it; the roof lies on the topmost.
+  for (const [i, { topMm }] of walls.entries()) expect(topMm).toBe(floors[i + 1]!.topMm - 280);
+  walked('h', acts.count);
+});
+
+test('(i) a ground floor carried up, interior doors left out', async ({ page }) => {
+  const layers = [{ name: 'concrete', thicknessMm: 200, core: true }];
+  const points = [
+    { xMm: 0, yMm: 0 },
+    { xMm: 12_000, yMm: 0 },
+    { xMm: 12_000, yMm: 9000 },
+    { xMm: 0, yMm: 9000 },
+  ];
+  await openProject(
+    page,
+    await makeProject(page.request, 'Acts i', [
+      ['levels.setUp', { above: '4.2m 3m 3m' }],
+      ['floors.add', { outline: { type: 'rectangle', widthMm: 12_000, depthMm: 9000 } }],
+      [
+        'walls.add',
+        {
+          name: 'Out',
+          use: 'exterior',
+          type: { name: 'T', layers },
+          points,
+          closed: true,
+          on: 'outside',
+          startsAt: { level: '00' },
+        },
+      ],
+      [
+        'walls.add',
+        {
+          name: 'In',
+          type: 'T',
+          points: [
+            { xMm: 6000, yMm: 100 },
+            { xMm: 6000, yMm: 8900 },
+          ],
+          startsAt: { level: '00' },
+        },
+      ],
+      ['walls.addOpening', { wall: 'Out', opening: 'window', alongMm: 2000 }],
+      ['walls.addOpening', { wall: 'In', opening: 'door', alongMm: 2000 }],
+    ]),
+  );
+  const acts = new Acts(page);
+  await acts.click(page.getByRole('tab', { name: 'Carry board' }));
+  await acts.click(page.getByRole('button', { name: 'Level 00 on the board' }));
+  await acts.click(page.getByRole('button', { name: 'Carry storey 00 …' }));
+  const panel = page.getByRole('dialog', { name: 'Carry storey 00' });
+  await acts.click(panel.getByText('1 doors'));
+  await acts.click(panel.getByRole('button', { name: 'Carry', exact: true }));
+  await expect(panel).toBeHidden();
+  const { walls } = await downloadReport(page);
+  const at = (level: string) =>
+    walls.filter((wall) => wall.level === level).flatMap(({ openings }) => openings.map(({ name }) => name));
+  expect([at('00').sort(), at('01')]).toEqual([['D1', 'N1'], ['N1']]);
+  // Each to its own soffit: the storey above is lower.
+  const heights = walls.filter(({ name }) => name === 'Out').map(({ topMm, bottomMm }) => topMm - bottomMm);
+  expect(heights).toEqual([4200 - 250, 3000 - 250]);
+  walked('i', acts.count);
 });
 
 test('the counts kept in docs/acts.md are these', () => {

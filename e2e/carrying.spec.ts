@@ -160,3 +160,49 @@ test('a storey is carried up with what it brings about said first, and tried by 
   await entry.press('Escape');
   expect((await downloadReport(page)).stairs[0]!.heightMm).toBe(5400);
 });
+
+test('rooms are pressed and named, and carried up where the walls are the same', async ({ page }) => {
+  const layers = [{ name: 'concrete', thicknessMm: 200, core: true }];
+  const points = [
+    { xMm: 0, yMm: 0 },
+    { xMm: 12_000, yMm: 0 },
+    { xMm: 12_000, yMm: 9000 },
+    { xMm: 0, yMm: 9000 },
+  ];
+  await openProject(
+    page,
+    await makeProject(page.request, 'Rooms', [
+      ['levels.setUp', { above: '2@3m' }],
+      ['floors.add', { outline: { type: 'rectangle', widthMm: 12_000, depthMm: 9000 } }],
+      [
+        'walls.add',
+        {
+          name: 'Out',
+          use: 'exterior',
+          type: { name: 'T', layers },
+          points,
+          closed: true,
+          on: 'outside',
+          startsAt: { level: '00' },
+          stopsAt: { level: 'RF' },
+        },
+      ],
+    ]),
+  );
+  await openStep(page, 'Walls');
+  await page.getByRole('button', { name: 'Rooms', exact: true }).click();
+  await expect(page.getByText('1 closed room here, 1 without a name. Press in one.')).toBeVisible();
+  const box = (await plan(page).boundingBox())!;
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+  await expect(page.getByText(/^A room of 99.8 m²/)).toBeVisible();
+  const form = page.getByRole('form', { name: 'Name a room' });
+  await form.getByLabel('Name', { exact: true }).fill('Studio');
+  await form.getByLabel('Name', { exact: true }).press('Enter');
+  await expect(page.getByLabel('Rooms here')).toContainText('00.01 Studio');
+  await page.getByRole('button', { name: 'Close the Walls tools' }).click();
+  await level(page, '01');
+  await expect(plan(page).getByText('00.01 Studio')).toBeVisible();
+  await page.getByRole('tab', { name: 'Schedules' }).click();
+  await page.getByRole('button', { name: 'Rooms', exact: true }).last().click();
+  await expect(page.getByRole('table', { name: 'Rooms' })).toContainText('2 rooms');
+});

@@ -395,6 +395,55 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
     },
   },
   {
+    command: 'walls.add',
+    input: {
+      building: 'Annex',
+      name: 'Corridor',
+      use: 'interior',
+      type: {
+        name: 'Interior 150',
+        layers: [
+          { name: 'board', thicknessMm: 25, core: false },
+          { name: 'studs', thicknessMm: 100, core: true },
+          { name: 'board', thicknessMm: 25, core: false },
+        ],
+      },
+      place: 'Q-21 + -260,900',
+      points: corners('0,0 16720,0'),
+      startsAt: { level: '00' },
+      stopsAt: { level: 'RF' },
+    },
+  },
+  ...[5660, 11_060].map((xMm, i) => ({
+    command: 'walls.add',
+    input: {
+      building: 'Annex',
+      name: `Between ${i + 1}`,
+      use: 'interior',
+      type: 'Interior 150',
+      place: 'Q-21 + -260,900',
+      points: [
+        { xMm, yMm: 0 },
+        { xMm, yMm: 5360 },
+      ],
+      startsAt: { level: '00' },
+      stopsAt: { level: 'RF' },
+    },
+  })),
+  ...[2000, 7200, 12_600].map((alongMm) => ({
+    command: 'walls.addOpening',
+    input: { wall: 'Corridor', opening: 'door', alongMm },
+  })),
+  ...[
+    { name: 'Practice', use: 'teaching', place: 'Q-21 + 2700,3600' },
+    { name: 'Ensemble', use: 'teaching', place: 'Q-22 + 2700,3600' },
+    { name: 'Store', use: 'storage', place: 'Q-23 + 2700,3600' },
+    { name: 'Lobby', use: 'circulation', place: 'P-21 + 4000,4400' },
+  ].map(({ name, use, place }) => ({
+    command: 'rooms.add',
+    input: { building: 'Annex', level: '00', name, use, place },
+  })),
+  {
     command: 'floors.change',
     input: { floor: 'Annex floor', outline: { type: 'walls', walls: ['Annex wall'], face: 'coreOutside' } },
   },

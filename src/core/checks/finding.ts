@@ -21,6 +21,8 @@ export type Rule =
   | 'stair.floorLanding'
   | 'stair.offSlab'
   | 'storey.noStair'
+  | 'room.open'
+  | 'room.twice'
   | 'wall.onNothing'
   | 'wall.opening'
   | 'outline.unsound'

@@ -2,6 +2,8 @@ import { sectionRing } from '../columns/section-shape';
 import { bounds, ringMoment, ringArea, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { Solved, SolvedLevel, SolvedShaft } from '../solving/solved';
+import type { RoomRegion } from '../rooms/solve-rooms';
+import { formatArea } from '../units/format-length';
 import { drawGrids } from './draw-grids';
 import { boxOf, type Drawing, type Primitive } from './drawing';
 import { drawStair } from './draw-stairs';
@@ -16,6 +18,8 @@ export interface PlanView {
   /** Height of the cut above FFL. */
   cutAboveMm: number;
   writeLength: (mm: number) => string;
+  /** Square metres where it is not said. */
+  writeArea?: (mm2: number) => string;
 }
 
 /** The plan of one level: slab with its holes, shafts, columns cut, grid with bubbles and dimension strings. */
@@ -39,6 +43,9 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
           building === view.building && (of === view.level || (bottomMm < cutMm && topMm > cutMm)),
       )
       .flatMap((piece) => drawWall(piece, solved.profiles, cutMm)),
+    ...solved.rooms
+      .filter(({ level: of, room }) => of === view.level && room !== null)
+      .flatMap((region) => drawRoom(region, view)),
     ...solved.stairs
       .filter(({ building }) => building === view.building)
       .flatMap((stair) => drawStair(stair, { scale: view.scale, level: view.level, cutMm })),
@@ -101,6 +108,26 @@ function drawBlocks(solved: Solved, level: SolvedLevel, view: PlanView, cutMm: n
       id: stack,
       rings: [sectionRing({ shape: 'rectangle', widthMm, depthMm }, at, turnDeg)],
     }));
+}
+
+const ROOM_TEXT_MM = 2.3;
+
+/** A room's tag: its number and name, its area under them, as large as the room has place for. */
+function drawRoom({ room, number, name, netMm2, ring, at }: RoomRegion, view: PlanView): Primitive[] {
+  const box = bounds(ring);
+  const text = `${number} ${name}`;
+  const fitting = (box.maxX - box.minX) / (text.length * 0.7);
+  const heightMm = Math.min(ROOM_TEXT_MM * view.scale, fitting, (box.maxY - box.minY) / 4);
+  const line = (style: 'roomText' | 'roomArea', words: string, downMm: number): Primitive => ({
+    type: 'text',
+    style,
+    id: room,
+    at: { x: at.x, y: at.y - downMm },
+    text: words,
+    heightMm: style === 'roomText' ? heightMm : heightMm * 0.85,
+    turnDeg: 0,
+  });
+  return [line('roomText', text, 0), line('roomArea', view.writeArea?.(netMm2) ?? formatArea(netMm2), heightMm * 1.35)];
 }
 
 /** Its outline at a height; at its ends that of its first or last stretch. */

@@ -38,7 +38,15 @@ export type Style =
   | 'dimensionTick';
 
 export type TextStyle =
-  'stairText' | 'bubbleText' | 'settingOutText' | 'dimensionText' | 'shaftText' | 'levelText' | 'levelTextLeft';
+  | 'roomText'
+  | 'roomArea'
+  | 'stairText'
+  | 'bubbleText'
+  | 'settingOutText'
+  | 'dimensionText'
+  | 'shaftText'
+  | 'levelText'
+  | 'levelTextLeft';
 
 /** One thing to draw, in millimetres of the model, with the record it stands for. */
 export type Primitive =

@@ -29,6 +29,8 @@ function moveElement(edit: Edit, record: Rec, by: Point): void {
         voids: each.voids.map(move),
       })),
     });
+  } else if (record.kind === 'room' || record.kind === 'boundaryLine') {
+    edit.set(record.kind, record.id, { place: shifted(framework, record.place, by) });
   } else if (record.kind === 'wall') {
     edit.set('wall', record.id, { place: shifted(framework, record.place, by) });
   } else if (record.kind === 'stair') {

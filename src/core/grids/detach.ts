@@ -64,6 +64,22 @@ function free(edit: Edit, record: Rec, gone: ReadonlySet<Id>): void {
         });
       return;
     }
+    case 'room': {
+      if (!standsOn(record.place, gone)) return;
+      const { at } = resolvePlace(edit.before, record.place);
+      edit.set('room', record.id, { place: { lines: null, xMm: at.x, yMm: at.y } });
+      return;
+    }
+    case 'boundaryLine': {
+      if (!standsOn(record.place, gone)) return;
+      const { at, turnDeg } = resolvePlace(edit.before, record.place);
+      const points = record.points.map(({ xMm, yMm }) => {
+        const { x, y } = turned({ x: xMm, y: yMm }, turnDeg);
+        return { xMm: quantiseMm(x), yMm: quantiseMm(y) };
+      });
+      edit.set('boundaryLine', record.id, { place: { lines: null, xMm: at.x, yMm: at.y }, points });
+      return;
+    }
     case 'wall': {
       if (!standsOn(record.place, gone)) return;
       const { at, turnDeg } = resolvePlace(edit.before, record.place);

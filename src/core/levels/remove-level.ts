@@ -93,7 +93,13 @@ function refit(
   below: ResolvedLevel | undefined,
   ends: EndsChoice,
 ): void {
-  if (record.kind === 'viewMark' || record.kind === 'underlay') return edit.remove(record.id);
+  if (
+    record.kind === 'viewMark' ||
+    record.kind === 'underlay' ||
+    record.kind === 'room' ||
+    record.kind === 'boundaryLine'
+  )
+    return edit.remove(record.id);
   if (record.kind === 'floorPlate') return refitFloor(edit, record, level.id, above?.id, below?.id);
   if (record.kind === 'gridSystem' || record.kind === 'gridLine' || record.kind === 'settingOutLine') {
     // A range that ended here ends at the next level inside it.

@@ -10,6 +10,7 @@ import { FLOOR_COMMANDS } from '../floors/floor-commands';
 import { GRID_COMMANDS } from '../grids/grid-commands';
 import { PRESET_COMMANDS } from '../grids/preset-commands';
 import { LEVEL_COMMANDS } from '../levels/level-commands';
+import { ROOM_COMMANDS } from '../rooms/room-commands';
 import { SETTING_OUT_COMMANDS } from '../setting-out/setting-out-commands';
 import { SHAFT_COMMANDS } from '../shafts/shaft-commands';
 import { STAIR_COMMANDS } from '../stairs/stair-commands';
@@ -33,6 +34,7 @@ export const COMMANDS: readonly Command[] = [
   ...SHAFT_COMMANDS,
   ...STAIR_COMMANDS,
   ...WALL_COMMANDS,
+  ...ROOM_COMMANDS,
   ...CARRY_COMMANDS,
   ...WHOLE_BUILDING_COMMANDS,
   ...ELEMENT_COMMANDS,

@@ -8,6 +8,7 @@ import { bayPresetSchema } from '../grids/preset';
 import { levelSchema } from '../levels/level';
 import { outlineReferences, type Outline } from '../outlines/outline';
 import { settingOutLineSchema } from '../setting-out/setting-out-line';
+import { boundaryLineSchema, roomSchema } from '../rooms/room';
 import { shaftSchema } from '../shafts/shaft';
 import { stairSchema } from '../stairs/stair';
 import { underlaySchema } from '../underlays/underlay';
@@ -37,6 +38,8 @@ export const recordSchema = z.discriminatedUnion('kind', [
   underlaySchema,
   wallTypeSchema,
   wallSchema,
+  roomSchema,
+  boundaryLineSchema,
 ]);
 export type Rec = z.infer<typeof recordSchema>;
 export type Kind = Rec['kind'];
@@ -57,6 +60,13 @@ function ownReferences(record: Rec): Reference[] {
     case 'bayPreset':
     case 'wallType':
       return [];
+    case 'room':
+    case 'boundaryLine':
+      return [
+        building(record.building),
+        { id: record.level, path: 'level', whenGone: 'follow' },
+        ...placeReferences(record.place, 'place'),
+      ];
     case 'wall':
       return [
         building(record.building),
@@ -184,6 +194,8 @@ export const KIND_WORDS: Record<Kind, string> = {
   underlay: 'underlay',
   wallType: 'wall type',
   wall: 'wall',
+  room: 'room',
+  boundaryLine: 'boundary line',
 };
 
 /** A record in words, for messages: `level 02`, `shaft S1`. */

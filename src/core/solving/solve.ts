@@ -16,6 +16,7 @@ import { levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
 import { contains, type Ring } from '../geometry/polygon';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { recordsOf, type Framework } from '../model/framework';
+import { solveRooms } from '../rooms/solve-rooms';
 import { solveShaft } from '../shafts/solve-shafts';
 import { addHeadroom } from '../stairs/headroom';
 import { solveStair } from '../stairs/solve-stair';
@@ -86,6 +87,7 @@ export class Solver implements ProfileStore {
       shafts: [],
       stairs: [],
       walls: [],
+      rooms: [],
       budgets: [],
       findings: [],
     };
@@ -190,6 +192,19 @@ export class Solver implements ProfileStore {
       solved.blocks.push(...column.blocks);
     }
     for (const piece of pieces) solved.columns.push(piece);
+    const rooms = solveRooms({
+      framework,
+      storeys,
+      walls: own(solved.walls),
+      columns: pieces,
+      shafts,
+      rooms: own(recordsOf(framework, 'room')),
+      boundaries: own(recordsOf(framework, 'boundaryLine')),
+      union: (key, rings, holes) => this.union(key, rings, holes),
+      facts: this.facts,
+    });
+    solved.rooms.push(...rooms.regions);
+    solved.findings.push(...rooms.findings);
     solved.findings.push(...checkColumns(pieces, shafts, plates, solved.levels, this.facts));
   }
 }

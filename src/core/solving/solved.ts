@@ -7,6 +7,7 @@ import type { Bubble, Direction, LineSide } from '../grids/grid';
 import type { HeightBudget } from '../levels/height-budget';
 import type { LevelKind } from '../levels/level';
 import type { Id } from '../model/ids';
+import type { RoomRegion } from '../rooms/solve-rooms';
 import type { SolvedStair } from '../stairs/solved-stair';
 import type { WallPiece } from '../walls/solved-wall';
 import type { ViewMark } from '../views/view-mark';
@@ -195,6 +196,7 @@ export interface Solved {
   shafts: SolvedShaft[];
   stairs: SolvedStair[];
   walls: WallPiece[];
+  rooms: RoomRegion[];
   budgets: HeightBudget[];
   findings: Finding[];
 }

@@ -19,6 +19,17 @@ function numbersFrom(seed: number): () => number {
 /** Turns that do not come out even: the last bits matter. */
 const TURNS = [0, 5.7, 6.1, 13.1];
 
+const WALL_TYPES = [
+  { name: 'Thin', layers: [{ name: 'studs', thicknessMm: 120, core: true }] },
+  {
+    name: 'Thick',
+    layers: [
+      { name: 'facing', thicknessMm: 90 },
+      { name: 'concrete', thicknessMm: 210, core: true },
+    ],
+  },
+];
+
 type Step = [name: string, input: unknown];
 
 const start = (turnDeg: number): Step[] => [
@@ -39,6 +50,7 @@ function nextStep(framework: Framework, random: () => number): Step {
   const shafts = recordsOf(framework, 'shaft').map(({ id }) => id);
   const stairs = recordsOf(framework, 'stair').map(({ id }) => id);
   const plates = recordsOf(framework, 'floorPlate').map(({ id }) => id);
+  const walls = recordsOf(framework, 'wall').map(({ id }) => id);
   const setOut = recordsOf(framework, 'settingOutLine').map(({ id }) => id);
   const stacks = recordsOf(framework, 'columnStack').map(({ id }) => id);
   const mode = pick(['push', 'only'] as const);
@@ -88,6 +100,51 @@ function nextStep(framework: Framework, random: () => number): Step {
         ]),
       },
     ],
+    () => [
+      'walls.add',
+      {
+        use: pick(['exterior', 'interior', 'core', 'glazed']),
+        type: pick(WALL_TYPES),
+        points: Array.from({ length: pick([2, 3, 4]) }, () => ({ xMm: between(0, 22000), yMm: between(0, 20000) })),
+        closed: random() < 0.3,
+        on: pick(['outside', 'centre', 'coreInside']),
+        startsAt: { level: pick(levels) },
+        ...(random() < 0.5 ? { stopsAt: { level: pick(levels) } } : {}),
+        passesClearMm: pick([null, null, 30]),
+      },
+    ],
+    () => [
+      'walls.change',
+      { wall: pick(walls), ...pick([{ on: 'inside' }, { use: 'interior' }, { stopsAt: { level: pick(levels) } }]) },
+    ],
+    () => ['walls.flip', { walls: [pick(walls)] }],
+    () => ['walls.parallel', { wall: pick(walls), clearMm: between(500, 3000), side: pick(['left', 'right']) }],
+    () => [
+      'walls.addOpening',
+      { wall: pick(walls), opening: pick(['door', 'window', 'plain']), alongMm: between(0, 4000) },
+    ],
+    () => [
+      'rooms.add',
+      {
+        level: pick(levels),
+        place: `${between(0, 22000)},${between(0, 20000)}`,
+        name: 'Room',
+        carriedUp: random() < 0.7,
+      },
+    ],
+    () => [
+      'carry.to',
+      { ids: [pick([...stacks, ...shafts, ...stairs, ...walls])], lowest: pick(levels), topmost: pick(levels) },
+    ],
+    () => ['carry.storeys', { from: pick(levels), to: pick(levels) }],
+    () => [
+      'elements.copy',
+      {
+        ids: [pick([...shafts, ...stairs, ...walls])],
+        by: [{ xMm: between(-6000, 6000), yMm: between(-6000, 6000) }],
+      },
+    ],
+    () => ['elements.mirror', { ids: [pick([...shafts, ...stairs, ...walls, ...stacks])], line: pick(lines) }],
     () => ['stairs.lengthenWell', { stair: pick(stairs), byMm: between(-300, 900) }],
     () => [
       'shafts.except',

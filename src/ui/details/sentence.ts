@@ -35,6 +35,18 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
       sentence: `For ${record.purpose}, from ${levelName(record.startsAt.level)} to ${levelName(record.stopsAt.level)}; cuts ${cuts}${misses}.`,
     };
   }
+  if (record?.kind === 'room') {
+    const regions = solved.rooms.filter(({ room }) => room === id);
+    const area = regions.reduce((sum, { netMm2 }) => sum + netMm2, 0);
+    const where = regions.length === 1 ? `at level ${levelName(record.level)}` : `at ${regions.length} levels`;
+    return {
+      title: `Room ${record.number} ${record.name}`,
+      sentence:
+        regions.length === 0
+          ? 'It lies in no closed region of walls.'
+          : `For ${record.use}, ${where}; ${formatArea(area, display)} in all.`,
+    };
+  }
   if (record?.kind === 'wall') {
     const pieces = solved.walls.filter(({ wall }) => wall === id);
     const type = framework.records.get(record.type);

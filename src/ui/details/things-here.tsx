@@ -38,6 +38,12 @@ export function ThingsHere() {
       solved.walls.filter((piece) => piece.level === level).map(({ wall, name }) => ({ id: wall, words: name })),
     ],
     [
+      'Rooms',
+      solved.rooms
+        .filter((region) => region.level === level && region.room !== null)
+        .map(({ room, number }) => ({ id: room!, words: number })),
+    ],
+    [
       'Floor plates',
       solved.floors.filter((floor) => floor.level === level).map(({ plate, name }) => ({ id: plate, words: name })),
     ],

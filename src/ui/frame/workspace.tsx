@@ -103,8 +103,8 @@ function Surface() {
   const Beside = beside && VIEWS[beside];
   return (
     <>
-      <div className="flex h-[40px] items-end justify-between gap-3 border-b border-hair px-5">
-        <div role="tablist" aria-label="Views" className="flex shrink-0 gap-5">
+      <div className="flex h-[40px] items-end justify-between gap-3 border-b border-hair px-4">
+        <div role="tablist" aria-label="Views" className="flex shrink-0 gap-4">
           {TABS.map(([key, name]) => (
             <button
               key={key}
@@ -120,7 +120,7 @@ function Surface() {
         </div>
         <select
           aria-label="Beside it"
-          className="mb-1 ml-auto w-28 min-w-0 rounded-sm border border-hair bg-film px-1.5 py-0.5 text-ink2"
+          className="mb-1 ml-auto w-28 min-w-[86px] rounded-sm border border-hair bg-film px-1.5 py-0.5 text-ink2"
           value={beside ?? ''}
           onChange={({ target }) => set({ beside: target.value === '' ? null : (target.value as Tab) })}
         >

@@ -9,7 +9,7 @@ import { distance, dot, minus, type Point } from '@/core/geometry/point';
 import { bounds } from '@/core/geometry/polygon';
 import type { Id } from '@/core/model/ids';
 import type { SolvedLine } from '@/core/solving/solved';
-import { formatElevation, formatLength } from '@/core/units/format-length';
+import { formatArea, formatElevation, formatLength } from '@/core/units/format-length';
 import { useProject } from '../session/store';
 import { SurfaceFoot } from '../surface/surface-foot';
 import { useFit, useZoom } from '../surface/use-fitted-zoom';
@@ -50,7 +50,14 @@ export function PlanView() {
   const drawing = useMemo<Drawing>(
     () =>
       solved && building && level
-        ? drawPlan(solved, { building, level, scale, cutAboveMm: 1200, writeLength: (mm) => formatLength(mm, display) })
+        ? drawPlan(solved, {
+            building,
+            level,
+            scale,
+            cutAboveMm: 1200,
+            writeLength: (mm) => formatLength(mm, display),
+            writeArea: (mm2) => formatArea(mm2, display),
+          })
         : { primitives: [], marks: [], box: null },
     [solved, building, level, scale, display],
   );

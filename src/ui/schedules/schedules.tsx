@@ -4,14 +4,21 @@ import { useState, type ComponentType } from 'react';
 import { SwitchButtons } from '../fields/fields';
 import { ColumnTable } from './column-table';
 import { LevelTable } from './level-table';
+import { RoomTable } from './room-table';
 import { StairTable } from './stair-table';
 
-type Table = 'levels' | 'columns' | 'stairs';
-const TABLES: Record<Table, ComponentType> = { levels: LevelTable, columns: ColumnTable, stairs: StairTable };
+type Table = 'levels' | 'columns' | 'stairs' | 'rooms';
+const TABLES: Record<Table, ComponentType> = {
+  levels: LevelTable,
+  columns: ColumnTable,
+  stairs: StairTable,
+  rooms: RoomTable,
+};
 const NAMES: readonly (readonly [Table, string])[] = [
   ['levels', 'Levels'],
   ['columns', 'Columns'],
   ['stairs', 'Stairs'],
+  ['rooms', 'Rooms'],
 ];
 
 /** The tables that are typed in: levels with their ties, and columns. */

@@ -21,6 +21,8 @@ const ORDER: Partial<Record<Primitive['style'], number>> = {
   wallSeen: 4,
   opening: 2,
   openingSwing: 2,
+  roomText: 1,
+  roomArea: 1,
   stairSeen: 2,
   stairCut: 2,
   stairTread: 2,

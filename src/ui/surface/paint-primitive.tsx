@@ -48,6 +48,8 @@ const LOOKS: Record<Style, Look> = {
 
 const TEXT_FILL: Record<TextStyle, string> = {
   stairText: 'var(--color-stairs)',
+  roomText: 'var(--color-ink)',
+  roomArea: 'var(--color-ink2)',
   bubbleText: 'var(--color-ink)',
   dimensionText: 'var(--color-ink2)',
   shaftText: 'var(--color-shafts)',
@@ -79,7 +81,11 @@ export const PaintPrimitive = memo(function PaintPrimitive({
         stroke={style === 'shaftText' || style === 'stairText' ? 'var(--color-film)' : undefined}
         strokeWidth={style === 'shaftText' || style === 'stairText' ? heightMm * 0.3 : undefined}
         paintOrder="stroke"
-        className={style === 'dimensionText' || style === 'levelText' ? 'font-figures' : 'font-words font-semibold'}
+        className={
+          style === 'dimensionText' || style === 'levelText' || style === 'roomArea'
+            ? 'font-figures'
+            : 'font-words font-semibold'
+        }
         transform={turnDeg === 0 ? undefined : `rotate(${-turnDeg} ${at.x} ${-at.y})`}
       >
         {text}

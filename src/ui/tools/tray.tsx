@@ -11,7 +11,7 @@ import { HandOverTool } from './hand-over-tool';
 import { LevelsTool } from './levels-tool';
 import { ShaftsTool } from './shafts-tool';
 import { StairsTool } from './stairs-tool';
-import { WallsTool } from './walls-tool';
+import { WallsStep } from './walls-step';
 
 const TOOLS = {
   levels: ['Levels', <LevelsTool key="levels" />],
@@ -20,7 +20,7 @@ const TOOLS = {
   shafts: ['Shafts', <ShaftsTool key="shafts" />],
   stairs: ['Stairs', <StairsTool key="stairs" />],
   floors: ['Floors', <FloorsTool key="floors" />],
-  walls: ['Walls', <WallsTool key="walls" />],
+  walls: ['Walls', <WallsStep key="walls" />],
   checks: ['Checks', <ChecksTool key="checks" />],
   issue: ['Hand over', <HandOverTool key="issue" />],
 } as const satisfies Record<string, readonly [string, ReactNode]>;

@@ -1,0 +1,119 @@
+import { z } from 'zod';
+import { defineCommand, type Command } from '../model/command';
+import { textSchema } from '../model/fields';
+import { recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { buildingReferred, levelReferred, refSchema } from '../model/refer';
+import { placeInputSchema, readPlace } from '../outlines/outline-input';
+import { ROOM_USES, type Room } from './room';
+
+/** The next number of a level that no room has: level name and a running number, `01.04`. */
+export function freeRoomNumber(framework: Framework, level: Id): string {
+  const record = framework.records.get(level);
+  const name = record?.kind === 'level' ? record.name : '';
+  const taken = new Set(recordsOf(framework, 'room').map(({ number }) => number));
+  let n = 1;
+  while (taken.has(`${name}.${String(n).padStart(2, '0')}`)) n += 1;
+  return `${name}.${String(n).padStart(2, '0')}`;
+}
+
+function refuseNumberTwice(framework: Framework, building: Id, number: string, own: Id | null): void {
+  const other = recordsOf(framework, 'room').find(
+    (room) => room.building === building && room.number === number && room.id !== own,
+  );
+  if (other) refuseNow(`Room ${other.name} has the number ${number} already. Choose another`, ['number']);
+}
+
+const roomIn = (framework: Framework, ref: string): Room =>
+  recordsOf(framework, 'room').find(({ id, number }) => id === ref || number === ref) ??
+  refuseNow(`There is no room ${ref}`, ['room']);
+
+const add = defineCommand({
+  name: 'rooms.add',
+  title: 'Name the closed region a place lies in',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    level: refSchema,
+    place: placeInputSchema,
+    number: textSchema(16).optional(),
+    name: textSchema(40),
+    use: z.enum(ROOM_USES).default('other'),
+    carriedUp: z.boolean().default(true),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const building = buildingReferred(edit.before, input.building);
+      const level = levelReferred(edit.before, input.level, building);
+      if (!level.bounding) refuseNow(`Level ${level.record.name} bounds no storey. Choose another`, ['level']);
+      const number = input.number ?? freeRoomNumber(edit.before, level.id);
+      refuseNumberTwice(edit.before, building, number, null);
+      const { name, use, carriedUp } = input;
+      const place = readPlace(edit.before, building, input.place);
+      edit.add<'room'>({ kind: 'room', building, level: level.id, number, name, use, place, carriedUp });
+    }),
+  sentence: (before, input, after) => {
+    const made = recordsOf(after, 'room').find(({ id }) => !before.records.has(id));
+    return `Room ${made?.number ?? ''} ${input.name} named`;
+  },
+});
+
+const change = defineCommand({
+  name: 'rooms.change',
+  title: 'Change a room’s number, name, use or place',
+  input: z.strictObject({
+    room: refSchema,
+    number: textSchema(16).optional(),
+    name: textSchema(40).optional(),
+    use: z.enum(ROOM_USES).optional(),
+    place: placeInputSchema.optional(),
+    carriedUp: z.boolean().optional(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const room = roomIn(edit.before, input.room);
+      if (input.number) refuseNumberTwice(edit.before, room.building, input.number, room.id);
+      const { number, name, use, carriedUp } = input;
+      edit.set('room', room.id, {
+        number,
+        name,
+        use,
+        carriedUp,
+        place: input.place === undefined ? undefined : readPlace(edit.before, room.building, input.place),
+      });
+    }),
+  sentence: (before, input) => `Room ${roomIn(before, input.room).number} changed`,
+});
+
+const addBoundary = defineCommand({
+  name: 'rooms.addBoundary',
+  title: 'Draw a line that divides rooms without a wall',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    level: refSchema,
+    place: placeInputSchema.default({ lines: null, xMm: 0, yMm: 0 }),
+    points: z
+      .array(z.strictObject({ xMm: lengthInputSchema, yMm: lengthInputSchema }))
+      .min(2, 'A boundary line has two ends')
+      .max(200),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const building = buildingReferred(edit.before, input.building);
+      const reader = new LengthReader(edit.before);
+      const points = input.points.map(({ xMm, yMm }) => ({
+        xMm: reader.read(xMm, 'xMm').mm,
+        yMm: reader.read(yMm, 'yMm').mm,
+      }));
+      edit.add<'boundaryLine'>({
+        kind: 'boundaryLine',
+        building,
+        level: levelReferred(edit.before, input.level, building).id,
+        place: readPlace(edit.before, building, input.place),
+        points,
+      });
+    }),
+  sentence: () => 'Boundary line drawn',
+});
+
+export const ROOM_COMMANDS: Command[] = [add, change, addBoundary];

@@ -1,0 +1,124 @@
+import { recordsOf, type Framework } from '../model/framework';
+import { solve } from '../solving/solve';
+import { given, refusal, step } from '../testing/given';
+
+const corners = (text: string) =>
+  text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
+const layers = [{ name: 'concrete', thicknessMm: 200, core: true }];
+
+/** Three storeys of one plan: 12 × 8 m outside, walls 200, divided at x = 6 m in the two lower ones. */
+const house = given([
+  ['buildings.add', { name: 'House' }],
+  ['levels.setUp', { above: '3@3m' }],
+  ['floors.add', { outline: { type: 'rectangle', widthMm: 12_000, depthMm: 8000 } }],
+  [
+    'walls.add',
+    {
+      name: 'Out',
+      use: 'exterior',
+      type: { name: 'T', layers },
+      points: corners('0,0 12000,0 12000,8000 0,8000'),
+      closed: true,
+      on: 'outside',
+      startsAt: { level: '00' },
+      stopsAt: { level: 'RF' },
+    },
+  ],
+  [
+    'walls.add',
+    {
+      name: 'In',
+      type: 'T',
+      points: corners('6000,100 6000,7900'),
+      startsAt: { level: '00' },
+      stopsAt: { level: '02' },
+    },
+  ],
+]);
+const after = (name: string, input: unknown, framework: Framework = house) => step(framework, name, input).after;
+const rooms = (framework: Framework) => {
+  const solved = solve(framework);
+  const names = new Map(solved.levels.map(({ id, name }) => [id, name]));
+  return solved.rooms.map(({ level, name, netMm2, isCarried }) => [
+    names.get(level)!,
+    name,
+    Math.round(netMm2) / 1e6,
+    isCarried,
+  ]);
+};
+const named = after('rooms.add', { level: '00', place: '2000,2000', name: 'Practice' });
+
+describe('rooms', () => {
+  it('are the regions that walls close, joins and all, named where that was said', () => {
+    expect(rooms(house)).toEqual([
+      ['00', '', 5.7 * 7.6, false],
+      ['00', '', 5.7 * 7.6, false],
+      ['01', '', 5.7 * 7.6, false],
+      ['01', '', 5.7 * 7.6, false],
+      ['02', '', 11.6 * 7.6, false],
+    ]);
+    expect(solve(named).rooms.find(({ name }) => name === 'Practice')).toMatchObject({ number: '00.01' });
+  });
+
+  it('are carried up as long as the region is the same, and no further', () => {
+    expect(rooms(named).filter(([, name]) => name === 'Practice')).toEqual([
+      ['00', 'Practice', 5.7 * 7.6, false],
+      ['01', 'Practice', 5.7 * 7.6, true],
+    ]);
+    const here = after('rooms.change', { room: '00.01', carriedUp: false }, named);
+    expect(rooms(here).filter(([, name]) => name === 'Practice')).toHaveLength(1);
+    const moved = after('walls.change', { wall: 'In', points: corners('7000,100 7000,7900') }, named);
+    expect(rooms(moved).filter(([, name]) => name === 'Practice')).toHaveLength(2);
+  });
+
+  it('lose columns and open shafts from their net area, not doors', () => {
+    const full = given(
+      [
+        ['columns.place', { place: '3000,3000', section: { shape: 'rectangle', widthMm: 500, depthMm: 400 } }],
+        [
+          'shafts.add',
+          {
+            outline: { type: 'rectangle', place: '1000,5000', widthMm: 1000, depthMm: 1500 },
+            startsAt: { level: '00' },
+            stopsAt: { level: '02', face: 'FFL' },
+            opensFoot: true,
+          },
+        ],
+        ['walls.addOpening', { wall: 'In', opening: 'door', alongMm: 2000 }],
+      ],
+      named,
+    );
+    const practice = rooms(full).filter(([, name]) => name === 'Practice');
+    expect(practice.map(([level, , area]) => [level, area])).toEqual([
+      ['00', expect.closeTo(5.7 * 7.6 - 0.2 - 1.5, 6)],
+      ['01', expect.closeTo(5.7 * 7.6 - 0.2 - 1.5, 6)],
+    ]);
+  });
+
+  it('are divided by a boundary line, which takes nothing that can be measured', () => {
+    const divided = after('rooms.addBoundary', { level: '02', points: corners('0,4000 12000,4000') });
+    expect(
+      rooms(divided)
+        .filter(([level]) => level === '02')
+        .map(([, , area]) => area),
+    ).toEqual([expect.closeTo(11.6 * 3.8, 2), expect.closeTo(11.6 * 3.8, 2)]);
+  });
+
+  it('with no walls round them, or two names in one region, are findings', () => {
+    const out = after('rooms.add', { level: '00', place: '20000,2000', name: 'Yard' });
+    expect(solve(out).findings.map(({ rule }) => rule)).toEqual(['room.open']);
+    const twice = after('rooms.add', { level: '00', place: '1000,1000', name: 'Store' }, named);
+    expect(solve(twice).findings.map(({ rule }) => rule)).toEqual(['room.twice']);
+    expect(refusal(named, 'rooms.add', { level: '00', place: '8000,1000', name: 'X', number: '00.01' })).toMatch(
+      /already/,
+    );
+  });
+
+  it('go with their level, and can be moved and deleted', () => {
+    expect(recordsOf(after('levels.remove', { level: '00' }, named), 'room')).toHaveLength(0);
+    const [room] = recordsOf(named, 'room');
+    const moved = after('elements.move', { ids: [room!.id], xMm: 6000, yMm: 0 }, named);
+    expect(solve(moved).rooms.find(({ name }) => name === 'Practice')!.at.x).toBe(8000);
+    expect(recordsOf(after('elements.remove', { ids: [room!.id] }, named), 'room')).toEqual([]);
+  });
+});

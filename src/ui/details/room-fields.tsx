@@ -1,0 +1,74 @@
+'use client';
+
+import type { Json } from '@/core/model/json';
+import { ROOM_USES, type Room } from '@/core/rooms/room';
+import { formatArea, formatLength } from '@/core/units/format-length';
+import { ActionButton, CheckField, ChoiceField, TextField } from '../fields/fields';
+import { useProject } from '../session/store';
+import { MoveFields } from './move-fields';
+
+/** Fields of a room, with its area at each level it is carried to. */
+export function RoomFields({ room }: { room: Room }) {
+  const { solved, display, run, say, mayEdit, select } = useProject((project) => project);
+  const change = (part: Record<string, Json>) => run('rooms.change', { room: room.id, ...part });
+  const attempt = (part: Record<string, Json>) => {
+    const refusal = change(part);
+    if (refusal) say(refusal);
+  };
+  const regions = solved?.rooms.filter((region) => region.room === room.id) ?? [];
+  const name = (id: string) => solved?.levels.find((each) => each.id === id)?.name ?? '';
+  return (
+    <div className="flex flex-col gap-1.5">
+      <TextField label="Number" value={room.number} disabled={!mayEdit} onCommit={(number) => change({ number })} />
+      <TextField label="Name" value={room.name} disabled={!mayEdit} onCommit={(called) => change({ name: called })} />
+      <ChoiceField
+        label="Use"
+        value={room.use}
+        disabled={!mayEdit}
+        choices={ROOM_USES.map((use) => [use, use] as const)}
+        onChoose={(use) => attempt({ use })}
+      />
+      <CheckField
+        label="Above too, where its region is the same"
+        value={room.carriedUp}
+        disabled={!mayEdit}
+        onChange={(carriedUp) => attempt({ carriedUp })}
+      />
+      <table className="w-full border-t border-faint">
+        <caption className="sr-only">Net areas by level</caption>
+        <thead>
+          <tr className="text-left text-ink2">
+            <th className="font-normal">Level</th>
+            <th className="text-right font-normal">Net area</th>
+            <th className="text-right font-normal">Round it</th>
+          </tr>
+        </thead>
+        <tbody className="figures">
+          {[...regions].reverse().map((region) => (
+            <tr key={region.level}>
+              <td>
+                {name(region.level)}
+                {region.isCarried ? ' ↑' : ''}
+              </td>
+              <td className="text-right">{formatArea(region.netMm2, display)}</td>
+              <td className="text-right">{formatLength(Math.round(region.perimeterMm), display)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {mayEdit && <MoveFields ids={[room.id]} />}
+      {mayEdit && (
+        <ActionButton
+          weight="danger"
+          onClick={() => {
+            const refusal = run('elements.remove', { ids: [room.id] });
+            if (refusal) say(refusal);
+            else select([]);
+          }}
+        >
+          Delete this room
+        </ActionButton>
+      )}
+    </div>
+  );
+}
