@@ -44,6 +44,16 @@ await take('columns');
 await step('Shafts');
 await page.getByLabel('Corner at').fill('C-5 + 1m,1m');
 await take('shaft');
+await page.getByRole('button', { name: 'Close the Shafts tools' }).click();
+await level('03');
+await page.getByText('On level 03').click();
+await page.getByRole('button', { name: 'ST1', exact: true }).click();
+await page.getByText('On level 03').click();
+await take('stair');
+await page.getByRole('tab', { name: 'Carry board' }).click();
+await page.getByRole('button', { name: 'Choose D-2' }).click();
+await take('carry-board');
+await page.getByRole('tab', { name: 'Plan' }).click();
 await step('Checks');
 await page
   .getByRole('button', { name: /^Wrong/ })
@@ -68,19 +78,15 @@ await page.getByRole('tab', { name: 'Plan' }).click();
 await page.getByRole('combobox', { name: 'Quick entry' }).fill('columns at A-E x 3-4 round 550');
 await take('quick-entry');
 await page.keyboard.press('Escape');
-await page.getByRole('button', { name: /^Elevation of level 02/ }).click();
-await page
-  .getByRole('dialog')
-  .getByLabel(/^Elevation/)
-  .fill('10.2m + 150');
-await take('level');
-await page.keyboard.press('Escape');
 await page.getByRole('button', { name: 'ft in' }).click();
 await take('imperial');
 await page.getByRole('button', { name: 'mm', exact: true }).click();
 await page.getByLabel('Building', { exact: true }).selectOption({ label: 'Annex' });
 await step('Grids');
 await take('radial');
+await step('Walls');
+await page.getByRole('button', { name: 'Rooms', exact: true }).first().click();
+await take('rooms');
 await page.goto('/');
 await page.getByRole('textbox', { name: 'New project' }).fill('Pier house');
 await page.getByRole('button', { name: 'Start and set up' }).click();

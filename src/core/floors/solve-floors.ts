@@ -20,11 +20,29 @@ export interface Cutter {
   cuts: readonly { plate: Id; level: Id; ring: Ring }[];
 }
 
+/** The holes of each plate by level. */
+export type CutsByPlate = ReadonlyMap<Id, ReadonlyMap<Id, readonly { id: Id; ring: Ring }[]>>;
+
+/** All cuts sorted by the plates and levels they are in, once for a building. */
+export function cutsByPlate(cutters: readonly Cutter[]): CutsByPlate {
+  const plates = new Map<Id, Map<Id, { id: Id; ring: Ring }[]>>();
+  for (const { id, cuts } of cutters) {
+    for (const { plate, level, ring } of cuts) {
+      let levels = plates.get(plate);
+      if (!levels) plates.set(plate, (levels = new Map()));
+      const list = levels.get(level);
+      if (list) list.push({ id, ring });
+      else levels.set(level, [{ id, ring }]);
+    }
+  }
+  return plates;
+}
+
 /** A floor plate at each of its levels, hung from SSL, with its own holes and those of the shafts and stairs that cut it there. */
 export function solveFloor(
   plate: Plate,
   storeys: readonly ResolvedLevel[],
-  cutters: readonly Cutter[],
+  cuts: CutsByPlate,
   store: ProfileStore,
   facts: PlanFacts,
   joints: readonly Joint[] = [],
@@ -34,21 +52,13 @@ export function solveFloor(
     const message = `The outline of floor plate ${record.name} crosses itself or encloses nothing. Draw it again`;
     return { pieces: [], findings: [finding('outline.unsound', 'error', record.building, null, [record.id], message)] };
   }
-  const cutting = new Map<Id, { id: Id; ring: Ring }[]>();
-  for (const { id, cuts } of cutters) {
-    for (const { plate: cut, level, ring: hole } of cuts) {
-      if (cut !== record.id) continue;
-      const list = cutting.get(level);
-      if (list) list.push({ id, ring: hole });
-      else cutting.set(level, [{ id, ring: hole }]);
-    }
-  }
+  const cutting = cuts.get(record.id);
   const strips = joints.map((joint) => ({ joint, strip: facts.one(jointRing(joint, ring)) }));
   const outlineText = facts.textOf(ring);
   const pieces = storeys
     .filter(({ id }) => plate.serves.has(id))
     .map((level): FloorPiece => {
-      const here = cutting.get(level.id) ?? [];
+      const here = cutting?.get(level.id) ?? [];
       const holes = new Map([...plate.voids, ...here.map((cut) => cut.ring)].map((hole) => [facts.textOf(hole), hole]));
       const gaps = strips.filter(({ joint }) => isAt(joint, level.fflMm)).map(({ strip }) => strip);
       for (const gap of gaps) holes.set(facts.textOf(gap), gap);

@@ -104,19 +104,19 @@ function shaftStates(
     }
     return rings.get(outline)!;
   };
-  const made = new Map<string, ShaftState>();
+  // Levels that are alike share one state object, and so one ring.
+  const made = new Map<object, ShaftState | null>();
   const states = statesUp<{ outline: Outline; slab: SlabState }, ShaftException>(
     { outline: shaft.outline, slab: 'open' },
     shaft.exceptions,
     storeys,
     (from, by) => ({ outline: by.outline ?? from.outline, slab: by.slab ?? from.slab }),
-  ).map(({ outline, slab }) => {
-    const ring = ringOf(outline);
-    if (!ring) return null;
-    const key = `${slab} ${facts.textOf(ring)}`;
-    const state = made.get(key) ?? { ring, slab };
-    made.set(key, state);
-    return state;
+  ).map((state) => {
+    if (!made.has(state)) {
+      const ring = ringOf(state.outline);
+      made.set(state, ring && { ring, slab: state.slab });
+    }
+    return made.get(state)!;
   });
   return states.length === 0 || states.some((state) => state === null) ? null : (states as ShaftState[]);
 }

@@ -8,7 +8,7 @@ import { solveColumn } from '../columns/solve-columns';
 import { mmOf } from '../dimensions/resolve-length';
 import { jointsOf } from '../floors/joints';
 import { plateSet, resolvePlate } from '../floors/plates';
-import { solveFloor, type ProfileStore } from '../floors/solve-floors';
+import { cutsByPlate, solveFloor, type ProfileStore } from '../floors/solve-floors';
 import { sharedWith, subtract, unionLess, type Profile } from '../geometry/boolean';
 import { solveGrids } from '../grids/solve-grids';
 import { checkClearHeights, heightBudgets, thickestSlab } from '../levels/height-budget';
@@ -162,14 +162,14 @@ export class Solver implements ProfileStore {
     }
     solved.stairs.push(...stairs);
     const walls = new BuildingWalls(framework, own(recordsOf(framework, 'wall')), storeys, plates, this.facts);
-    const cutters = [
+    const cuts = cutsByPlate([
       ...walls.cutters(),
       ...shafts.map(({ shaft, cuts }) => ({ id: shaft, cuts })),
       ...stairs.map(({ stair, cuts }) => ({ id: stair, cuts })),
-    ];
+    ]);
     const joints = jointsOf(own(solved.lines));
     for (const plate of plates.all) {
-      const { pieces, findings } = solveFloor(plate, floored, cutters, this, this.facts, joints);
+      const { pieces, findings } = solveFloor(plate, floored, cuts, this, this.facts, joints);
       solved.floors.push(...pieces);
       solved.findings.push(...findings);
     }
