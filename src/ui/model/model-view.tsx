@@ -4,13 +4,14 @@ import { OrbitControls } from '@react-three/drei';
 import { Canvas } from '@react-three/fiber';
 import { useEffect, useMemo, useState } from 'react';
 import * as THREE from 'three';
-import { plus, turned, type Point } from '@/core/geometry/point';
+import { plus, turned } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
-import { sectionRing, sectionSize, sectionWords } from '@/core/columns/section-shape';
 import { tessellated } from '@/core/geometry/curve';
 import { isAt } from '@/core/solving/is-at';
 import type { FloorPiece, Solved } from '@/core/solving/solved';
 import { useProject } from '../session/store';
+import { openedAt } from '@/core/drawing/opened-at';
+import { Columns } from './columns';
 import { prism } from './prism';
 import { Stairs } from './stairs';
 import { Walls } from './walls';
@@ -33,14 +34,28 @@ function useThemeColours(names: readonly string[]): Record<string, string> {
 
 const COLOURS = ['columns', 'floors', 'shafts', 'stairs', 'now', 'film', 'sheet', 'walls', 'ink2'] as const;
 
+type Shown = 'columns' | 'slabs' | 'walls' | 'stairs' | 'space';
+const SHOWN: readonly (readonly [Shown, string])[] = [
+  ['columns', 'columns'],
+  ['slabs', 'slabs'],
+  ['walls', 'walls'],
+  ['stairs', 'stairs'],
+  ['space', 'free space of shafts'],
+];
+
 /** The framework in space: columns instanced per section, slabs per profile, shafts as their free space. Drawn on demand. */
 export function ModelView() {
   const { solved, building, level, selection, select } = useProject((project) => project);
   const colours = useThemeColours(COLOURS);
-  const [showSpace, setShowSpace] = useState(true);
+  const [hidden, setHidden] = useState<ReadonlySet<Shown>>(new Set());
+  const [isTopOff, setTopOff] = useState(false);
+  const shown = useMemo(
+    () => (solved && isTopOff && level ? openedAt(solved, level) : solved),
+    [solved, isTopOff, level],
+  );
   const chosen = useMemo(() => new Set(selection), [selection]);
   const centre = useMemo(() => (solved ? middleOf(solved) : null), [solved]);
-  if (!solved || !building || !centre || !colours.columns) return null;
+  if (!solved || !shown || !building || !centre || !colours.columns) return null;
   return (
     <div
       className="relative min-h-0 min-w-0 flex-1"
@@ -59,45 +74,53 @@ export function ModelView() {
         <directionalLight position={[-80, 20, 60]} intensity={0.7} />
         <group rotation={[-Math.PI / 2, 0, 0]}>
           <group position={[-centre.x, -centre.y, -centre.z]} scale={0.001}>
-            {solved.buildings.map((each) => (
+            {shown.buildings.map((each) => (
               <group
                 key={each.id}
                 position={[each.at.x, each.at.y, each.zeroMm]}
                 rotation={[0, 0, (each.turnDeg * Math.PI) / 180]}
               >
-                <Columns
-                  solved={solved}
-                  building={each.id}
-                  chosen={chosen}
-                  colours={colours}
-                  onSelect={(id) => select([id])}
-                />
-                <Slabs
-                  solved={solved}
-                  building={each.id}
-                  level={level}
-                  chosen={chosen}
-                  colours={colours}
-                  onSelect={(id) => select([id])}
-                />
-                <Stairs
-                  solved={solved}
-                  building={each.id}
-                  chosen={chosen}
-                  colours={colours}
-                  onSelect={(id) => select([id])}
-                />
-                <Walls
-                  solved={solved}
-                  building={each.id}
-                  chosen={chosen}
-                  colours={colours}
-                  onSelect={(id) => select([id])}
-                />
-                <GridLines solved={solved} building={each.id} level={level} colour={colours.ink2!} />
-                {showSpace && (
+                {!hidden.has('columns') && (
+                  <Columns
+                    solved={shown}
+                    building={each.id}
+                    chosen={chosen}
+                    colours={colours}
+                    onSelect={(id) => select([id])}
+                  />
+                )}
+                {!hidden.has('slabs') && (
+                  <Slabs
+                    solved={shown}
+                    building={each.id}
+                    level={level}
+                    chosen={chosen}
+                    colours={colours}
+                    onSelect={(id) => select([id])}
+                  />
+                )}
+                {!hidden.has('stairs') && (
+                  <Stairs
+                    solved={shown}
+                    building={each.id}
+                    chosen={chosen}
+                    colours={colours}
+                    onSelect={(id) => select([id])}
+                  />
+                )}
+                {!hidden.has('walls') && (
+                  <Walls
+                    solved={shown}
+                    building={each.id}
+                    chosen={chosen}
+                    colours={colours}
+                    onSelect={(id) => select([id])}
+                  />
+                )}
+                <GridLines solved={shown} building={each.id} level={level} colour={colours.ink2!} />
+                {!hidden.has('space') && (
                   <Shafts
-                    solved={solved}
+                    solved={shown}
                     building={each.id}
                     chosen={chosen}
                     colours={colours}
@@ -110,15 +133,37 @@ export function ModelView() {
         </group>
         <OrbitControls makeDefault enableDamping={false} />
       </Canvas>
-      <label className="absolute right-4 bottom-3 flex items-center gap-2 text-[11px] text-ink2">
-        <input
-          type="checkbox"
-          className="accent-(--color-now)"
-          checked={showSpace}
-          onChange={(event) => setShowSpace(event.target.checked)}
-        />
-        Show the free space of shafts
-      </label>
+      <div
+        role="group"
+        aria-label="What is shown"
+        className="absolute right-4 bottom-3 flex flex-wrap items-center gap-1"
+      >
+        {SHOWN.map(([key, words]) => (
+          <button
+            key={key}
+            type="button"
+            aria-pressed={!hidden.has(key)}
+            className={`rounded-sm border bg-sheet px-2 py-0.5 text-[11px] ${hidden.has(key) ? 'border-hair text-ink3' : 'border-ink2 font-semibold'}`}
+            onClick={() =>
+              setHidden((now) => {
+                const next = new Set(now);
+                if (!next.delete(key)) next.add(key);
+                return next;
+              })
+            }
+          >
+            {words}
+          </button>
+        ))}
+        <button
+          type="button"
+          aria-pressed={isTopOff}
+          className={`rounded-sm border px-2 py-0.5 text-[11px] ${isTopOff ? 'border-now bg-now-tint font-semibold text-now' : 'border-hair bg-sheet'}`}
+          onClick={() => setTopOff(!isTopOff)}
+        >
+          opened at this level
+        </button>
+      </div>
     </div>
   );
 }
@@ -156,98 +201,6 @@ interface PartProps {
   chosen: ReadonlySet<Id>;
   colours: Record<string, string>;
   onSelect: (id: Id) => void;
-}
-
-/** Unit solids that instances are scaled from: 1 mm each way, standing on z = 0. */
-const UNIT_BOX = new THREE.BoxGeometry(1, 1, 1).translate(0, 0, 0.5);
-const UNIT_CYLINDER = new THREE.CylinderGeometry(0.5, 0.5, 1, 20).rotateX(Math.PI / 2).translate(0, 0, 0.5);
-
-function Columns({ solved, building, chosen, colours, onSelect }: PartProps) {
-  const groups = useMemo((): [THREE.BufferGeometry, Solid[]][] => {
-    const pieces = solved.columns.filter((piece) => piece.building === building);
-    const shaped = new Map<string, [THREE.BufferGeometry, Solid[]]>();
-    for (const piece of pieces) {
-      if (piece.section.shape !== 'I') continue;
-      const key = sectionWords(piece.section);
-      const ring = sectionRing(piece.section, { x: 0, y: 0 }, 0);
-      const group = shaped.get(key) ?? [prism({ regions: [{ outer: ring, holes: [] }] }, 1), []];
-      shaped.set(key, group);
-      group[1].push({ ...piece, size: [1, 1] });
-    }
-    const solids = (shape: 'rectangle' | 'circle'): Solid[] =>
-      pieces
-        .filter(({ section }) => section.shape === shape)
-        .map((piece) => ({ ...piece, size: sectionSize(piece.section) }));
-    const blocks = solved.blocks
-      .filter((block) => block.building === building)
-      .map((block): Solid => ({ ...block, size: [block.widthMm, block.depthMm] }));
-    return [[UNIT_BOX, [...solids('rectangle'), ...blocks]], [UNIT_CYLINDER, solids('circle')], ...shaped.values()];
-  }, [solved, building]);
-  return groups.map(([geometry, group], i) => (
-    <ColumnGroup
-      key={`${i} ${group.length}`}
-      geometry={geometry}
-      pieces={group}
-      chosen={chosen}
-      colours={colours}
-      onSelect={onSelect}
-    />
-  ));
-}
-
-/** An upright solid: a unit solid scaled to its size and height. */
-interface Solid {
-  stack: Id;
-  at: Point;
-  turnDeg: number;
-  bottomMm: number;
-  topMm: number;
-  size: [number, number];
-}
-
-function ColumnGroup({
-  geometry,
-  pieces,
-  chosen,
-  colours,
-  onSelect,
-}: { geometry: THREE.BufferGeometry; pieces: Solid[] } & Pick<PartProps, 'chosen' | 'colours' | 'onSelect'>) {
-  const mesh = useMemo(() => {
-    const instances = new THREE.InstancedMesh(
-      geometry,
-      new THREE.MeshLambertMaterial({ color: '#ffffff' }),
-      pieces.length,
-    );
-    const matrix = new THREE.Matrix4();
-    const turn = new THREE.Quaternion();
-    pieces.forEach((piece, i) => {
-      const {
-        at,
-        bottomMm,
-        topMm,
-        turnDeg,
-        size: [w, d],
-      } = piece;
-      turn.setFromAxisAngle(new THREE.Vector3(0, 0, 1), (turnDeg * Math.PI) / 180);
-      matrix.compose(new THREE.Vector3(at.x, at.y, bottomMm), turn, new THREE.Vector3(w, d, topMm - bottomMm));
-      instances.setMatrixAt(i, matrix);
-      instances.setColorAt(i, new THREE.Color(chosen.has(piece.stack) ? colours.now : colours.columns));
-    });
-    instances.computeBoundingSphere();
-    return instances;
-  }, [geometry, pieces, chosen, colours]);
-  useEffect(() => () => mesh.dispose(), [mesh]);
-  if (pieces.length === 0) return null;
-  return (
-    <primitive
-      object={mesh}
-      onClick={(event: { instanceId?: number; stopPropagation: () => void }) => {
-        event.stopPropagation();
-        const piece = pieces[event.instanceId ?? -1];
-        if (piece) onSelect(piece.stack);
-      }}
-    />
-  );
 }
 
 function Slabs({ solved, building, level, chosen, colours, onSelect }: PartProps & { level: Id | null }) {
