@@ -51,7 +51,7 @@ await page.getByRole('button', { name: 'ST1', exact: true }).click();
 await page.getByText('On level 03').click();
 await take('stair');
 await page.getByRole('tab', { name: 'Carry board' }).click();
-await page.getByRole('button', { name: 'Choose D-2' }).click();
+await page.getByRole('button', { name: 'Choose B-2' }).click();
 await take('carry-board');
 await page.getByRole('tab', { name: 'Plan' }).click();
 await step('Checks');

@@ -9,6 +9,7 @@ import { axisLine, axisLines, type AxisLine } from '../grids/axis-lines';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow } from '../model/length-input';
+import { stripsOf, wallPath } from '../walls/wall-path';
 import type { Rec } from '../model/record';
 import { outlineRing } from '../outlines/outline-ring';
 
@@ -47,13 +48,16 @@ function fromEdge(framework: Framework, id: Id): AxisLine | null {
   };
 }
 
-/** An edge of a slab or shaft, or a face of a column, as a line; positive offsets lead outwards. Counted counter-clockwise. */
+/**
+ * An edge of a slab or shaft, or a face of a column or wall, as a line; positive offsets lead outwards. Counted
+ * counter-clockwise; of a wall, four for each straight part of its path.
+ */
 export function edgeOf(framework: Framework, thing: Id, edge: number): AxisLine | null {
   const record = framework.records.get(thing);
-  const found = record && ringToHold(framework, record);
+  const found = record && ringToHold(framework, record, edge);
   if (!record || !found) return null;
-  const { ring, called, building } = found;
-  const [from, to] = [ring?.[edge], ring?.[(edge + 1) % (ring?.length ?? 1)]];
+  const { ring, side, called, building } = found;
+  const [from, to] = [ring?.[side], ring?.[(side + 1) % (ring?.length ?? 1)]];
   if (!from || !to) return null;
   const way = minus(to, from);
   return {
@@ -72,16 +76,31 @@ export function edgeOf(framework: Framework, thing: Id, edge: number): AxisLine 
   };
 }
 
-/** The ring whose edges lines can be set out from: of a slab, a shaft, or a column's first section. */
-function ringToHold(framework: Framework, record: Rec): { ring: Ring | null; called: string; building: Id } | null {
+interface HeldRing {
+  ring: Ring | null;
+  /** Which edge of the ring. */
+  side: number;
+  called: string;
+  building: Id;
+}
+
+/** The ring with an edge lines can be set out from: of a slab, a shaft, a column's first section, a part of a wall. */
+function ringToHold(framework: Framework, record: Rec, edge: number): HeldRing | null {
   if (record.kind === 'shaft' || record.kind === 'floorPlate') {
     const { building, outline, name } = record;
-    return { ring: outlineRing(framework, outline, heldLine), called: `${name} edge`, building };
+    return { ring: outlineRing(framework, outline, heldLine), side: edge, called: `${name} edge`, building };
+  }
+  if (record.kind === 'wall') {
+    const path = wallPath(framework, record);
+    const strips = path ? stripsOf(path, 0, path.build.thicknessMm) : [];
+    const { building, name } = record;
+    return { ring: strips[Math.floor(edge / 4)] ?? null, side: edge % 4, called: `wall ${name} face`, building };
   }
   if (record.kind !== 'columnStack') return null;
   const { at, turnDeg, mark } = actingOn(framework, record, heldLine);
   const ring = sectionHull(sectionMm(framework, record.section), at, turnDeg);
-  return { ring, called: `column ${record.name ?? mark ?? ''} face`.replace('  ', ' '), building: record.building };
+  const called = `column ${record.name ?? mark ?? ''} face`.replace('  ', ' ');
+  return { ring, side: edge, called, building: record.building };
 }
 
 /** A line to hold a face to, by id, label or name. */

@@ -209,6 +209,29 @@ describe('lines set out from edges', () => {
     expect(refusal(shaft, 'settingOut.remove', { lines: ['Clear'] })).toMatch(/edge of Beside/);
   });
 
+  it('run off a face of a wall and follow it', () => {
+    const points = [
+      { xMm: 1000, yMm: 10_000 },
+      { xMm: 9000, yMm: 10_000 },
+    ];
+    const layers = [{ name: 'concrete', thicknessMm: 200, core: true }];
+    const walled = after(
+      'walls.add',
+      { name: 'W', type: { name: 'T', layers }, points, startsAt: { level: '00' } },
+      built,
+    );
+    const wall = recordsOf(walled, 'wall')[0]!.id;
+    const faces = [0, 1, 2, 3].map((edge) => ({ of: wall, edge }));
+    const out = after('settingOut.add', { edges: faces, offsetMm: 300, name: 'Off' }, walled);
+    const ends = solve(out).settingOut.flatMap((line) => line.ends);
+    // Outwards of its four faces: 100 of wall and 300 beside its middle line, 300 beyond its ends.
+    expect([Math.min(...ends.map(({ y }) => y)), Math.max(...ends.map(({ y }) => y))]).toEqual([9600, 10_400]);
+    expect([Math.min(...ends.map(({ x }) => x)), Math.max(...ends.map(({ x }) => x))]).toEqual([700, 9300]);
+    const moved = after('elements.move', { ids: [wall], xMm: 0, yMm: 500 }, out);
+    expect(Math.max(...solve(moved).settingOut.flatMap((line) => line.ends.map(({ y }) => y)))).toBe(10_900);
+    expect(refusal(out, 'elements.remove', { ids: [wall] })).toMatch(/hangs on it/);
+  });
+
   it('never let a thing hang on itself', () => {
     const out = after(
       'settingOut.add',

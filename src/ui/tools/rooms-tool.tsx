@@ -91,7 +91,9 @@ function NameRoom() {
               ? region.room
                 ? `${region.number} ${region.name} is here already.`
                 : `A room of ${formatArea(region.netMm2, display)}.`
-              : `${here.length} closed ${here.length === 1 ? 'room' : 'rooms'} here, ${unnamed} without a name. Press in one.`}
+              : unnamed === 0
+                ? `${here.length} closed ${here.length === 1 ? 'room' : 'rooms'} here, all named.`
+                : `${here.length} closed ${here.length === 1 ? 'room' : 'rooms'} here, ${unnamed} without a name. Press in one.`}
       </p>
       <PlainField
         label="Number"

@@ -106,7 +106,7 @@ export function SettingOut() {
         value={isFromEdges ? 'edges' : 'lines'}
         choices={[
           ['lines', 'grid and setting-out lines'],
-          ['edges', 'edges of slabs and shafts, faces of columns'],
+          ['edges', 'edges of slabs and shafts, faces of columns and walls'],
         ]}
         onChoose={(from) => setEdges(from === 'edges' ? [] : null)}
       />
@@ -180,6 +180,11 @@ function edgeAt(
   for (const stack of solved.columns.filter((piece) => piece.building === building && piece.level === level)) {
     const ring = sectionHull(stack.section, stack.at, stack.turnDeg);
     if (contains(ring, at) && stack.section.shape !== 'circle') return { of: stack.stack, edge: nearestEdge(ring, at) };
+  }
+  for (const wall of solved.walls.filter((piece) => piece.building === building && piece.level === level)) {
+    const part = wall.strips.findIndex((strip) => contains(strip, at));
+    // Joined ends are drawn longer; the faces are those of the path, in the same order.
+    if (part >= 0) return { of: wall.wall, edge: part * 4 + nearestEdge(wall.strips[part]!, at) };
   }
   for (const { of, ring } of rings) {
     ring.forEach((from, edge) => {
