@@ -72,7 +72,12 @@ test('walls are typed and pressed, opened, and a slab follows the face of their 
   await page.getByLabel('From its start').fill('3m');
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByLabel('Openings of this wall')).toContainText('N1');
-  const { walls } = await downloadReport(page);
+  await openStep(page, 'Floors');
+  await page.getByLabel('Outline', { exact: true }).selectOption({ label: 'along walls' });
+  await page.getByRole('button', { name: 'Add the floor plate' }).click();
+  const { walls, floors } = await downloadReport(page);
+  // 90 and 110 of the wall's layers lie outside its core.
+  expect(floors.find(({ name, level: at }) => name === 'Floor 2' && at === '02')!.areaM2).toBeCloseTo(25.4 * 14.6, 3);
   expect(walls.map(({ name }) => name).sort()).toEqual(['W1', 'W2']);
   expect(walls.find(({ name }) => name === 'W1')!.openings).toMatchObject([{ name: 'N1', kind: 'window' }]);
   await page.getByRole('tab', { name: '3D' }).click();

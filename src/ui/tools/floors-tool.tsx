@@ -3,18 +3,21 @@
 import { useEffect, useRef, useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { formatForEntry } from '@/core/units/format-length';
+import { recordsOf, type Framework } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
+import type { WallFace } from '@/core/walls/wall-faces';
 import { heldLine } from '@/core/setting-out/held-line';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { usePreview } from '../session/use-preview';
+import { FACE_CHOICES } from '../walls/wall-words';
 import { Refused } from './refused';
 
-type Way = 'grid' | 'lines' | 'drawn';
+type Way = 'grid' | 'lines' | 'walls' | 'drawn';
 
 /**
- * A floor plate from the grid with an offset, with edges on chosen lines, or drawn corner by corner; through all storeys,
+ * A floor plate from the grid with an offset, with edges on chosen lines, along walls, or drawn corner by corner; through all storeys,
  * some, or on the current level only.
  */
 export function FloorsTool() {
@@ -31,18 +34,23 @@ export function FloorsTool() {
   const [from, setFrom] = useState('');
   const [to, setTo] = useState('');
   const [isHereOnly, setHereOnly] = useState(false);
+  const [wanted, setWanted] = useState<string | null>(null);
+  const [face, setFace] = useState<WallFace>('coreOutside');
   const [refused, setRefused] = useState<string | null>(null);
   const here = solved?.levels.find(({ id }) => id === level);
   const edges = way === 'lines' ? (chosenLines ?? []) : [];
   const range: [string, string] = [from || (storeys[0]?.id ?? ''), to || (storeys.at(-1)?.id ?? '')];
   const [o, t] = [read(offset), read(thickness)];
+  const round = wallsRound(framework, building, wanted);
   const system = systems[0];
   const outline: Json =
     way === 'grid'
       ? { type: 'gridOffset', ...(system ? { system } : {}), offsetMm: o.ok ? o.input : 0 }
       : way === 'lines'
         ? { type: 'lines', edges: edges.map((line) => ({ line, offsetMm: o.ok ? o.input : 0 })) }
-        : { type: 'polygon', points: corners.map(({ x, y }) => ({ xMm: x, yMm: y })) };
+        : way === 'walls'
+          ? { type: 'walls', walls: round.chosen, face, offsetMm: o.ok ? o.input : 0 }
+          : { type: 'polygon', points: corners.map(({ x, y }) => ({ xMm: x, yMm: y })) };
   const input: Json = {
     ...(building ? { building } : {}),
     outline,
@@ -59,7 +67,8 @@ export function FloorsTool() {
     const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'floorPlate') : undefined;
     const ring =
       added?.kind === 'floorPlate' && preview?.ok ? resolveOutline(preview.value.after, added.outline) : null;
-    const note = way === 'lines' ? 'Edges on the chosen lines' : 'Outline from the grid';
+    const note =
+      way === 'lines' ? 'Edges on the chosen lines' : way === 'walls' ? 'Along the walls' : 'Outline from the grid';
     set({ ghost: ring ? { rings: [[...ring]], points: [], note } : null });
   }, [preview, way, corners, set]);
   useEffect(() => {
@@ -104,13 +113,22 @@ export function FloorsTool() {
         choices={[
           ['grid', 'from the grid'],
           ['lines', 'edges on chosen lines'],
+          ...(round.choices.length > 0 ? ([['walls', 'along walls']] as const) : []),
           ['drawn', 'drawn by corners'],
         ]}
         onChoose={(next) => {
           setWay(next);
+          // Along walls the slab ends at their face; off a grid it stands out.
+          if (next === 'walls') setOffset(formatForEntry(0, display));
           setRefused(null);
         }}
       />
+      {way === 'walls' && (
+        <>
+          <ChoiceField label="Round" value={round.key} choices={round.choices} onChoose={setWanted} />
+          <ChoiceField label="Up to" value={face} choices={FACE_CHOICES} onChoose={setFace} />
+        </>
+      )}
       {way === 'lines' && (
         <p className="text-ink2">
           {edges.length === 0
@@ -120,7 +138,7 @@ export function FloorsTool() {
       )}
       {way !== 'drawn' ? (
         <PlainField
-          label={way === 'grid' ? 'Outside the grid by' : 'Outside the lines by'}
+          label={way === 'grid' ? 'Outside the grid by' : way === 'walls' ? 'Outside that by' : 'Outside the lines by'}
           value={offset}
           onChange={setOffset}
           note={o.words}
@@ -154,4 +172,19 @@ export function FloorsTool() {
       </span>
     </form>
   );
+}
+
+const ALL_EXTERIOR = 'all exterior';
+
+/** Walls a slab may follow: each closed one, or all open exterior ones together, which have to go round. */
+function wallsRound(framework: Framework, building: string | null, wanted: string | null) {
+  const walls = recordsOf(framework, 'wall').filter((wall) => wall.building === building);
+  const closed = walls.filter((wall) => wall.closed);
+  const open = walls.filter((wall) => !wall.closed && wall.use === 'exterior');
+  const choices: (readonly [string, string])[] = [
+    ...closed.map(({ id, name }) => [id, `wall ${name}`] as const),
+    ...(open.length > 2 ? [[ALL_EXTERIOR, 'all exterior walls'] as const] : []),
+  ];
+  const key = choices.some(([each]) => each === wanted) ? wanted! : (choices[0]?.[0] ?? '');
+  return { choices, key, chosen: key === ALL_EXTERIOR ? open.map(({ id }) => id) : [key] };
 }
