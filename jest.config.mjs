@@ -12,6 +12,8 @@ const config = {
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   cacheDirectory: '<rootDir>/node_modules/.cache/jest',
   workerIdleMemoryLimit: '1GB',
+  // Long chains of random commands on a busy machine; nothing is measured by the clock.
+  testTimeout: 120_000,
 };
 
 export default config;
