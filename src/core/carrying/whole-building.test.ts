@@ -63,10 +63,10 @@ describe('a whole building from an outline', () => {
     expect(refusal(bare, 'carry.wholeBuilding', { ...input, floorMm: 1 })).toMatch(/thicknessMm/);
   });
 
-  it('is one kind of storey: a cold solve cuts it once, its walls once', () => {
+  it('is one kind of storey: a cold solve works out its slab, walls and room once', () => {
     polygonCalls.reset();
     solve(house.after);
-    // The slab, the wall, and its core in plan.
-    expect(polygonCalls.read()).toBe(3);
+    // The slab, the wall, its core in plan, the region it closes and that region's net area.
+    expect(polygonCalls.read()).toBe(5);
   });
 });
