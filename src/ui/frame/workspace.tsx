@@ -103,7 +103,7 @@ function Surface() {
   const Beside = beside && VIEWS[beside];
   return (
     <>
-      <div className="flex h-[40px] items-end justify-between gap-3 border-b border-hair px-4">
+      <div className="@container flex h-[40px] items-end justify-between gap-3 border-b border-hair px-4">
         <div role="tablist" aria-label="Views" className="flex shrink-0 gap-4">
           {TABS.map(([key, name]) => (
             <button
@@ -132,7 +132,7 @@ function Surface() {
           ))}
         </select>
         <p className="shrink-0 pb-1.5 font-bold whitespace-nowrap" aria-label="Current level">
-          {shown?.name} {shown?.title}{' '}
+          {shown?.name} <span className="hidden @xl:inline">{shown?.title}</span>{' '}
           <span className="figures font-normal text-ink2">{shown ? formatElevation(shown.fflMm, display) : ''}</span>
         </p>
       </div>
