@@ -199,7 +199,7 @@ describe('what an edit would bring about', () => {
     const up = of('carry.storeys', { from: '00', to: '01', kinds: ['floors', 'shafts', 'stairs'] });
     expect(up).toContain('stairs: Stair ST1 from 01: climbs it, 19 step risers of 173.7');
     const gone = of('elements.remove', { ids: ids('stair') });
-    expect(gone).toContain('columns: Stair ST1 goes');
+    expect(gone).toContain('gone: Stair ST1 goes');
     expect(of('levels.setHeight', { level: '00', heightMm: 9000, mode: 'push' })).toEqual(
       expect.arrayContaining([
         'stairs: Stair ST1 from 00: cannot be climbed any more',

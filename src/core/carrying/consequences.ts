@@ -6,7 +6,7 @@ import { formatArea, formatElevation, formatLength, type LengthDisplay } from '.
 
 /** One thing an edit would bring about. */
 export interface Consequence {
-  about: 'levels' | 'stairs' | 'shafts' | 'columns' | 'walls' | 'floors' | 'newFindings' | 'goneFindings';
+  about: 'levels' | 'stairs' | 'shafts' | 'columns' | 'walls' | 'floors' | 'gone' | 'newFindings' | 'goneFindings';
   words: string;
   /** What it is about and where, for choosing it. */
   ids: Id[];
@@ -119,7 +119,7 @@ function counted(
     say('floors', `Net area of floors ${formatArea(old, display)} → ${formatArea(now, display)}`);
   for (const [id, record] of before.framework.records) {
     if (after.framework.records.has(id) || record.kind === 'level' || record.kind === 'viewMark') continue;
-    say('columns', `${capital(called(record))} goes`);
+    say('gone', `${capital(called(record))} goes`);
   }
   return made;
 }

@@ -55,7 +55,7 @@ const move = defineCommand({
 
 const remove = defineCommand({
   name: 'elements.remove',
-  title: 'Delete chosen columns, shafts or floor plates',
+  title: 'Delete chosen things',
   input: z.strictObject({ ids: idsSchema }),
   plan: (edit, input) =>
     refusing(() => {

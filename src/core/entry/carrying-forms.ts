@@ -5,7 +5,7 @@ import type { Id } from '../model/ids';
 import { parsePath } from '../outlines/typed-path';
 import { RULE_SETS } from '../stairs/rule-sets';
 import { WALL_USES, type WallUse } from '../walls/wall';
-import { STARTING_TYPES } from '../walls/wall-type';
+import { STARTING_TYPES, USUAL_TYPE } from '../walls/wall-type';
 import { LENGTH, axisOf, lengthOf, levelOf, placeOf, Unread, type EntryContext } from './entry-context';
 import type { Form } from './form';
 
@@ -27,17 +27,9 @@ function thingsOf(text: string, { framework, building }: EntryContext): Id[] {
   });
 }
 
-const TYPE_OF: Record<WallUse, string> = {
-  exterior: 'Exterior 400',
-  interior: 'Interior 150',
-  core: 'Core 250',
-  party: 'Party 300',
-  glazed: 'Glazed 120',
-};
-
 /** The type a wall of a use usually has: as it is in the project, else the starting one. */
 function typeOf(use: WallUse, { framework }: EntryContext): unknown {
-  const name = TYPE_OF[use];
+  const name = USUAL_TYPE[use];
   const isThere = recordsOf(framework, 'wallType').some((type) => type.name === name);
   return isThere ? name : STARTING_TYPES.find((type) => type.name === name);
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
+import type { WallUse } from './wall';
 
 /** A layered build of walls: its layers from the outside inwards, those that carry marked as its core. */
 export const wallTypeSchema = z.object({
@@ -44,3 +45,12 @@ export const STARTING_TYPES = [
   },
   { name: 'Glazed 120', layers: [{ name: 'glazing', thicknessMm: 120, core: true }] },
 ] as const;
+
+/** The type a wall of a use usually has, by name. */
+export const USUAL_TYPE: Record<WallUse, (typeof STARTING_TYPES)[number]['name']> = {
+  exterior: 'Exterior 400',
+  interior: 'Interior 150',
+  core: 'Core 250',
+  party: 'Party 300',
+  glazed: 'Glazed 120',
+};

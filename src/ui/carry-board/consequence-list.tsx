@@ -10,6 +10,7 @@ const HEADINGS: Record<Consequence['about'], string> = {
   columns: 'Columns',
   walls: 'Walls',
   floors: 'Floors',
+  gone: 'What goes',
   newFindings: 'New findings',
   goneFindings: 'Findings gone',
 };

@@ -19,7 +19,9 @@ export function EndFields({
   onChange: (end: End) => string | null;
 }) {
   const { framework, solved, building, mayEdit, say } = useProject((project) => project);
-  const levels = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
+  const levels = (solved?.levels ?? []).filter(
+    (level) => level.building === building && (level.bounding || level.id === end.level),
+  );
   const change = (part: Partial<End>) => {
     const refusal = onChange({ ...end, ...part });
     if (refusal) say(refusal);

@@ -14,7 +14,8 @@ export function ChecksTool() {
   if (findings.length === 0) {
     return (
       <p className="text-ink2">
-        No findings. Checked: grid labels, columns in shafts, columns off their slabs, shafts that miss a slab.
+        No findings. Checked: grids, clear heights, columns, shafts, floors, stairs and their headroom, storeys without
+        a stair, walls, openings and rooms.
       </p>
     );
   }

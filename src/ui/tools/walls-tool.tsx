@@ -6,7 +6,7 @@ import type { Json } from '@/core/model/json';
 import { WALL_USES, type WallUse } from '@/core/walls/wall';
 import type { WallFace } from '@/core/walls/wall-faces';
 import { freeWallName } from '@/core/walls/wall-input';
-import { STARTING_TYPES } from '@/core/walls/wall-type';
+import { STARTING_TYPES, USUAL_TYPE } from '@/core/walls/wall-type';
 import { stripsOf, wallPath } from '@/core/walls/wall-path';
 import { formatForEntry } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
@@ -16,15 +16,6 @@ import { usePreview } from '../session/use-preview';
 import { FACE_CHOICES, USE_CHOICES } from '../walls/wall-words';
 import { Refused } from './refused';
 import { usePath } from './use-path';
-
-/** The type a wall of a use usually has. */
-const USUAL_TYPE: Record<WallUse, string> = {
-  exterior: 'Exterior 400',
-  interior: 'Interior 150',
-  core: 'Core 250',
-  party: 'Party 300',
-  glazed: 'Glazed 120',
-};
 
 /** A wall along a path typed or pressed in the plan, from the current level up to the soffit of a level above. */
 export function WallsTool() {
@@ -49,7 +40,7 @@ export function WallsTool() {
     const own = recordsOf(framework, 'wallType').map(({ name: each }) => each);
     return [...own, ...STARTING_TYPES.map((each) => each.name).filter((each) => !own.includes(each))];
   }, [framework]);
-  const typeName = type ?? USUAL_TYPE[use];
+  const typeName: string = type ?? USUAL_TYPE[use];
   const starting = STARTING_TYPES.find((each) => each.name === typeName);
   const isOwn = recordsOf(framework, 'wallType').some((each) => each.name === typeName);
   const [h, c] = [read(height), read(clear)];
