@@ -1,3 +1,4 @@
+import { withMembers } from '../cores/core';
 import { z } from 'zod';
 import { levelById, storeyLevels, type ResolvedLevel } from '../levels/resolve-levels';
 import { defineCommand, type Command } from '../model/command';
@@ -66,7 +67,7 @@ const to = defineCommand({
   }),
   plan: (edit, input) =>
     refusing(() => {
-      for (const id of input.ids) {
+      for (const id of withMembers(edit.before, input.ids)) {
         const record = edit.before.records.get(id) ?? refuseNow('Something chosen is not there any more. Choose again');
         if (!isCarried(record) && record.kind !== 'floorPlate')
           refuseNow(`A ${called(record)} is not carried from level to level`);
@@ -140,7 +141,7 @@ const carry = defineCommand({
       if (a < 0 || b < 0) refuseNow('Choose levels that bound storeys');
       if (a === b) refuseNow('That is the storey itself. Choose another to carry to', ['to']);
       const kinds = new Set<CarryKind>(input.kinds);
-      const chosen = input.ids && new Set(input.ids);
+      const chosen = input.ids && new Set(withMembers(edit.before, input.ids));
       let carried = 0;
       for (const record of [...edit.before.records.values()]) {
         if (chosen && !chosen.has(record.id)) continue;

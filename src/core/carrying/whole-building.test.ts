@@ -66,7 +66,7 @@ describe('a whole building from an outline', () => {
   it('is one kind of storey: a cold solve works out its slab, walls and room once', () => {
     polygonCalls.reset();
     solve(house.after);
-    // The slab, the wall, its core in plan, the region it closes and that region's net area.
+    // The slab (and the raft, alike in plan), the wall, its core, the region it closes and that region's net area.
     expect(polygonCalls.read()).toBe(5);
   });
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FOUNDATION_COMMANDS } from '../foundations/foundation-commands';
 import { FLOOR_COMMANDS } from '../floors/floor-commands';
 import { LEVEL_COMMANDS } from '../levels/level-commands';
 import { heightsSchema } from '../levels/level-input';
@@ -18,6 +19,7 @@ import { WALL_COMMANDS } from '../walls/wall-commands';
 const named = (commands: readonly Command[], name: string): Command => commands.find((each) => each.name === name)!;
 const setUp = named(LEVEL_COMMANDS, 'levels.setUp');
 const addWall = named(WALL_COMMANDS, 'walls.add');
+const addFoundation = named(FOUNDATION_COMMANDS, 'foundations.add');
 const addFloor = named(FLOOR_COMMANDS, 'floors.add');
 
 /** Does a step of a larger command as that command would; its refusal refuses the whole. */
@@ -40,6 +42,8 @@ const wholeBuilding = defineCommand({
     outline: outlineInputSchema,
     floorMm: lengthInputSchema.default(250),
     wall: typeInputSchema.default(STARTING_TYPES[0] as unknown as z.infer<typeof typeInputSchema>),
+    /** A raft under the lowest floor. */
+    raft: z.boolean().default(true),
     /** A parapet of this height over the roof; null: none. */
     parapetMm: lengthInputSchema.nullable().default(null),
   }),
@@ -74,6 +78,8 @@ const wholeBuilding = defineCommand({
       };
       const refusedFloor = step(edit, addFloor, floor, 3);
       if (refusedFloor) return refusedFloor;
+      const refusedRaft = input.raft ? step(edit, addFoundation, { building, form: 'raft' }, 5) : null;
+      if (refusedRaft) return refusedRaft;
       if (input.parapetMm === null) return;
       const { mm } = new LengthReader(edit.before).read(input.parapetMm, 'parapetMm', {
         atLeastMm: 100,

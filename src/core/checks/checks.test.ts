@@ -56,6 +56,7 @@ describe('a column off the slab', () => {
       [
         ['floors.add', { name: 'West', outline: { type: 'rectangle', place: '0,0', widthMm: 6000, depthMm: 9000 } }],
         ['floors.add', { name: 'East', outline: { type: 'rectangle', place: '6000,0', widthMm: 6000, depthMm: 9000 } }],
+        ['foundations.add', { form: 'raft' }],
         ['columns.place', { place: '6000,4500', section: { shape: 'rectangle', widthMm: 400, depthMm: 400 } }],
       ],
       given(FURNISHED.filter(([name]) => name.startsWith('buildings') || name.startsWith('levels'))),

@@ -15,6 +15,7 @@ export type Rule =
   | 'column.nothing'
   | 'shaft.missesSlab'
   | 'level.lowClear'
+  | 'level.noFoundation'
   | 'stair.well'
   | 'stair.unsolved'
   | 'stair.headroom'

@@ -2,9 +2,12 @@ import { z } from 'zod';
 import { copyStack } from '../columns/copy-stack';
 import { minus, times, lengthOf, type Point } from '../geometry/point';
 import { mirrorStack } from '../columns/mirror-stack';
+import { withMembers } from '../cores/core';
+import { gatherCopies } from '../cores/core-commands';
 import { defineCommand, type Command } from '../model/command';
 import type { Edit } from '../model/edit';
 import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { called, type Rec, type RecordOf } from '../model/record';
 import { refSchema } from '../model/refer';
@@ -42,9 +45,9 @@ function withOutlines(edit: Edit, record: Rec, change: (outline: Outline) => Out
   return null;
 }
 
-function addCopy(edit: Edit, copy: Rec): void {
+function addCopy(edit: Edit, copy: Rec): Id {
   const { id: _, ...rest } = copy;
-  edit.add(rest as Omit<RecordOf<'shaft'>, 'id'>);
+  return edit.add(rest as Omit<RecordOf<'shaft'>, 'id'>).id;
 }
 
 const copy = defineCommand({
@@ -69,9 +72,12 @@ const copy = defineCommand({
           refuseNow('A copy at no distance would stand in the same place. Type one', ['by']);
         return Array.from({ length: input.count }, (_, i): Point => ({ x: by.x * (i + 1), y: by.y * (i + 1) }));
       });
-      if (shifts.length * input.ids.length > MOST_COPIES)
+      const copies = new Map<Id, Id[]>();
+      const note = (id: Id, made: Id) => copies.set(id, [...(copies.get(id) ?? []), made]);
+      const all = withMembers(edit.before, input.ids);
+      if (shifts.length * all.length > MOST_COPIES)
         refuseNow(`That would be more than ${MOST_COPIES} copies. Make fewer at once`);
-      for (const id of input.ids) {
+      for (const id of all) {
         const record = elementIn(edit.before, id);
         if (record.kind === 'columnStack') {
           copyStack(edit, record, shifts);
@@ -79,14 +85,15 @@ const copy = defineCommand({
         }
         for (const by of shifts) {
           if (record.kind === 'wall') {
-            addCopy(edit, copiedWall(edit, { ...record, place: shifted(edit.before, record.place, by) }));
+            note(id, addCopy(edit, copiedWall(edit, { ...record, place: shifted(edit.before, record.place, by) })));
             continue;
           }
           const made = withOutlines(edit, record, (outline) => movedOutline(edit.before, record, outline, by));
           if (!made) refuseNow(`A ${called(record)} is not copied in plan`);
-          addCopy(edit, made);
+          note(id, addCopy(edit, made));
         }
       }
+      gatherCopies(edit, input.ids, copies);
     }),
   sentence: (before, input) => {
     const n = input.by.length * input.count;
@@ -106,14 +113,16 @@ const mirror = defineCommand({
   }),
   plan: (edit, input) =>
     refusing(() => {
-      for (const id of input.ids) {
+      const copies = new Map<Id, Id[]>();
+      for (const id of withMembers(edit.before, input.ids)) {
         const record = elementIn(edit.before, id);
         if (!('building' in record)) refuseNow(`A ${called(record)} is not mirrored`);
         const axis = mirrorIn(edit.before, input.line, record.building);
         const made = mirroredRecord(edit, record, axis) ?? refuseNow(`A ${called(record)} is not mirrored`);
-        if (input.copies) addCopy(edit, made);
+        if (input.copies) copies.set(id, [addCopy(edit, made)]);
         else edit.replace({ ...made, id, ...('name' in record ? { name: record.name } : {}) } as Rec);
       }
+      gatherCopies(edit, input.ids, copies);
     }),
   sentence: (before, input) => `${inWords(before, input.ids)} mirrored in line ${labelOf(before, input)}`,
 });

@@ -7,6 +7,8 @@ import type { Edit } from '../model/edit';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { called, type Rec } from '../model/record';
 import type { Outline } from '../outlines/outline';
+import { withMembers } from '../cores/core';
+import { letGo } from './let-go';
 import { elementIn, idsSchema, inWords, movedOutline, shifted } from './element-input';
 
 function moveElement(edit: Edit, record: Rec, by: Point): void {
@@ -35,6 +37,9 @@ function moveElement(edit: Edit, record: Rec, by: Point): void {
     edit.set('wall', record.id, { place: shifted(framework, record.place, by) });
   } else if (record.kind === 'stair') {
     edit.set('stair', record.id, { well: movedOutline(framework, record, record.well, by) });
+  } else if (record.kind === 'foundation') {
+    if (!record.outline) refuseNow(`${called(record)} lies where what stands on it does. Move that`);
+    edit.set('foundation', record.id, { outline: movedOutline(framework, record, record.outline, by) });
   } else if (record.kind === 'gridSystem') {
     edit.set('gridSystem', record.id, { xMm: lengthPlus(record.xMm, by.x), yMm: lengthPlus(record.yMm, by.y) });
   } else refuseNow(`A ${called(record)} is not moved in plan`);
@@ -48,7 +53,7 @@ const move = defineCommand({
     refusing(() => {
       const reader = new LengthReader(edit.before);
       const by = { x: reader.read(input.xMm, 'xMm').mm, y: reader.read(input.yMm, 'yMm').mm };
-      for (const id of input.ids) moveElement(edit, elementIn(edit.before, id), by);
+      for (const id of withMembers(edit.before, input.ids)) moveElement(edit, elementIn(edit.before, id), by);
     }),
   sentence: (before, input) => `Moved ${inWords(before, input.ids)} by ${input.xMm}, ${input.yMm}`,
 });
@@ -59,7 +64,8 @@ const remove = defineCommand({
   input: z.strictObject({ ids: idsSchema }),
   plan: (edit, input) =>
     refusing(() => {
-      for (const id of input.ids) {
+      // A core that is deleted goes with all that is in it.
+      for (const id of withMembers(edit.before, input.ids)) {
         const record = elementIn(edit.before, id);
         if (record.kind === 'level')
           refuseNow(`Remove ${called(record)} in the height strip, where you say what follows`);
@@ -74,6 +80,7 @@ const remove = defineCommand({
         if (record.kind === 'project') refuseNow('The project itself is not deleted here');
         edit.remove(id);
       }
+      letGo(edit);
     }),
   sentence: (before, input) => `Deleted ${inWords(before, input.ids)}`,
 });

@@ -2,13 +2,14 @@ import { mmOf } from '../dimensions/resolve-length';
 import { quantised } from '../geometry/point';
 import { bounds, isSimple, ringArea, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
-import { statesUp } from '../levels/states-up';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../solving/plan-facts';
 import { quantiseMm } from '../units/length-units';
 import { ringOnLines } from '../outlines/outline-from-lines';
+import { asMaster } from '../typical/as-master';
+import { following } from '../typical/typical';
 import type { FloorException, FloorPlate } from './floor';
 
 /**
@@ -50,8 +51,9 @@ export function resolvePlate(
   floored: readonly ResolvedLevel[],
   facts: PlanFacts,
 ): Plate[] {
-  const served = servedLevels(record, storeys, floored);
-  const states = statesUp<FloorState, FloorException>(
+  const served = servedLevels(framework, record, storeys, floored);
+  const states = asMaster<FloorState, FloorException>(
+    framework,
     { ...PLAIN_FLOOR, outline: record.outline, thicknessMm: record.thicknessMm },
     record.exceptions,
     served.map((id) => ({ id })),
@@ -99,8 +101,18 @@ function pulledBack(framework: Framework, ring: Ring, pulled: FloorException['pu
 }
 
 /** Levels named one by one may be mezzanines; a range passes them by. */
-function servedLevels(record: FloorPlate, storeys: readonly ResolvedLevel[], floored: readonly ResolvedLevel[]): Id[] {
-  const { levels } = record;
+function servedLevels(
+  framework: Framework,
+  record: FloorPlate,
+  storeys: readonly ResolvedLevel[],
+  floored: readonly ResolvedLevel[],
+): Id[] {
+  const own = new Set(ownLevels(record, storeys, floored));
+  const { masterOf } = following(framework);
+  return floored.filter(({ id }) => own.has(id) || own.has(masterOf.get(id) ?? '')).map(({ id }) => id);
+}
+
+function ownLevels({ levels }: FloorPlate, storeys: readonly ResolvedLevel[], floored: readonly ResolvedLevel[]): Id[] {
   if ('at' in levels) return floored.filter(({ id }) => levels.at.includes(id)).map(({ id }) => id);
   const ranks = levels.range.map((end) => storeys.findIndex(({ id }) => id === end));
   const [low, high] = [Math.min(...ranks), Math.max(...ranks)];

@@ -284,8 +284,10 @@ describe('removing', () => {
 
   it('says beforehand what starts, stops or is served there', () => {
     const lines = removalPreview(furnished, levelById(furnished, levelId(furnished, 'B2'))!);
-    expect(lines).toHaveLength(17);
-    expect(lines).toEqual(expect.arrayContaining(['shaft S1 starts here', 'column stack C-5 starts here']));
+    expect(lines).toHaveLength(18);
+    expect(lines).toEqual(
+      expect.arrayContaining(['shaft S1 starts here', 'column stack C-5 starts here', 'foundation F1 is held to it']),
+    );
   });
 
   it('takes ends to the next level, keeps their height, or deletes what ended there, as chosen', () => {

@@ -6,6 +6,7 @@ import type { Id } from '../model/ids';
 import { refuseNow } from '../model/length-input';
 import { called, referencesOf, type Rec } from '../model/record';
 import { markOf } from '../model/refer';
+import { letGo } from '../elements/let-go';
 import { quantiseMm } from '../units/length-units';
 import { levelById, levelsOf, type ResolvedLevel } from './resolve-levels';
 
@@ -28,11 +29,12 @@ export function removeLevel(edit: Edit, { id }: { id: Id }, ends: EndsChoice): v
     if (ends === 'delete' && endsOrStarts(record, level.id)) edit.remove(record.id);
     else refit(edit, record, level, above, below, ends);
   }
+  letGo(edit);
 }
 
 /** True for what starts or stops at a level. */
 const endsOrStarts = (record: Rec, level: Id): boolean =>
-  (record.kind === 'columnStack' || record.kind === 'shaft') &&
+  (record.kind === 'columnStack' || record.kind === 'shaft' || record.kind === 'stair' || record.kind === 'wall') &&
   (record.startsAt.level === level || record.stopsAt.level === level);
 
 /** Things other than levels that refer to a level: what a removal would reach. */
@@ -50,6 +52,9 @@ export function removalPreview(framework: Framework, level: ResolvedLevel): stri
       if (record.kind === 'floorPlate') return `${called(record)} no longer serves this level`;
       if (record.kind === 'columnStack' && record.exceptions.some((each) => each.level === level.id))
         return `column stack ${markOf(framework, record)} differs here`;
+      if (record.kind === 'foundation') return `${called(record)} is held to it`;
+      if (record.kind === 'typical')
+        return record.master === level.id ? 'other levels follow it' : 'it follows another level';
       if (!('startsAt' in record)) return `${called(record)} begins or ends here`;
       const name = record.kind === 'columnStack' ? `column stack ${markOf(framework, record)}` : called(record);
       const starts = record.startsAt.level === level.id;
@@ -100,6 +105,12 @@ function refit(
     record.kind === 'boundaryLine'
   )
     return edit.remove(record.id);
+  if (record.kind === 'foundation') {
+    const next = above ?? below ?? refuseNow(`${called(record)} hangs on level ${level.record.name}. Delete it first`);
+    return edit.set('foundation', record.id, { top: { ...record.top, level: next.id } });
+  }
+  if (record.kind === 'typical' && record.master === level.id)
+    refuseNow(`Other levels follow level ${level.record.name}. Release them first`);
   if (record.kind === 'floorPlate') return refitFloor(edit, record, level.id, above?.id, below?.id);
   if (record.kind === 'gridSystem' || record.kind === 'gridLine' || record.kind === 'settingOutLine') {
     // A range that ended here ends at the next level inside it.
@@ -114,6 +125,7 @@ function refit(
     return;
   if (record.kind === 'wall')
     edit.set('wall', record.id, {
+      exceptions: movedUp(record.exceptions, level.id, above?.id),
       openings: record.openings.flatMap((opening) => {
         if (opening.at === 'all') return [opening];
         const at = opening.at.filter((id) => id !== level.id);

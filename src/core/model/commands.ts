@@ -3,10 +3,12 @@ import { BUILDING_COMMANDS } from '../buildings/building-commands';
 import { CARRY_COMMANDS } from '../carrying/carry-commands';
 import { WHOLE_BUILDING_COMMANDS } from '../carrying/whole-building';
 import { COLUMN_COMMANDS } from '../columns/column-commands';
+import { CORE_COMMANDS } from '../cores/core-commands';
 import { DIMENSION_COMMANDS } from '../dimensions/dimension-commands';
 import { COPY_COMMANDS } from '../elements/copy-commands';
 import { ELEMENT_COMMANDS } from '../elements/element-commands';
 import { FLOOR_COMMANDS } from '../floors/floor-commands';
+import { FOUNDATION_COMMANDS } from '../foundations/foundation-commands';
 import { GRID_COMMANDS } from '../grids/grid-commands';
 import { PRESET_COMMANDS } from '../grids/preset-commands';
 import { LEVEL_COMMANDS } from '../levels/level-commands';
@@ -14,6 +16,7 @@ import { ROOM_COMMANDS } from '../rooms/room-commands';
 import { SETTING_OUT_COMMANDS } from '../setting-out/setting-out-commands';
 import { SHAFT_COMMANDS } from '../shafts/shaft-commands';
 import { STAIR_COMMANDS } from '../stairs/stair-commands';
+import { TYPICAL_COMMANDS } from '../typical/typical-commands';
 import { UNDERLAY_COMMANDS } from '../underlays/underlay-commands';
 import { VIEW_COMMANDS } from '../views/view-commands';
 import { WALL_COMMANDS } from '../walls/wall-commands';
@@ -35,6 +38,9 @@ export const COMMANDS: readonly Command[] = [
   ...STAIR_COMMANDS,
   ...WALL_COMMANDS,
   ...ROOM_COMMANDS,
+  ...FOUNDATION_COMMANDS,
+  ...CORE_COMMANDS,
+  ...TYPICAL_COMMANDS,
   ...CARRY_COMMANDS,
   ...WHOLE_BUILDING_COMMANDS,
   ...ELEMENT_COMMANDS,

@@ -5,7 +5,7 @@ import type { Json } from './json';
 import type { Rec } from './record';
 
 /** Version of records as written today. Raised whenever a record kind changes shape. */
-export const FILE_VERSION = 4;
+export const FILE_VERSION = 5;
 
 type Step = (record: Record<string, Json>) => Record<string, Json>;
 
@@ -30,6 +30,9 @@ const withStackFields: Step = (record) => ({ ...(PLAIN_STACK as unknown as Recor
 /** From version 4 floors and shafts may differ by level. */
 const withExceptions: Step = (record) => ({ exceptions: [], ...record });
 
+/** From version 5 walls may differ by level and be shared by two buildings. */
+const withSharing: Step = (record) => ({ exceptions: [], sharedWith: null, ...record });
+
 /** Per record kind: the steps from version n to n + 1, at index n − 1. Kinds without steps have not changed. */
 const STEPS: Record<string, Step[]> = {
   project: [asBefore, withSurvey],
@@ -40,6 +43,7 @@ const STEPS: Record<string, Step[]> = {
   columnStack: [asBefore, withStackFields],
   floorPlate: [asBefore, asBefore, withExceptions],
   shaft: [asBefore, asBefore, withExceptions],
+  wall: [asBefore, asBefore, asBefore, withSharing],
 };
 
 /** A record written in an older version, as it is written today. Fields nobody knows are kept. */

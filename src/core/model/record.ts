@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { buildingSchema, projectSchema } from '../buildings/building';
 import { columnStackSchema } from '../columns/column';
+import { coreSchema } from '../cores/core';
 import { dimensionReferences, dimensionSchema } from '../dimensions/dimension';
 import { floorPlateSchema } from '../floors/floor';
+import { foundationSchema } from '../foundations/foundation';
 import { gridLineSchema, gridSystemSchema } from '../grids/grid';
 import { bayPresetSchema } from '../grids/preset';
 import { levelSchema } from '../levels/level';
@@ -11,6 +13,7 @@ import { settingOutLineSchema } from '../setting-out/setting-out-line';
 import { boundaryLineSchema, roomSchema } from '../rooms/room';
 import { shaftSchema } from '../shafts/shaft';
 import { stairSchema } from '../stairs/stair';
+import { typicalSchema } from '../typical/typical';
 import { underlaySchema } from '../underlays/underlay';
 import { wallSchema } from '../walls/wall';
 import { wallTypeSchema } from '../walls/wall-type';
@@ -40,6 +43,9 @@ export const recordSchema = z.discriminatedUnion('kind', [
   wallSchema,
   roomSchema,
   boundaryLineSchema,
+  foundationSchema,
+  coreSchema,
+  typicalSchema,
 ]);
 export type Rec = z.infer<typeof recordSchema>;
 export type Kind = Rec['kind'];
@@ -73,6 +79,11 @@ function ownReferences(record: Rec): Reference[] {
         { id: record.type, path: 'type', whenGone: 'refuse' },
         ...placeReferences(record.place, 'place'),
         ...spanReferences(record),
+        ...levelUses('exceptions', record.exceptions),
+        ...record.exceptions.flatMap(({ type }): Reference[] =>
+          type ? [{ id: type, path: 'exceptions', whenGone: 'refuse' }] : [],
+        ),
+        ...(record.sharedWith ? [{ id: record.sharedWith, path: 'sharedWith', whenGone: 'detach' as const }] : []),
         ...record.openings.flatMap(({ at }) =>
           at === 'all'
             ? []
@@ -139,6 +150,24 @@ function ownReferences(record: Rec): Reference[] {
         ...spanReferences(record),
         ...exceptionReferences(record.exceptions),
       ];
+    case 'foundation':
+      return [
+        building(record.building),
+        ...endReferences(record.top, 'top'),
+        ...(record.outline ? outlineReferences(record.outline, 'outline') : []),
+        ...record.under.map((id): Reference => ({ id, path: 'under', whenGone: 'detach' })),
+      ];
+    case 'typical':
+      return [
+        building(record.building),
+        { id: record.master, path: 'master', whenGone: 'refuse' },
+        ...record.levels.map((id): Reference => ({ id, path: 'levels', whenGone: 'detach' })),
+      ];
+    case 'core':
+      return [
+        building(record.building),
+        ...record.members.map((id): Reference => ({ id, path: 'members', whenGone: 'detach' })),
+      ];
     case 'stair':
       return [building(record.building), ...outlineReferences(record.well, 'well'), ...spanReferences(record)];
   }
@@ -196,6 +225,9 @@ export const KIND_WORDS: Record<Kind, string> = {
   wall: 'wall',
   room: 'room',
   boundaryLine: 'boundary line',
+  foundation: 'foundation',
+  core: 'core',
+  typical: 'group of typical floors',
 };
 
 /** A record in words, for messages: `level 02`, `shaft S1`. */

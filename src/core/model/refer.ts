@@ -90,12 +90,12 @@ function byLabels(framework: Framework, label: string, building: Id | undefined)
 export const markOf = (framework: Framework, stack: RecordOf<'columnStack'>): string =>
   stack.name ?? resolvePlace(framework, stack.place).mark ?? 'column';
 
-type Carried = 'shaft' | 'stair' | 'wall' | 'floorPlate' | 'columnStack';
+type Named = 'shaft' | 'stair' | 'wall' | 'floorPlate' | 'columnStack' | 'foundation' | 'core';
 
-/** A shaft, stair, wall, floor plate or column stack, by id or by name or mark. */
-export function thingReferred<K extends Carried>(framework: Framework, kind: K, ref: string): RecordOf<K> {
-  const things: RecordOf<Carried>[] = recordsOf(framework, kind);
-  const nameOf = (thing: RecordOf<Carried>) => (thing.kind === 'columnStack' ? markOf(framework, thing) : thing.name);
+/** A shaft, stair, wall, floor plate, foundation, core or column stack, by id or by name or mark. */
+export function thingReferred<K extends Named>(framework: Framework, kind: K, ref: string): RecordOf<K> {
+  const things: RecordOf<Named>[] = recordsOf(framework, kind);
+  const nameOf = (thing: RecordOf<Named>) => (thing.kind === 'columnStack' ? markOf(framework, thing) : thing.name);
   return one(things, ref, nameOf, KIND_WORDS[kind]) as RecordOf<K>;
 }
 

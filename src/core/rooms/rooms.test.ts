@@ -11,6 +11,7 @@ const house = given([
   ['buildings.add', { name: 'House' }],
   ['levels.setUp', { above: '3@3m' }],
   ['floors.add', { outline: { type: 'rectangle', widthMm: 12_000, depthMm: 8000 } }],
+  ['foundations.add', { form: 'raft' }],
   [
     'walls.add',
     {

@@ -7,6 +7,7 @@ import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolvePlace } from '../outlines/resolve-place';
+import { following, holdsLevel } from '../typical/typical';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { ColumnPiece, SolvedShaft } from '../solving/solved';
 import type { WallPiece } from '../walls/solved-wall';
@@ -61,28 +62,33 @@ export function solveRooms(given: Given): { regions: RoomRegion[]; findings: Fin
   let carried = new Map<string, { room: Room; at: Point }>();
   for (const level of storeys) {
     const closed = regionsAt(given, level);
-    const own = tags.filter(({ room }) => room.level === level.id);
+    const here = tags.filter(({ room }) => room.level === level.id);
+    const master = following(framework).masterOf.get(level.id);
+    // A level that follows has its master's rooms but where it has its own.
+    const masters = master === undefined ? [] : tags.filter(({ room }) => room.level === master);
+    const own = [...here, ...masters];
     const taken = new Map<Region, { room: Room; at: Point }[]>();
     for (const tag of own) {
       const region = closed.find((each) => isIn(each, tag.at));
-      if (region) taken.set(region, [...(taken.get(region) ?? []), tag]);
-      else findings.push(outside(tag.room, level));
+      const isOwn = tag.room.level === level.id;
+      if (region && (isOwn || !taken.has(region))) taken.set(region, [...(taken.get(region) ?? []), tag]);
+      else if (!region && isOwn) findings.push(outside(tag.room, level));
     }
     const next = new Map<string, { room: Room; at: Point }>();
     for (const region of closed) {
       const text = given.facts.textOf(given.facts.one(region.outer));
-      const here = taken.get(region) ?? [];
+      const tagged = taken.get(region) ?? [];
       const from = carried.get(text);
-      const tag = here[0] ?? from ?? null;
-      if (here.length > 1)
+      const tag = tagged[0] ?? from ?? null;
+      if (tagged.length > 1)
         findings.push(
           twice(
-            here.map(({ room }) => room),
+            tagged.map(({ room }) => room),
             level,
           ),
         );
       if (tag?.room.carriedUp) next.set(text, tag);
-      found.push(regionOf(given, level, region, tag, here.length === 0 && tag !== null));
+      found.push(regionOf(given, level, region, tag, tag !== null && tag.room.level !== level.id));
     }
     carried = next;
   }
@@ -100,7 +106,7 @@ function regionsAt({ framework, walls, boundaries, union, facts }: Given, level:
     .flatMap((piece) => piece.strips);
   if (strips.length === 0) return [];
   const lines = boundaries
-    .filter((line) => line.level === level.id)
+    .filter((line) => holdsLevel(framework, [line.level], level.id))
     .flatMap((line) => hairs(framework, line))
     .map((ring) => facts.one(ring));
   const all = strips.map(bounds);

@@ -3,11 +3,12 @@ import { checkGrids } from '../checks/check-grids';
 import { checkStair, checkStoreysReached } from '../checks/check-stairs';
 import type { Finding } from '../checks/finding';
 import { acting } from '../setting-out/acting';
+import { checkFounded, solveFoundation } from '../foundations/solve-foundations';
 import type { ColumnStack } from '../columns/column';
 import { solveColumn } from '../columns/solve-columns';
 import { mmOf } from '../dimensions/resolve-length';
 import { jointsOf } from '../floors/joints';
-import { plateSet, resolvePlate } from '../floors/plates';
+import { plateSet, resolvePlate, type PlateSet } from '../floors/plates';
 import { cutsByPlate, solveFloor, type ProfileStore } from '../floors/solve-floors';
 import { sharedWith, subtract, unionLess, type Profile } from '../geometry/boolean';
 import { solveGrids } from '../grids/solve-grids';
@@ -23,7 +24,7 @@ import { solveStair } from '../stairs/solve-stair';
 import type { SolvedStair } from '../stairs/solved-stair';
 import { BuildingWalls } from '../walls/solve-walls';
 import { PlanFacts } from './plan-facts';
-import type { Solved, SolvedBuilding, SolvedShaft, SolvedSurvey } from './solved';
+import type { ColumnPiece, Solved, SolvedBuilding, SolvedShaft, SolvedSurvey } from './solved';
 
 /**
  * Works out every storey of a framework. Heights and plan keys are worked out anew each time, which is cheap;
@@ -87,6 +88,7 @@ export class Solver implements ProfileStore {
       shafts: [],
       stairs: [],
       walls: [],
+      foundations: [],
       rooms: [],
       budgets: [],
       findings: [],
@@ -192,6 +194,7 @@ export class Solver implements ProfileStore {
       solved.blocks.push(...column.blocks);
     }
     for (const piece of pieces) solved.columns.push(piece);
+    this.solveFoundations(framework, storeys, plates, pieces, solved);
     const rooms = solveRooms({
       framework,
       storeys,
@@ -206,6 +209,32 @@ export class Solver implements ProfileStore {
     solved.rooms.push(...rooms.regions);
     solved.findings.push(...rooms.findings);
     solved.findings.push(...checkColumns(pieces, shafts, plates, solved.levels, this.facts));
+  }
+
+  private solveFoundations(
+    framework: Framework,
+    storeys: readonly ResolvedLevel[],
+    plates: PlateSet,
+    columns: readonly ColumnPiece[],
+    solved: Solved,
+  ): void {
+    const building = storeys[0]?.record.building;
+    const union = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => this.union(key, rings, holes);
+    const given = { framework, plates, columns, union, facts: this.facts };
+    const made = recordsOf(framework, 'foundation')
+      .filter((record) => record.building === building)
+      .map((record) => solveFoundation(record, given));
+    const pieces = made.flatMap((each) => each.pieces);
+    solved.foundations.push(...pieces);
+    const walls = solved.walls.filter((piece) => piece.building === building);
+    const stands = [
+      ...columns.map(({ stack, level }) => ({ id: stack, level })),
+      ...walls.map(({ wall, level }) => ({ id: wall, level })),
+    ];
+    solved.findings.push(
+      ...made.flatMap(({ findings }) => findings),
+      ...checkFounded(framework, storeys, stands, pieces),
+    );
   }
 }
 

@@ -145,6 +145,24 @@ export interface FloorPiece {
   gaps: Ring[];
 }
 
+/** A raft, a pad or a strip. */
+export interface FoundationPiece {
+  foundation: Id;
+  building: Id;
+  name: string;
+  form: 'raft' | 'pads' | 'strips';
+  material: string;
+  /** The level its top is held to. */
+  level: Id;
+  /** The column stack or wall that stands on it; null for a raft. */
+  under: Id | null;
+  rings: Ring[];
+  profile: string;
+  bottomMm: number;
+  topMm: number;
+  volumeMm3: number;
+}
+
 export interface ShaftMiss {
   plate: Id;
   level: Id;
@@ -196,6 +214,7 @@ export interface Solved {
   shafts: SolvedShaft[];
   stairs: SolvedStair[];
   walls: WallPiece[];
+  foundations: FoundationPiece[];
   rooms: RoomRegion[];
   budgets: HeightBudget[];
   findings: Finding[];

@@ -34,7 +34,7 @@ export const SMALL_TOWER: [string, unknown][] = [
   ['grids.add', { baysA: '2@7200 3600 7200', baysB: '6600 7800' }],
 ];
 
-/** The small tower with columns at all crossings, a floor plate 300 outside the grid, and one shaft. */
+/** The small tower with columns at all crossings, a floor plate 300 outside the grid, one shaft, and a raft. */
 export const FURNISHED: [string, unknown][] = [
   ...SMALL_TOWER,
   ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 300 }, thicknessMm: 250 }],
@@ -43,6 +43,7 @@ export const FURNISHED: [string, unknown][] = [
     'shafts.add',
     { name: 'S1', outline: { type: 'rectangle', place: 'A-1 + 2000,1500', widthMm: 2400, depthMm: 3000 } },
   ],
+  ['foundations.add', { form: 'raft' }],
 ];
 
 export const levelId = (framework: Framework, name: string): string =>

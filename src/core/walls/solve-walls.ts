@@ -5,6 +5,9 @@ import { platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plat
 import type { Profile } from '../geometry/boolean';
 import { plus, times, type Point } from '../geometry/point';
 import { bounds, counterClockwise, type Ring } from '../geometry/polygon';
+import { statesUp } from '../levels/states-up';
+import { endAt, isWallOf } from '../typical/typical-walls';
+import { following, holdsLevel } from '../typical/typical';
 import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
@@ -13,7 +16,7 @@ import type { PlanFacts } from '../solving/plan-facts';
 import { quantiseMm } from '../units/length-units';
 import { joined, runsThrough, type Joining } from './joins';
 import type { SolvedOpening, WallPiece } from './solved-wall';
-import type { Wall } from './wall';
+import type { Wall, WallException } from './wall';
 import { alongPath, pathLength, stripsOf, wallPath, type WallPath } from './wall-path';
 
 /** Plans are cut this far above FFL. */
@@ -22,9 +25,11 @@ const PLAN_CUT_MM = 1200;
 /** Profiles of rings together less others, kept by what they are made of. */
 export type UnionStore = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => Profile;
 
-/** A wall with its ends brought to those it meets, and the stretch of heights it stands in. */
+/** A wall of one type, with its ends brought to those it meets, and the storeys it stands in so. */
 interface Standing {
   record: Wall;
+  /** Its type in these storeys. */
+  type: Id;
   join: Joining;
   path: WallPath;
   strips: Ring[];
@@ -60,19 +65,46 @@ export class BuildingWalls {
       const path = joined(join, others);
       const strips = stripsOf(path, 0, path.build.thicknessMm).map((ring) => facts.one(ring));
       const under = new Set(strips.flatMap((strip) => [...platesUnder(plates.all, strip, facts)]));
-      this.standing.push({ record, join, path, strips, under, storeys: this.heights(record, under) });
+      const states = statesOf(record, storeys);
+      const byType = new Map<Id, Standing['storeys']>();
+      for (const storey of this.heights(record, under, states)) {
+        const { type } = states.get(storey.level.id)!;
+        byType.set(type, [...(byType.get(type) ?? []), storey]);
+      }
+      for (const [type, own] of byType) {
+        const thick = type === record.type ? path : this.pathOf(record, type, path);
+        const rings = thick === path ? strips : this.strips(thick);
+        this.standing.push({
+          record,
+          type,
+          join: { ...join, path: thick },
+          path: thick,
+          strips: rings,
+          under,
+          storeys: own,
+        });
+      }
     }
+  }
+
+  private strips(path: WallPath): Ring[] {
+    return stripsOf(path, 0, path.build.thicknessMm).map((ring) => this.facts.one(ring));
+  }
+
+  /** The same wall of another type: the face it is drawn on stays where it is, so do its ends. */
+  private pathOf(record: Wall, type: Id, drawn: WallPath): WallPath {
+    const other = wallPath(this.framework, { ...record, type });
+    return other ? { ...other, points: drawn.points } : drawn;
   }
 
   /** Slabs kept clear of walls that pass them. */
   cutters(): Cutter[] {
     return this.standing.flatMap(({ record, path, under, storeys }): Cutter[] => {
-      const [run] = storeys;
-      if (record.passesClearMm === null || !run) return [];
+      if (record.passesClearMm === null) return [];
       const clear = mmOf(this.framework, record.passesClearMm);
       const rings = stripsOf(path, -clear, path.build.thicknessMm + clear).map((ring) => this.facts.one(ring));
       const cuts = this.storeys
-        .filter(({ sslMm }) => sslMm > run.bottomMm + 1 && sslMm <= run.topMm + 1)
+        .filter(({ sslMm }) => storeys.some((run) => sslMm > run.bottomMm + 1 && sslMm <= run.topMm + 1))
         .flatMap((level) =>
           this.plates
             .at(level.id)
@@ -87,7 +119,53 @@ export class BuildingWalls {
     return this.standing.flatMap((wall) => wall.storeys.map((storey) => this.piece(wall, storey, union)));
   }
 
-  private heights(record: Wall, under: ReadonlySet<Plate>): Standing['storeys'] {
+  private heights(record: Wall, under: ReadonlySet<Plate>, states: WallStates): Standing['storeys'] {
+    const own = this.ownHeights(record, under);
+    const [only] = own;
+    const followers =
+      own.length === 1 && only && record.passesClearMm === null
+        ? (following(this.framework).followersOf.get(only.level.id) ?? [])
+        : [];
+    const all =
+      followers.length > 0 && isWallOf(this.framework, record, only!.level.id)
+        ? [...own, ...followers.flatMap((level) => this.asAt(record, under, only!.level.id, level))]
+        : own;
+    const stands = all.filter(({ level }) => !states.get(level.id)!.leftOut);
+    return record.passesClearMm === null ? stands : this.stretches(record, all[0], states);
+  }
+
+  /** The wall of a master as it stands in a storey that follows. */
+  private asAt(record: Wall, under: ReadonlySet<Plate>, master: Id, level: Id): Standing['storeys'] {
+    const startsAt = endAt(this.framework, record.startsAt, master, level);
+    const stopsAt = endAt(this.framework, record.stopsAt, master, level);
+    return this.ownHeights({ ...record, startsAt, stopsAt }, under);
+  }
+
+  /** A wall that passes the slabs in stretches of one type, parted at SSL; storeys it is left out of part it too. */
+  private stretches(
+    record: Wall,
+    run: Standing['storeys'][number] | undefined,
+    states: WallStates,
+  ): Standing['storeys'] {
+    if (!run) return [];
+    if (record.exceptions.length === 0) return [run];
+    const found: Standing['storeys'] = [];
+    let last: { type: Id; leftOut: boolean } | null = null;
+    this.storeys.forEach((level, i) => {
+      const above = this.storeys[i + 1];
+      const bottomMm = Math.max(level.id === run.level.id ? run.bottomMm : level.sslMm, run.bottomMm);
+      const topMm = Math.min(above ? above.sslMm : run.topMm, run.topMm);
+      if (topMm - bottomMm < 1) return;
+      const state = states.get(level.id)!;
+      const before = found.at(-1);
+      if (!state.leftOut && before && last && !last.leftOut && last.type === state.type) before.topMm = topMm;
+      else if (!state.leftOut) found.push({ level, bottomMm, topMm });
+      last = state;
+    });
+    return found;
+  }
+
+  private ownHeights(record: Wall, under: ReadonlySet<Plate>): Standing['storeys'] {
     const soffitAt = (level: ResolvedLevel) => soffitMm(level, this.plates, (plate) => under.has(plate));
     const startMm = endMm(this.framework, record.startsAt, soffitAt);
     const stopMm = endMm(this.framework, record.stopsAt, soffitAt);
@@ -172,7 +250,7 @@ export class BuildingWalls {
       building: record.building,
       name: record.name,
       use: record.use,
-      type: record.type,
+      type: wall.type,
       level: level.id,
       thicknessMm,
       strips,
@@ -201,13 +279,13 @@ export class BuildingWalls {
     });
   }
 
-  private openings({ record }: Standing, level: ResolvedLevel, bottomMm: number, topMm: number): SolvedOpening[] {
+  private openings({ record, type }: Standing, level: ResolvedLevel, bottomMm: number, topMm: number): SolvedOpening[] {
     // Along the path as drawn: joining its ends moves no opening.
-    const path = wallPath(this.framework, record)!;
+    const path = wallPath(this.framework, { ...record, type })!;
     const total = pathLength(path);
     const mm = (length: Wall['openings'][number]['widthMm']) => mmOf(this.framework, length);
     return record.openings.flatMap((opening): SolvedOpening[] => {
-      if (opening.at !== 'all' && !opening.at.includes(level.id)) return [];
+      if (opening.at !== 'all' && !holdsLevel(this.framework, opening.at, level.id)) return [];
       const [alongMm, widthMm] = [mm(opening.alongMm), mm(opening.widthMm)];
       const sill = quantiseMm(bottomMm + mm(opening.sillMm));
       const head = quantiseMm(sill + mm(opening.heightMm));
@@ -246,6 +324,19 @@ export class BuildingWalls {
       ];
     });
   }
+}
+
+/** How a wall is in each storey, those it does not reach too. */
+type WallStates = ReadonlyMap<Id, { type: Id; leftOut: boolean }>;
+
+function statesOf(record: Wall, storeys: readonly ResolvedLevel[]): WallStates {
+  const states = statesUp<{ type: Id; leftOut: boolean }, WallException>(
+    { type: record.type, leftOut: false },
+    record.exceptions,
+    storeys,
+    (from, by) => ({ type: by.type ?? from.type, leftOut: by.leftOut }),
+  );
+  return new Map(storeys.map(({ id }, i) => [id, states[i]!]));
 }
 
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);

@@ -7,10 +7,10 @@ import { textSchema, type End } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing, type LengthInput } from '../model/length-input';
-import { buildingReferred, refSchema, thingReferred } from '../model/refer';
+import { buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
 import { OPENING_COMMANDS } from './opening-commands';
-import { WALL_USES, type Wall } from './wall';
+import { WALL_USES, type Wall, type WallException } from './wall';
 import { WALL_FACES } from './wall-faces';
 import { freeWallName, layersSchema, readLayers, takeType, typeInputSchema } from './wall-input';
 import { offsetPath, wallPath } from './wall-path';
@@ -55,6 +55,13 @@ const readClear = (framework: Framework, clear: LengthInput | null | undefined):
     ? clear
     : new LengthReader(framework).read(clear, 'passesClearMm', { atLeastMm: 0, atMostMm: 2000 }).stored;
 
+/** The other building of a party wall. */
+function readShared(framework: Framework, own: Id, ref: string | null | undefined): Id | null | undefined {
+  if (ref === null || ref === undefined) return ref;
+  const other = buildingReferred(framework, ref);
+  return other === own ? refuseNow('A party wall is shared with another building', ['sharedWith']) : other;
+}
+
 /** Outside a closed path lies what it does not enclose. */
 function outsideOf(framework: Framework, wall: Wall, asked: 'left' | 'right' | 'auto'): 'left' | 'right' {
   if (asked !== 'auto') return asked;
@@ -78,6 +85,8 @@ const add = defineCommand({
     startsAt: endInputSchema,
     stopsAt: endInputSchema.optional(),
     passesClearMm: lengthInputSchema.nullable().default(null),
+    /** A party wall: the other building that has it too. */
+    sharedWith: refSchema.nullable().default(null),
   }),
   plan: (edit, input) =>
     refusing(() => {
@@ -99,6 +108,8 @@ const add = defineCommand({
         ...readEnds(edit.before, building, input.startsAt, input.stopsAt),
         passesClearMm: readClear(edit.before, input.passesClearMm) ?? null,
         openings: [],
+        exceptions: [],
+        sharedWith: readShared(edit.before, building, input.sharedWith) ?? null,
       });
       if (!wallPath(edit.framework, wall)) refuseNow('The wall has no length. Give it two places apart', ['points']);
       edit.set('wall', wall.id, { outside: outsideOf(edit.framework, wall, input.outside) });
@@ -122,6 +133,7 @@ const change = defineCommand({
     startsAt: endInputSchema.optional(),
     stopsAt: endInputSchema.optional(),
     passesClearMm: lengthInputSchema.nullable().optional(),
+    sharedWith: refSchema.nullable().optional(),
   }),
   plan: (edit, input) =>
     refusing(() => {
@@ -141,6 +153,7 @@ const change = defineCommand({
         startsAt: input.startsAt && readEnd(edit.before, wall.building, input.startsAt, 'SSL', 'Starts at'),
         stopsAt: input.stopsAt && readEnd(edit.before, wall.building, input.stopsAt, 'soffit', 'Stops at'),
         passesClearMm: readClear(edit.before, input.passesClearMm),
+        sharedWith: readShared(edit.before, wall.building, input.sharedWith),
       });
       const changed = thingReferred(edit.framework, 'wall', wall.id);
       if (!wallPath(edit.framework, changed)) refuseNow('The wall would have no length', ['points']);
@@ -189,11 +202,50 @@ const parallel = defineCommand({
           place: { lines: null, xMm: 0, yMm: 0 },
           points: points.map(({ x, y }) => ({ xMm: x, yMm: y })),
           openings: [],
+          exceptions: [],
         });
       }
     }),
   sentence: (before, input) =>
     `Wall ${thingReferred(before, 'wall', input.wall).name} copied alongside, ${input.clearMm} clear`,
+});
+
+const except = defineCommand({
+  name: 'walls.except',
+  title: 'Say what differs at a level of a wall, or from there up: left out, or of another type',
+  input: z.strictObject({
+    wall: refSchema,
+    level: refSchema,
+    upwards: z.boolean().default(false),
+    leftOut: z.boolean().optional(),
+    /** Null: as below. */
+    type: typeInputSchema.nullable().optional(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const wall = thingReferred(edit.before, 'wall', input.wall);
+      const level = levelReferred(edit.before, input.level, wall.building);
+      if (level.record.building !== wall.building)
+        refuseNow(`Level ${level.record.name} is of another building`, ['level']);
+      const isSame = (each: WallException) => each.level === level.id && each.upwards === input.upwards;
+      const known = wall.exceptions.find(isSame);
+      const next: WallException = {
+        level: level.id,
+        upwards: input.upwards,
+        leftOut: input.leftOut ?? known?.leftOut ?? false,
+        type: input.type === undefined ? (known?.type ?? null) : input.type && takeType(edit, input.type),
+      };
+      const rest = wall.exceptions.filter((each) => !isSame(each));
+      // From here up it may be said that it stands again.
+      const differs = next.leftOut || next.type !== null || (next.upwards && rest.length > 0);
+      if (!differs && !known) refuseNow('Nothing differs there. Say what does');
+      edit.set('wall', wall.id, { exceptions: differs ? [...rest, next] : rest });
+    }),
+  sentence: (before, input) => {
+    const wall = thingReferred(before, 'wall', input.wall);
+    const level = levelReferred(before, input.level, wall.building).record.name;
+    return `Wall ${wall.name} ${input.upwards ? 'from' : 'at'} level ${level}${input.upwards ? ' up' : ''} changed`;
+  },
 });
 
 const defineType = defineCommand({
@@ -218,4 +270,4 @@ const defineType = defineCommand({
   sentence: (_, input) => `Wall type ${input.name} defined`,
 });
 
-export const WALL_COMMANDS: Command[] = [add, change, flip, parallel, defineType, ...OPENING_COMMANDS];
+export const WALL_COMMANDS: Command[] = [add, change, except, flip, parallel, defineType, ...OPENING_COMMANDS];

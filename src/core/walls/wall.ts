@@ -29,6 +29,16 @@ const wallOpeningSchema = z.object({
 });
 export type WallOpening = z.infer<typeof wallOpeningSchema>;
 
+/** What differs at one level of a wall, or from there up. */
+const wallExceptionSchema = z.object({
+  level: idSchema,
+  upwards: z.boolean(),
+  leftOut: z.boolean(),
+  /** Another type, so another thickness. Null: as below. */
+  type: idSchema.nullable(),
+});
+export type WallException = z.infer<typeof wallExceptionSchema>;
+
 /** A wall line carried through storeys: one path, in each storey from its base to the soffit above. */
 export const wallSchema = z.object({
   kind: z.literal('wall'),
@@ -54,5 +64,8 @@ export const wallSchema = z.object({
   /** Runs past the slabs between its ends, which keep this clear of it. Null: it stands on them. */
   passesClearMm: lengthSchema.nullable(),
   openings: z.array(wallOpeningSchema).max(300),
+  exceptions: z.array(wallExceptionSchema).max(400),
+  /** A party wall: the other building that has it too. */
+  sharedWith: idSchema.nullable(),
 });
 export type Wall = z.infer<typeof wallSchema>;

@@ -14,6 +14,7 @@ const house = given([
     'floors.add',
     { name: 'Plate', outline: { type: 'rectangle', place: '0,0', widthMm: 12_000, depthMm: 10_000 }, thicknessMm: 250 },
   ],
+  ['foundations.add', { form: 'raft' }],
 ]);
 const after = (name: string, input: unknown, framework: Framework = house) => step(framework, name, input).after;
 const type = (name: string) => STARTING_TYPES.find((each) => each.name === name)!;

@@ -1,0 +1,94 @@
+import { z } from 'zod';
+import { defineCommand, type Command } from '../model/command';
+import { textSchema } from '../model/fields';
+import { recordsOf, type Framework } from '../model/framework';
+import type { Edit } from '../model/edit';
+import { idSchema, type Id } from '../model/ids';
+import { refuseNow, refusing } from '../model/length-input';
+import { called } from '../model/record';
+import { refSchema, thingReferred } from '../model/refer';
+import { coreOf, withMembers } from './core';
+
+/** K1, K2 …: the first name not taken. */
+export function freeCoreName(framework: Framework): string {
+  const names = new Set(recordsOf(framework, 'core').map(({ name }) => name));
+  let n = 1;
+  while (names.has(`K${n}`)) n += 1;
+  return `K${n}`;
+}
+
+/** The building of things that may be in a core together; what may not is refused by name. */
+function readMembers(framework: Framework, ids: readonly Id[], own?: Id): { building: Id; members: Id[] } {
+  const members = withMembers(framework, ids);
+  let building: Id | null = null;
+  for (const id of members) {
+    const record = framework.records.get(id) ?? refuseNow('Something chosen is not there any more. Choose again');
+    if (record.kind !== 'wall' && record.kind !== 'shaft' && record.kind !== 'stair')
+      return refuseNow(`A core is of walls, shafts and stairs; ${called(record)} is none of them`, ['ids']);
+    const other = coreOf(framework, id);
+    if (other && other.id !== own)
+      refuseNow(`${called(record)} is in core ${other.name} already. Take it out first`, ['ids']);
+    if (building !== null && record.building !== building) refuseNow('A core stands in one building', ['ids']);
+    building = record.building;
+  }
+  return building === null ? refuseNow('Choose walls, shafts or stairs first', ['ids']) : { building, members };
+}
+
+function refuseTaken(framework: Framework, name: string | undefined, own?: Id): void {
+  if (name && recordsOf(framework, 'core').some((each) => each.name === name && each.id !== own))
+    refuseNow(`There is a core named ${name} already. Choose another name`, ['name']);
+}
+
+const idsSchema = z.array(idSchema).min(1, 'Choose something first').max(500);
+
+const add = defineCommand({
+  name: 'cores.add',
+  title: 'Take walls, shafts and stairs together as one core',
+  input: z.strictObject({ name: textSchema(24).optional(), ids: idsSchema }),
+  plan: (edit, input) =>
+    refusing(() => {
+      refuseTaken(edit.before, input.name);
+      const name = input.name ?? freeCoreName(edit.before);
+      edit.add<'core'>({ kind: 'core', name, ...readMembers(edit.before, input.ids) });
+    }),
+  sentence: (before, input) => `Core ${input.name ?? freeCoreName(before)} of ${input.ids.length} things made`,
+});
+
+const change = defineCommand({
+  name: 'cores.change',
+  title: 'Rename a core, or say which walls, shafts and stairs are in it',
+  input: z.strictObject({ core: refSchema, name: textSchema(24).optional(), ids: idsSchema.optional() }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const core = thingReferred(edit.before, 'core', input.core);
+      refuseTaken(edit.before, input.name, core.id);
+      const read = input.ids && readMembers(edit.before, input.ids, core.id);
+      if (read && read.building !== core.building) refuseNow('A core stands in one building', ['ids']);
+      edit.set('core', core.id, { name: input.name, members: read?.members });
+    }),
+  sentence: (before, input) => `Core ${thingReferred(before, 'core', input.core).name} changed`,
+});
+
+const release = defineCommand({
+  name: 'cores.release',
+  title: 'Take a core apart: its walls, shafts and stairs stay, each for itself',
+  input: z.strictObject({ core: refSchema }),
+  plan: (edit, input) => refusing(() => edit.remove(thingReferred(edit.before, 'core', input.core).id)),
+  sentence: (before, input) => `Core ${thingReferred(before, 'core', input.core).name} taken apart`,
+});
+
+/** Copies of all parts of a core are a core too. */
+export function gatherCopies(edit: Edit, chosen: readonly Id[], copies: ReadonlyMap<Id, readonly Id[]>): void {
+  for (const id of chosen) {
+    const core = edit.before.records.get(id);
+    if (core?.kind !== 'core') continue;
+    const rows = core.members.map((member) => copies.get(member) ?? []);
+    const count = Math.min(...rows.map(({ length }) => length));
+    for (let i = 0; i < count; i += 1) {
+      const members = rows.map((row) => row[i]!);
+      edit.add<'core'>({ kind: 'core', building: core.building, name: freeCoreName(edit.framework), members });
+    }
+  }
+}
+
+export const CORE_COMMANDS: Command[] = [add, change, release];

@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { textSchema } from '../model/fields';
+import { idSchema, type Id } from '../model/ids';
+import { recordsOf, type Framework } from '../model/framework';
+
+/** A core: walls, shafts and stairs that are moved, copied, mirrored and carried as one. A thing is in one core at most. */
+export const coreSchema = z.object({
+  kind: z.literal('core'),
+  id: idSchema,
+  building: idSchema,
+  name: textSchema(24),
+  members: z.array(idSchema).max(500),
+});
+export type Core = z.infer<typeof coreSchema>;
+
+/** The core a thing is in. */
+export const coreOf = (framework: Framework, id: Id): Core | undefined =>
+  recordsOf(framework, 'core').find(({ members }) => members.includes(id));
+
+/** What is chosen, with the parts of each core in its place; each thing once. */
+export function withMembers(framework: Framework, ids: readonly Id[]): Id[] {
+  const all = ids.flatMap((id) => {
+    const record = framework.records.get(id);
+    return record?.kind === 'core' ? record.members : [id];
+  });
+  return [...new Set(all)];
+}

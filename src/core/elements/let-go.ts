@@ -1,0 +1,22 @@
+import type { Edit } from '../model/edit';
+
+/** Takes what is gone out of cores, from foundations and from typical floors; those left with nothing go too. */
+export function letGo(edit: Edit): void {
+  for (const record of [...edit.all()]) {
+    if (record.kind === 'core') {
+      const members = record.members.filter((id) => edit.has(id));
+      if (members.length === 0) edit.remove(record.id);
+      else if (members.length < record.members.length) edit.set('core', record.id, { members });
+    }
+    if (record.kind === 'typical') {
+      const levels = record.levels.filter((id) => edit.has(id));
+      if (levels.length === 0) edit.remove(record.id);
+      else if (levels.length < record.levels.length) edit.set('typical', record.id, { levels });
+    }
+    if (record.kind === 'foundation' && record.form !== 'raft') {
+      const under = record.under.filter((id) => edit.has(id));
+      if (under.length === 0) edit.remove(record.id);
+      else if (under.length < record.under.length) edit.set('foundation', record.id, { under });
+    }
+  }
+}

@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { MATERIALS } from '../columns/column';
+import { endSchema, lengthSchema, textSchema } from '../model/fields';
+import { idSchema } from '../model/ids';
+import { outlineSchema } from '../outlines/outline';
+
+export const FOUNDATION_FORMS = ['raft', 'pads', 'strips'] as const;
+export type FoundationForm = (typeof FOUNDATION_FORMS)[number];
+
+/**
+ * What a building stands on: a raft of one outline, a pad under each of some columns, or a strip under each of some walls.
+ * It is never carried up.
+ */
+export const foundationSchema = z.object({
+  kind: z.literal('foundation'),
+  id: idSchema,
+  building: idSchema,
+  name: textSchema(24),
+  form: z.enum(FOUNDATION_FORMS),
+  /** A raft's own; null: that of the floors over it, and for pads and strips. */
+  outline: outlineSchema.nullable(),
+  /** Column stacks that stand on pads, or walls that stand on strips; none for a raft. */
+  under: z.array(idSchema).max(2000),
+  thicknessMm: lengthSchema,
+  /** Across a strip; of a pad along the column's own x. */
+  widthMm: lengthSchema,
+  /** Of a pad along the column's own y. */
+  depthMm: lengthSchema,
+  /** Where its top lies: by default the underside of the lowest slab. */
+  top: endSchema,
+  material: z.enum(MATERIALS),
+  /** Of the ground under it, kN/m³; null: not known yet. */
+  subgradeKnM3: z.number().min(0).max(1e7).nullable(),
+  /** Directions in which the ground holds it, for the engineer's model. */
+  restrained: z.object({ x: z.boolean(), y: z.boolean(), z: z.boolean() }),
+});
+export type Foundation = z.infer<typeof foundationSchema>;

@@ -1,0 +1,118 @@
+import { finding, type Finding } from '../checks/finding';
+import { mmOf } from '../dimensions/resolve-length';
+import { sectionRing } from '../columns/section-shape';
+import { platesUnder, soffitMm, type PlateSet } from '../floors/plates';
+import type { Ring } from '../geometry/polygon';
+import { endMm } from '../levels/resolve-end';
+import type { ResolvedLevel } from '../levels/resolve-levels';
+import { recordOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { called } from '../model/record';
+import { resolveOutline } from '../setting-out/resolve-outline';
+import type { PlanFacts } from '../solving/plan-facts';
+import type { ColumnPiece, FoundationPiece } from '../solving/solved';
+import type { UnionStore } from '../walls/solve-walls';
+import { stripsOf, wallPath } from '../walls/wall-path';
+import type { Foundation } from './foundation';
+
+interface Given {
+  framework: Framework;
+  plates: PlateSet;
+  columns: readonly ColumnPiece[];
+  union: UnionStore;
+  facts: PlanFacts;
+}
+
+/** A foundation in pieces: the raft, or a pad or strip for each thing it is under. */
+export function solveFoundation(record: Foundation, given: Given): { pieces: FoundationPiece[]; findings: Finding[] } {
+  const { framework, facts, plates, union } = given;
+  const findings: Finding[] = [];
+  const bodies = bodiesOf(record, given);
+  if (record.form === 'raft' && bodies.length === 0) {
+    const message = record.outline
+      ? `The outline of raft ${record.name} crosses itself or encloses nothing. Draw it again`
+      : `No floor lies over raft ${record.name} to take its outline from. Draw its outline`;
+    findings.push(finding('outline.unsound', 'error', record.building, null, [record.id], message));
+  }
+  const thicknessMm = mmOf(framework, record.thicknessMm);
+  const pieces = bodies.map(({ under, rings }): FoundationPiece => {
+    const above = new Set(rings.flatMap((ring) => [...platesUnder(plates.at(record.top.level), ring, facts)]));
+    const topMm = endMm(framework, record.top, (level) => soffitMm(level, plates, (plate) => above.has(plate)));
+    const key = `${rings.map((ring) => facts.textOf(ring)).join('+')}|`;
+    const { areaMm2 } = union(key, rings, []);
+    return {
+      foundation: record.id,
+      building: record.building,
+      name: record.name,
+      form: record.form,
+      material: record.material,
+      level: record.top.level,
+      under,
+      rings,
+      profile: key,
+      bottomMm: topMm - thicknessMm,
+      topMm,
+      volumeMm3: areaMm2 * thicknessMm,
+    };
+  });
+  return { pieces, findings };
+}
+
+function bodiesOf(
+  record: Foundation,
+  { framework, columns, facts, plates }: Given,
+): { under: Id | null; rings: Ring[] }[] {
+  if (record.form === 'raft') {
+    const drawn = record.outline && resolveOutline(framework, record.outline);
+    const over = plates.at(record.top.level).flatMap(({ ring }) => (ring ? [ring] : []));
+    const rings = record.outline === null ? [...new Set(over)] : drawn ? [facts.one(drawn)] : [];
+    return rings.length > 0 ? [{ under: null, rings }] : [];
+  }
+  const [widthMm, depthMm] = [mmOf(framework, record.widthMm), mmOf(framework, record.depthMm)];
+  return record.under.flatMap((id) => {
+    if (record.form === 'pads') {
+      const foot = columns.find(({ stack }) => stack === id);
+      if (!foot) return [];
+      const pad = sectionRing({ shape: 'rectangle', widthMm, depthMm }, foot.at, foot.turnDeg);
+      return [{ under: id, rings: [facts.one(pad)] }];
+    }
+    const wall = recordOf(framework, 'wall', id);
+    const path = wall && wallPath(framework, wall);
+    if (!path) return [];
+    const [from, to] = path.build.coreMm;
+    const middle = (from + to) / 2;
+    const rings = stripsOf(path, middle - widthMm / 2, middle + widthMm / 2).map((ring) => facts.one(ring));
+    return [{ under: id, rings }];
+  });
+}
+
+/** Building whose columns and walls begin on a lowest level that nothing founds. */
+export function checkFounded(
+  framework: Framework,
+  storeys: readonly ResolvedLevel[],
+  stands: readonly { id: Id; level: Id }[],
+  pieces: readonly FoundationPiece[],
+): Finding[] {
+  const [lowest] = storeys;
+  if (!lowest || pieces.length > 0) return [];
+  const standing = stands.filter(({ level }) => level === lowest.id);
+  if (standing.length === 0) return [];
+  const first = framework.records.get(standing[0]!.id);
+  const more = new Set(standing.map(({ id }) => id)).size - 1;
+  const what = `${first ? called(first) : 'something'}${more > 0 ? ` and ${more} more` : ''}`;
+  const building = lowest.record.building;
+  return [
+    finding(
+      'level.noFoundation',
+      'warning',
+      building,
+      lowest.id,
+      [lowest.id],
+      `Nothing founds level ${lowest.record.name}, the lowest, where ${what} stand${more > 0 ? '' : 's'}. Add a raft, pads or strips`,
+      [
+        { words: 'Add a raft under the lowest floor', command: 'foundations.add', input: { building, form: 'raft' } },
+        { words: 'Add a pad under each column', command: 'foundations.add', input: { building, form: 'pads' } },
+      ],
+    ),
+  ];
+}

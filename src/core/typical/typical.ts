@@ -1,0 +1,47 @@
+import { z } from 'zod';
+import { textSchema } from '../model/fields';
+import { recordsOf, type Framework } from '../model/framework';
+import { idSchema, type Id } from '../model/ids';
+
+/**
+ * Typical floors: levels that follow one master. Walls of one storey, rooms, boundary lines and floors at the master are at
+ * each of them too, as they are there; what a level has of its own stays its own.
+ */
+export const typicalSchema = z.object({
+  kind: z.literal('typical'),
+  id: idSchema,
+  building: idSchema,
+  name: textSchema(40),
+  master: idSchema,
+  /** The levels that follow it. */
+  levels: z.array(idSchema).max(400),
+});
+export type Typical = z.infer<typeof typicalSchema>;
+
+interface Following {
+  /** The master a level follows. */
+  masterOf: ReadonlyMap<Id, Id>;
+  /** The levels that follow a master. */
+  followersOf: ReadonlyMap<Id, readonly Id[]>;
+}
+
+const known = new WeakMap<Framework, Following>();
+
+/** Which levels follow which. Worked out once per framework. */
+export function following(framework: Framework): Following {
+  const ready = known.get(framework);
+  if (ready) return ready;
+  const groups = recordsOf(framework, 'typical');
+  const made: Following = {
+    masterOf: new Map(groups.flatMap(({ master, levels }) => levels.map((level) => [level, master] as const))),
+    followersOf: new Map(groups.map(({ master, levels }) => [master, levels])),
+  };
+  known.set(framework, made);
+  return made;
+}
+
+/** True if a list of levels holds a level, or the master it follows. */
+export const holdsLevel = (framework: Framework, levels: readonly Id[], level: Id): boolean => {
+  const master = following(framework).masterOf.get(level);
+  return levels.includes(level) || (master !== undefined && levels.includes(master));
+};
