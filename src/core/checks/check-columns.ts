@@ -6,6 +6,7 @@ import { bounds, contains, distanceToSegment, ringArea, type Ring } from '../geo
 import type { Id } from '../model/ids';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { ColumnPiece, SolvedLevel, SolvedShaft } from '../solving/solved';
+import { leastMove, moveFix, moveIn } from './least-move';
 import { finding, type Finding } from './finding';
 
 /** Shares under this, mm², are touching and not overlapping. */
@@ -18,6 +19,7 @@ export function checkColumns(
   plates: PlateSet,
   levels: readonly SolvedLevel[],
   facts: PlanFacts,
+  mayMove: (stack: Id) => boolean,
 ): Finding[] {
   const names = new Map(levels.map(({ id, name }) => [id, name]));
   const stacks = new Map<Id, ColumnPiece[]>();
@@ -43,10 +45,12 @@ export function checkColumns(
       return [
         ...insideShafts(
           alike,
+          ring,
           near.map(({ shaft }) => shaft),
           names,
+          mayMove(alike[0]!.stack),
         ),
-        ...outsideSlabs(alike, ring, plates, names, facts),
+        ...outsideSlabs(alike, ring, plates, names, facts, mayMove(alike[0]!.stack)),
       ];
     }),
     ...outOfPlumb(pieces, names, facts),
@@ -73,7 +77,13 @@ function outOfPlumb(pieces: readonly ColumnPiece[], names: ReadonlyMap<Id, strin
     if (below.at === piece.at && below.section === piece.section && below.turnDeg === piece.turnDeg) return [];
     const level = names.get(piece.level) ?? '';
     const report = (rule: 'column.largerAbove' | 'column.outOfPlumb', message: string) =>
-      finding(rule, 'warning', piece.building, piece.level, [piece.stack], message);
+      finding(rule, 'warning', piece.building, piece.level, [piece.stack], message, [
+        {
+          words: `As below at level ${level}`,
+          command: 'columns.asBelow',
+          input: { columns: [piece.stack], level: piece.level },
+        },
+      ]);
     if (sectionArea(piece.section) > sectionArea(below.section) + TOUCH_MM2)
       return [
         report(
@@ -99,8 +109,10 @@ const onEdge = (ring: Ring, point: Point): boolean =>
 
 function insideShafts(
   pieces: readonly ColumnPiece[],
+  ring: Ring,
   shafts: readonly SolvedShaft[],
   names: ReadonlyMap<Id, string>,
+  mayMove: boolean,
 ): Finding[] {
   return shafts.flatMap((shaft) =>
     pieces
@@ -113,6 +125,7 @@ function insideShafts(
           piece.level,
           [piece.stack, shaft.shaft],
           `Column ${piece.mark} stands in shaft ${shaft.name} at level ${names.get(piece.level) ?? ''}. Move one of them`,
+          mayMove ? moveFix(piece.stack, `column ${piece.mark}`, leastMove(ring, shaft.ring)) : [],
         ),
       ),
   );
@@ -124,6 +137,7 @@ function outsideSlabs(
   plates: PlateSet,
   names: ReadonlyMap<Id, string>,
   facts: PlanFacts,
+  mayMove: boolean,
 ): Finding[] {
   const area = ringArea(ring);
   return pieces.flatMap((piece) => {
@@ -143,6 +157,7 @@ function outsideSlabs(
       whole
         ? `Column ${piece.mark} stands outside the slab at level ${level}. Widen the slab or move the column`
         : `Column ${piece.mark} stands ${percent} % over the slab edge at level ${level}. Widen the slab or move the column`,
+      mayMove && here.length === 1 ? moveFix(piece.stack, `column ${piece.mark}`, moveIn(ring, here[0]!.ring!)) : [],
     );
   });
 }

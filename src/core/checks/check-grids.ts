@@ -1,7 +1,7 @@
 import { cross, dot, lengthOf, minus, type Point } from '../geometry/point';
 import { directionDeg, sinDeg } from '../geometry/trig';
 import type { SolvedLine } from '../solving/solved';
-import { finding, type Finding } from './finding';
+import { finding, type Finding, type Fix } from './finding';
 
 /** Grid lines of one building: labels given twice, lines too close, lines not quite parallel or square. */
 export function checkGrids(lines: readonly SolvedLine[]): Finding[] {
@@ -26,8 +26,26 @@ function sameLabels(lines: readonly SolvedLine[]): Finding[] {
         null,
         group.map(({ id }) => id),
         `${group.length} grid lines are labelled ${group[0]!.label}. Give each its own label`,
+        relabelFixes(group, lines),
       ),
     );
+}
+
+/** The second of two lines with one label given a free one. */
+function relabelFixes(group: readonly SolvedLine[], lines: readonly SolvedLine[]): Fix[] {
+  const taken = new Set(lines.map(({ label }) => label));
+  const base = group[0]!.label!;
+  let n = 1;
+  while (taken.has(`${base}.${n}`)) n += 1;
+  return group.length !== 2
+    ? []
+    : [
+        {
+          words: `Label the other one ${base}.${n}`,
+          command: 'grids.relabel',
+          input: { line: group[1]!.id, label: `${base}.${n}` },
+        },
+      ];
 }
 
 /** Lines of a direction nearer than this are found, movement joints excepted; mm. */
@@ -54,6 +72,13 @@ function closeLines(lines: readonly SolvedLine[]): Finding[] {
         null,
         [before.id, line.id],
         `Grid lines ${name(before)} and ${name(line)} are only ${Math.round(line.bayMm)} mm apart. Move or remove one, or make them a movement joint`,
+        [
+          {
+            words: `Remove line ${name(line)}`,
+            command: 'grids.removeLine',
+            input: { line: line.id },
+          },
+        ],
       );
     }),
   );

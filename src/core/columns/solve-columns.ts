@@ -75,8 +75,29 @@ export function solveColumn(
   return {
     pieces,
     blocks: [],
-    findings: [finding(rule, 'error', stack.building, stack.startsAt.level, [stack.id], message)],
+    findings: [
+      finding(rule, 'error', stack.building, stack.startsAt.level, [stack.id], message, [
+        {
+          words: 'Let it stand in the storey it starts in',
+          command: 'columns.change',
+          input: { column: stack.id, ...oneStorey(stack, storeys) },
+        },
+      ]),
+    ],
   };
+}
+
+/** Ends that stand a stack in the storey it starts in, or in the topmost where that has none over it. */
+function oneStorey({ startsAt }: ColumnStack, storeys: readonly ResolvedLevel[]) {
+  const rank = Math.max(
+    0,
+    Math.min(
+      storeys.findIndex(({ id }) => id === startsAt.level),
+      storeys.length - 2,
+    ),
+  );
+  const end = (i: number, face: 'SSL' | 'soffit') => ({ level: storeys[i]?.id ?? startsAt.level, face, offsetMm: 0 });
+  return { startsAt: end(rank, 'SSL'), stopsAt: end(rank + 1, 'soffit') };
 }
 
 /** Where the stack resumes above a storey without it: a load that must be carried aside, until something is named to. */
@@ -100,6 +121,26 @@ function gaps(
       piece.level,
       [stack.id],
       `Column ${mark} resumes at level ${level} above a storey without it. Say what carries it there`,
+      [
+        ...storeys
+          .slice(at.get(before.level)! + 1, at.get(piece.level)!)
+          .slice(0, 1)
+          .map(({ id, record }) => ({
+            words: `Let it stand at level ${record.name} too`,
+            command: 'columns.except',
+            input: {
+              columns: [stack.id],
+              level: id,
+              leftOut: false,
+              upwards: stack.exceptions.some((each) => each.level === id && each.upwards),
+            },
+          })),
+        {
+          words: 'A beam carries it',
+          command: 'columns.carriedBy',
+          input: { column: stack.id, level: piece.level, words: 'beam' },
+        },
+      ],
     );
   });
 }

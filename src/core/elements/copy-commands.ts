@@ -17,7 +17,8 @@ import { freeShaftName } from '../shafts/shaft-commands';
 import { freeStairName } from '../stairs/stair-commands';
 import { freeOpeningNames, freeWallName } from '../walls/wall-input';
 import { wallPath } from '../walls/wall-path';
-import { elementIn, idsSchema, inWords, movedOutline, shifted } from './element-input';
+import { elementIn, idsSchema, inWords, movedOutline } from './element-input';
+import { shifted } from '../outlines/shifted';
 import { mirrored, mirrorOutline, type Mirror } from './mirror-outline';
 
 const MOST_COPIES = 2000;

@@ -9,7 +9,8 @@ import { called, type Rec } from '../model/record';
 import type { Outline } from '../outlines/outline';
 import { withMembers } from '../cores/core';
 import { letGo } from './let-go';
-import { elementIn, idsSchema, inWords, movedOutline, shifted } from './element-input';
+import { elementIn, idsSchema, inWords, movedOutline } from './element-input';
+import { shifted } from '../outlines/shifted';
 
 function moveElement(edit: Edit, record: Rec, by: Point): void {
   const framework = edit.before;

@@ -1,13 +1,11 @@
 import { z } from 'zod';
-import { lengthPlus } from '../dimensions/resolve-length';
-import { turned, type Point } from '../geometry/point';
-import type { Place } from '../model/fields';
+import type { Point } from '../geometry/point';
 import type { Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
 import { refuseNow } from '../model/length-input';
 import { called, type Rec } from '../model/record';
 import type { Outline } from '../outlines/outline';
-import { resolvePlace } from '../outlines/resolve-place';
+import { shifted } from '../outlines/shifted';
 
 /** What is chosen. */
 export const idsSchema = z.array(idSchema).min(1, 'Choose something first').max(5000);
@@ -15,12 +13,6 @@ export const idsSchema = z.array(idSchema).min(1, 'Choose something first').max(
 /** A chosen thing, if it is still there. */
 export function elementIn(framework: Framework, id: Id): Rec {
   return framework.records.get(id) ?? refuseNow('Something chosen is not there any more. Choose again');
-}
-
-/** A place moved in plan, still held to what it is held to. */
-export function shifted(framework: Framework, place: Place, by: Point): Place {
-  const along = turned(by, -resolvePlace(framework, place).turnDeg);
-  return { ...place, xMm: lengthPlus(place.xMm, along.x), yMm: lengthPlus(place.yMm, along.y) };
 }
 
 /** An outline moved in plan; one that follows lines is refused. */

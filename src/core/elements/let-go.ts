@@ -1,6 +1,6 @@
 import type { Edit } from '../model/edit';
 
-/** Takes what is gone out of cores, from foundations and from typical floors; those left with nothing go too. */
+/** Takes what is gone out of cores, from foundations, typical floors and held clear widths; those left with nothing go too. */
 export function letGo(edit: Edit): void {
   for (const record of [...edit.all()]) {
     if (record.kind === 'core') {
@@ -8,6 +8,7 @@ export function letGo(edit: Edit): void {
       if (members.length === 0) edit.remove(record.id);
       else if (members.length < record.members.length) edit.set('core', record.id, { members });
     }
+    if (record.kind === 'clearWidth' && !record.walls.every((id) => edit.has(id))) edit.remove(record.id);
     if (record.kind === 'typical') {
       const levels = record.levels.filter((id) => edit.has(id));
       if (levels.length === 0) edit.remove(record.id);

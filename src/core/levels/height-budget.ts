@@ -69,7 +69,7 @@ export const thickestSlab =
 
 /** Storeys whose clear height falls under what is wanted. */
 export function checkClearHeights(budgets: readonly HeightBudget[], names: ReadonlyMap<Id, string>): Finding[] {
-  return budgets.flatMap(({ level, building, clearMm, targetMm }) => {
+  return budgets.flatMap(({ level, building, storeyMm, clearMm, targetMm }) => {
     if (targetMm === null || clearMm >= targetMm) return [];
     const short = Math.round((targetMm - clearMm) * 10) / 10;
     const words =
@@ -77,6 +77,11 @@ export function checkClearHeights(budgets: readonly HeightBudget[], names: Reado
         ? `the zones of storey ${names.get(level)} are ${Math.round(-clearMm * 10) / 10} mm more than its height`
         : `storey ${names.get(level)} has ${Math.round(clearMm * 10) / 10} mm clear, ${short} mm under the ${targetMm} wanted`;
     const message = `${words[0]!.toUpperCase()}${words.slice(1)}. Raise the level above by ${short} mm, or thin a zone`;
-    return [finding('level.lowClear', 'error', building, level, [level], message)];
+    const fix = {
+      words: `Raise the level above by ${short} mm`,
+      command: 'levels.setHeight',
+      input: { level, heightMm: storeyMm + targetMm - clearMm, mode: 'push' },
+    };
+    return [finding('level.lowClear', 'error', building, level, [level], message, [fix])];
   });
 }

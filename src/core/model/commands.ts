@@ -19,6 +19,7 @@ import { STAIR_COMMANDS } from '../stairs/stair-commands';
 import { TYPICAL_COMMANDS } from '../typical/typical-commands';
 import { UNDERLAY_COMMANDS } from '../underlays/underlay-commands';
 import { VIEW_COMMANDS } from '../views/view-commands';
+import { CLEAR_WIDTH_COMMANDS } from '../walls/clear-width-commands';
 import { WALL_COMMANDS } from '../walls/wall-commands';
 import { planCommand, type Command, type Planned } from './command';
 import type { Framework } from './framework';
@@ -37,6 +38,7 @@ export const COMMANDS: readonly Command[] = [
   ...SHAFT_COMMANDS,
   ...STAIR_COMMANDS,
   ...WALL_COMMANDS,
+  ...CLEAR_WIDTH_COMMANDS,
   ...ROOM_COMMANDS,
   ...FOUNDATION_COMMANDS,
   ...CORE_COMMANDS,

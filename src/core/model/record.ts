@@ -15,6 +15,7 @@ import { shaftSchema } from '../shafts/shaft';
 import { stairSchema } from '../stairs/stair';
 import { typicalSchema } from '../typical/typical';
 import { underlaySchema } from '../underlays/underlay';
+import { clearWidthSchema } from '../walls/clear-width';
 import { wallSchema } from '../walls/wall';
 import { wallTypeSchema } from '../walls/wall-type';
 import { viewMarkSchema } from '../views/view-mark';
@@ -46,6 +47,7 @@ export const recordSchema = z.discriminatedUnion('kind', [
   foundationSchema,
   coreSchema,
   typicalSchema,
+  clearWidthSchema,
 ]);
 export type Rec = z.infer<typeof recordSchema>;
 export type Kind = Rec['kind'];
@@ -157,6 +159,11 @@ function ownReferences(record: Rec): Reference[] {
         ...(record.outline ? outlineReferences(record.outline, 'outline') : []),
         ...record.under.map((id): Reference => ({ id, path: 'under', whenGone: 'detach' })),
       ];
+    case 'clearWidth':
+      return [
+        building(record.building),
+        ...record.walls.map((id): Reference => ({ id, path: 'walls', whenGone: 'follow' })),
+      ];
     case 'typical':
       return [
         building(record.building),
@@ -227,6 +234,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   boundaryLine: 'boundary line',
   foundation: 'foundation',
   core: 'core',
+  clearWidth: 'held clear width',
   typical: 'group of typical floors',
 };
 

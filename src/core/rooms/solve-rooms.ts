@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../checks/finding';
+import { finding, type Finding, type Fix } from '../checks/finding';
 import { sectionRing } from '../columns/section-shape';
 import type { Profile, Region } from '../geometry/boolean';
 import { lengthOf, minus, plus, times, turned, type Point } from '../geometry/point';
@@ -189,8 +189,14 @@ function regionOf(
 
 function outside(room: Room, level: ResolvedLevel): Finding {
   const message = `Room ${room.number} ${room.name} at level ${level.record.name} lies in no closed region of walls. Close the walls round it, or move its tag`;
-  return finding('room.open', 'warning', room.building, level.id, [room.id], message);
+  return finding('room.open', 'warning', room.building, level.id, [room.id], message, [deleteFix(room)]);
 }
+
+const deleteFix = ({ id, number, name }: Room): Fix => ({
+  words: `Delete the tag ${number} ${name}`,
+  command: 'elements.remove',
+  input: { ids: [id] },
+});
 
 function twice(rooms: readonly Room[], level: ResolvedLevel): Finding {
   const names = rooms.map(({ number, name }) => `${number} ${name}`).join(' and ');
@@ -202,5 +208,6 @@ function twice(rooms: readonly Room[], level: ResolvedLevel): Finding {
     level.id,
     rooms.map(({ id }) => id),
     message,
+    rooms.slice(1).map(deleteFix),
   );
 }

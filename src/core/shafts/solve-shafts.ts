@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../checks/finding';
+import { finding, type Finding, type Fix } from '../checks/finding';
 import { platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
 import { ringGap, type Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
@@ -71,7 +71,15 @@ export function solveShaft(
     const message = `Shaft ${shaft.name} stops below where it starts, so it cuts nothing. Change where it starts or stops`;
     return {
       solved,
-      findings: [finding('span.upsideDown', 'error', shaft.building, shaft.startsAt.level, [shaft.id], message)],
+      findings: [
+        finding('span.upsideDown', 'error', shaft.building, shaft.startsAt.level, [shaft.id], message, [
+          {
+            words: 'Exchange its two ends',
+            command: 'shafts.change',
+            input: { shaft: shaft.id, startsAt: shaft.stopsAt, stopsAt: shaft.startsAt },
+          },
+        ]),
+      ],
     };
   }
   for (const level of storeys) {
@@ -175,6 +183,27 @@ function meet(
   if (apart <= NEAR_IN_HEIGHT_MM) solved.misses.push({ ...entry, byMm: Math.max(fromAbove, fromBelow), way: 'short' });
 }
 
+/** An end that stops short taken to the level whose slab it misses, opening it. */
+function missFixes(shaft: Shaft, miss: ShaftMiss, storeys: readonly ResolvedLevel[], level: string): Fix[] {
+  if (miss.way === 'beside') return [];
+  const rank = (id: Id) => storeys.findIndex((each) => each.id === id);
+  const middle = (rank(shaft.startsAt.level) + rank(shaft.stopsAt.level)) / 2;
+  const isFoot =
+    rank(miss.level) < middle ||
+    (rank(miss.level) === rank(shaft.startsAt.level) && rank(shaft.startsAt.level) !== rank(shaft.stopsAt.level));
+  const at = { level: miss.level, face: 'SSL', offsetMm: 0 };
+  return [
+    {
+      words: `Let it cut the slab at level ${level}`,
+      command: 'shafts.change',
+      input: {
+        shaft: shaft.id,
+        ...(isFoot ? { startsAt: at, opensFoot: true } : { stopsAt: at, opensHead: true }),
+      },
+    },
+  ];
+}
+
 function missFindings(
   shaft: Shaft,
   solved: SolvedShaft,
@@ -193,6 +222,7 @@ function missFindings(
       miss.level,
       [shaft.id, miss.plate],
       `Shaft ${shaft.name} ${words(miss)} the slab ${plateName.get(miss.plate) ?? ''} at level ${levelName.get(miss.level) ?? ''}. Move its end, or keep clear`,
+      missFixes(shaft, miss, storeys, levelName.get(miss.level) ?? ''),
     ),
   );
 }

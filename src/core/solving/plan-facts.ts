@@ -20,6 +20,8 @@ export class PlanFacts {
   private used = new Map<string, Ring>();
   private readonly texts = new WeakMap<Ring, string>();
   private readonly standings = new WeakMap<Ring, WeakMap<Ring, Standing>>();
+  private readonly shares = new WeakMap<Ring, WeakMap<Ring, number>>();
+  private readonly gaps = new WeakMap<Ring, WeakMap<Ring, number>>();
   private readonly meetings = new WeakMap<Ring, WeakMap<Ring, boolean>>();
 
   /** Called at the start of a solve. */
@@ -45,6 +47,16 @@ export class PlanFacts {
   /** How a column's ring about its centre stands to a slab edge. Both rings come from {@link one}. */
   standing(column: Ring, centre: Point, edge: Ring): Standing {
     return remembered(this.standings, column, edge, () => standingOf(column, centre, edge));
+  }
+
+  /** What two rings share, mm²; worked out by `work` where it is not known. Both rings come from {@link one}. */
+  shared(a: Ring, b: Ring, work: () => number): number {
+    return remembered(this.shares, a, b, work);
+  }
+
+  /** Least distance between two rings, mm, in the same way. */
+  gap(a: Ring, b: Ring, work: () => number): number {
+    return remembered(this.gaps, a, b, work);
   }
 
   /** True if two rings share some area or touch. Both rings come from {@link one}. */

@@ -1,5 +1,10 @@
 import { checkColumns } from '../checks/check-columns';
+import { checkColumnPlaces } from '../checks/check-column-places';
+import { checkFloors } from '../checks/check-floors';
 import { checkGrids } from '../checks/check-grids';
+import { checkLevels } from '../checks/check-levels';
+import { checkShafts } from '../checks/check-shafts';
+import { checkWalls } from '../checks/check-walls';
 import { checkStair, checkStoreysReached } from '../checks/check-stairs';
 import type { Finding } from '../checks/finding';
 import { acting } from '../setting-out/acting';
@@ -16,7 +21,7 @@ import { checkClearHeights, heightBudgets, thickestSlab } from '../levels/height
 import { levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
 import { contains, type Ring } from '../geometry/polygon';
 import { resolveOutline } from '../setting-out/resolve-outline';
-import { recordsOf, type Framework } from '../model/framework';
+import { recordOf, recordsOf, type Framework } from '../model/framework';
 import { solveRooms } from '../rooms/solve-rooms';
 import { solveShaft } from '../shafts/solve-shafts';
 import { addHeadroom } from '../stairs/headroom';
@@ -208,7 +213,16 @@ export class Solver implements ProfileStore {
     });
     solved.rooms.push(...rooms.regions);
     solved.findings.push(...rooms.findings);
-    solved.findings.push(...checkColumns(pieces, shafts, plates, solved.levels, this.facts));
+    const walled = own(solved.walls);
+    const mayMove = (stack: string) => recordOf(framework, 'columnStack', stack)?.holds.length === 0;
+    solved.findings.push(
+      ...checkColumns(pieces, shafts, plates, solved.levels, this.facts, mayMove),
+      ...checkColumnPlaces(pieces, { framework, storeys, plates, stairs, walls: walled, facts: this.facts }),
+      ...checkShafts(shafts, walled, storeys, this.facts),
+      ...checkFloors(framework, own(solved.floors), storeys),
+      ...checkLevels(storeys, plates),
+      ...checkWalls({ framework, building: building.id, storeys, plates, walls: walled, facts: this.facts }),
+    );
   }
 
   private solveFoundations(

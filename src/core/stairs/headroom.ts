@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../checks/finding';
+import { finding, type Finding, type Fix } from '../checks/finding';
 import type { Profile } from '../geometry/boolean';
 import { clippedTo } from '../geometry/convex-clip';
 import { times } from '../geometry/point';
@@ -39,8 +39,11 @@ export function addHeadroom(
     const bottomMm = storey.flights[0]!.bottomMm;
     const above = stair.storeys.slice(i + 1).flatMap((other) => undersides(stair, other));
     let least: StairStorey['headroom'] = null;
-    const take = (found: { mm: number; at: { x: number; y: number } } | null, under: string) => {
-      if (found && (!least || found.mm < least.mm)) least = { mm: quantiseMm(found.mm), at: found.at, under };
+    let slab: FloorPiece | null = null;
+    const take = (found: { mm: number; at: { x: number; y: number } } | null, under: string, floor?: FloorPiece) => {
+      if (!found || (least && found.mm >= least.mm)) return;
+      least = { mm: quantiseMm(found.mm), at: found.at, under };
+      slab = floor ?? null;
     };
     for (const from of lower) {
       for (const to of above) {
@@ -54,6 +57,7 @@ export function addHeadroom(
         take(
           leastOver(corners, from, flat(floor.outline, underMm, '')),
           `the slab of level ${names.get(floor.level) ?? ''}`,
+          floor,
         );
       }
     }
@@ -68,11 +72,34 @@ export function addHeadroom(
         storey.level,
         [stair.stair],
         `Stair ${stair.name} from level ${names.get(storey.level) ?? ''} has ${formatLength(Math.floor(found.mm))} mm headroom under ${found.under}; its rule set asks for ${rules.headroomMm}. Make the opening larger or the storey higher`,
+        [slab ? openOver(stair, slab, names) : raise(storey, rules.headroomMm - found.mm)],
       ),
     );
   });
   return findings;
 }
+
+/** A slab over a stair opened over its well, besides the voids it has. */
+function openOver(stair: SolvedStair, floor: FloorPiece, names: ReadonlyMap<Id, string>): Fix {
+  const rings = [...floor.holes.filter(({ by }) => by === null).map(({ ring }) => ring), stair.ring];
+  const voids = rings.map((ring) => ({
+    type: 'polygon',
+    place: { lines: null, xMm: 0, yMm: 0 },
+    points: ring.map(({ x, y }) => ({ xMm: x, yMm: y })),
+  }));
+  return {
+    words: `Open the slab of level ${names.get(floor.level) ?? ''} over the stair`,
+    command: 'floors.except',
+    input: { floor: floor.plate, level: floor.level, voids },
+  };
+}
+
+/** The storey made so much higher. */
+const raise = ({ level, heightMm }: StairStorey, byMm: number): Fix => ({
+  words: `Make the storey ${formatLength(Math.ceil(byMm))} mm higher`,
+  command: 'levels.setHeight',
+  input: { level, heightMm: Math.ceil(heightMm + byMm), mode: 'push' },
+});
 
 /** Corners of what a slab covers of a ring; none where the stair's own hole takes it all. */
 function overSlab(stair: SolvedStair, floor: FloorPiece, ring: Ring, shared: SharedPlan) {

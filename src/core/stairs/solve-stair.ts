@@ -27,8 +27,8 @@ export function solveStair(
   facts: PlanFacts,
 ): { solved: SolvedStair | null; findings: Finding[] } {
   const rules = STAIR_RULES[stair.rules];
-  const report = (rule: 'outline.unsound' | 'stair.well' | 'span.upsideDown', message: string): Finding =>
-    finding(rule, 'error', stair.building, stair.startsAt.level, [stair.id], message);
+  const report = (rule: 'outline.unsound' | 'stair.well' | 'span.upsideDown', message: string, fixes: Fix[] = []) =>
+    finding(rule, 'error', stair.building, stair.startsAt.level, [stair.id], message, fixes);
   const outline = resolveOutline(framework, stair.well);
   const well = outline && wellOf(outline, stair.entry);
   if (!outline || !well) {
@@ -61,12 +61,23 @@ export function solveStair(
   const [first, last] = [ranks[0]!, ranks[1]!];
   if (first < 0 || last < 0 || last <= first) {
     const message = `Stair ${stair.name} stops no higher than it starts, so it climbs nothing. Change where it starts or stops`;
-    return { solved, findings: [report('span.upsideDown', message)] };
+    const fix = {
+      words: 'Exchange its two ends',
+      command: 'stairs.change',
+      input: { stair: stair.id, startsAt: stair.stopsAt, stopsAt: stair.startsAt },
+    };
+    return { solved, findings: [report('span.upsideDown', message, last < first ? [fix] : [])] };
   }
   solved.levels = storeys.slice(first, last + 1).map(({ id }) => id);
   if (2 * flightWidthMm + eyeMm > well.widthMm + 1e-6 || flightWidthMm < 300) {
     const message = `The well of stair ${stair.name} is ${write(well.widthMm)} wide; two flights of ${write(flightWidthMm)} and an eye of ${write(eyeMm)} need ${write(2 * flightWidthMm + eyeMm)}. Make the well wider or the flights narrower`;
-    return { solved, findings: [report('stair.well', message)] };
+    const widestMm = Math.floor((well.widthMm - eyeMm) / 2);
+    const fix = {
+      words: `Make the flights ${write(widestMm)} wide`,
+      command: 'stairs.change',
+      input: { stair: stair.id, widthMm: widestMm },
+    };
+    return { solved, findings: [report('stair.well', message, widestMm >= 300 ? [fix] : [])] };
   }
   const findings: Finding[] = [];
   const under = platesUnder(plates.all, wellRing, facts);

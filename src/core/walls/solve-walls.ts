@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../checks/finding';
+import { finding, type Finding, type Fix } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
 import type { Cutter } from '../floors/solve-floors';
 import { platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
@@ -171,7 +171,16 @@ export class BuildingWalls {
     const stopMm = endMm(this.framework, record.stopsAt, soffitAt);
     if (stopMm <= startMm) {
       const message = `Wall ${record.name} stops below where it starts, so it stands nowhere. Change where it starts or stops`;
-      this.report(record, 'span.upsideDown', record.startsAt.level, message);
+      const fix = {
+        words: 'Exchange its two ends',
+        command: 'walls.change',
+        input: {
+          wall: record.id,
+          startsAt: { ...record.stopsAt, face: record.stopsAt.face === 'soffit' ? 'SSL' : record.stopsAt.face },
+          stopsAt: record.startsAt,
+        },
+      };
+      this.report(record, 'span.upsideDown', record.startsAt.level, message, [fix]);
       return [];
     }
     const first = this.storeys.find(({ id }) => id === record.startsAt.level);
@@ -194,7 +203,17 @@ export class BuildingWalls {
     if (bottomMm > level.fflMm + 1 || bottomMm < level.sslMm - 1) return;
     if (this.plates.at(level.id).some((plate) => under.has(plate))) return;
     const message = `Wall ${record.name} stands on nothing at level ${level.record.name}. Bring a floor under it, or start it on another level`;
-    this.report(record, 'wall.onNothing', level.id, message);
+    const [plate] = [...under];
+    const fixes = plate
+      ? [
+          {
+            words: `Carry ${plate.record.name} to level ${level.record.name}`,
+            command: 'carry.to',
+            input: { ids: [plate.record.id], ...this.endTowards(plate, level) },
+          },
+        ]
+      : [];
+    this.report(record, 'wall.onNothing', level.id, message, fixes);
   }
 
   private report(
@@ -202,8 +221,15 @@ export class BuildingWalls {
     rule: 'outline.unsound' | 'span.upsideDown' | 'wall.onNothing' | 'wall.opening',
     level: Id | null,
     message: string,
+    fixes: Fix[] = [],
   ) {
-    this.findings.push(finding(rule, 'error', record.building, level, [record.id], message));
+    this.findings.push(finding(rule, 'error', record.building, level, [record.id], message, fixes));
+  }
+
+  /** Which end of a floor's storeys goes to a level. */
+  private endTowards(plate: Plate, level: ResolvedLevel): { lowest: Id } | { topmost: Id } {
+    const served = this.storeys.find(({ id }) => plate.serves.has(id));
+    return served && served.fflMm < level.fflMm ? { topmost: level.id } : { lowest: level.id };
   }
 
   private piece(wall: Standing, { level, bottomMm, topMm }: Standing['storeys'][number], union: UnionStore): WallPiece {
@@ -294,7 +320,20 @@ export class BuildingWalls {
         const why =
           head > topMm + 1 && from && to ? 'is higher than the wall' : 'lies past an end or a corner of the wall';
         const message = `${capital(opening.opening)} ${opening.name} of wall ${record.name} ${why} at level ${level.record.name}. Move it or make it smaller`;
-        this.report(record, 'wall.opening', level.id, message);
+        const room = Math.floor(topMm - sill);
+        const fix: Fix =
+          head > topMm + 1 && room > 300
+            ? {
+                words: `Make it ${room} mm high`,
+                command: 'walls.changeOpening',
+                input: { wall: record.id, opening: opening.id, heightMm: room },
+              }
+            : {
+                words: 'Take it out',
+                command: 'walls.removeOpening',
+                input: { wall: record.id, opening: opening.id },
+              };
+        this.report(record, 'wall.opening', level.id, message, [fix]);
         if (!from || !to || from.part !== to.part) return [];
       }
       const left = { x: -from!.along.y, y: from!.along.x };

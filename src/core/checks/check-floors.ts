@@ -1,0 +1,45 @@
+import { contains, type Ring } from '../geometry/polygon';
+import type { ResolvedLevel } from '../levels/resolve-levels';
+import type { Framework } from '../model/framework';
+import { called } from '../model/record';
+import type { FloorPiece } from '../solving/solved';
+import { finding, type Finding } from './finding';
+import { moveFix, moveIn } from './least-move';
+
+/** Holes of shafts and stairs that leave the slab they are in: one finding for each, at the lowest level where it does. */
+export function checkFloors(
+  framework: Framework,
+  floors: readonly FloorPiece[],
+  storeys: readonly ResolvedLevel[],
+): Finding[] {
+  const names = new Map(storeys.map(({ id, record }) => [id, record.name]));
+  const found = new Set<string>();
+  const known = new Map<Ring, Map<Ring, boolean>>();
+  const leaves = (outline: Ring, hole: Ring): boolean => {
+    const own = known.get(outline) ?? new Map<Ring, boolean>();
+    known.set(outline, own);
+    const is = own.get(hole) ?? hole.some((point) => !contains(outline, point));
+    own.set(hole, is);
+    return is;
+  };
+  return floors.flatMap((piece) =>
+    piece.holes.flatMap(({ by, ring }): Finding[] => {
+      const cutter = by === null ? undefined : framework.records.get(by);
+      if (cutter?.kind !== 'shaft' && cutter?.kind !== 'stair') return [];
+      const key = `${piece.plate} ${cutter.id}`;
+      if (found.has(key) || !leaves(piece.outline, ring)) return [];
+      found.add(key);
+      return [
+        finding(
+          'floor.holeOverEdge',
+          'warning',
+          piece.building,
+          piece.level,
+          [piece.plate, cutter.id],
+          `The opening of ${called(cutter)} cuts the edge of ${piece.name} at level ${names.get(piece.level) ?? ''}. Move it in, or widen the slab`,
+          moveFix(cutter.id, called(cutter), moveIn(ring, piece.outline)),
+        ),
+      ];
+    }),
+  );
+}

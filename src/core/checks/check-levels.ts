@@ -1,0 +1,90 @@
+import type { PlateSet } from '../floors/plates';
+import { thickestSlab } from '../levels/height-budget';
+import type { ResolvedLevel } from '../levels/resolve-levels';
+import { formatLength } from '../units/format-length';
+import { finding, type Finding } from './finding';
+
+/** Left clear where a storey is raised because its two slabs meet, mm. */
+const WALKABLE_MM = 2100;
+
+/** Storeys lower than the slab over them, build-ups below nothing, and levels without a slab. */
+export function checkLevels(storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[] {
+  return [...tooClose(storeys, plates), ...storeys.flatMap(upsideDown), ...withoutSlab(storeys, plates)];
+}
+
+function tooClose(storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[] {
+  const slabAt = thickestSlab(plates);
+  return storeys.slice(1).flatMap((above, i) => {
+    const level = storeys[i]!;
+    const slabMm = slabAt(above.id);
+    if (slabMm === 0 || above.sslMm - slabMm > level.fflMm) return [];
+    const heightMm = above.fflMm - above.sslMm + slabMm + WALKABLE_MM;
+    return [
+      finding(
+        'level.closerThanSlab',
+        'error',
+        level.record.building,
+        level.id,
+        [level.id, above.id],
+        `Levels ${level.record.name} and ${above.record.name} are closer than the slab between them is thick. Raise level ${above.record.name}`,
+        [
+          {
+            words: `Raise level ${above.record.name}: ${WALKABLE_MM} mm clear`,
+            command: 'levels.setHeight',
+            input: { level: level.id, heightMm, mode: 'push' },
+          },
+        ],
+      ),
+    ];
+  });
+}
+
+/** A build-up below nothing, as a named dimension may come to be: the structure would lie over the finish. */
+function upsideDown({ id, record, fflMm, sslMm }: ResolvedLevel): Finding[] {
+  if (sslMm <= fflMm) return [];
+  return [
+    finding(
+      'level.sslAboveFfl',
+      'error',
+      record.building,
+      id,
+      [id],
+      `The structure of level ${record.name} lies ${formatLength(sslMm - fflMm)} mm over its finished floor. Give the build-up a thickness`,
+      [{ words: 'Make the build-up 0', command: 'levels.change', input: { level: id, buildUpMm: 0 } }],
+    ),
+  ];
+}
+
+/** Levels no floor serves, in a building that has floors. A floor left out on purpose is none. */
+function withoutSlab(storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[] {
+  const { all } = plates;
+  const records = [...new Set(all.map(({ record }) => record))];
+  if (records.length === 0) return [];
+  return storeys.flatMap((level, i) => {
+    const isLeftOut = records.some(({ exceptions }) =>
+      exceptions.some((each) => each.leftOut && (each.level === level.id || each.upwards)),
+    );
+    if (plates.at(level.id).length > 0 || isLeftOut) return [];
+    const near = [...storeys.slice(0, i).reverse(), ...storeys.slice(i + 1)].flatMap(({ id }) => plates.at(id))[0];
+    const isAbove = near && storeys.slice(0, i).some(({ id }) => near.serves.has(id));
+    return [
+      finding(
+        'level.noSlab',
+        'warning',
+        level.record.building,
+        level.id,
+        [level.id],
+        `Level ${level.record.name} has no slab. Carry a floor to it, or say that it bounds no storey`,
+        near
+          ? [
+              {
+                words: `Carry ${near.record.name} to it`,
+                command: 'carry.to',
+                input: { ids: [near.record.id], ...(isAbove ? { topmost: level.id } : { lowest: level.id }) },
+              },
+            ]
+          : [],
+      ),
+    ];
+  });
+}

@@ -1,0 +1,219 @@
+import { intersection } from '../geometry/boolean';
+import { distance, lengthOf, minus, plus, times, type Point } from '../geometry/point';
+import { bounds, contains, type Ring } from '../geometry/polygon';
+import type { ResolvedLevel } from '../levels/resolve-levels';
+import type { Id } from '../model/ids';
+import type { PlanFacts } from '../solving/plan-facts';
+import type { SolvedShaft } from '../solving/solved';
+import type { WallPiece } from '../walls/solved-wall';
+import { finding, type Finding } from './finding';
+import { leastMove, moveFix } from './least-move';
+
+/** Shares under this are touching and not overlapping, mm². */
+const TOUCH_MM2 = 1000;
+/** A wall this near to an edge of a shaft closes it, mm. */
+const BESIDE_MM = 400;
+/** An edge is looked at this often, mm. */
+const EVERY_MM = 300;
+
+/** What two rings share, kept from solve to solve. */
+export type SharedArea = (a: Ring, b: Ring) => number;
+
+/** Shafts in the way of other shafts and of walls, open to a storey, and jumping sideways. */
+export function checkShafts(
+  shafts: readonly SolvedShaft[],
+  walls: readonly WallPiece[],
+  storeys: readonly ResolvedLevel[],
+  facts: PlanFacts,
+): Finding[] {
+  const shared: SharedArea = (a, b) => facts.shared(a, b, () => intersection(a, b).areaMm2);
+  return shafts.flatMap((shaft, i) => [
+    ...shafts.slice(i + 1).flatMap((other) => overlapping(shaft, other, storeys, shared)),
+    ...inWalls(shaft, walls, storeys, shared),
+    ...notEnclosed(shaft, walls, storeys),
+    ...jumping(shaft, storeys),
+  ]);
+}
+
+const boxesMeet = (a: Ring, b: Ring): boolean => {
+  const [p, q] = [bounds(a), bounds(b)];
+  return p.minX < q.maxX && q.minX < p.maxX && p.minY < q.maxY && q.minY < p.maxY;
+};
+
+const levelAt = (storeys: readonly ResolvedLevel[], mm: number): ResolvedLevel | undefined =>
+  storeys.filter(({ sslMm }) => sslMm <= mm + 1).at(-1) ?? storeys[0];
+
+function overlapping(a: SolvedShaft, b: SolvedShaft, storeys: readonly ResolvedLevel[], shared: SharedArea): Finding[] {
+  for (const p of a.stages) {
+    for (const q of b.stages) {
+      const from = Math.max(p.bottomMm, q.bottomMm);
+      if (from >= Math.min(p.topMm, q.topMm) || !boxesMeet(p.ring, q.ring)) continue;
+      if (shared(p.ring, q.ring) <= TOUCH_MM2) continue;
+      const level = levelAt(storeys, from);
+      return [
+        finding(
+          'shaft.overlapsShaft',
+          'error',
+          a.building,
+          level?.id ?? null,
+          [a.shaft, b.shaft],
+          `Shafts ${a.name} and ${b.name} are in the same space from level ${level?.record.name ?? ''}. Move one of them`,
+          moveFix(b.shaft, `shaft ${b.name}`, leastMove(q.ring, p.ring)),
+        ),
+      ];
+    }
+  }
+  return [];
+}
+
+/** One finding for each wall that stands in the shaft, at the lowest level where it does. */
+function inWalls(
+  shaft: SolvedShaft,
+  walls: readonly WallPiece[],
+  storeys: readonly ResolvedLevel[],
+  shared: SharedArea,
+): Finding[] {
+  const found = new Set<Id>();
+  return walls.flatMap((piece): Finding[] => {
+    if (found.has(piece.wall)) return [];
+    for (const { ring, bottomMm, topMm } of shaft.stages) {
+      const from = Math.max(bottomMm, piece.bottomMm);
+      if (from >= Math.min(topMm, piece.topMm) - 1) continue;
+      const strip = piece.strips.find((each) => boxesMeet(each, ring) && shared(each, ring) > TOUCH_MM2);
+      if (!strip) continue;
+      found.add(piece.wall);
+      const level = levelAt(storeys, from);
+      const clear = (moved: Ring) => piece.strips.every((each) => !boxesMeet(each, moved));
+      return [
+        finding(
+          'shaft.inWall',
+          'error',
+          shaft.building,
+          level?.id ?? null,
+          [shaft.shaft, piece.wall],
+          `Wall ${piece.name} stands in shaft ${shaft.name} at level ${level?.record.name ?? ''}. Move one of them`,
+          moveFix(shaft.shaft, `shaft ${shaft.name}`, leastMove(ring, strip, clear)),
+        ),
+      ];
+    }
+    return [];
+  });
+}
+
+/** Places just outside a ring, along its edges. */
+function outsideOf(ring: Ring): { at: Point; out: Point }[] {
+  return ring.flatMap((from, i) => {
+    const to = ring[(i + 1) % ring.length]!;
+    const way = minus(to, from);
+    const length = lengthOf(way);
+    if (length < 1) return [];
+    const along = times(way, 1 / length);
+    const out = { x: along.y, y: -along.x };
+    const count = Math.max(1, Math.round(length / EVERY_MM));
+    return Array.from({ length: count }, (_, k) => ({
+      at: plus(from, times(along, (length * (k + 0.5)) / count)),
+      out,
+    }));
+  });
+}
+
+/**
+ * Storeys where a shaft has an open side, if walls close it all round in another storey. Openings in the walls count as
+ * closed: they are meant.
+ */
+function notEnclosed(shaft: SolvedShaft, walls: readonly WallPiece[], storeys: readonly ResolvedLevel[]): Finding[] {
+  const sides = new Map<Ring, { at: Point; out: Point }[]>();
+  const states = storeys.flatMap((level, i) => {
+    const above = storeys[i + 1];
+    if (!above) return [];
+    const middle = (level.fflMm + above.sslMm) / 2;
+    const stage = shaft.stages.find(({ bottomMm, topMm }) => middle > bottomMm && middle < topMm);
+    if (!stage) return [];
+    const places = sides.get(stage.ring) ?? outsideOf(stage.ring);
+    sides.set(stage.ring, places);
+    const near = walls.filter(
+      (piece) =>
+        piece.bottomMm < middle && piece.topMm > middle && piece.strips.some((strip) => near400(strip, stage.ring)),
+    );
+    const closing = new Set<Id>();
+    const isClosed = (place: { at: Point; out: Point }) =>
+      near.some((piece) =>
+        piece.strips.some((strip) => {
+          const hit = [10, 100, 200, 300, BESIDE_MM].some((mm) =>
+            contains(strip, plus(place.at, times(place.out, mm))),
+          );
+          if (hit) closing.add(piece.wall);
+          return hit;
+        }),
+      );
+    const closed = places.filter(isClosed).length / places.length;
+    return [{ level, closed, closing: [...closing] }];
+  });
+  const whole = states.find(({ closed }) => closed === 1);
+  if (!whole) return [];
+  return states
+    .filter(({ closed }) => closed < 1)
+    .map(({ level, closing }) => {
+      const isAbove = level.fflMm > whole.level.fflMm;
+      const missing = whole.closing.filter((id) => !closing.includes(id));
+      return finding(
+        'shaft.notEnclosed',
+        'warning',
+        shaft.building,
+        level.id,
+        [shaft.shaft],
+        `Shaft ${shaft.name} is not enclosed at level ${level.record.name}, as it is at level ${whole.level.record.name}. Carry its walls`,
+        missing.length > 0
+          ? [
+              {
+                words: `Carry its walls to level ${level.record.name}`,
+                command: 'carry.to',
+                input: { ids: missing, ...(isAbove ? { topmost: level.id } : { lowest: level.id }) },
+              },
+            ]
+          : [],
+      );
+    });
+}
+
+const near400 = (a: Ring, b: Ring): boolean => {
+  const [p, q] = [bounds(a), bounds(b)];
+  return (
+    p.minX < q.maxX + BESIDE_MM &&
+    q.minX < p.maxX + BESIDE_MM &&
+    p.minY < q.maxY + BESIDE_MM &&
+    q.minY < p.maxY + BESIDE_MM
+  );
+};
+
+/** Where a shaft comes to stand partly beside what it was below: what runs in it would have to bend. */
+function jumping(shaft: SolvedShaft, storeys: readonly ResolvedLevel[]): Finding[] {
+  return shaft.stages.slice(1).flatMap((stage, i) => {
+    const below = shaft.stages[i]!;
+    const isWithin = (inner: Ring, outer: Ring) =>
+      inner.every((point) => contains(outer, point) || onRing(outer, point));
+    if (isWithin(stage.ring, below.ring) || isWithin(below.ring, stage.ring)) return [];
+    const level = levelAt(storeys, stage.bottomMm);
+    return [
+      finding(
+        'shaft.jumps',
+        'warning',
+        shaft.building,
+        level?.id ?? null,
+        [shaft.shaft],
+        `Shaft ${shaft.name} jumps sideways at level ${level?.record.name ?? ''}. Keep one outline within the other`,
+        level
+          ? [
+              {
+                words: `As below from level ${level.record.name} up`,
+                command: 'shafts.except',
+                input: { shaft: shaft.shaft, level: level.id, upwards: true, outline: null },
+              },
+            ]
+          : [],
+      ),
+    ];
+  });
+}
+
+const onRing = (ring: Ring, point: Point): boolean => ring.some((corner) => distance(corner, point) < 0.01);

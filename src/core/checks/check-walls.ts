@@ -1,0 +1,202 @@
+import { mmOf } from '../dimensions/resolve-length';
+import type { PlateSet } from '../floors/plates';
+import { cross, dot, lengthOf, minus, times, type Point } from '../geometry/point';
+import { ringGap } from '../geometry/polygon';
+import type { ResolvedLevel } from '../levels/resolve-levels';
+import { recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import type { PlanFacts } from '../solving/plan-facts';
+import type { WallPiece } from '../walls/solved-wall';
+import type { Wall } from '../walls/wall';
+import { clearBetween } from '../walls/clear-between';
+import { wallPath, type WallPath } from '../walls/wall-path';
+import { formatLength } from '../units/format-length';
+import { finding, type Finding } from './finding';
+
+/** A gap this small between a slab and an exterior wall is hardly meant, mm. */
+const SLAB_GAP_MM = 150;
+/** So is one between two exterior walls in line, mm. */
+const LOOP_GAP_MM = 50;
+
+interface Given {
+  framework: Framework;
+  building: Id;
+  storeys: readonly ResolvedLevel[];
+  plates: PlateSet;
+  walls: readonly WallPiece[];
+  facts: PlanFacts;
+}
+
+/** Tops of walls that miss or pierce the slab over them, gaps beside slabs and in exterior loops, clear widths not held. */
+export function checkWalls(given: Given): Finding[] {
+  const records = recordsOf(given.framework, 'wall').filter(({ building }) => building === given.building);
+  const paths = new Map(records.map((record) => [record.id, wallPath(given.framework, record)]));
+  return [
+    ...tops(given, records),
+    ...slabGaps(given, records),
+    ...loopGaps(records, paths),
+    ...clearWidths(given, records, paths),
+  ];
+}
+
+/** The last storey of each wall that stands on slabs, against the slab over it. */
+function tops({ storeys, plates, walls, facts }: Given, records: readonly Wall[]): Finding[] {
+  const last = new Map<Id, WallPiece>();
+  for (const piece of walls) last.set(piece.wall, piece);
+  return records.flatMap((record): Finding[] => {
+    const piece = last.get(record.id);
+    if (!piece || record.passesClearMm !== null || record.stopsAt.level === piece.level) return [];
+    const i = storeys.findIndex(({ id }) => id === piece.level);
+    const above = storeys[i + 1];
+    if (!above || record.stopsAt.level !== above.id) return [];
+    const over = plates
+      .at(above.id)
+      .filter(({ ring }) => ring && piece.strips.some((strip) => facts.meet(strip, ring)));
+    if (over.length === 0) return [];
+    const soffitMm = above.sslMm - Math.max(...over.map(({ thicknessMm }) => thicknessMm));
+    const off = soffitMm - piece.topMm;
+    if (off < 1) return [];
+    return [
+      finding(
+        'wall.topShort',
+        'warning',
+        record.building,
+        piece.level,
+        [record.id],
+        `Wall ${record.name} ends ${formatLength(off)} mm under the slab of level ${above.record.name}. Bring it up to the soffit`,
+        [
+          {
+            words: 'Bring it up to the soffit',
+            command: 'walls.change',
+            input: { wall: record.id, stopsAt: { level: above.id, face: 'soffit', offsetMm: 0 } },
+          },
+        ],
+      ),
+    ];
+  });
+}
+
+/** Slabs that stop a little short of an exterior wall: one finding for each wall and level. */
+function slabGaps({ storeys, plates, walls, facts }: Given, records: readonly Wall[]): Finding[] {
+  const exterior = new Map(records.filter(({ use }) => use === 'exterior').map((record) => [record.id, record]));
+  const names = new Map(storeys.map(({ id, record }) => [id, record.name]));
+  return walls.flatMap((piece): Finding[] => {
+    const record = exterior.get(piece.wall);
+    if (!record || record.passesClearMm !== null) return [];
+    const here = plates.at(piece.level);
+    const meets = here.some(({ ring }) => ring && piece.strips.some((strip) => facts.meet(strip, ring)));
+    if (meets) return [];
+    return here.flatMap(({ ring, record: plate }): Finding[] => {
+      if (!ring) return [];
+      const gap = Math.min(...piece.strips.map((strip) => facts.gap(strip, ring, () => ringGap(strip, ring))));
+      if (gap <= 0 || gap > SLAB_GAP_MM) return [];
+      return [
+        finding(
+          'floor.gapToWall',
+          'warning',
+          record.building,
+          piece.level,
+          [record.id, plate.id],
+          `Slab ${plate.name} stops ${formatLength(Math.round(gap * 10) / 10)} mm short of wall ${record.name} at level ${names.get(piece.level) ?? ''}. Let its edge follow the wall`,
+          record.closed
+            ? [
+                {
+                  words: `Let ${plate.name} follow the inside of the wall`,
+                  command: 'floors.change',
+                  input: { floor: plate.id, outline: { type: 'walls', walls: [record.id], face: 'coreInside' } },
+                },
+              ]
+            : [],
+        ),
+      ];
+    });
+  });
+}
+
+/** Ends of exterior walls in line with a gap between them that nobody sees. */
+function loopGaps(records: readonly Wall[], paths: ReadonlyMap<Id, WallPath | null>): Finding[] {
+  const ends = records
+    .filter(({ use, closed }) => use === 'exterior' && !closed)
+    .flatMap((record) => {
+      const points = paths.get(record.id)?.points ?? [];
+      if (points.length < 2) return [];
+      const end = (i: number, j: number) => {
+        const way = minus(points[i]!, points[j]!);
+        return { record, i, at: points[i]!, out: times(way, 1 / (lengthOf(way) || 1)) };
+      };
+      return [end(0, 1), end(points.length - 1, points.length - 2)];
+    });
+  return ends.flatMap((a, i) =>
+    ends.slice(i + 1).flatMap((b): Finding[] => {
+      const gap = minus(b.at, a.at);
+      const mm = lengthOf(gap);
+      const isStraight = Math.abs(cross(a.out, b.out)) < 0.05 && dot(a.out, b.out) < 0;
+      const sameLevel = a.record.startsAt.level === b.record.startsAt.level;
+      if (a.record.id === b.record.id || !sameLevel || !isStraight || mm < 0.5 || mm >= LOOP_GAP_MM) return [];
+      if (dot(gap, a.out) <= 0) return [];
+      return [
+        finding(
+          'wall.loopGap',
+          'warning',
+          a.record.building,
+          a.record.startsAt.level,
+          [a.record.id, b.record.id],
+          `Between walls ${a.record.name} and ${b.record.name} is a gap of ${formatLength(Math.round(mm * 10) / 10)} mm. Bring their ends together`,
+          [endFix(a, paths.get(a.record.id)!.points, b.at)],
+        ),
+      ];
+    }),
+  );
+}
+
+/** Draws a wall with one of its ends at another place. */
+const endFix = ({ record, i }: { record: Wall; i: number }, points: readonly Point[], to: Point) => ({
+  words: `Bring ${record.name} to its end`,
+  command: 'walls.change',
+  input: {
+    wall: record.id,
+    place: { lines: null, xMm: 0, yMm: 0 },
+    points: points.map((point, k) => (k === i ? to : point)).map(({ x, y }) => ({ xMm: x, yMm: y })),
+  },
+});
+
+/** Clear widths between two straight parallel walls that are to be held. */
+function clearWidths(
+  { framework }: Given,
+  records: readonly Wall[],
+  paths: ReadonlyMap<Id, WallPath | null>,
+): Finding[] {
+  const byId = new Map(records.map((record) => [record.id, record]));
+  return recordsOf(framework, 'clearWidth').flatMap((held): Finding[] => {
+    const [a, b] = held.walls.map((id) => byId.get(id));
+    if (!a || !b) return [];
+    const wantedMm = mmOf(framework, held.widthMm);
+    const between = clearBetween(paths.get(a.id) ?? null, paths.get(b.id) ?? null);
+    const about = [a.id, b.id];
+    const level = a.startsAt.level;
+    if (!between) {
+      const message = `Walls ${a.name} and ${b.name} are not parallel any more, so ${formatLength(wantedMm)} mm clear cannot be held. Draw them parallel`;
+      return [finding('wall.clearWidth', 'error', a.building, level, about, message)];
+    }
+    const off = wantedMm - between.mm;
+    if (Math.abs(off) < 0.5) return [];
+    const by = times(between.towardsB, off);
+    return [
+      finding(
+        'wall.clearWidth',
+        'error',
+        a.building,
+        level,
+        about,
+        `${formatLength(Math.round(between.mm * 10) / 10)} mm clear between walls ${a.name} and ${b.name}; ${formatLength(wantedMm)} is to be held. Move one of them`,
+        [
+          {
+            words: `Move ${b.name} by ${formatLength(Math.round(Math.abs(off) * 10) / 10)} mm`,
+            command: 'elements.move',
+            input: { ids: [b.id], xMm: by.x, yMm: by.y },
+          },
+        ],
+      ),
+    ];
+  });
+}
