@@ -448,6 +448,79 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
     input: { floor: 'Annex floor', outline: { type: 'walls', walls: ['Annex wall'], face: 'coreOutside' } },
   },
   {
+    command: 'roofs.addFlat',
+    input: {
+      building: 'Annex',
+      walls: ['Annex wall'],
+      face: 'coreOutside',
+      parapet: { type: 'Parapet 240', heightMm: 600 },
+    },
+  },
+  {
+    command: 'foundations.add',
+    input: { building: 'Hall house', form: 'raft', thicknessMm: 1200, subgradeKnM3: 25_000 },
+  },
+  { command: 'foundations.add', input: { building: 'Annex', form: 'pads', name: 'Annex pads' } },
+  {
+    command: 'foundations.add',
+    input: { building: 'Annex', form: 'strips', name: 'Annex strips', under: ['Annex wall'], widthMm: 1200 },
+  },
+  { command: 'cores.add', input: { name: 'Core A', ids: ['Core', 'ST1', 'ST2', 'L1', 'L2', 'L3'] } },
+  {
+    command: 'walls.except',
+    input: {
+      wall: 'Core',
+      level: '08',
+      upwards: true,
+      type: { name: 'Core 200', layers: [{ name: 'concrete', thicknessMm: 200, core: true }] },
+    },
+  },
+  // Student rooms along the south of level 03, and alike up to level 08.
+  {
+    command: 'walls.add',
+    input: {
+      building: 'Hall house',
+      name: 'Rooms corridor',
+      type: 'Interior 150',
+      place: 'A-4 + 1000,8400',
+      points: corners('0,0 21030,0'),
+      startsAt: { level: '03' },
+    },
+  },
+  ...[1000, 7200, 14_400].map((xMm, i) => ({
+    command: 'walls.add',
+    input: {
+      building: 'Hall house',
+      name: `Rooms ${i + 1}`,
+      type: 'Interior 150',
+      place: 'A-4',
+      points: [
+        { xMm, yMm: -430 },
+        { xMm, yMm: 8400 },
+      ],
+      startsAt: { level: '03' },
+    },
+  })),
+  ...[2000, 8700, 15_900].map((alongMm) => ({
+    command: 'walls.addOpening',
+    input: { wall: 'Rooms corridor', opening: 'door', alongMm },
+  })),
+  ...['A-4 + 4000,3300', 'A-5 + 3600,3300', 'A-6 + 3600,3300'].map((place, i) => ({
+    command: 'rooms.add',
+    input: {
+      building: 'Hall house',
+      level: '03',
+      name: `Student room ${i + 1}`,
+      use: 'dwelling',
+      place,
+      carriedUp: false,
+    },
+  })),
+  {
+    command: 'typical.follow',
+    input: { building: 'Hall house', name: 'Student floors', master: '03', levels: ['04', '05', '06', '07', '08'] },
+  },
+  {
     command: 'project.setSurvey',
     input: { eastingMm: '412300m', northingMm: '98700m', heightMm: '4.2m', trueNorthDeg: 6.1 },
   },

@@ -8,7 +8,7 @@ import { recordsOf, type Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
 import { refuseNow, refusing } from '../model/length-input';
 import { called, type Rec, type RecordOf } from '../model/record';
-import { levelReferred, refSchema } from '../model/refer';
+import { buildingAsked, levelReferred, refSchema } from '../model/refer';
 import { CARRY_KINDS, kindOf, type CarryKind } from './carry-kinds';
 
 type Carried = RecordOf<'columnStack'> | RecordOf<'shaft'> | RecordOf<'stair'> | RecordOf<'wall'>;
@@ -129,7 +129,7 @@ const carry = defineCommand({
   }),
   plan: (edit, input) =>
     refusing(() => {
-      const from = levelReferred(edit.before, input.from, input.building);
+      const from = levelReferred(edit.before, input.from, buildingAsked(edit.before, input.building));
       const target = levelReferred(edit.before, input.to, from.record.building);
       if (target.record.building !== from.record.building)
         refuseNow('Things are carried within one building. Choose a level of the same one', ['to']);

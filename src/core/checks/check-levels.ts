@@ -1,6 +1,7 @@
 import type { PlateSet } from '../floors/plates';
 import { thickestSlab } from '../levels/height-budget';
 import type { ResolvedLevel } from '../levels/resolve-levels';
+import { recordOf, type Framework } from '../model/framework';
 import { formatLength } from '../units/format-length';
 import { finding, type Finding } from './finding';
 
@@ -8,8 +9,8 @@ import { finding, type Finding } from './finding';
 const WALKABLE_MM = 2100;
 
 /** Storeys lower than the slab over them, build-ups below nothing, and levels without a slab. */
-export function checkLevels(storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[] {
-  return [...tooClose(storeys, plates), ...storeys.flatMap(upsideDown), ...withoutSlab(storeys, plates)];
+export function checkLevels(framework: Framework, storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[] {
+  return [...tooClose(storeys, plates), ...storeys.flatMap(upsideDown), ...withoutSlab(framework, storeys, plates)];
 }
 
 function tooClose(storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[] {
@@ -56,7 +57,7 @@ function upsideDown({ id, record, fflMm, sslMm }: ResolvedLevel): Finding[] {
 }
 
 /** Levels no floor serves, in a building that has floors. A floor left out on purpose is none. */
-function withoutSlab(storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[] {
+function withoutSlab(framework: Framework, storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[] {
   const { all } = plates;
   const records = [...new Set(all.map(({ record }) => record))];
   if (records.length === 0) return [];
@@ -65,7 +66,9 @@ function withoutSlab(storeys: readonly ResolvedLevel[], plates: PlateSet): Findi
       exceptions.some((each) => each.leftOut && (each.level === level.id || each.upwards)),
     );
     if (plates.at(level.id).length > 0 || isLeftOut) return [];
-    const near = [...storeys.slice(0, i).reverse(), ...storeys.slice(i + 1)].flatMap(({ id }) => plates.at(id))[0];
+    const near = [...storeys.slice(0, i).reverse(), ...storeys.slice(i + 1)]
+      .flatMap(({ id }) => plates.at(id))
+      .find(({ record }) => recordOf(framework, 'floorPlate', record.id));
     const isAbove = near && storeys.slice(0, i).some(({ id }) => near.serves.has(id));
     return [
       finding(

@@ -3,7 +3,7 @@ import { defineCommand, type Command } from '../model/command';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Edit } from '../model/edit';
-import { idSchema, type Id } from '../model/ids';
+import type { Id } from '../model/ids';
 import { refuseNow, refusing } from '../model/length-input';
 import { called } from '../model/record';
 import { refSchema, thingReferred } from '../model/refer';
@@ -17,9 +17,27 @@ export function freeCoreName(framework: Framework): string {
   return `K${n}`;
 }
 
+/** What is meant by an id, or by the name of one wall, shaft or stair. */
+function memberReferred(framework: Framework, ref: string): Id {
+  if (framework.records.has(ref)) return ref;
+  const named = (['wall', 'shaft', 'stair'] as const)
+    .flatMap((kind) => recordsOf(framework, kind))
+    .filter(({ name }) => name === ref);
+  if (named.length === 1) return named[0]!.id;
+  return refuseNow(
+    named.length > 1
+      ? `There are ${named.length} things named ${ref}. Say which one by its id`
+      : 'Something chosen is not there any more. Choose again',
+    ['ids'],
+  );
+}
+
 /** The building of things that may be in a core together; what may not is refused by name. */
-function readMembers(framework: Framework, ids: readonly Id[], own?: Id): { building: Id; members: Id[] } {
-  const members = withMembers(framework, ids);
+function readMembers(framework: Framework, refs: readonly string[], own?: Id): { building: Id; members: Id[] } {
+  const members = withMembers(
+    framework,
+    refs.map((ref) => memberReferred(framework, ref)),
+  );
   let building: Id | null = null;
   for (const id of members) {
     const record = framework.records.get(id) ?? refuseNow('Something chosen is not there any more. Choose again');
@@ -39,7 +57,7 @@ function refuseTaken(framework: Framework, name: string | undefined, own?: Id): 
     refuseNow(`There is a core named ${name} already. Choose another name`, ['name']);
 }
 
-const idsSchema = z.array(idSchema).min(1, 'Choose something first').max(500);
+const idsSchema = z.array(refSchema).min(1, 'Choose something first').max(500);
 
 const add = defineCommand({
   name: 'cores.add',

@@ -37,7 +37,7 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
     ...solved.shafts
       .filter(({ levels }) => levels.includes(view.level))
       .flatMap((shaft) => drawShaft(shaft, view, level.fflMm)),
-    ...solved.walls
+    ...[...solved.walls, ...solved.sharedWalls]
       .filter(
         ({ building, bottomMm, topMm, level: of }) =>
           building === view.building && (of === view.level || (bottomMm < cutMm && topMm > cutMm)),

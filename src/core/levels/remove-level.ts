@@ -52,6 +52,7 @@ export function removalPreview(framework: Framework, level: ResolvedLevel): stri
       if (record.kind === 'floorPlate') return `${called(record)} no longer serves this level`;
       if (record.kind === 'columnStack' && record.exceptions.some((each) => each.level === level.id))
         return `column stack ${markOf(framework, record)} differs here`;
+      if (record.kind === 'roof') return `${called(record)} lies here and goes`;
       if (record.kind === 'foundation') return `${called(record)} is held to it`;
       if (record.kind === 'typical')
         return record.master === level.id ? 'other levels follow it' : 'it follows another level';
@@ -109,6 +110,7 @@ function refit(
     const next = above ?? below ?? refuseNow(`${called(record)} hangs on level ${level.record.name}. Delete it first`);
     return edit.set('foundation', record.id, { top: { ...record.top, level: next.id } });
   }
+  if (record.kind === 'roof') return edit.remove(record.id);
   if (record.kind === 'typical' && record.master === level.id)
     refuseNow(`Other levels follow level ${level.record.name}. Release them first`);
   if (record.kind === 'floorPlate') return refitFloor(edit, record, level.id, above?.id, below?.id);

@@ -12,6 +12,7 @@ import { FOUNDATION_COMMANDS } from '../foundations/foundation-commands';
 import { GRID_COMMANDS } from '../grids/grid-commands';
 import { PRESET_COMMANDS } from '../grids/preset-commands';
 import { LEVEL_COMMANDS } from '../levels/level-commands';
+import { ROOF_COMMANDS } from '../roofs/roof-commands';
 import { ROOM_COMMANDS } from '../rooms/room-commands';
 import { SETTING_OUT_COMMANDS } from '../setting-out/setting-out-commands';
 import { SHAFT_COMMANDS } from '../shafts/shaft-commands';
@@ -39,6 +40,7 @@ export const COMMANDS: readonly Command[] = [
   ...STAIR_COMMANDS,
   ...WALL_COMMANDS,
   ...CLEAR_WIDTH_COMMANDS,
+  ...ROOF_COMMANDS,
   ...ROOM_COMMANDS,
   ...FOUNDATION_COMMANDS,
   ...CORE_COMMANDS,

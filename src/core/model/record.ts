@@ -9,6 +9,7 @@ import { gridLineSchema, gridSystemSchema } from '../grids/grid';
 import { bayPresetSchema } from '../grids/preset';
 import { levelSchema } from '../levels/level';
 import { outlineReferences, type Outline } from '../outlines/outline';
+import { roofSchema } from '../roofs/roof';
 import { settingOutLineSchema } from '../setting-out/setting-out-line';
 import { boundaryLineSchema, roomSchema } from '../rooms/room';
 import { shaftSchema } from '../shafts/shaft';
@@ -48,6 +49,7 @@ export const recordSchema = z.discriminatedUnion('kind', [
   coreSchema,
   typicalSchema,
   clearWidthSchema,
+  roofSchema,
 ]);
 export type Rec = z.infer<typeof recordSchema>;
 export type Kind = Rec['kind'];
@@ -159,6 +161,13 @@ function ownReferences(record: Rec): Reference[] {
         ...(record.outline ? outlineReferences(record.outline, 'outline') : []),
         ...record.under.map((id): Reference => ({ id, path: 'under', whenGone: 'detach' })),
       ];
+    case 'roof':
+      return [
+        building(record.building),
+        { id: record.level, path: 'level', whenGone: 'refuse' },
+        ...record.walls.map((id): Reference => ({ id, path: 'walls', whenGone: 'refuse' })),
+        ...(record.parapet ? [{ id: record.parapet.type, path: 'parapet', whenGone: 'refuse' as const }] : []),
+      ];
     case 'clearWidth':
       return [
         building(record.building),
@@ -234,6 +243,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   boundaryLine: 'boundary line',
   foundation: 'foundation',
   core: 'core',
+  roof: 'roof',
   clearWidth: 'held clear width',
   typical: 'group of typical floors',
 };

@@ -24,6 +24,10 @@ export function buildingReferred(framework: Framework, ref: string | undefined):
   return one(buildings, ref, (building) => building.name, 'building').id;
 }
 
+/** The building asked for, by id or name; undefined where none is, for what names its own. */
+export const buildingAsked = (framework: Framework, ref: string | undefined): Id | undefined =>
+  ref === undefined ? undefined : buildingReferred(framework, ref);
+
 export function levelReferred(framework: Framework, ref: string, building?: Id): ResolvedLevel {
   const byId = levelById(framework, ref);
   if (byId) return byId;
@@ -90,9 +94,9 @@ function byLabels(framework: Framework, label: string, building: Id | undefined)
 export const markOf = (framework: Framework, stack: RecordOf<'columnStack'>): string =>
   stack.name ?? resolvePlace(framework, stack.place).mark ?? 'column';
 
-type Named = 'shaft' | 'stair' | 'wall' | 'floorPlate' | 'columnStack' | 'foundation' | 'core';
+type Named = 'shaft' | 'stair' | 'wall' | 'floorPlate' | 'columnStack' | 'foundation' | 'core' | 'roof';
 
-/** A shaft, stair, wall, floor plate, foundation, core or column stack, by id or by name or mark. */
+/** A shaft, stair, wall, floor plate, foundation, core, roof or column stack, by id or by name or mark. */
 export function thingReferred<K extends Named>(framework: Framework, kind: K, ref: string): RecordOf<K> {
   const things: RecordOf<Named>[] = recordsOf(framework, kind);
   const nameOf = (thing: RecordOf<Named>) => (thing.kind === 'columnStack' ? markOf(framework, thing) : thing.name);

@@ -115,7 +115,9 @@ function stored(framework: Framework, building: Id, input: z.infer<typeof outlin
     return { type: 'lines', edges };
   }
   if (input.type === 'walls') {
-    const walls = recordsOf(framework, 'wall').filter((wall) => wall.building === building);
+    const walls = recordsOf(framework, 'wall').filter(
+      (wall) => wall.building === building || wall.sharedWith === building,
+    );
     const ids = input.walls.map(
       (ref) =>
         walls.find(({ id, name }) => id === ref || name === ref)?.id ??

@@ -3,6 +3,7 @@ import { checkColumnPlaces } from '../checks/check-column-places';
 import { checkFloors } from '../checks/check-floors';
 import { checkGrids } from '../checks/check-grids';
 import { checkLevels } from '../checks/check-levels';
+import { checkRoofs } from '../checks/check-roofs';
 import { checkShafts } from '../checks/check-shafts';
 import { checkWalls } from '../checks/check-walls';
 import { checkStair, checkStoreysReached } from '../checks/check-stairs';
@@ -22,11 +23,13 @@ import { levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
 import { contains, type Ring } from '../geometry/polygon';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
+import { roofParapet, roofSlab } from '../roofs/roof-parts';
 import { solveRooms } from '../rooms/solve-rooms';
 import { solveShaft } from '../shafts/solve-shafts';
 import { addHeadroom } from '../stairs/headroom';
 import { solveStair } from '../stairs/solve-stair';
 import type { SolvedStair } from '../stairs/solved-stair';
+import { partyWallsOf } from '../walls/party-walls';
 import { BuildingWalls } from '../walls/solve-walls';
 import { PlanFacts } from './plan-facts';
 import type { ColumnPiece, Solved, SolvedBuilding, SolvedShaft, SolvedSurvey } from './solved';
@@ -93,6 +96,7 @@ export class Solver implements ProfileStore {
       shafts: [],
       stairs: [],
       walls: [],
+      sharedWalls: [],
       foundations: [],
       rooms: [],
       budgets: [],
@@ -146,8 +150,9 @@ export class Solver implements ProfileStore {
     }
     const own = <T extends { building: string }>(records: readonly T[]) =>
       records.filter((record) => record.building === building.id);
+    const roofs = own(recordsOf(framework, 'roof'));
     const plates = plateSet(
-      own(recordsOf(framework, 'floorPlate')).flatMap((plate) =>
+      [...own(recordsOf(framework, 'floorPlate')), ...roofs.map(roofSlab)].flatMap((plate) =>
         resolvePlate(framework, plate, storeys, floored, this.facts),
       ),
     );
@@ -168,7 +173,13 @@ export class Solver implements ProfileStore {
       solved.findings.push(...result.findings);
     }
     solved.stairs.push(...stairs);
-    const walls = new BuildingWalls(framework, own(recordsOf(framework, 'wall')), storeys, plates, this.facts);
+    const party = partyWallsOf(framework, building.id, storeys);
+    const standing = [
+      ...own(recordsOf(framework, 'wall')),
+      ...roofs.flatMap((roof) => roofParapet(framework, roof) ?? []),
+      ...party,
+    ];
+    const walls = new BuildingWalls(framework, standing, storeys, plates, this.facts);
     const cuts = cutsByPlate([
       ...walls.cutters(),
       ...shafts.map(({ shaft, cuts }) => ({ id: shaft, cuts })),
@@ -180,7 +191,10 @@ export class Solver implements ProfileStore {
       solved.floors.push(...pieces);
       solved.findings.push(...findings);
     }
-    solved.walls.push(...walls.pieces((key, rings, holes) => this.union(key, rings, holes)));
+    const shared = new Set(party.map(({ id }) => id));
+    const wallPieces = walls.pieces((key, rings, holes) => this.union(key, rings, holes));
+    solved.walls.push(...wallPieces.filter(({ wall }) => !shared.has(wall)));
+    solved.sharedWalls.push(...wallPieces.filter(({ wall }) => shared.has(wall)));
     solved.findings.push(...walls.findings);
     const names = new Map(all.map(({ id, record }) => [id, record.name]));
     for (const stair of stairs) {
@@ -203,7 +217,7 @@ export class Solver implements ProfileStore {
     const rooms = solveRooms({
       framework,
       storeys,
-      walls: own(solved.walls),
+      walls: wallPieces,
       columns: pieces,
       shafts,
       rooms: own(recordsOf(framework, 'room')),
@@ -213,14 +227,15 @@ export class Solver implements ProfileStore {
     });
     solved.rooms.push(...rooms.regions);
     solved.findings.push(...rooms.findings);
-    const walled = own(solved.walls);
+    const walled = wallPieces;
     const mayMove = (stack: string) => recordOf(framework, 'columnStack', stack)?.holds.length === 0;
     solved.findings.push(
       ...checkColumns(pieces, shafts, plates, solved.levels, this.facts, mayMove),
       ...checkColumnPlaces(pieces, { framework, storeys, plates, stairs, walls: walled, facts: this.facts }),
       ...checkShafts(shafts, walled, storeys, this.facts),
       ...checkFloors(framework, own(solved.floors), storeys),
-      ...checkLevels(storeys, plates),
+      ...checkLevels(framework, storeys, plates),
+      ...checkRoofs(framework, storeys, plates, walled, this.facts),
       ...checkWalls({ framework, building: building.id, storeys, plates, walls: walled, facts: this.facts }),
     );
   }

@@ -214,6 +214,8 @@ export interface Solved {
   shafts: SolvedShaft[];
   stairs: SolvedStair[];
   walls: WallPiece[];
+  /** Party walls of another building where this one has them too: already among the walls, seen in plan here. */
+  sharedWalls: WallPiece[];
   foundations: FoundationPiece[];
   rooms: RoomRegion[];
   budgets: HeightBudget[];

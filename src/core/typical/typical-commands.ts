@@ -7,7 +7,7 @@ import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow, refusing } from '../model/length-input';
 import type { RecordOf } from '../model/record';
-import { levelReferred, refSchema } from '../model/refer';
+import { buildingAsked, levelReferred, refSchema } from '../model/refer';
 import { freeOpeningNames, freeWallName } from '../walls/wall-input';
 import { wallPath } from '../walls/wall-path';
 import { following, type Typical } from './typical';
@@ -33,7 +33,7 @@ const follow = defineCommand({
   }),
   plan: (edit, input) =>
     refusing(() => {
-      const master = levelReferred(edit.before, input.master, input.building);
+      const master = levelReferred(edit.before, input.master, buildingAsked(edit.before, input.building));
       const { masterOf } = following(edit.before);
       const groups = recordsOf(edit.before, 'typical');
       if (!master.bounding || master.above === null)
@@ -70,8 +70,10 @@ const follow = defineCommand({
       dropDoubles(edit, master.id, levels);
     }),
   sentence: (before, input) => {
-    const names = input.levels.map((ref) => levelReferred(before, ref, input.building).record.name);
-    const { name } = levelReferred(before, input.master, input.building).record;
+    const names = input.levels.map(
+      (ref) => levelReferred(before, ref, buildingAsked(before, input.building)).record.name,
+    );
+    const { name } = levelReferred(before, input.master, buildingAsked(before, input.building)).record;
     return `Level${names.length === 1 ? '' : 's'} ${names.join(', ')} follow${names.length === 1 ? 's' : ''} level ${name}`;
   },
 });
@@ -105,7 +107,7 @@ const release = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       for (const ref of input.levels) {
-        const level = levelReferred(edit.framework, ref, input.building);
+        const level = levelReferred(edit.framework, ref, buildingAsked(edit.before, input.building));
         const group = recordsOf(edit.framework, 'typical').find(({ levels }) => levels.includes(level.id));
         if (!group) return refuseNow(`Level ${level.record.name} follows no other`, ['levels']);
         if (input.keep) makeOwn(edit, group, level.id);
@@ -115,7 +117,9 @@ const release = defineCommand({
       }
     }),
   sentence: (before, input) => {
-    const names = input.levels.map((ref) => levelReferred(before, ref, input.building).record.name);
+    const names = input.levels.map(
+      (ref) => levelReferred(before, ref, buildingAsked(before, input.building)).record.name,
+    );
     return `Level${names.length === 1 ? '' : 's'} ${names.join(', ')} released from the master`;
   },
 });

@@ -1,3 +1,4 @@
+import { between } from '../buildings/between-buildings';
 import { mmOf } from '../dimensions/resolve-length';
 import { distance, type Point } from '../geometry/point';
 import { recordOf, type Framework } from '../model/framework';
@@ -16,12 +17,16 @@ export function outlineFromWalls(
   { walls, face, offsetMm }: { walls: readonly Id[]; face: WallFace; offsetMm: Length },
 ): readonly Point[] | null {
   const out = mmOf(framework, offsetMm);
+  const records = walls.flatMap((id) => recordOf(framework, 'wall', id) ?? []);
+  // A party wall may be another building's: the outline is in the axes of those that are not shared.
+  const home = (records.find(({ sharedWith }) => sharedWith === null) ?? records[0])?.building ?? '';
   const runs = walls.flatMap((id) => {
     const wall = recordOf(framework, 'wall', id);
     const path = wall && wallPath(framework, wall);
     if (!path) return [];
     const points = offsetPath(path.points, path.closed, path.leftOf(faceDepth(path.build, face) - out));
-    return [{ points, closed: path.closed }];
+    const { move } = between(framework, wall.building, home);
+    return [{ points: wall.building === home ? points : points.map(move), closed: path.closed }];
   });
   if (runs.length !== walls.length) return null;
   if (runs.length === 1 && runs[0]!.closed) return runs[0]!.points;

@@ -4,13 +4,13 @@ import type { Cutter } from '../floors/solve-floors';
 import { platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
 import type { Profile } from '../geometry/boolean';
 import { plus, times, type Point } from '../geometry/point';
-import { bounds, counterClockwise, type Ring } from '../geometry/polygon';
+import { bounds, contains, counterClockwise, type Ring } from '../geometry/polygon';
 import { statesUp } from '../levels/states-up';
 import { endAt, isWallOf } from '../typical/typical-walls';
 import { following, holdsLevel } from '../typical/typical';
 import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
-import type { Framework } from '../model/framework';
+import { recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { PlanFacts } from '../solving/plan-facts';
 import { quantiseMm } from '../units/length-units';
@@ -21,6 +21,9 @@ import { alongPath, pathLength, stripsOf, wallPath, type WallPath } from './wall
 
 /** Plans are cut this far above FFL. */
 const PLAN_CUT_MM = 1200;
+
+/** Less of a wall beside a slab's edge is none, mm². */
+const LEAST_BAND_MM2 = 1000;
 
 /** Profiles of rings together less others, kept by what they are made of. */
 export type UnionStore = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => Profile;
@@ -203,7 +206,7 @@ export class BuildingWalls {
     if (bottomMm > level.fflMm + 1 || bottomMm < level.sslMm - 1) return;
     if (this.plates.at(level.id).some((plate) => under.has(plate))) return;
     const message = `Wall ${record.name} stands on nothing at level ${level.record.name}. Bring a floor under it, or start it on another level`;
-    const [plate] = [...under];
+    const plate = [...under].find((each) => recordOf(this.framework, 'floorPlate', each.record.id));
     const fixes = plate
       ? [
           {
@@ -257,6 +260,14 @@ export class BuildingWalls {
     };
     let volumeMm3 = 0;
     const slices: WallPiece['slices'] = [];
+    const edge = this.edgeBand(wall, level, bottomMm);
+    if (edge) {
+      const [profile, { areaMm2 }] = profileOf(strips, [...cutting, ...edge.slabs]);
+      if (areaMm2 > LEAST_BAND_MM2) {
+        slices.push({ profile, bottomMm: edge.fromMm, topMm: bottomMm });
+        volumeMm3 += areaMm2 * (bottomMm - edge.fromMm);
+      }
+    }
     for (let i = 0; i + 1 < heights.length; i += 1) {
       const [from, to] = [heights[i]!, heights[i + 1]!];
       const open = openings.filter((opening) => opening.bottomMm < to && opening.topMm > from);
@@ -286,6 +297,26 @@ export class BuildingWalls {
       core: isLayered ? profileOf(core, [...cutting, ...atCut.map(({ ring }) => ring)])[0] : null,
       openings,
       volumeMm3,
+    };
+  }
+
+  /**
+   * Where the slab an exterior wall stands on stops within it, the wall runs down past the slab's edge to its underside: to
+   * what stands below, without a gap and without sharing any space with the slab.
+   */
+  private edgeBand(
+    { record, under, strips }: Standing,
+    level: ResolvedLevel,
+    bottomMm: number,
+  ): { fromMm: number; slabs: Ring[] } | null {
+    if (record.passesClearMm !== null || (record.use !== 'exterior' && record.use !== 'party')) return null;
+    if (Math.abs(bottomMm - level.sslMm) > 1) return null;
+    const slabs = this.plates.at(level.id).filter((plate) => under.has(plate) && plate.ring);
+    const covers = slabs.some(({ ring }) => strips.every((strip) => strip.every((point) => contains(ring!, point))));
+    if (slabs.length === 0 || covers) return null;
+    return {
+      fromMm: quantiseMm(level.sslMm - Math.min(...slabs.map(({ thicknessMm }) => thicknessMm))),
+      slabs: slabs.map(({ ring }) => ring!),
     };
   }
 

@@ -1,0 +1,165 @@
+import { z } from 'zod';
+import { MATERIALS } from '../columns/column';
+import { storeyLevels } from '../levels/resolve-levels';
+import { defineCommand, type Command } from '../model/command';
+import type { Edit } from '../model/edit';
+import { textSchema } from '../model/fields';
+import { recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
+import { outlineFromWalls } from '../walls/outline-from-walls';
+import { STARTING_TYPES } from '../walls/wall-type';
+import { takeType, typeInputSchema } from '../walls/wall-input';
+import { ROOF_FACES, type Roof } from './roof';
+
+const parapetSchema = z.strictObject({
+  type: typeInputSchema.default(STARTING_TYPES[0] as unknown as z.infer<typeof typeInputSchema>),
+  heightMm: lengthInputSchema.default(900),
+});
+
+/** The walls a roof lies within: those named, else the exterior and party walls that reach its level. */
+function readWalls(framework: Framework, building: Id, level: Id, refs: readonly string[] | undefined): Id[] {
+  if (refs) return [...new Set(refs.map((ref) => thingReferred(framework, 'wall', ref).id))];
+  return recordsOf(framework, 'wall')
+    .filter(
+      (wall) =>
+        (wall.building === building || wall.sharedWith === building) &&
+        (wall.use === 'exterior' || wall.use === 'party') &&
+        (wall.stopsAt.level === level || wall.sharedWith === building) &&
+        wall.startsAt.level !== level,
+    )
+    .map(({ id }) => id);
+}
+
+/** A floor that lay where the roof comes to lie ends a level lower; one that serves only this level goes. */
+function makeWay(edit: Edit, building: Id, level: Id): void {
+  const storeys = storeyLevels(edit.before, building).map(({ id }) => id);
+  for (const plate of recordsOf(edit.before, 'floorPlate')) {
+    if (plate.building !== building) continue;
+    const { levels } = plate;
+    if ('at' in levels) {
+      const at = levels.at.filter((id) => id !== level);
+      if (at.length === levels.at.length) continue;
+      if (at.length === 0) edit.remove(plate.id);
+      else edit.set('floorPlate', plate.id, { levels: { at } });
+      continue;
+    }
+    const ranks = levels.range.map((id) => storeys.indexOf(id));
+    const [low, high] = [Math.min(...ranks), Math.max(...ranks)];
+    const rank = storeys.indexOf(level);
+    if (rank < low || rank > high) continue;
+    const left = storeys.slice(low, high + 1).filter((id) => id !== level);
+    const exceptions = plate.exceptions.filter((each) => each.level !== level);
+    if (left.length === 0) edit.remove(plate.id);
+    else if (rank === high)
+      edit.set('floorPlate', plate.id, { levels: { range: [left[0]!, left.at(-1)!] }, exceptions });
+    else edit.set('floorPlate', plate.id, { levels: { at: left }, exceptions });
+  }
+}
+
+function freeRoofName(framework: Framework): string {
+  const names = new Set(recordsOf(framework, 'roof').map(({ name }) => name));
+  let n = 1;
+  while (names.has(`R${n}`)) n += 1;
+  return `R${n}`;
+}
+
+function refuseTaken(framework: Framework, name: string | undefined, own?: Id): void {
+  if (name && recordsOf(framework, 'roof').some((each) => each.name === name && each.id !== own))
+    refuseNow(`There is a roof named ${name} already. Choose another name`, ['name']);
+}
+
+const readParapet = (edit: Edit, parapet: z.infer<typeof parapetSchema> | null): Roof['parapet'] =>
+  parapet && {
+    type: takeType(edit, parapet.type),
+    heightMm: new LengthReader(edit.before).read(parapet.heightMm, 'parapet heightMm', {
+      atLeastMm: 50,
+      atMostMm: 10_000,
+    }).stored,
+  };
+
+const THICKNESS = { atLeastMm: 20, atMostMm: 10_000 };
+
+const addFlat = defineCommand({
+  name: 'roofs.addFlat',
+  title: 'Add a flat roof with a parapet on the walls that carry it; a floor that lay there makes way',
+  input: z.strictObject({
+    building: refSchema.optional(),
+    name: textSchema(40).optional(),
+    /** The topmost level where not said. */
+    level: refSchema.optional(),
+    walls: z.array(refSchema).min(1, 'Choose a wall').max(200).optional(),
+    face: z.enum(ROOF_FACES).default('coreInside'),
+    thicknessMm: lengthInputSchema.default(250),
+    material: z.enum(MATERIALS).default('concrete'),
+    parapet: parapetSchema.nullable().prefault({}),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const building = buildingReferred(edit.before, input.building);
+      const top = storeyLevels(edit.before, building).at(-1);
+      const level = input.level ? levelReferred(edit.before, input.level, building) : top;
+      if (!level) return refuseNow('Set up the levels before roofing them', ['level']);
+      if (!level.bounding || level.below === null)
+        refuseNow(`Level ${level.record.name} has no storey under it to roof`, ['level']);
+      refuseTaken(edit.before, input.name);
+      if (recordsOf(edit.before, 'roof').some((each) => each.building === building && each.level === level.id))
+        refuseNow(`Level ${level.record.name} has a roof already. Change that one`, ['level']);
+      const walls = readWalls(edit.before, building, level.id, input.walls);
+      if (walls.length === 0)
+        refuseNow(`No exterior wall reaches level ${level.record.name}. Choose the walls it lies within`, ['walls']);
+      if (!outlineFromWalls(edit.before, { walls, face: input.face, offsetMm: 0 }))
+        refuseNow('These walls do not go round one after another. Choose walls that close', ['walls']);
+      makeWay(edit, building, level.id);
+      edit.add<'roof'>({
+        kind: 'roof',
+        building,
+        name: input.name ?? freeRoofName(edit.before),
+        form: 'flat',
+        level: level.id,
+        walls,
+        face: input.face,
+        thicknessMm: new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', THICKNESS).stored,
+        material: input.material,
+        parapet: readParapet(edit, input.parapet),
+      });
+    }),
+  sentence: (before, input) => `Flat roof ${input.name ?? freeRoofName(before)} added`,
+});
+
+const change = defineCommand({
+  name: 'roofs.change',
+  title: 'Change a roof',
+  input: z.strictObject({
+    roof: refSchema,
+    name: textSchema(40).optional(),
+    walls: z.array(refSchema).min(1, 'Choose a wall').max(200).optional(),
+    face: z.enum(ROOF_FACES).optional(),
+    thicknessMm: lengthInputSchema.optional(),
+    material: z.enum(MATERIALS).optional(),
+    parapet: parapetSchema.nullable().optional(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const roof = thingReferred(edit.before, 'roof', input.roof);
+      refuseTaken(edit.before, input.name, roof.id);
+      const walls = input.walls && readWalls(edit.before, roof.building, roof.level, input.walls);
+      if (walls && !outlineFromWalls(edit.before, { walls, face: input.face ?? roof.face, offsetMm: 0 }))
+        refuseNow('These walls do not go round one after another. Choose walls that close', ['walls']);
+      edit.set('roof', roof.id, {
+        name: input.name,
+        walls,
+        face: input.face,
+        thicknessMm:
+          input.thicknessMm === undefined
+            ? undefined
+            : new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', THICKNESS).stored,
+        material: input.material,
+        parapet: input.parapet === undefined ? undefined : readParapet(edit, input.parapet),
+      });
+    }),
+  sentence: (before, input) => `Roof ${thingReferred(before, 'roof', input.roof).name} changed`,
+});
+
+export const ROOF_COMMANDS: Command[] = [addFlat, change];

@@ -1,0 +1,68 @@
+import type { FloorPlate } from '../floors/floor';
+import { mmOf } from '../dimensions/resolve-length';
+import { recordOf, type Framework } from '../model/framework';
+import { outlineFromWalls } from '../walls/outline-from-walls';
+import { faceDepth, wallPath } from '../walls/wall-path';
+import type { Wall } from '../walls/wall';
+import type { Roof } from './roof';
+
+/** The slab of a roof as a floor plate, with the roof's own id: it is solved as any other slab. */
+export const roofSlab = ({ id, building, name, level, walls, face, thicknessMm, material }: Roof): FloorPlate => ({
+  kind: 'floorPlate',
+  id,
+  building,
+  name,
+  outline: { type: 'walls', walls, face, offsetMm: 0 },
+  thicknessMm,
+  material,
+  levels: { at: [level] },
+  exceptions: [],
+});
+
+/** The parapet of a roof as a wall along the outside of the walls under it, with the roof's own id; null without one. */
+export function roofParapet(framework: Framework, roof: Roof): Wall | null {
+  const ring = roof.parapet && outlineFromWalls(framework, { walls: roof.walls, face: 'outside', offsetMm: 0 });
+  if (!roof.parapet || !ring) return null;
+  return {
+    kind: 'wall',
+    id: roof.id,
+    building: roof.building,
+    name: roof.name,
+    use: 'exterior',
+    type: roof.parapet.type,
+    place: { lines: null, xMm: 0, yMm: 0 },
+    points: ring.map(({ x, y }) => ({ xMm: x, yMm: y })),
+    closed: true,
+    on: 'outside',
+    // The ring goes round counter-clockwise or not; its outside is where it does not enclose.
+    outside: isCounterClockwise(ring) ? 'right' : 'left',
+    // One that is thinner than the slab's edge lies in stands on the walls beside it.
+    startsAt: {
+      level: roof.level,
+      face: 'SSL',
+      offsetMm: standsBeside(framework, roof) ? -mmOf(framework, roof.thicknessMm) : 0,
+    },
+    stopsAt: { level: roof.level, face: 'FFL', offsetMm: roof.parapet.heightMm },
+    passesClearMm: null,
+    openings: [],
+    exceptions: [],
+    sharedWith: null,
+  };
+}
+
+/** True if the parapet ends before the slab begins, seen from outside. */
+function standsBeside(framework: Framework, { walls, face, parapet }: Roof): boolean {
+  const wall = recordOf(framework, 'wall', walls[0]!);
+  const under = wall && wallPath(framework, wall)?.build;
+  const thicknessMm = recordOf(framework, 'wallType', parapet!.type)!.layers.reduce(
+    (sum, layer) => sum + mmOf(framework, layer.thicknessMm),
+    0,
+  );
+  return under !== undefined && thicknessMm < faceDepth(under, face);
+}
+
+const isCounterClockwise = (ring: readonly { x: number; y: number }[]): boolean =>
+  ring.reduce((sum, { x, y }, i) => {
+    const next = ring[(i + 1) % ring.length]!;
+    return sum + x * next.y - next.x * y;
+  }, 0) > 0;

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { MATERIALS } from '../columns/column';
+import { lengthSchema, textSchema } from '../model/fields';
+import { idSchema } from '../model/ids';
+
+/** Which face of the walls under it a roof slab runs to. */
+export const ROOF_FACES = ['inside', 'coreInside', 'coreOutside', 'outside'] as const;
+
+/**
+ * A flat roof: a slab within the walls that carry it, out to one of their faces, and a parapet along their outside that stands
+ * on it and runs down past its edge to the walls. Both follow the walls.
+ */
+export const roofSchema = z.object({
+  kind: z.literal('roof'),
+  id: idSchema,
+  building: idSchema,
+  name: textSchema(40),
+  form: z.literal('flat'),
+  level: idSchema,
+  /** Exterior and party walls that go round one after another, or one closed wall. */
+  walls: z.array(idSchema).min(1, 'Choose a wall').max(200),
+  face: z.enum(ROOF_FACES),
+  thicknessMm: lengthSchema,
+  material: z.enum(MATERIALS),
+  /** A parapet of a wall type, so high over the roof's FFL; null: none. */
+  parapet: z.object({ type: idSchema, heightMm: lengthSchema }).nullable(),
+});
+export type Roof = z.infer<typeof roofSchema>;

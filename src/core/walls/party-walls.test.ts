@@ -1,0 +1,87 @@
+import { bounds } from '../geometry/polygon';
+import { recordsOf, type Framework } from '../model/framework';
+import { solve } from '../solving/solve';
+import { given, refusal, step } from '../testing/given';
+
+const layers = [{ name: 'concrete', thicknessMm: 300, core: true }];
+const corners = (text: string) =>
+  text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
+
+/**
+ * Two houses side by side, the second 600 higher: East's zero stands 10 m east of West's and 600 up. Between them one wall of
+ * 300, West's, which East has too; each has three more sides of its own.
+ */
+const pair = given([
+  ['buildings.add', { name: 'West' }],
+  ['buildings.add', { name: 'East', xMm: 10_000, zeroMm: 600 }],
+  ['levels.setUp', { building: 'West', above: '2@3m' }],
+  ['levels.setUp', { building: 'East', above: '2@3m' }],
+  [
+    'walls.add',
+    {
+      building: 'West',
+      name: 'Party',
+      use: 'party',
+      type: { name: 'Party 300', layers },
+      points: corners('10000,0 10000,8000'),
+      startsAt: { level: '00' },
+      stopsAt: { level: 'RF', face: 'FFL', offsetMm: 1500 },
+      sharedWith: 'East',
+    },
+  ],
+  side('West', 'W', '10000,0 0,0 0,8000 10000,8000'),
+  side('East', 'E', '0,8000 9000,8000 9000,0 0,0'),
+]);
+
+function side(building: string, name: string, points: string): [string, unknown] {
+  return [
+    'walls.add',
+    {
+      building,
+      name,
+      use: 'exterior',
+      type: { name: 'T200', layers: [{ name: 'block', thicknessMm: 200, core: true }] },
+      points: corners(points),
+      on: 'centre',
+      startsAt: { level: '00' },
+      stopsAt: { level: 'RF' },
+    },
+  ];
+}
+
+const after = (name: string, input: unknown, framework: Framework = pair) => step(framework, name, input).after;
+const idOf = (framework: Framework, name: string) =>
+  recordsOf(framework, 'building').find((each) => each.name === name)!.id;
+
+describe('a party wall', () => {
+  it('stands once, and closes the rooms of both buildings', () => {
+    const solved = solve(pair);
+    expect(solved.walls.filter(({ name }) => name === 'Party').map(({ building }) => building)).toEqual([
+      ...Array(3).fill(idOf(pair, 'West')),
+    ]);
+    const regions = (building: string) => solved.rooms.filter((room) => room.building === idOf(pair, building));
+    expect(regions('West').map(({ netMm2 }) => netMm2)).toEqual([9750 * 7800, 9750 * 7800]);
+    expect(regions('East').map(({ netMm2 }) => netMm2)).toEqual([8750 * 7800, 8750 * 7800]);
+  });
+
+  it('follows for both when it moves, and is nobody’s when no longer shared', () => {
+    const party = recordsOf(pair, 'wall').find(({ name }) => name === 'Party')!.id;
+    const moved = after('elements.move', { ids: [party], xMm: 40, yMm: 0 });
+    const east = (framework: Framework) =>
+      solve(framework).rooms.filter((room) => room.building === idOf(framework, 'East'));
+    expect(east(moved).map(({ netMm2 }) => netMm2)).toEqual([8710 * 7800, 8710 * 7800]);
+    expect(east(after('walls.change', { wall: 'Party', sharedWith: null }))).toEqual([]);
+    expect(refusal(pair, 'walls.change', { wall: 'Party', sharedWith: 'West' })).toMatch(/with another building/);
+  });
+
+  it('bounds floors and a roof of the other building too, in its own axes', () => {
+    const floor = { type: 'walls', walls: ['Party', 'E'], face: 'inside' };
+    const made = after('floors.add', { building: 'East', name: 'Deck', outline: floor });
+    const piece = solve(made).floors.find(({ name }) => name === 'Deck')!;
+    const { minX, maxX, minY, maxY } = bounds(piece.outline);
+    expect([minX, maxX, minY, maxY].map(Math.round)).toEqual([150, 8900, 100, 7900]);
+    const roofed = after('roofs.addFlat', { building: 'East', walls: ['Party', 'E'] });
+    expect(solve(roofed).floors.map(({ name }) => name)).toEqual(['R1']);
+    expect(solve(roofed).sharedWalls.every(({ building }) => building === idOf(pair, 'East'))).toBe(true);
+  });
+});
