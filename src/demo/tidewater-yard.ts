@@ -465,7 +465,7 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
     command: 'foundations.add',
     input: { building: 'Annex', form: 'strips', name: 'Annex strips', under: ['Annex wall'], widthMm: 1200 },
   },
-  { command: 'cores.add', input: { name: 'Core A', ids: ['Core', 'ST1', 'ST2', 'L1', 'L2', 'L3'] } },
+  { command: 'cores.add', input: { name: 'K1', ids: ['Core', 'ST1', 'ST2', 'L1', 'L2', 'L3'] } },
   {
     command: 'walls.except',
     input: {

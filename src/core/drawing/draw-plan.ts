@@ -34,6 +34,7 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
   });
   const primitives: Primitive[] = [
     ...drawFloors(solved, view),
+    ...drawFoundations(solved, view),
     ...solved.shafts
       .filter(({ levels }) => levels.includes(view.level))
       .flatMap((shaft) => drawShaft(shaft, view, level.fflMm)),
@@ -65,6 +66,19 @@ const drawFloors = (solved: Solved, view: PlanView): Primitive[] =>
         type: 'area',
         style: 'floor',
         id: piece.plate,
+        rings: [outer, ...holes],
+      })),
+    );
+
+/** Foundations under the level their top is held to, hidden by the slab: dashed. */
+const drawFoundations = (solved: Solved, view: PlanView): Primitive[] =>
+  solved.foundations
+    .filter(({ level }) => level === view.level)
+    .flatMap(({ foundation, profile }) =>
+      solved.profiles[profile]!.regions.map(({ outer, holes }): Primitive => ({
+        type: 'area',
+        style: 'columnHead',
+        id: foundation,
         rings: [outer, ...holes],
       })),
     );

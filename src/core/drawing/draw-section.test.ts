@@ -21,11 +21,12 @@ const across = (y: number): SectionPlane => ({ from: { x: 0, y }, to: { x: 1000,
 describe('a section', () => {
   it('cuts each slab along its line, and leaves out what the shaft takes', () => {
     const cut = ofStyle(drawn(across(3000)), 'slabCut');
-    expect(cut).toHaveLength(2 + 6 * 2);
+    // Two slabs and the raft whole, six slabs in two.
+    expect(cut).toHaveLength(3 + 6 * 2);
     expect(new Set(cut.map((each) => spanOf(each).join('…')))).toEqual(
       new Set(['-300…25500', '-300…2000', '4400…25500']),
     );
-    expect(ofStyle(drawn(across(10_000)), 'slabCut')).toHaveLength(8);
+    expect(ofStyle(drawn(across(10_000)), 'slabCut')).toHaveLength(9);
     expect(ofStyle(drawn(across(15_000)), 'slabCut')).toHaveLength(0);
   });
 
@@ -102,7 +103,7 @@ describe('an elevation', () => {
     ] as const) {
       const seen = drawn(elevationPlane(solved, building, side)!);
       expect([ofStyle(seen, 'slabCut').length, ofStyle(seen, 'columnCut').length]).toEqual([0, 0]);
-      expect([ofStyle(seen, 'slabSeen').length, ofStyle(seen, 'columnSeen').length]).toEqual([8, 105]);
+      expect([ofStyle(seen, 'slabSeen').length, ofStyle(seen, 'columnSeen').length]).toEqual([9, 105]);
       const bubbles = ofStyle(seen, 'bubbleText').map((each) => (each.type === 'text' ? each.text : ''));
       expect(bubbles.join('')).toBe(labels);
     }

@@ -2,7 +2,7 @@ import { sectionRing } from '../columns/section-shape';
 import { dot, minus, plus, times } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
-import type { ColumnBlock, ColumnPiece, FloorPiece, Solved, SolvedBuilding } from '../solving/solved';
+import type { ColumnBlock, ColumnPiece, FloorPiece, FoundationPiece, Solved, SolvedBuilding } from '../solving/solved';
 import type { WallPiece } from '../walls/solved-wall';
 import { boxOf, type Drawing, type Primitive } from './drawing';
 import { drawStairSection } from './draw-stair-section';
@@ -105,6 +105,7 @@ function bodyOf(
   const [floors, columns, blocks] = [of(solved.floors), of(solved.columns), of(solved.blocks)];
   return {
     seen: [
+      ...of(solved.foundations).flatMap((piece) => drawFoundation(solved, piece, from, false)),
       ...floors.flatMap((floor) => seenSlab(floor, from)),
       ...columns.flatMap((column) => drawColumn(column, from, false)),
       ...blocks.flatMap((block) => drawBlock(block, from, false)),
@@ -113,6 +114,7 @@ function bodyOf(
       ...drawShafts(solved, building.id, from),
     ],
     cut: [
+      ...of(solved.foundations).flatMap((piece) => drawFoundation(solved, piece, from, true)),
       ...floors.flatMap((floor) => cutSlab(solved, floor, from)),
       ...of(solved.walls).flatMap((wall) => cutWall(solved, wall, from)),
       ...of(solved.stairs).flatMap((stair) => drawStairSection(stair, from, true)),
@@ -152,6 +154,28 @@ function cutSlab(solved: Solved, piece: FloorPiece, { frame, isCut, liftMm }: Se
     style: 'slabCut',
     id: piece.plate,
     rings: [box(x0, top - piece.thicknessMm, x1, top)],
+  }));
+}
+
+/** A raft, pad or strip where the plane cuts it, or beyond it. */
+function drawFoundation(solved: Solved, piece: FoundationPiece, from: Seen, wantsCut: boolean): Primitive[] {
+  const regions = solved.profiles[piece.profile]!.regions;
+  const stretches = wantsCut
+    ? from.isCut
+      ? cutStretches(
+          from.frame,
+          regions.flatMap(({ outer, holes }) => [outer, ...holes]),
+        )
+      : []
+    : regions.flatMap(({ outer }) => {
+        const stretch = stretchOf(outer, from, false);
+        return stretch ? [stretch] : [];
+      });
+  return stretches.map(([x0, x1]): Primitive => ({
+    type: 'area',
+    style: wantsCut ? 'slabCut' : 'slabSeen',
+    id: piece.foundation,
+    rings: [box(x0, piece.bottomMm + from.liftMm, x1, piece.topMm + from.liftMm)],
   }));
 }
 

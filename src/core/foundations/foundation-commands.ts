@@ -74,6 +74,11 @@ const add = defineCommand({
       const building = buildingReferred(edit.before, input.building);
       const lowest = storeyLevels(edit.before, building)[0]?.id ?? refuseNow('Set up the levels before founding them');
       refuseTaken(edit.before, input.name);
+      const same = recordsOf(edit.before, 'foundation').find(
+        (each) => each.building === building && each.form === 'raft' && each.outline === null,
+      );
+      if (input.form === 'raft' && !input.outline && same)
+        refuseNow(`Raft ${same.name} lies under the lowest floor already. Change that one`, ['form']);
       const reader = new LengthReader(edit.before);
       const [thickness, width, depth] = USUAL[input.form];
       const under = readUnder(edit.before, input.form, building, input.under);

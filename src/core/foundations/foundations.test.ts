@@ -40,6 +40,8 @@ describe('a raft', () => {
       restrained: { x: true, y: true, z: true },
     });
     expect(refusal(made, 'foundations.change', { foundation: 'F1', thicknessMm: 10 })).toMatch(/thicknessMm/);
+    const raft = after('foundations.add', { form: 'raft' });
+    expect(refusal(raft, 'foundations.add', { form: 'raft' })).toMatch(/F1 lies under the lowest floor already/);
   });
   it('without a floor to follow is a finding', () => {
     const raft = after('foundations.add', { form: 'raft' });

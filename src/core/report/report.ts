@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { sectionWords } from '../columns/section-shape';
-import { frameworkHash, type Framework } from '../model/framework';
+import { frameworkHash, recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Solved } from '../solving/solved';
 
@@ -97,6 +97,18 @@ export const reportSchema = z.strictObject({
       thicknessMm: mm,
       volumeM3: z.number(),
       openings: z.array(z.strictObject({ name: z.string(), kind: z.string(), level: z.string(), widthMm: mm })),
+    }),
+  ),
+  foundations: z.array(
+    z.strictObject({
+      ...row,
+      name: z.string(),
+      form: z.string(),
+      bottomMm: mm,
+      topMm: mm,
+      volumeM3: z.number(),
+      subgradeKnM3: z.number().nullable().describe('Subgrade modulus; null where it is not known'),
+      restrained: z.array(z.enum(['x', 'y', 'z'])).describe('Directions in which the ground holds it'),
     }),
   ),
   findings: z.array(
@@ -231,6 +243,20 @@ export function reportOf(framework: Framework, solved: Solved): Report {
         widthMm,
       })),
     })),
+    foundations: solved.foundations.map((piece) => {
+      const record = recordOf(framework, 'foundation', piece.foundation)!;
+      return {
+        id: piece.foundation,
+        building: piece.building,
+        name: piece.name,
+        form: piece.form,
+        bottomMm: piece.bottomMm,
+        topMm: piece.topMm,
+        volumeM3: rounded(piece.volumeMm3 / 1e9, 6),
+        subgradeKnM3: record.subgradeKnM3,
+        restrained: (['x', 'y', 'z'] as const).filter((way) => record.restrained[way]),
+      };
+    }),
     findings: solved.findings.map(({ key, building, rule, severity, level: at, message }) => ({
       id: key,
       building,

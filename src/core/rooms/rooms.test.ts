@@ -107,9 +107,13 @@ describe('rooms', () => {
 
   it('with no walls round them, or two names in one region, are findings', () => {
     const out = after('rooms.add', { level: '00', place: '20000,2000', name: 'Yard' });
-    expect(solve(out).findings.map(({ rule }) => rule)).toEqual(['room.open']);
+    const rules = (framework: Framework) =>
+      solve(framework)
+        .findings.map(({ rule }) => rule)
+        .filter((rule) => rule.startsWith('room.'));
+    expect(rules(out)).toEqual(['room.open']);
     const twice = after('rooms.add', { level: '00', place: '1000,1000', name: 'Store' }, named);
-    expect(solve(twice).findings.map(({ rule }) => rule)).toEqual(['room.twice']);
+    expect(rules(twice)).toEqual(['room.twice']);
     expect(refusal(named, 'rooms.add', { level: '00', place: '8000,1000', name: 'X', number: '00.01' })).toMatch(
       /already/,
     );

@@ -175,7 +175,7 @@ function regionOf(
     building: level.record.building,
     level: level.id,
     room: tag?.room.id ?? null,
-    number: tag?.room.number ?? '',
+    number: tag ? numberAt(tag.room, given, level) : '',
     name: tag?.room.name ?? '',
     use: tag?.room.use ?? '',
     ring,
@@ -185,6 +185,14 @@ function regionOf(
     at: tag?.at ?? centroid,
     isCarried,
   };
+}
+
+/** A room's number at a level: one that begins with its own level's name begins with this one's here. */
+function numberAt({ number, level: own }: Room, { storeys }: Given, level: ResolvedLevel): string {
+  const from = storeys.find(({ id }) => id === own)?.record.name;
+  return from !== undefined && number.startsWith(`${from}.`)
+    ? `${level.record.name}${number.slice(from.length)}`
+    : number;
 }
 
 function outside(room: Room, level: ResolvedLevel): Finding {

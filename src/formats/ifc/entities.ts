@@ -56,6 +56,10 @@ export const ENTITIES = {
   IFCGRIDAXIS: { AxisTag: 'text?', AxisCurve: 'ref', SameSense: 'bool' },
   IFCCOLUMN: { ...ELEMENT, PredefinedType: 'enum:COLUMN|PILASTER|USERDEFINED|NOTDEFINED' },
   IFCSLAB: { ...ELEMENT, PredefinedType: 'enum:FLOOR|ROOF|LANDING|BASESLAB|USERDEFINED|NOTDEFINED' },
+  IFCFOOTING: {
+    ...ELEMENT,
+    PredefinedType: 'enum:CAISSON_FOUNDATION|FOOTING_BEAM|PAD_FOOTING|PILE_CAP|STRIP_FOOTING|USERDEFINED|NOTDEFINED',
+  },
   IFCWALL: {
     ...ELEMENT,
     PredefinedType:

@@ -50,6 +50,7 @@ const framework = given([
     'floors.except',
     { floor: 'Plate', level: '02', voids: [{ type: 'circle', place: 'A-4 + 1500,2500', diameterMm: 2200 }] },
   ],
+  ['foundations.add', { form: 'pads', widthMm: 1500, depthMm: 1800, subgradeKnM3: 20_000 }],
 ]);
 const solved = solve(framework);
 const text = writeIfc(framework, solved, AT);
@@ -258,7 +259,9 @@ describe('read by another program', () => {
     expect(count(WebIfc.IFCBUILDINGSTOREY)).toBe(solved.levels.length);
     expect(count(WebIfc.IFCCOLUMN)).toBe(solved.columns.length);
     const landings = solved.stairs.flatMap(({ storeys }) => storeys.filter(({ landing }) => landing));
-    expect(count(WebIfc.IFCSLAB)).toBe(solved.floors.length + landings.length);
+    const rafts = solved.foundations.filter(({ form }) => form === 'raft');
+    expect(count(WebIfc.IFCSLAB)).toBe(solved.floors.length + landings.length + rafts.length);
+    expect(count(WebIfc.IFCFOOTING)).toBe(solved.foundations.length - rafts.length);
     const cuts = [...solved.shafts, ...solved.stairs].reduce((sum, cutter) => sum + cutter.cuts.length, 0);
     expect(count(WebIfc.IFCOPENINGELEMENT)).toBe(cuts + 1);
     expect(count(WebIfc.IFCSTAIR)).toBe(landings.length);
@@ -337,6 +340,20 @@ describe('read by another program', () => {
     }
   });
 
+  it('has the raft and the pads of the volumes solved, with what is known of the ground', () => {
+    const volumes = [WebIfc.IFCSLAB, WebIfc.IFCFOOTING].flatMap((type) => {
+      const ids = api.GetLineIDsWithType(model, type);
+      return Array.from({ length: ids.size() }, (_, i) => ids.get(i))
+        .filter((id) => /^F\d$/.test(nameOf(api.GetLine(model, id))))
+        .map((id) => measure(id).volume);
+    });
+    const expected = solved.foundations.map(({ volumeMm3 }) => volumeMm3 / 1e9);
+    expect(volumes.sort().map((m3) => m3.toFixed(3))).toEqual(expected.sort().map((m3) => m3.toFixed(3)));
+    expect(new Set(solved.foundations.map(({ form }) => form))).toEqual(new Set(['raft', 'pads']));
+    const sets = all(WebIfc.IFCPROPERTYSET).filter((line) => nameOf(line) === 'Foundation');
+    expect(sets).toHaveLength(solved.foundations.length);
+  });
+
   it('has slabs of the net volumes solved, their openings cut out', () => {
     const ids = api.GetLineIDsWithType(model, WebIfc.IFCSLAB);
     const levelName = new Map(solved.levels.map(({ id, name }) => [id, name]));
@@ -387,7 +404,8 @@ describe('read by another program', () => {
     expect(sets.get('Pset_ColumnCommon')).toBe(solved.columns.length);
     expect(sets.get('Qto_ColumnBaseQuantities')).toBe(solved.columns.length);
     expect(sets.get('Pset_SlabCommon')).toBe(solved.floors.length);
-    expect(sets.get('Qto_SlabBaseQuantities')).toBe(solved.floors.length + all(WebIfc.IFCSTAIR).length);
+    // The raft has base quantities of a slab too.
+    expect(sets.get('Qto_SlabBaseQuantities')).toBe(solved.floors.length + all(WebIfc.IFCSTAIR).length + 1);
     const volumes = all(WebIfc.IFCQUANTITYVOLUME).map((line) => (line.VolumeValue as { value: number }).value);
     for (const { volumeMm3 } of solved.floors) {
       expect(volumes.some((volume) => Math.abs(volume - volumeMm3 / 1e9) < 1e-9)).toBe(true);

@@ -2,10 +2,11 @@ import type { Point } from '@/core/geometry/point';
 import { bounds, type Ring } from '@/core/geometry/polygon';
 import { cosDeg, sinDeg } from '@/core/geometry/trig';
 import { sectionWords, type SectionMm } from '@/core/columns/section-shape';
-import type { Framework } from '@/core/model/framework';
+import { recordsOf, type Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
 import type { ColumnBlock, ColumnPiece, FloorPiece, Solved, SolvedBuilding, SolvedLevel } from '@/core/solving/solved';
 import { derivedGlobalId, globalIdOf } from './global-id';
+import { writeFoundations, type FootingParts } from './foundations';
 import { writeWall, type WallParts } from './walls';
 import { writeStair, type StairParts } from './stairs';
 import { writeGrids, type GridParts } from './grids';
@@ -32,6 +33,8 @@ class IfcWriter {
   private readonly axis: Ref;
   private readonly context: Ref;
   private readonly profiles = new Map<string, Ref>();
+  /** What walls, shafts and stairs were written as, for the groups they are in. */
+  private readonly parts = new Map<Id, Ref[]>();
 
   constructor(
     private readonly framework: Framework,
@@ -121,6 +124,7 @@ class IfcWriter {
     const openings = new Map<Id, Ref[]>();
     for (const storey of storeys) this.contents(storey, openings);
     this.shafts(building, storeys, openings);
+    this.cores(building.id);
     return ref;
   }
 
@@ -187,12 +191,14 @@ class IfcWriter {
     const blockRefs = blocks.map((block) => this.block(block, level, placement));
     const wallRefs = this.walls(level, placement);
     const stairRefs = this.stairs(level, placement);
+    const footings = writeFoundations(this.footingParts(level, placement), this.framework, this.solved);
     this.contain(`storey ${level.id}`, storey.ref, [
       ...columnRefs,
       ...slabRefs,
       ...blockRefs,
       ...wallRefs,
       ...stairRefs,
+      ...footings,
     ]);
     const byMaterial = new Map<string, Ref[]>();
     const note = (material: string, ref: Ref) => byMaterial.set(material, [...(byMaterial.get(material) ?? []), ref]);
@@ -227,8 +233,14 @@ class IfcWriter {
       .filter((piece) => piece.level === level.id)
       .flatMap((piece) => {
         const type = this.framework.records.get(piece.type);
-        return writeWall(parts, piece, type?.kind === 'wallType' ? type.name : 'Wall');
+        const written = writeWall(parts, piece, type?.kind === 'wallType' ? type.name : 'Wall');
+        this.note(piece.wall, written.slice(0, 1));
+        return written;
       });
+  }
+
+  private note(id: Id, refs: readonly Ref[]): void {
+    this.parts.set(id, [...(this.parts.get(id) ?? []), ...refs]);
   }
 
   private profileWithHoles(ring: Ring, holes: readonly Ring[]): Ref {
@@ -260,9 +272,28 @@ class IfcWriter {
         .filter((each) => each.level === level.id)
         .flatMap((each) => {
           const ref = writeStair(parts, stair, each);
+          if (ref) this.note(stair.stair, [ref]);
           return ref ? [ref] : [];
         }),
     );
+  }
+
+  private footingParts(level: SolvedLevel, placement: Ref): FootingParts {
+    return {
+      step: this.step,
+      level,
+      local: (z) => this.local(placement, this.placement3d({ x: 0, y: 0 }, z, 0)),
+      solids: (profile, depthMm) =>
+        this.extrusions(
+          this.solved.profiles[profile]!.regions.map(({ outer, holes }) => ({
+            profile: this.profileWithHoles(outer, holes),
+            depthMm,
+            z: 0,
+          })),
+        ),
+      properties: (key, ref, name, values) => this.properties(key, ref, name, values),
+      quantities: (key, ref, name, values) => this.quantities(key, ref, name, values),
+    };
   }
 
   private column(piece: ColumnPiece, level: SolvedLevel, storey: Ref): Ref {
@@ -369,6 +400,24 @@ class IfcWriter {
     return opening;
   }
 
+  /** Each core as a group of its walls, shafts and stairs. */
+  private cores(building: Id): void {
+    for (const core of recordsOf(this.framework, 'core')) {
+      const parts = core.members.flatMap((id) => this.parts.get(id) ?? []);
+      if (core.building !== building || parts.length === 0) continue;
+      const group = this.step.add('IFCGROUP', {
+        GlobalId: globalIdOf(core.id),
+        Name: core.name,
+        ObjectType: 'Core',
+      });
+      this.step.add('IFCRELASSIGNSTOGROUP', {
+        GlobalId: derivedGlobalId('in core', core.id),
+        RelatedObjects: parts,
+        RelatingGroup: group,
+      });
+    }
+  }
+
   private shafts(
     building: SolvedBuilding,
     storeys: { ref: Ref; level: SolvedLevel; placement: Ref }[],
@@ -408,6 +457,7 @@ class IfcWriter {
         ['LENGTH', 'Height', heightMm],
         ['LENGTH', 'GrossPerimeter', 2 * (box.maxX - box.minX + box.maxY - box.minY)],
       ]);
+      this.note(shaft.shaft, [space]);
       bySpace.set(foot.ref, [...(bySpace.get(foot.ref) ?? []), space]);
       const cut = openings.get(shaft.shaft);
       if (!cut) continue;

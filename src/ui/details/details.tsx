@@ -7,6 +7,10 @@ import { ActionButton } from '../fields/fields';
 import { SectionField } from '../fields/section-field';
 import { Blocks, ColumnFields, Exceptions, HeldTo } from './column-fields';
 import { Findings } from './findings';
+import { CoreFields, InCore } from './core-fields';
+import { FoundationFields } from './foundation-fields';
+import { RoofFields } from './roof-fields';
+import { TwoWalls } from './two-walls';
 import { FloorFields } from './floor-fields';
 import { LevelFields } from './level-fields';
 import { LineFields } from './line-fields';
@@ -43,6 +47,7 @@ export function Details() {
         </header>
       )}
       {subject && <Fields key={subject} id={subject} />}
+      {only && <InCore id={only} />}
       <Findings about={here} />
       <ThingsHere />
     </div>
@@ -57,6 +62,9 @@ function Fields({ id }: { id: string }) {
   if (record?.kind === 'wall') return <WallFields wall={record} />;
   if (record?.kind === 'stair') return <StairFields stair={record} />;
   if (record?.kind === 'floorPlate') return <FloorFields plate={record} />;
+  if (record?.kind === 'foundation') return <FoundationFields foundation={record} />;
+  if (record?.kind === 'core') return <CoreFields core={record} />;
+  if (record?.kind === 'roof') return <RoofFields roof={record} />;
   if (record?.kind === 'gridLine') return <LineFields line={record} />;
   if (record?.kind === 'settingOutLine') return <SettingOutFields line={record} />;
   if (record?.kind === 'level') return <LevelFields level={record} />;
@@ -85,12 +93,26 @@ function SeveralColumns({ columns }: { columns: string[] }) {
 function Several({ ids }: { ids: string[] }) {
   const { framework, run, say, select, mayEdit } = useProject((project) => project);
   const columns = ids.filter((id) => framework.records.get(id)?.kind === 'columnStack');
+  const records = ids.flatMap((id) => framework.records.get(id) ?? []);
+  const isCore = records.every(({ kind }) => kind === 'wall' || kind === 'shaft' || kind === 'stair');
+  const [a, b, more] = records;
   return (
     <header className="flex flex-col gap-2">
       <h2 className="text-[15px] font-bold">{ids.length} things chosen</h2>
       {mayEdit && (
         <>
           {columns.length > 1 && <SeveralColumns columns={columns} />}
+          {a?.kind === 'wall' && b?.kind === 'wall' && !more && <TwoWalls key={ids.join()} walls={[a, b]} />}
+          {isCore && (
+            <ActionButton
+              onClick={() => {
+                const refusal = run('cores.add', { ids });
+                if (refusal) say(refusal);
+              }}
+            >
+              Take them together as a core
+            </ActionButton>
+          )}
           <MoveFields ids={ids} />
           <ActionButton
             weight="danger"

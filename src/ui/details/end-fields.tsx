@@ -14,7 +14,7 @@ export function EndFields({
   end,
   onChange,
 }: {
-  label: 'Starts at' | 'Stops at';
+  label: 'Starts at' | 'Stops at' | 'Top at';
   end: End;
   onChange: (end: End) => string | null;
 }) {

@@ -13,6 +13,7 @@ import { ActionButton, CheckField, ChoiceField, PlainField, TextField } from '..
 import { LengthField, useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { useProject } from '../session/store';
+import { TypicalFields } from './typical-fields';
 import { BudgetFields } from './budget-fields';
 
 /** Fields of a level, and its removal with a look at what that reaches. */
@@ -78,6 +79,7 @@ export function LevelFields({ level }: { level: Level }) {
       <p className="border-t border-faint pt-1.5 text-ink2">
         {floors.length === 0 ? 'No slab here.' : `Net floor area ${formatArea(area, display)}.`}
       </p>
+      <TypicalFields key={level.id} level={level} />
       <BudgetFields level={level} />
       {mayEdit && (
         <ActionButton weight="danger" onClick={() => setRemoving(true)}>

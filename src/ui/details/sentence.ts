@@ -56,6 +56,29 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
       sentence: `${type?.kind === 'wallType' ? type.name : 'Wall'}, ${record.use}, ${record.passesClearMm === null ? `in ${storeys}` : 'past the slabs'}, from ${levelName(record.startsAt.level)} to ${levelName(record.stopsAt.level)}.`,
     };
   }
+  if (record?.kind === 'foundation') {
+    const pieces = solved.foundations.filter(({ foundation }) => foundation === id);
+    const volume = pieces.reduce((sum, { volumeMm3 }) => sum + volumeMm3, 0) / 1e9;
+    const what = record.form === 'raft' ? 'A raft' : `${pieces.length} ${record.form}`;
+    return {
+      title: `Foundation ${record.name}`,
+      sentence: `${what} of ${record.material} under level ${levelName(record.top.level)}; ${volume.toFixed(1)} m³.`,
+    };
+  }
+  if (record?.kind === 'core') {
+    return {
+      title: `Core ${record.name}`,
+      sentence: `${record.members.length} walls, shafts and stairs that are moved, copied and carried as one.`,
+    };
+  }
+  if (record?.kind === 'roof') {
+    const slab = solved.floors.find(({ plate }) => plate === id);
+    const area = slab ? formatArea(solved.profiles[slab.profile]!.areaMm2, display) : 'no area';
+    return {
+      title: `Flat roof ${record.name}`,
+      sentence: `At level ${levelName(record.level)} on ${record.walls.length === 1 ? 'one wall' : `${record.walls.length} walls`}, ${record.parapet ? 'with a parapet' : 'without a parapet'}; ${area}.`,
+    };
+  }
   if (record?.kind === 'stair') {
     const stair = solved.stairs.find((candidate) => candidate.stair === id);
     const climbed = stair?.storeys.filter(({ steps }) => steps).length ?? 0;

@@ -1,5 +1,6 @@
 'use client';
 
+import { recordsOf } from '@/core/model/framework';
 import { useProject } from '../session/store';
 
 interface Entry {
@@ -9,7 +10,7 @@ interface Entry {
 
 /** Everything at the current level as a list: the plan for keyboard and screen reader. */
 export function ThingsHere() {
-  const { solved, level, building, selection, chosenLines, select, set } = useProject((project) => project);
+  const { framework, solved, level, building, selection, chosenLines, select, set } = useProject((project) => project);
   if (!solved || !level) return null;
   const shown = solved.levels.find(({ id }) => id === level);
   const groups: [string, Entry[]][] = [
@@ -48,6 +49,14 @@ export function ThingsHere() {
       solved.floors.filter((floor) => floor.level === level).map(({ plate, name }) => ({ id: plate, words: name })),
     ],
   ];
+  groups.push([
+    'Cores',
+    recordsOf(framework, 'core')
+      .filter((core) => core.building === building)
+      .map(({ id, name }) => ({ id, words: name })),
+  ]);
+  const founded = recordsOf(framework, 'foundation').filter(({ top }) => top.level === level);
+  groups.push(['Foundations', founded.map(({ id, name }) => ({ id, words: name }))]);
   const press = (id: string, isLine: boolean) => {
     if (chosenLines && isLine)
       set({

@@ -12,6 +12,7 @@ import { useProject } from '../session/store';
 import { FACE_CHOICES, USE_CHOICES } from '../walls/wall-words';
 import { CopyFields } from './copy-fields';
 import { EndFields } from './end-fields';
+import { WallExceptions } from './wall-exceptions';
 import { MoveFields } from './move-fields';
 
 /** Fields of a wall, with its openings. */
@@ -78,6 +79,8 @@ export function WallFields({ wall }: { wall: Wall }) {
           )}
         </>
       )}
+      <WallExceptions wall={wall} />
+      <Shared wall={wall} />
       <Layers wall={wall} />
       <Openings wall={wall} />
       {mayEdit && <Parallel wall={wall} />}
@@ -96,6 +99,25 @@ export function WallFields({ wall }: { wall: Wall }) {
         </ActionButton>
       )}
     </div>
+  );
+}
+
+/** The other building that has a party wall too. */
+function Shared({ wall }: { wall: Wall }) {
+  const { framework, run, say, mayEdit } = useProject((project) => project);
+  const others = recordsOf(framework, 'building').filter(({ id }) => id !== wall.building);
+  if (wall.use !== 'party' || others.length === 0) return null;
+  return (
+    <ChoiceField
+      label="Shared with"
+      value={wall.sharedWith ?? ''}
+      disabled={!mayEdit}
+      choices={[['', 'no other building'], ...others.map(({ id, name }) => [id, name] as const)]}
+      onChoose={(id) => {
+        const refusal = run('walls.change', { wall: wall.id, sharedWith: id || null });
+        if (refusal) say(refusal);
+      }}
+    />
   );
 }
 

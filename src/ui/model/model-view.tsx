@@ -12,6 +12,8 @@ import type { FloorPiece, Solved } from '@/core/solving/solved';
 import { useProject } from '../session/store';
 import { openedAt } from '@/core/drawing/opened-at';
 import { Columns } from './columns';
+import { useChosen } from '../session/use-chosen';
+import { Foundations } from './foundations';
 import { prism } from './prism';
 import { Stairs } from './stairs';
 import { Walls } from './walls';
@@ -34,18 +36,19 @@ function useThemeColours(names: readonly string[]): Record<string, string> {
 
 const COLOURS = ['columns', 'floors', 'shafts', 'stairs', 'now', 'film', 'sheet', 'walls', 'ink2'] as const;
 
-type Shown = 'columns' | 'slabs' | 'walls' | 'stairs' | 'space';
+type Shown = 'foundations' | 'columns' | 'slabs' | 'walls' | 'stairs' | 'space';
 const SHOWN: readonly (readonly [Shown, string])[] = [
   ['columns', 'columns'],
   ['slabs', 'slabs'],
   ['walls', 'walls'],
   ['stairs', 'stairs'],
+  ['foundations', 'foundations'],
   ['space', 'free space of shafts'],
 ];
 
 /** The framework in space: columns instanced per section, slabs per profile, shafts as their free space. Drawn on demand. */
 export function ModelView() {
-  const { solved, building, level, selection, select } = useProject((project) => project);
+  const { solved, building, level, select } = useProject((project) => project);
   const colours = useThemeColours(COLOURS);
   const [hidden, setHidden] = useState<ReadonlySet<Shown>>(new Set());
   const [isTopOff, setTopOff] = useState(false);
@@ -53,7 +56,7 @@ export function ModelView() {
     () => (solved && isTopOff && level ? openedAt(solved, level) : solved),
     [solved, isTopOff, level],
   );
-  const chosen = useMemo(() => new Set(selection), [selection]);
+  const chosen = useChosen();
   const centre = useMemo(() => (solved ? middleOf(solved) : null), [solved]);
   if (!solved || !shown || !building || !centre || !colours.columns) return null;
   return (
@@ -94,6 +97,15 @@ export function ModelView() {
                     solved={shown}
                     building={each.id}
                     level={level}
+                    chosen={chosen}
+                    colours={colours}
+                    onSelect={(id) => select([id])}
+                  />
+                )}
+                {!hidden.has('foundations') && (
+                  <Foundations
+                    solved={shown}
+                    building={each.id}
                     chosen={chosen}
                     colours={colours}
                     onSelect={(id) => select([id])}

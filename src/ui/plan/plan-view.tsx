@@ -10,6 +10,7 @@ import { bounds } from '@/core/geometry/polygon';
 import type { Id } from '@/core/model/ids';
 import type { SolvedLine } from '@/core/solving/solved';
 import { formatArea, formatElevation, formatLength } from '@/core/units/format-length';
+import { useChosen } from '../session/use-chosen';
 import { useProject } from '../session/store';
 import { SurfaceFoot } from '../surface/surface-foot';
 import { useFit, useZoom } from '../surface/use-fitted-zoom';
@@ -37,6 +38,7 @@ type Gesture =
 export function PlanView() {
   const project = useProject((shown) => shown);
   const { framework, solved, building, level, selection, display, chosenLines, ghost, mayEdit } = project;
+  const chosen = useChosen();
   const { onPlanPoint, onPlanWindow, cutLine } = project;
   const svg = useRef<SVGSVGElement>(null);
   /** True where a press pans the drawing: nothing movable under it and no tool waiting for a point. */
@@ -88,7 +90,7 @@ export function PlanView() {
     return snap(solved!, building!, level, at, reach, display, onDrawing);
   };
 
-  const isMovable = (id: Id | null) => id !== null && selection.includes(id) && mayEdit && !chosenLines;
+  const isMovable = (id: Id | null) => id !== null && chosen.has(id) && mayEdit && !chosenLines;
   useEffect(() => {
     mayPan.current = (event) =>
       event instanceof MouseEvent &&
@@ -222,7 +224,7 @@ export function PlanView() {
     mayEdit && !chosenLines && !onPlanPoint && selection.length === 1
       ? solved?.lines.find(({ id, building: of }) => id === selection[0] && of === building)
       : undefined;
-  const lit = new Set(chosenLines ?? selection);
+  const lit: ReadonlySet<Id> = chosenLines ? new Set(chosenLines) : chosen;
   // Underlays lie on the slabs and under all that is drawn.
   const floorCount = drawing.primitives.filter(({ style }) => style === 'floor').length;
   return (
@@ -248,7 +250,7 @@ export function PlanView() {
           {gesture?.kind === 'move' && (
             <g transform={`translate(${gesture.by.x} ${-gesture.by.y})`} opacity="0.5">
               {drawing.primitives.map((primitive, i) =>
-                primitive.id && selection.includes(primitive.id) ? (
+                primitive.id && chosen.has(primitive.id) ? (
                   <PaintPrimitive key={i} primitive={primitive} chosen />
                 ) : null,
               )}

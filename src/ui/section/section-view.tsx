@@ -10,6 +10,7 @@ import type { Solved } from '@/core/solving/solved';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { StripPopover } from '../height-strip/strip-popover';
+import { useChosen } from '../session/use-chosen';
 import { useProject } from '../session/store';
 import { hitIndex } from '../surface/hit-index';
 import { PaintPrimitive } from '../surface/paint-primitive';
@@ -43,6 +44,7 @@ interface MarkDrag {
 export function SectionView() {
   const project = useProject((shown) => shown);
   const { framework, solved, building, display, selection, level, mayEdit, set } = project;
+  const chosen = useChosen();
   const [choice, setChoice] = useState<string>('south');
   const [[from, to], setPoints] = useState<[string, string]>(['', '']);
   const [marks, setMarks] = useState<{ left: string | null; right: string | null } | null>(null);
@@ -168,7 +170,7 @@ export function SectionView() {
     project.set({ level: shown.id, selection: [shown.id] });
     if (mayEdit) setEdit({ levelId: shown.id, anchor: { x: event.clientX, y: event.clientY } });
   };
-  const lit = new Set(level && selection.length === 0 ? [level] : selection);
+  const lit: ReadonlySet<string> = level && selection.length === 0 ? new Set([level]) : chosen;
   const edited = solved?.levels.find(({ id }) => id === edit?.levelId);
   const box = 'rounded-sm border border-hair bg-sheet px-1.5 py-0.5';
   return (

@@ -5,7 +5,7 @@ import { X } from 'lucide-react';
 import { useProject } from '../session/store';
 import { ChecksTool } from './checks-tool';
 import { ColumnsTool } from './columns-tool';
-import { FloorsTool } from './floors-tool';
+import { FloorsStep } from './floors-step';
 import { GridsTool } from './grids/grids-tool';
 import { HandOverTool } from './hand-over-tool';
 import { LevelsTool } from './levels-tool';
@@ -19,7 +19,7 @@ const TOOLS = {
   columns: ['Columns', <ColumnsTool key="columns" />],
   shafts: ['Shafts', <ShaftsTool key="shafts" />],
   stairs: ['Stairs', <StairsTool key="stairs" />],
-  floors: ['Floors', <FloorsTool key="floors" />],
+  floors: ['Floors', <FloorsStep key="floors" />],
   walls: ['Walls', <WallsStep key="walls" />],
   checks: ['Checks', <ChecksTool key="checks" />],
   issue: ['Hand over', <HandOverTool key="issue" />],

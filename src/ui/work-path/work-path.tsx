@@ -22,7 +22,7 @@ export function WorkPath() {
     ['columns', 'Columns', many(stacks, 'stack'), of('column.')],
     ['shafts', 'Shafts', many(own(solved.shafts).length, 'shaft'), of('shaft.')],
     ['stairs', 'Stairs', many(own(solved.stairs).length, 'stair'), of('stair.', 'storey.')],
-    ['floors', 'Floors', many(plates, 'plate'), of('outline.')],
+    ['floors', 'Floors & roof', many(plates, 'plate'), of('outline.', 'floor.', 'roof.')],
     ['walls', 'Walls', many(walls, 'wall'), of('wall.')],
     ['checks', 'Checks', findings.length === 0 ? 'no findings' : many(findings.length, 'finding'), findings.length],
     ['issue', 'Hand over', 'IFC, framework file', 0],

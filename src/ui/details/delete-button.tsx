@@ -1,0 +1,22 @@
+'use client';
+
+import { ActionButton } from '../fields/fields';
+import { useProject } from '../session/store';
+
+/** Deletes what is chosen and says so when that is refused. */
+export function DeleteButton({ id, children }: { id: string; children: string }) {
+  const { run, say, select, mayEdit } = useProject((project) => project);
+  if (!mayEdit) return null;
+  return (
+    <ActionButton
+      weight="danger"
+      onClick={() => {
+        const refusal = run('elements.remove', { ids: [id] });
+        if (refusal) say(refusal);
+        else select([]);
+      }}
+    >
+      {children}
+    </ActionButton>
+  );
+}

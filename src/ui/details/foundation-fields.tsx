@@ -1,0 +1,67 @@
+'use client';
+
+import { mmOf } from '@/core/dimensions/resolve-length';
+import type { Foundation } from '@/core/foundations/foundation';
+import type { Json } from '@/core/model/json';
+import { CheckField, TextField } from '../fields/fields';
+import { LengthField } from '../fields/length-field';
+import { useProject } from '../session/store';
+import { DeleteButton } from './delete-button';
+import { EndFields } from './end-fields';
+
+const WAYS = [
+  ['x', 'Held along x'],
+  ['y', 'Held along y'],
+  ['z', 'Held upwards'],
+] as const;
+
+/** Fields of a raft, of pads or of strips. */
+export function FoundationFields({ foundation }: { foundation: Foundation }) {
+  const { framework, run, say, mayEdit } = useProject((project) => project);
+  const change = (part: Record<string, unknown>) =>
+    run('foundations.change', { foundation: foundation.id, ...part } as Json);
+  const attempt = (refusal: string | null) => {
+    if (refusal) say(refusal);
+  };
+  const lengths = [
+    ['thicknessMm', 'Thickness'],
+    ...(foundation.form === 'raft' ? [] : [['widthMm', foundation.form === 'pads' ? 'Along x' : 'Wide']]),
+    ...(foundation.form === 'pads' ? [['depthMm', 'Along y']] : []),
+  ] as ['thicknessMm' | 'widthMm' | 'depthMm', string][];
+  const modulus = foundation.subgradeKnM3;
+  return (
+    <div className="flex flex-col gap-1.5">
+      <TextField label="Name" value={foundation.name} disabled={!mayEdit} onCommit={(name) => change({ name })} />
+      {lengths.map(([field, label]) => (
+        <LengthField
+          key={field}
+          label={label}
+          valueMm={mmOf(framework, foundation[field])}
+          disabled={!mayEdit}
+          onCommit={(value) => change({ [field]: value })}
+        />
+      ))}
+      <EndFields label="Top at" end={foundation.top} onChange={(top) => change({ top })} />
+      <TextField
+        label="Subgrade modulus, kN/m³"
+        value={modulus === null ? '' : String(modulus)}
+        disabled={!mayEdit}
+        onCommit={(text) => {
+          const value = text.trim() === '' ? null : Number(text.replace(',', '.').replace(/\s/g, ''));
+          if (value !== null && !Number.isFinite(value)) return 'Type a number, like 25000';
+          return change({ subgradeKnM3: value });
+        }}
+      />
+      {WAYS.map(([way, label]) => (
+        <CheckField
+          key={way}
+          label={label}
+          value={foundation.restrained[way]}
+          disabled={!mayEdit}
+          onChange={(is) => attempt(change({ restrained: { ...foundation.restrained, [way]: is } }))}
+        />
+      ))}
+      <DeleteButton id={foundation.id}>Delete this foundation</DeleteButton>
+    </div>
+  );
+}
