@@ -10,7 +10,7 @@ import { LENGTH, axisOf, lengthOf, levelOf, placeOf, Unread, type EntryContext }
 import type { Form } from './form';
 
 /** Ids of things by their names or marks, parted by commas: `S1,ST2,A-1`. */
-function thingsOf(text: string, { framework, building }: EntryContext): Id[] {
+export function thingsOf(text: string, { framework, building }: EntryContext): Id[] {
   const kinds = ['shaft', 'stair', 'wall', 'floorPlate', 'columnStack'] as const;
   const all = kinds.flatMap((kind) =>
     recordsOf(framework, kind)

@@ -32,8 +32,20 @@ describe('lines that are typed', () => {
     );
     const [radial] = typed(['radial 6@15 radii 8m'], given(SMALL_TOWER.filter(([name]) => !name.startsWith('grids'))));
     const [walled] = typed(['wall 01: A-1; 6m e'], wide);
+    const [furnished] = typed(['shaft B-3 + 600,1200 2400x2700 lift named S1', 'floor grid + 300'], wide);
+    const plate = recordsOf(furnished, 'floorPlate')[0]!.id;
+    const [whole] = typed(['whole building on 0,0 12mx9m'], wide);
+    const two = typed(['building Annex at 12m,0 zero 600', 'whole building 3@3.3m on 0,0 9mx9m in Annex'], whole)[0];
+    const starts: Record<string, Framework> = {
+      'turn ray': radial!,
+      'carry storey': walled!,
+      'party wall': two,
+      'flat roof': whole!,
+      'core of': furnished!,
+      void: given([['floors.change', { floor: plate, name: 'Plate' }]], furnished),
+    };
     for (const { example } of FORMS) {
-      const start = example.startsWith('turn ray') ? radial : example.startsWith('carry storey') ? walled : wide;
+      const start = Object.entries(starts).find(([words]) => example.startsWith(words))?.[1] ?? wide;
       const [after, said] = typed([example], start);
       expect([example, after === start, said[0]!.length > 5]).toEqual([example, false, true]);
     }
@@ -109,7 +121,7 @@ describe('lines that cannot be read', () => {
     expect(patterns('')).toHaveLength(FORMS.length);
     expect(patterns('lev')).toEqual(['levels', 'level to']);
     expect(patterns('split b')).toEqual(['split bay']);
-    expect(patterns('col')).toEqual(['columns along', 'columns at', 'column']);
+    expect(patterns('col')).toEqual(['columns along', 'column heads', 'columns at', 'column']);
     expect(patterns('set o')).toEqual(['set out']);
     expect(patterns('zzz')).toEqual([]);
   });

@@ -15,6 +15,7 @@ import {
 } from './entry-context';
 import { CARRYING_FORMS } from './carrying-forms';
 import type { Form } from './form';
+import { STRUCTURE_FORMS } from './structure-forms';
 import { angleOf, SETTING_OUT_FORMS } from './setting-out-forms';
 
 const modeOf = (only: string | undefined): 'push' | 'only' => (only ? 'only' : 'push');
@@ -26,6 +27,7 @@ const ends = (from: string | undefined, to: string | undefined, context: EntryCo
 /** Every form there is. The first that matches a line reads it. */
 export const FORMS: readonly Form[] = [
   ...SETTING_OUT_FORMS,
+  ...STRUCTURE_FORMS,
   ...CARRYING_FORMS,
   {
     pattern: 'levels HEIGHTS above|below LEVEL',

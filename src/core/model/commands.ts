@@ -21,6 +21,7 @@ import { TYPICAL_COMMANDS } from '../typical/typical-commands';
 import { UNDERLAY_COMMANDS } from '../underlays/underlay-commands';
 import { VIEW_COMMANDS } from '../views/view-commands';
 import { CLEAR_WIDTH_COMMANDS } from '../walls/clear-width-commands';
+import { PARTY_COMMANDS } from '../walls/party-command';
 import { WALL_COMMANDS } from '../walls/wall-commands';
 import { planCommand, type Command, type Planned } from './command';
 import type { Framework } from './framework';
@@ -40,6 +41,7 @@ export const COMMANDS: readonly Command[] = [
   ...STAIR_COMMANDS,
   ...WALL_COMMANDS,
   ...CLEAR_WIDTH_COMMANDS,
+  ...PARTY_COMMANDS,
   ...ROOF_COMMANDS,
   ...ROOM_COMMANDS,
   ...FOUNDATION_COMMANDS,

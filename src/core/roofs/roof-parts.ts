@@ -2,7 +2,7 @@ import type { FloorPlate } from '../floors/floor';
 import { mmOf } from '../dimensions/resolve-length';
 import { recordOf, type Framework } from '../model/framework';
 import { outlineFromWalls } from '../walls/outline-from-walls';
-import { faceDepth, wallPath } from '../walls/wall-path';
+import { faceDepth, offsetPath, wallPath } from '../walls/wall-path';
 import type { Wall } from '../walls/wall';
 import type { Roof } from './roof';
 
@@ -21,8 +21,15 @@ export const roofSlab = ({ id, building, name, level, walls, face, thicknessMm, 
 
 /** The parapet of a roof as a wall along the outside of the walls under it, with the roof's own id; null without one. */
 export function roofParapet(framework: Framework, roof: Roof): Wall | null {
-  const ring = roof.parapet && outlineFromWalls(framework, { walls: roof.walls, face: 'outside', offsetMm: 0 });
-  if (!roof.parapet || !ring) return null;
+  if (!roof.parapet) return null;
+  const own = roof.walls
+    .flatMap((id) => recordOf(framework, 'wall', id) ?? [])
+    .filter((wall) => wall.sharedWith === null);
+  const [only] = own;
+  // Beside a party wall, which rises by itself, the parapet leaves its side open.
+  if (own.length === 1 && only && !only.closed) return openParapet(framework, roof, only);
+  const ring = outlineFromWalls(framework, { walls: roof.walls, face: 'outside', offsetMm: 0 });
+  if (!ring) return null;
   return {
     kind: 'wall',
     id: roof.id,
@@ -36,17 +43,40 @@ export function roofParapet(framework: Framework, roof: Roof): Wall | null {
     on: 'outside',
     // The ring goes round counter-clockwise or not; its outside is where it does not enclose.
     outside: isCounterClockwise(ring) ? 'right' : 'left',
-    // One that is thinner than the slab's edge lies in stands on the walls beside it.
-    startsAt: {
-      level: roof.level,
-      face: 'SSL',
-      offsetMm: standsBeside(framework, roof) ? -mmOf(framework, roof.thicknessMm) : 0,
-    },
+    startsAt: startOf(framework, roof),
     stopsAt: { level: roof.level, face: 'FFL', offsetMm: roof.parapet.heightMm },
     passesClearMm: null,
     openings: [],
     exceptions: [],
     sharedWith: null,
+  };
+}
+
+/** On the slab; one that is thinner than the slab's edge lies in stands on the walls beside it. */
+const startOf = (framework: Framework, roof: Roof): Wall['startsAt'] => ({
+  level: roof.level,
+  face: 'SSL',
+  offsetMm: standsBeside(framework, roof) ? -mmOf(framework, roof.thicknessMm) : 0,
+});
+
+/** A parapet along the outside of one open wall. */
+function openParapet(framework: Framework, roof: Roof, under: Wall): Wall | null {
+  const path = wallPath(framework, under);
+  if (!path) return null;
+  const outside = offsetPath(path.points, false, path.leftOf(0));
+  return {
+    ...under,
+    id: roof.id,
+    name: roof.name,
+    type: roof.parapet!.type,
+    place: { lines: null, xMm: 0, yMm: 0 },
+    points: outside.map(({ x, y }) => ({ xMm: x, yMm: y })),
+    on: 'outside',
+    startsAt: startOf(framework, roof),
+    stopsAt: { level: roof.level, face: 'FFL', offsetMm: roof.parapet!.heightMm },
+    passesClearMm: null,
+    openings: [],
+    exceptions: [],
   };
 }
 

@@ -85,3 +85,62 @@ describe('a party wall', () => {
     expect(solve(roofed).sharedWalls.every(({ building }) => building === idOf(pair, 'East'))).toBe(true);
   });
 });
+
+describe('a party wall made where two buildings touch', () => {
+  /** West 12 × 9 m, three storeys; East 9 × 9 m beside it, 600 higher; both with floors, rafts and roofs with parapets. */
+  const square = (widthMm: number) => ({ type: 'rectangle', place: '0,0', widthMm, depthMm: 9000 });
+  const touching = given([
+    ['buildings.add', { name: 'West' }],
+    ['buildings.add', { name: 'East', xMm: 12_000, zeroMm: 600 }],
+    ['carry.wholeBuilding', { building: 'West', storeys: '3@3.3m', outline: square(12_000) }],
+    ['carry.wholeBuilding', { building: 'East', storeys: '3@3.3m', outline: square(9000) }],
+    ['roofs.addFlat', { building: 'West' }],
+    ['roofs.addFlat', { building: 'East' }],
+  ]);
+  const made = after('walls.makeParty', { walls: ['W1', 'W2'] }, touching);
+  const solved = solve(made);
+  const of = (building: string) => idOf(made, building);
+
+  it('takes the place of the side both share, up to the higher one', () => {
+    expect(
+      recordsOf(made, 'wall')
+        .map(({ use, closed }) => [use, closed])
+        .sort(),
+    ).toEqual([
+      ['exterior', false],
+      ['exterior', false],
+      ['party', false],
+    ]);
+    const party = solved.walls.filter(({ use }) => use === 'party');
+    // West's roof at +9.900 and East's at +10.500, slab over it or not.
+    expect(Math.max(...party.map(({ topMm }) => topMm))).toBe(9900 + 600);
+    expect(new Set(party.map(({ building }) => building))).toEqual(new Set([of('West')]));
+  });
+
+  it('leaves no finding, and floors, roofs and rooms that end at its two faces', () => {
+    expect(solved.findings).toEqual([]);
+    const spans = (building: string) =>
+      solved.floors
+        .filter((piece) => piece.building === of(building))
+        .map(({ outline }) => bounds(outline))
+        .map(({ minX, maxX }) => [Math.round(minX), Math.round(maxX)]);
+    // Floors to the core's outside 200 in, roofs to its inside 380 in; at the party wall both to its face, 150 off the line.
+    expect(new Set(spans('West').map(String))).toEqual(new Set(['200,11850', '380,11850']));
+    expect(new Set(spans('East').map(String))).toEqual(new Set(['150,8800', '150,8620']));
+    const rooms = (building: string) => solved.rooms.filter((room) => room.building === of(building)).length;
+    expect([rooms('West') > 2, rooms('East') > 2]).toEqual([true, true]);
+  });
+
+  it('refuses buildings that do not touch, and openings in the side', () => {
+    const apart = after('buildings.change', { building: 'East', xMm: 12_500 }, touching);
+    expect(refusal(apart, 'walls.makeParty', { walls: ['W1', 'W2'] })).toMatch(/share no whole side/);
+    const open = after('walls.addOpening', { wall: 'W1', opening: 'door', alongMm: 14_000, widthMm: 1000 }, touching);
+    expect(refusal(open, 'walls.makeParty', { walls: ['W1', 'W2'] })).toMatch(/Take it out first/);
+    const kept = after('walls.addOpening', { wall: 'W1', opening: 'window', alongMm: 3000, widthMm: 1000 }, touching);
+    const where = (framework: Framework) =>
+      solve(framework).walls.flatMap(({ openings }) => openings.map(({ ends }) => ends[0].x));
+    expect(where(after('walls.makeParty', { walls: ['W1', 'W2'] }, kept)).map(Math.round)).toEqual(
+      where(kept).map(Math.round),
+    );
+  });
+});
