@@ -6,7 +6,7 @@ import { storeyLevels } from '../levels/resolve-levels';
 import { gridsOf } from '../grids/resolve-grids';
 
 /** A small repeatable source of numbers in 0..1 (the "mulberry" 32-bit mixer). */
-function numbersFrom(seed: number): () => number {
+export function numbersFrom(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
     state = (state + 0x6d2b79f5) >>> 0;

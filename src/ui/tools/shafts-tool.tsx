@@ -11,22 +11,40 @@ import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fie
 import { useProject } from '../session/store';
 import { Refused } from './refused';
 import { useCircle } from './use-circle';
+import { usePath } from './use-path';
 import { useRectangle } from './use-rectangle';
 
-/** A shaft by rectangle or circle, typed or drawn in the plan; or with its edges held to chosen lines. */
+/** A shaft by rectangle, circle or path, typed or drawn in the plan; or with its edges held to chosen lines. */
 export function ShaftsTool() {
   const { framework, session, building, chosenLines, mayEdit, display, run, set, solved } = useProject(
     (project) => project,
   );
-  const [way, setWay] = useState<'rectangle' | 'circle' | 'lines'>('rectangle');
+  const [way, setWay] = useState<'rectangle' | 'circle' | 'path' | 'lines'>('rectangle');
   const rectangle = useRectangle([2400, 2700], way === 'rectangle');
   const circle = useCircle(1200, way === 'circle');
+  const path = usePath(way === 'path');
+  const drawn = useMemo(
+    () =>
+      path.path
+        ? { type: 'polygon', place: path.path.place, points: path.path.points }
+        : { type: 'polygon', points: [] },
+    [path.path],
+  );
   const [name, setName] = useState('');
   const [purpose, setPurpose] = useState<(typeof SHAFT_PURPOSES)[number]>('lift');
   const [opensFoot, setOpensFoot] = useState(false);
   const [opensHead, setOpensHead] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
-  const typed = way === 'circle' ? circle : rectangle;
+  const typed =
+    way === 'path'
+      ? {
+          outline: drawn as Json,
+          fields: [],
+          wrong: path.corners.length < 3 ? 'Press three corners or more in the plan, or type a path' : null,
+        }
+      : way === 'circle'
+        ? circle
+        : rectangle;
   const edges = way === 'lines' ? (chosenLines ?? []) : null;
   const edgesKey = edges?.join() ?? null;
 
@@ -73,6 +91,7 @@ export function ShaftsTool() {
     setRefused(refusal);
     if (refusal) return;
     setName('');
+    if (way === 'path') path.setText('');
     if (way === 'lines') set({ chosenLines: [] });
   };
   const slabs = solved?.floors.length ?? 0;
@@ -89,7 +108,9 @@ export function ShaftsTool() {
           ? 'Press grid or setting-out lines in the plan, going round.'
           : way === 'circle'
             ? 'Press its centre in the plan and drag, or type.'
-            : 'Drag a rectangle in the plan, or type.'}{' '}
+            : way === 'path'
+              ? 'Press its corners in the plan, one after the other, or type the path.'
+              : 'Drag a rectangle in the plan, or type.'}{' '}
         It cuts every floor it passes{slabs === 0 ? ', once there are floors' : ''}.
       </p>
       <ChoiceField
@@ -98,6 +119,7 @@ export function ShaftsTool() {
         choices={[
           ['rectangle', 'rectangle'],
           ['circle', 'circle'],
+          ['path', 'path, corner by corner'],
           ['lines', 'edges on chosen lines'],
         ]}
         onChoose={(next) => {
@@ -123,6 +145,9 @@ export function ShaftsTool() {
             ? `Edges on ${edges.map((id) => heldLine(framework, id)?.label ?? 'a line').join(', ')}`
             : 'No line chosen yet'}
         </p>
+      )}
+      {way === 'path' && (
+        <PlainField label="Path" value={path.text} onChange={path.setText} note={path.words} wrong={path.wrong} wide />
       )}
       {way !== 'lines' && typed.fields.map((field) => <PlainField key={field.label} {...field} />)}
       <CheckField label="Opens the slab at its foot" value={opensFoot} onChange={setOpensFoot} />

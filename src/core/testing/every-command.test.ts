@@ -1,0 +1,28 @@
+import { apply, invert } from '../model/changes';
+import { COMMANDS } from '../model/commands';
+import { EMPTY_FRAMEWORK, frameworkHash } from '../model/framework';
+import { recordSchema } from '../model/record';
+import { solve } from '../solving/solve';
+import { everyCommand, MADE } from './every-command';
+import { step } from './given';
+
+it('every registered command is taken a hundred times among random others, undone exactly, and solved', () => {
+  expect([...MADE, 'project.start'].sort()).toEqual(COMMANDS.map(({ name }) => name).sort());
+  let n = 0;
+  const accepted = everyCommand(11, 100, 25, ({ name, before, after, changes }) => {
+    n += 1;
+    for (const record of changes.added) expect([name, recordSchema.safeParse(record).success]).toEqual([name, true]);
+    if (n % 10 === 0)
+      expect([name, frameworkHash(apply(after, invert(changes)))]).toEqual([name, frameworkHash(before)]);
+    // What a framework can hold never throws; it becomes a finding.
+    if (n % 400 === 0) solve(after);
+  });
+  expect([...accepted].filter(([, count]) => count < 100)).toEqual([]);
+}, 300_000);
+
+it('a project is begun a hundred times, once in each framework', () => {
+  for (let i = 0; i < 100; i += 1) {
+    const { after } = step(EMPTY_FRAMEWORK, 'project.start', { name: `Project ${i}` });
+    expect(after.records.size).toBe(1);
+  }
+});
