@@ -206,7 +206,8 @@ test('rooms are pressed and named, and carried up where the walls are the same',
   await expect(page.getByLabel('Rooms here')).toContainText('00.01 Studio');
   await page.getByRole('button', { name: 'Close the Walls tools' }).click();
   await level(page, '01');
-  await expect(plan(page).getByText('00.01 Studio')).toBeVisible();
+  // Its number is that of the level it is at.
+  await expect(plan(page).getByText('01.01 Studio')).toBeVisible();
   await page.getByRole('tab', { name: 'Schedules' }).click();
   await page.getByRole('button', { name: 'Rooms', exact: true }).last().click();
   await expect(page.getByRole('table', { name: 'Rooms' })).toContainText('2 rooms');

@@ -77,7 +77,7 @@ test('from nothing to a framework: two files, columns, floor, shaft, a level rai
     expect(floor.holes).toBe(isCut ? 1 : 0);
     expect(floor.areaM2).toBeCloseTo(isCut ? gross - 2.4 * 2.7 : gross, 6);
   }
-  expect(before.findings).toEqual([]);
+  expect(before.findings.map(({ rule }) => rule)).toEqual(['level.noFoundation']);
 
   await typeElevation(page, '01', '5.4m + 150');
   const after = await downloadReport(page);

@@ -56,15 +56,28 @@ export function checkColumnPlaces(columns: readonly ColumnPiece[], given: Given)
         ring,
         words: `${opening === 'plain' ? 'opening' : opening} ${name}`,
       });
-  const ringOf = (piece: ColumnPiece) => facts.one(sectionHull(piece.section, piece.at, piece.turnDeg));
+  // Pieces that stand alike share their place, so their ring is made once.
+  const rings = new Map<ColumnPiece['at'], { of: ColumnPiece; ring: Ring }>();
+  const ringOf = (piece: ColumnPiece): Ring => {
+    const known = rings.get(piece.at);
+    if (known && known.of.section === piece.section && known.of.turnDeg === piece.turnDeg) return known.ring;
+    const ring = facts.one(sectionHull(piece.section, piece.at, piece.turnDeg));
+    rings.set(piece.at, { of: piece, ring });
+    return ring;
+  };
   const mayMove = (stack: Id) => recordOf(given.framework, 'columnStack', stack)?.holds.length === 0;
   const stacks = new Map<Id, ColumnPiece[]>();
   const found = columns.flatMap((piece): Finding[] => {
-    stacks.set(piece.stack, [...(stacks.get(piece.stack) ?? []), piece]);
+    const list = stacks.get(piece.stack);
+    if (list) list.push(piece);
+    else stacks.set(piece.stack, [piece]);
+    const here = obstacles.get(piece.level);
+    const hasVoids = given.plates.at(piece.level).some(({ voids }) => voids.length > 0);
+    if (!here && !hasVoids) return [];
     const ring = ringOf(piece);
     const own = bounds(ring);
     const level = names.get(piece.level) ?? '';
-    const inTheWay = (obstacles.get(piece.level) ?? []).filter(
+    const inTheWay = (here ?? []).filter(
       ({ box, ring: other }) =>
         own.minX < box.maxX &&
         box.minX < own.maxX &&

@@ -122,6 +122,7 @@ function outsideOf(ring: Ring): { at: Point; out: Point }[] {
  * closed: they are meant.
  */
 function notEnclosed(shaft: SolvedShaft, walls: readonly WallPiece[], storeys: readonly ResolvedLevel[]): Finding[] {
+  if (walls.length === 0) return [];
   const sides = new Map<Ring, { at: Point; out: Point }[]>();
   const states = storeys.flatMap((level, i) => {
     const above = storeys[i + 1];

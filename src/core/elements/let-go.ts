@@ -9,6 +9,8 @@ export function letGo(edit: Edit): void {
       else if (members.length < record.members.length) edit.set('core', record.id, { members });
     }
     if (record.kind === 'clearWidth' && !record.walls.every((id) => edit.has(id))) edit.remove(record.id);
+    if (record.kind === 'namedView' && record.level && !edit.has(record.level))
+      edit.set('namedView', record.id, { level: null });
     if (record.kind === 'typical') {
       const levels = record.levels.filter((id) => edit.has(id));
       if (levels.length === 0) edit.remove(record.id);

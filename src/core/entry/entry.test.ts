@@ -121,7 +121,7 @@ describe('lines that cannot be read', () => {
     expect(patterns('')).toHaveLength(FORMS.length);
     expect(patterns('lev')).toEqual(['levels', 'level to']);
     expect(patterns('split b')).toEqual(['split bay']);
-    expect(patterns('col')).toEqual(['columns along', 'column heads', 'columns at', 'column']);
+    expect(patterns('col')).toEqual(['columns along', 'columns at', 'column', 'column heads']);
     expect(patterns('set o')).toEqual(['set out']);
     expect(patterns('zzz')).toEqual([]);
   });

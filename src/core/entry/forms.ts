@@ -27,7 +27,6 @@ const ends = (from: string | undefined, to: string | undefined, context: EntryCo
 /** Every form there is. The first that matches a line reads it. */
 export const FORMS: readonly Form[] = [
   ...SETTING_OUT_FORMS,
-  ...STRUCTURE_FORMS,
   ...CARRYING_FORMS,
   {
     pattern: 'levels HEIGHTS above|below LEVEL',
@@ -261,4 +260,5 @@ export const FORMS: readonly Form[] = [
       input: { name, value: lengthOf(value!, context) },
     }),
   },
+  ...STRUCTURE_FORMS,
 ];

@@ -47,7 +47,7 @@ function hangingOn(framework: Framework, level: Id): Rec[] {
 /** One line per thing a removal would reach, for the preview. */
 export function removalPreview(framework: Framework, level: ResolvedLevel): string[] {
   return hangingOn(framework, level.id)
-    .filter(({ kind }) => kind !== 'viewMark')
+    .filter(({ kind }) => kind !== 'viewMark' && kind !== 'namedView')
     .map((record) => {
       if (record.kind === 'floorPlate') return `${called(record)} no longer serves this level`;
       if (record.kind === 'columnStack' && record.exceptions.some((each) => each.level === level.id))

@@ -19,6 +19,7 @@ import { SHAFT_COMMANDS } from '../shafts/shaft-commands';
 import { STAIR_COMMANDS } from '../stairs/stair-commands';
 import { TYPICAL_COMMANDS } from '../typical/typical-commands';
 import { UNDERLAY_COMMANDS } from '../underlays/underlay-commands';
+import { NAMED_VIEW_COMMANDS } from '../views/named-view-commands';
 import { VIEW_COMMANDS } from '../views/view-commands';
 import { CLEAR_WIDTH_COMMANDS } from '../walls/clear-width-commands';
 import { PARTY_COMMANDS } from '../walls/party-command';
@@ -53,6 +54,7 @@ export const COMMANDS: readonly Command[] = [
   ...COPY_COMMANDS,
   ...DIMENSION_COMMANDS,
   ...VIEW_COMMANDS,
+  ...NAMED_VIEW_COMMANDS,
   ...UNDERLAY_COMMANDS,
 ];
 

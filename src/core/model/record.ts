@@ -19,6 +19,7 @@ import { underlaySchema } from '../underlays/underlay';
 import { clearWidthSchema } from '../walls/clear-width';
 import { wallSchema } from '../walls/wall';
 import { wallTypeSchema } from '../walls/wall-type';
+import { namedViewSchema } from '../views/named-view';
 import { viewMarkSchema } from '../views/view-mark';
 import { endReferences, placeReferences, type Reference } from './fields';
 
@@ -50,6 +51,7 @@ export const recordSchema = z.discriminatedUnion('kind', [
   typicalSchema,
   clearWidthSchema,
   roofSchema,
+  namedViewSchema,
 ]);
 export type Rec = z.infer<typeof recordSchema>;
 export type Kind = Rec['kind'];
@@ -161,6 +163,11 @@ function ownReferences(record: Rec): Reference[] {
         ...(record.outline ? outlineReferences(record.outline, 'outline') : []),
         ...record.under.map((id): Reference => ({ id, path: 'under', whenGone: 'detach' })),
       ];
+    case 'namedView':
+      return [
+        building(record.building),
+        ...(record.level ? [{ id: record.level, path: 'level', whenGone: 'detach' as const }] : []),
+      ];
     case 'roof':
       return [
         building(record.building),
@@ -244,6 +251,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   foundation: 'foundation',
   core: 'core',
   roof: 'roof',
+  namedView: 'kept view',
   clearWidth: 'held clear width',
   typical: 'group of typical floors',
 };

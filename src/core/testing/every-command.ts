@@ -86,6 +86,7 @@ const RICH: [string, unknown][] = [
   ['cores.add', { ids: ['S1'] }],
   ['typical.follow', { building: 'West', master: '02', levels: ['03'] }],
   ['columns.except', { columns: ['B-2'], level: '01', xMm: 50 }],
+  ['views.keep', { building: 'West', name: 'Kept', level: '01' }],
   ['dimensions.define', { name: 'typical', value: 3300 }],
   ['presets.save', { name: 'P', system: 'G1' }],
   [
@@ -402,6 +403,13 @@ const MAKERS: Record<string, Maker> = {
     end: pick([0, 1]),
     placed: { acrossMm: between(1, 900), outMm: 0 },
   }),
+  'views.keep': ({ building, pick, levels, random }) => ({
+    building,
+    name: `V${Math.floor(random() * 1e6)}`,
+    level: pick(levels),
+    hidden: ['grids'],
+  }),
+  'views.drop': ({ framework, pick }) => ({ name: pick(recordsOf(framework, 'namedView')).name }),
   'views.clearMarks': ({ framework, pick }) => {
     const { building, view } = pick(recordsOf(framework, 'viewMark'));
     return { building, view };

@@ -1,7 +1,9 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { drawPlan } from '@/core/drawing/draw-plan';
+import { drawPlan, type PlanView as PlanOf } from '@/core/drawing/draw-plan';
+import { ghostsOf, withoutKinds } from '@/core/drawing/shown-kinds';
+import { PlanShown } from './plan-shown';
 import type { Drawing } from '@/core/drawing/drawing';
 import { HEAD_RADIUS } from '@/core/drawing/grid-heads';
 import { endsOf, leftOf } from '@/core/geometry/curve';
@@ -49,20 +51,24 @@ export function PlanView() {
   /** True after a drag, whose release is a press as well and must not choose anew. */
   const wasDragged = useRef(false);
   const [pointer, setPointer] = useState<{ at: Point; words: string } | null>(null);
-  const drawing = useMemo<Drawing>(
-    () =>
-      solved && building && level
-        ? drawPlan(solved, {
-            building,
-            level,
-            scale,
-            cutAboveMm: 1200,
-            writeLength: (mm) => formatLength(mm, display),
-            writeArea: (mm2) => formatArea(mm2, display),
-          })
-        : { primitives: [], marks: [], box: null },
-    [solved, building, level, scale, display],
-  );
+  const { hidden, ghosts } = project;
+  const drawn = useMemo(() => {
+    const empty: Drawing = { primitives: [], marks: [], box: null };
+    if (!solved || !building || !level) return { drawing: empty, faint: [] };
+    const planView: PlanOf = {
+      building,
+      level,
+      scale,
+      cutAboveMm: 1200,
+      writeLength: (mm) => formatLength(mm, display),
+      writeArea: (mm2) => formatArea(mm2, display),
+    };
+    return {
+      drawing: withoutKinds(framework, drawPlan(solved, planView), hidden),
+      faint: ghostsOf(framework, solved, planView, ghosts, hidden),
+    };
+  }, [framework, solved, building, level, scale, display, hidden, ghosts]);
+  const { drawing } = drawn;
   const under = useUnderlays('plan');
   const hits = useMemo(() => hitIndex(drawing), [drawing]);
 
@@ -243,6 +249,11 @@ export function PlanView() {
           {drawing.primitives.slice(0, floorCount).map((primitive, i) => (
             <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
           ))}
+          <g opacity="0.3">
+            {drawn.faint.map((primitive, i) => (
+              <PaintPrimitive key={i} primitive={primitive} chosen={false} />
+            ))}
+          </g>
           <UnderlayLayer underlays={under.underlays} sheets={under.sheets} urlOf={under.urlOf} />
           {drawing.primitives.slice(floorCount).map((primitive, i) => (
             <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
@@ -334,6 +345,7 @@ export function PlanView() {
           {ghost.note}
         </p>
       )}
+      <PlanShown />
       <SurfaceFoot
         pxPerMm={transform.k}
         display={display}

@@ -1,3 +1,4 @@
+import type { ViewKind } from '@/core/views/named-view';
 import { createContext, useContext } from 'react';
 import { createStore, useStore, type StoreApi } from 'zustand';
 import type { Curve } from '@/core/geometry/curve';
@@ -51,6 +52,9 @@ export interface Project {
   /** The line of a section drawn in the plan. */
   cutLine: { from: Point; to: Point } | null;
   ghost: Ghost | null;
+  /** Kinds the plan leaves out, and the neighbouring levels it shows faint. */
+  hidden: ReadonlySet<ViewKind>;
+  ghosts: readonly ('below' | 'above')[];
   /** A tool that takes points in the plan. */
   onPlanPoint: ((at: { x: number; y: number }, phase: 'move' | 'press' | 'release') => void) | null;
   mode: MoveMode;
@@ -83,6 +87,8 @@ export function makeProjectStore(): ProjectStore {
     building: null,
     level: null,
     selection: [],
+    hidden: new Set(),
+    ghosts: [],
     tab: 'plan',
     beside: null,
     step: null,
