@@ -39,7 +39,7 @@ interface Obstacle {
 }
 
 /** Columns in stairs, in doors and windows and over voids, on nothing, short of the slab, and hardly off their crossings. */
-export function checkColumnPlaces(columns: readonly ColumnPiece[], given: Given): Finding[] {
+export function checkColumnPlaces(stacks: readonly (readonly ColumnPiece[])[], given: Given): Finding[] {
   const { stairs, walls, storeys, facts } = given;
   const names = new Map(storeys.map(({ id, record }) => [id, record.name]));
   const obstacles = new Map<Id, Obstacle[]>();
@@ -66,11 +66,9 @@ export function checkColumnPlaces(columns: readonly ColumnPiece[], given: Given)
     return ring;
   };
   const mayMove = (stack: Id) => recordOf(given.framework, 'columnStack', stack)?.holds.length === 0;
-  const stacks = new Map<Id, ColumnPiece[]>();
-  const found = columns.flatMap((piece): Finding[] => {
-    const list = stacks.get(piece.stack);
-    if (list) list.push(piece);
-    else stacks.set(piece.stack, [piece]);
+  const pieces = stacks.flat();
+  const mayStandIn = obstacles.size > 0 || given.plates.all.some(({ voids }) => voids.length > 0);
+  const found = (mayStandIn ? pieces : []).flatMap((piece): Finding[] => {
     const here = obstacles.get(piece.level);
     const hasVoids = given.plates.at(piece.level).some(({ voids }) => voids.length > 0);
     if (!here && !hasVoids) return [];
@@ -102,10 +100,10 @@ export function checkColumnPlaces(columns: readonly ColumnPiece[], given: Given)
   });
   return [
     ...found,
-    ...[...stacks.values()].flatMap((pieces) => [
-      ...feet(pieces, ringOf, columns, given),
-      ...tops(pieces, ringOf, given),
-      ...offCrossing(pieces, given),
+    ...stacks.flatMap((own) => [
+      ...feet(own, ringOf, pieces, given),
+      ...tops(own, ringOf, given),
+      ...offCrossing(own, given),
     ]),
   ];
 }

@@ -2,6 +2,7 @@ import { contains, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import { called } from '../model/record';
+import type { PlanFacts } from '../solving/plan-facts';
 import type { FloorPiece } from '../solving/solved';
 import { finding, type Finding } from './finding';
 import { moveFix, moveIn } from './least-move';
@@ -11,17 +12,12 @@ export function checkFloors(
   framework: Framework,
   floors: readonly FloorPiece[],
   storeys: readonly ResolvedLevel[],
+  facts: PlanFacts,
 ): Finding[] {
   const names = new Map(storeys.map(({ id, record }) => [id, record.name]));
   const found = new Set<string>();
-  const known = new Map<Ring, Map<Ring, boolean>>();
-  const leaves = (outline: Ring, hole: Ring): boolean => {
-    const own = known.get(outline) ?? new Map<Ring, boolean>();
-    known.set(outline, own);
-    const is = own.get(hole) ?? hole.some((point) => !contains(outline, point));
-    own.set(hole, is);
-    return is;
-  };
+  const leaves = (outline: Ring, hole: Ring): boolean =>
+    facts.leaves(hole, outline, () => hole.some((point) => !contains(outline, point)));
   return floors.flatMap((piece) =>
     piece.holes.flatMap(({ by, ring }): Finding[] => {
       const cutter = by === null ? undefined : framework.records.get(by);

@@ -21,6 +21,7 @@ export class PlanFacts {
   private readonly texts = new WeakMap<Ring, string>();
   private readonly standings = new WeakMap<Ring, WeakMap<Ring, Standing>>();
   private readonly shares = new WeakMap<Ring, WeakMap<Ring, number>>();
+  private readonly leavings = new WeakMap<Ring, WeakMap<Ring, boolean>>();
   private readonly gaps = new WeakMap<Ring, WeakMap<Ring, number>>();
   private readonly meetings = new WeakMap<Ring, WeakMap<Ring, boolean>>();
 
@@ -52,6 +53,11 @@ export class PlanFacts {
   /** What two rings share, mm²; worked out by `work` where it is not known. Both rings come from {@link one}. */
   shared(a: Ring, b: Ring, work: () => number): number {
     return remembered(this.shares, a, b, work);
+  }
+
+  /** True if a ring leaves another one, worked out in the same way. */
+  leaves(a: Ring, b: Ring, work: () => boolean): boolean {
+    return remembered(this.leavings, a, b, work);
   }
 
   /** Least distance between two rings, mm, in the same way. */

@@ -228,12 +228,13 @@ export class Solver implements ProfileStore {
     solved.rooms.push(...rooms.regions);
     solved.findings.push(...rooms.findings);
     const walled = wallPieces;
+    const stacks = columns.map((column) => column.pieces).filter(({ length }) => length > 0);
     const mayMove = (stack: string) => recordOf(framework, 'columnStack', stack)?.holds.length === 0;
     solved.findings.push(
       ...checkColumns(pieces, shafts, plates, solved.levels, this.facts, mayMove),
-      ...checkColumnPlaces(pieces, { framework, storeys, plates, stairs, walls: walled, facts: this.facts }),
+      ...checkColumnPlaces(stacks, { framework, storeys, plates, stairs, walls: walled, facts: this.facts }),
       ...checkShafts(shafts, walled, storeys, this.facts),
-      ...checkFloors(framework, own(solved.floors), storeys),
+      ...checkFloors(framework, own(solved.floors), storeys, this.facts),
       ...checkLevels(framework, storeys, plates),
       ...checkRoofs(framework, storeys, plates, walled, this.facts),
       ...checkWalls({ framework, building: building.id, storeys, plates, walls: walled, facts: this.facts }),
