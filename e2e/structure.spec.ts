@@ -159,8 +159,8 @@ test('a plan hides kinds, shows the level below faint, and is kept under a name'
   await panel.getByLabel('grids').uncheck();
   await expect.poll(paths).toBeLessThan(all);
   await panel.getByLabel('the level below, faint').check();
-  await panel.getByLabel('Keep this view as').fill('Structure');
-  await panel.getByLabel('Keep this view as').press('Enter');
+  await panel.getByLabel('Keep it as').fill('Structure');
+  await panel.getByLabel('Keep it as').press('Enter');
   await panel.getByLabel('grids').check();
   await page.keyboard.press('Escape');
   await level(page, '00');

@@ -10,7 +10,7 @@ import { refSchema, thingReferred } from '../model/refer';
 import { coreOf, withMembers } from './core';
 
 /** K1, K2 …: the first name not taken. */
-export function freeCoreName(framework: Framework): string {
+function freeCoreName(framework: Framework): string {
   const names = new Set(recordsOf(framework, 'core').map(({ name }) => name));
   let n = 1;
   while (names.has(`K${n}`)) n += 1;

@@ -13,6 +13,8 @@ export function ThingsHere() {
   const { framework, solved, level, building, selection, chosenLines, select, set } = useProject((project) => project);
   if (!solved || !level) return null;
   const shown = solved.levels.find(({ id }) => id === level);
+  // A roof is a slab and a wall to the views, and one thing to people.
+  const isRoof = (id: string) => framework.records.get(id)?.kind === 'roof';
   const groups: [string, Entry[]][] = [
     [
       'Grid lines',
@@ -36,7 +38,9 @@ export function ThingsHere() {
     ],
     [
       'Walls',
-      solved.walls.filter((piece) => piece.level === level).map(({ wall, name }) => ({ id: wall, words: name })),
+      solved.walls
+        .filter((piece) => piece.level === level && !isRoof(piece.wall))
+        .map(({ wall, name }) => ({ id: wall, words: name })),
     ],
     [
       'Rooms',
@@ -46,9 +50,13 @@ export function ThingsHere() {
     ],
     [
       'Floor plates',
-      solved.floors.filter((floor) => floor.level === level).map(({ plate, name }) => ({ id: plate, words: name })),
+      solved.floors
+        .filter((floor) => floor.level === level && !isRoof(floor.plate))
+        .map(({ plate, name }) => ({ id: plate, words: name })),
     ],
   ];
+  const roofs = recordsOf(framework, 'roof').filter((roof) => roof.level === level);
+  groups.push(['Roofs', roofs.map(({ id, name }) => ({ id, words: name }))]);
   groups.push([
     'Cores',
     recordsOf(framework, 'core')

@@ -33,13 +33,13 @@ export function PlanShown() {
   return (
     <Popover.Root>
       <Popover.Trigger
-        className={`absolute bottom-3 left-4 rounded-sm border bg-sheet px-2 py-0.5 text-[11px] font-semibold ${less > 0 ? 'border-now text-now' : 'border-hair'}`}
+        className={`absolute top-3 left-4 rounded-sm border bg-sheet px-2 py-0.5 text-[11px] font-semibold ${less > 0 ? 'border-now text-now' : 'border-hair'}`}
       >
         {hidden.size > 0 ? `What is shown, ${hidden.size} hidden` : 'What is shown'}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
-          side="top"
+          side="bottom"
           align="start"
           sideOffset={6}
           collisionPadding={8}
@@ -100,7 +100,7 @@ export function PlanShown() {
                 }}
               >
                 <PlainField
-                  label="Keep this view as"
+                  label="Keep it as"
                   value={name}
                   onChange={setName}
                   note={refused}
