@@ -7,7 +7,7 @@ import type { Id } from '../model/ids';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { ColumnPiece, SolvedLevel, SolvedShaft } from '../solving/solved';
 import { leastMove, moveFix, moveIn } from './least-move';
-import { finding, type Finding } from './finding';
+import { finding, type Finding, type Fix } from './finding';
 
 /** Shares under this, mm², are touching and not overlapping. */
 const TOUCH_MM2 = 10;
@@ -107,6 +107,22 @@ function outOfPlumb(pieces: readonly ColumnPiece[], names: ReadonlyMap<Id, strin
 const onEdge = (ring: Ring, point: Point): boolean =>
   ring.some((a, i) => distanceToSegment(point, a, ring[(i + 1) % ring.length]!) < 0.01);
 
+/** A column this far in a shaft is meant to stop there, as in a hall: it is left out, not moved; mm. */
+const FAR_IN_MM = 1000;
+
+function outOfShaft(piece: ColumnPiece, ring: Ring, shaft: SolvedShaft, level: string, mayMove: boolean): Fix[] {
+  const by = leastMove(ring, shaft.ring);
+  if (mayMove && by && Math.abs(by.x) + Math.abs(by.y) <= FAR_IN_MM)
+    return moveFix(piece.stack, `column ${piece.mark}`, by);
+  return [
+    {
+      words: `Leave column ${piece.mark} out at level ${level}`,
+      command: 'columns.except',
+      input: { columns: [piece.stack], level: piece.level, leftOut: true },
+    },
+  ];
+}
+
 function insideShafts(
   pieces: readonly ColumnPiece[],
   ring: Ring,
@@ -125,7 +141,7 @@ function insideShafts(
           piece.level,
           [piece.stack, shaft.shaft],
           `Column ${piece.mark} stands in shaft ${shaft.name} at level ${names.get(piece.level) ?? ''}. Move one of them`,
-          mayMove ? moveFix(piece.stack, `column ${piece.mark}`, leastMove(ring, shaft.ring)) : [],
+          outOfShaft(piece, ring, shaft, names.get(piece.level) ?? '', mayMove),
         ),
       ),
   );

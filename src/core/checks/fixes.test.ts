@@ -207,6 +207,21 @@ function made(steps: Steps, from: Framework): Framework {
 
 const found = (framework: Framework, rule: Rule) => solve(framework).findings.filter((each) => each.rule === rule);
 
+it('a column in the midst of a hall is left out there, not moved', () => {
+  const hall = made(
+    [
+      shaft('Hall', rectangle('6000,5000', 9000, 9000), {
+        purpose: 'void',
+        startsAt: { level: '01' },
+        stopsAt: { level: '02' },
+      }),
+    ],
+    clean,
+  );
+  const words = found(hall, 'column.insideShaft').map(({ fixes }) => fixes[0]!.words);
+  expect(words).toContain('Leave column B-2 out at level 01');
+});
+
 it('a clean framework has none', () => {
   expect(solve(START).findings).toEqual([]);
   expect(solve(clean).findings).toEqual([]);
