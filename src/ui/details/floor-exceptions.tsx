@@ -8,13 +8,13 @@ import { formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
+import { ExceptionList } from './exception-list';
 import { useRectangle } from '../tools/use-rectangle';
 
 /** What differs at the current level of a floor plate, or from there up. */
 export function FloorExceptions({ plate }: { plate: FloorPlate }) {
-  const { framework, solved, level, display, run, say, mayEdit } = useProject((project) => project);
+  const { framework, solved, level, display, run, say } = useProject((project) => project);
   const [upwards, setUpwards] = useState(false);
-  const name = (id: string) => solved?.levels.find((each) => each.id === id)?.name ?? '';
   const here = plate.exceptions.find((each) => each.level === level && each.upwards === upwards);
   const piece = solved?.floors.find((each) => each.plate === plate.id && each.level === level);
   const except = (part: Record<string, Json>): string | null =>
@@ -24,70 +24,35 @@ export function FloorExceptions({ plate }: { plate: FloorPlate }) {
     if (refusal) say(refusal);
   };
   return (
-    <details className="border-t border-faint pt-1.5" open={plate.exceptions.length > 0 || undefined}>
-      <summary className="text-ink2">Other at some levels</summary>
-      <div className="flex flex-col gap-1.5 pt-1.5">
-        <ul aria-label="What differs">
-          {plate.exceptions.map((each) => (
-            <li key={`${each.level} ${each.upwards}`} className="flex items-baseline justify-between gap-2">
-              <span>
-                {each.upwards ? 'From' : 'At'} <strong>{name(each.level)}</strong> {each.upwards ? 'up' : 'only'}:{' '}
-                {wordsOf(each)}
-              </span>
-              {mayEdit && (
-                <ActionButton
-                  onClick={() => {
-                    const refusal = run('floors.except', {
-                      floor: plate.id,
-                      level: each.level,
-                      upwards: each.upwards,
-                      leftOut: false,
-                      outline: null,
-                      thicknessMm: null,
-                      pulled: [],
-                      voids: [],
-                    });
-                    if (refusal) say(refusal);
-                  }}
-                >
-                  As below
-                </ActionButton>
-              )}
-            </li>
-          ))}
-        </ul>
-        {mayEdit && level && (
-          <>
-            <ChoiceField
-              label={`At level ${name(level)}`}
-              value={upwards ? 'up' : 'here'}
-              choices={[
-                ['here', 'there only'],
-                ['up', 'from there up'],
-              ]}
-              onChoose={(reach) => setUpwards(reach === 'up')}
-            />
-            <CheckField label="Left out" value={here?.leftOut ?? false} onChange={(leftOut) => attempt({ leftOut })} />
-            <LengthField
-              label="Thickness there"
-              valueMm={
-                here?.thicknessMm
-                  ? mmOf(framework, here.thicknessMm)
-                  : (piece?.thicknessMm ?? mmOf(framework, plate.thicknessMm))
-              }
-              onCommit={(thicknessMm) => except({ thicknessMm })}
-            />
-            <PullBack here={here} edges={piece?.outline.length ?? 0} onTake={except} />
-            <OwnVoid onTake={(outline) => except({ voids: [...(here?.voids ?? []), outline] as unknown as Json })} />
-          </>
-        )}
-        {here?.pulled.map(({ edge, byMm }) => (
-          <p key={edge} className="text-ink2">
-            Edge {edge + 1} pulled back {formatLength(mmOf(framework, byMm), display)}
-          </p>
-        ))}
-      </div>
-    </details>
+    <ExceptionList
+      exceptions={plate.exceptions}
+      wordsOf={wordsOf}
+      onAsBelow={({ level: at, upwards: up }) => {
+        const plain = { leftOut: false, outline: null, thicknessMm: null, pulled: [], voids: [] };
+        const refusal = run('floors.except', { floor: plate.id, level: at, upwards: up, ...plain });
+        if (refusal) say(refusal);
+      }}
+      upwards={upwards}
+      onReach={setUpwards}
+    >
+      <CheckField label="Left out" value={here?.leftOut ?? false} onChange={(leftOut) => attempt({ leftOut })} />
+      <LengthField
+        label="Thickness there"
+        valueMm={
+          here?.thicknessMm
+            ? mmOf(framework, here.thicknessMm)
+            : (piece?.thicknessMm ?? mmOf(framework, plate.thicknessMm))
+        }
+        onCommit={(thicknessMm) => except({ thicknessMm })}
+      />
+      <PullBack here={here} edges={piece?.outline.length ?? 0} onTake={except} />
+      <OwnVoid onTake={(outline) => except({ voids: [...(here?.voids ?? []), outline] as unknown as Json })} />
+      {here?.pulled.map(({ edge, byMm }) => (
+        <p key={edge} className="text-ink2">
+          Edge {edge + 1} pulled back {formatLength(mmOf(framework, byMm), display)}
+        </p>
+      ))}
+    </ExceptionList>
   );
 }
 

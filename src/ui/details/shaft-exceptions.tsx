@@ -10,6 +10,7 @@ import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { useProject } from '../session/store';
+import { ExceptionList } from './exception-list';
 
 const SLAB_CHOICES = [
   ['below', 'as below'],
@@ -20,9 +21,8 @@ const SLAB_CHOICES = [
 
 /** What differs at the current level of a shaft, or from there up: the slab, and another outline. */
 export function ShaftExceptions({ shaft }: { shaft: Shaft }) {
-  const { solved, level, run, say, mayEdit } = useProject((project) => project);
+  const { level, run, say } = useProject((project) => project);
   const [upwards, setUpwards] = useState(false);
-  const name = (id: string) => solved?.levels.find((each) => each.id === id)?.name ?? '';
   const here = shaft.exceptions.find((each) => each.level === level && each.upwards === upwards);
   const except = (part: Record<string, Json>, at = level) => {
     if (!at) return;
@@ -30,58 +30,25 @@ export function ShaftExceptions({ shaft }: { shaft: Shaft }) {
     if (refusal) say(refusal);
   };
   return (
-    <details className="border-t border-faint pt-1.5" open={shaft.exceptions.length > 0 || undefined}>
-      <summary className="text-ink2">Other at some levels</summary>
-      <div className="flex flex-col gap-1.5 pt-1.5">
-        <ul aria-label="What differs">
-          {shaft.exceptions.map((each) => (
-            <li key={`${each.level} ${each.upwards}`} className="flex items-baseline justify-between gap-2">
-              <span>
-                {each.upwards ? 'From' : 'At'} <strong>{name(each.level)}</strong> {each.upwards ? 'up' : 'only'}:{' '}
-                {wordsOf(each)}
-              </span>
-              {mayEdit && (
-                <ActionButton
-                  onClick={() => {
-                    const { level: at, upwards: up } = each;
-                    const refusal = run('shafts.except', {
-                      shaft: shaft.id,
-                      level: at,
-                      upwards: up,
-                      slab: null,
-                      outline: null,
-                    });
-                    if (refusal) say(refusal);
-                  }}
-                >
-                  As below
-                </ActionButton>
-              )}
-            </li>
-          ))}
-        </ul>
-        {mayEdit && level && (
-          <>
-            <ChoiceField
-              label={`At level ${name(level)}`}
-              value={upwards ? 'up' : 'here'}
-              choices={[
-                ['here', 'there only'],
-                ['up', 'from there up'],
-              ]}
-              onChoose={(reach) => setUpwards(reach === 'up')}
-            />
-            <ChoiceField<SlabState | 'below'>
-              label="its slab is"
-              value={here?.slab ?? 'below'}
-              choices={SLAB_CHOICES}
-              onChoose={(slab) => except({ slab: slab === 'below' ? null : slab })}
-            />
-            <OtherOutline shaft={shaft} onTake={(outline) => except({ outline })} />
-          </>
-        )}
-      </div>
-    </details>
+    <ExceptionList
+      exceptions={shaft.exceptions}
+      wordsOf={wordsOf}
+      onAsBelow={(each) => {
+        const { level: at, upwards: up } = each;
+        const refusal = run('shafts.except', { shaft: shaft.id, level: at, upwards: up, slab: null, outline: null });
+        if (refusal) say(refusal);
+      }}
+      upwards={upwards}
+      onReach={setUpwards}
+    >
+      <ChoiceField<SlabState | 'below'>
+        label="its slab is"
+        value={here?.slab ?? 'below'}
+        choices={SLAB_CHOICES}
+        onChoose={(slab) => except({ slab: slab === 'below' ? null : slab })}
+      />
+      <OtherOutline shaft={shaft} onTake={(outline) => except({ outline })} />
+    </ExceptionList>
   );
 }
 
