@@ -113,6 +113,7 @@ function overVoids(piece: ColumnPiece, ring: Ring, { plates, facts }: Given, lev
   return plates.at(piece.level).flatMap(({ record, voids }) =>
     voids
       .filter((hole) => facts.shared(ring, hole, () => sharedArea(ring, hole)) > TOUCH_MM2)
+      .slice(0, 1)
       .map(() =>
         finding(
           'column.overVoid',

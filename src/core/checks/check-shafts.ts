@@ -27,18 +27,44 @@ export function checkShafts(
   facts: PlanFacts,
 ): Finding[] {
   const shared: SharedArea = (a, b) => facts.shared(a, b, () => intersection(a, b).areaMm2);
+  const boxed = walls.map((piece): Boxed => ({ piece, box: around(piece.strips) }));
+  const middles = storeyMiddles(storeys, boxed);
   return shafts.flatMap((shaft, i) => [
     ...shafts.slice(i + 1).flatMap((other) => overlapping(shaft, other, storeys, shared)),
-    ...inWalls(shaft, walls, storeys, shared),
-    ...notEnclosed(shaft, walls, storeys),
+    ...inWalls(shaft, boxed, storeys, shared),
+    ...(walls.length > 0 ? notEnclosed(shaft, middles) : []),
     ...jumping(shaft, storeys),
   ]);
 }
 
-const boxesMeet = (a: Ring, b: Ring): boolean => {
-  const [p, q] = [bounds(a), bounds(b)];
-  return p.minX < q.maxX && q.minX < p.maxX && p.minY < q.maxY && q.minY < p.maxY;
-};
+type Box = ReturnType<typeof bounds>;
+
+/** A wall piece with the box around all of it, worked out once for all shafts. */
+interface Boxed {
+  piece: WallPiece;
+  box: Box;
+}
+
+/** A storey at half its height, with the walls that pass there. */
+interface Middle {
+  level: ResolvedLevel;
+  mm: number;
+  walls: readonly Boxed[];
+}
+
+const around = (rings: readonly Ring[]): Box => bounds(rings.flat());
+
+function storeyMiddles(storeys: readonly ResolvedLevel[], walls: readonly Boxed[]): Middle[] {
+  return storeys.slice(0, -1).map((level, i) => {
+    const mm = (level.fflMm + storeys[i + 1]!.sslMm) / 2;
+    return { level, mm, walls: walls.filter(({ piece }) => piece.bottomMm < mm && piece.topMm > mm) };
+  });
+}
+
+const meet = (p: Box, q: Box, withinMm = 0): boolean =>
+  p.minX < q.maxX + withinMm && q.minX < p.maxX + withinMm && p.minY < q.maxY + withinMm && q.minY < p.maxY + withinMm;
+
+const boxesMeet = (a: Ring, b: Ring): boolean => meet(bounds(a), bounds(b));
 
 const levelAt = (storeys: readonly ResolvedLevel[], mm: number): ResolvedLevel | undefined =>
   storeys.filter(({ sslMm }) => sslMm <= mm + 1).at(-1) ?? storeys[0];
@@ -69,16 +95,17 @@ function overlapping(a: SolvedShaft, b: SolvedShaft, storeys: readonly ResolvedL
 /** One finding for each wall that stands in the shaft, at the lowest level where it does. */
 function inWalls(
   shaft: SolvedShaft,
-  walls: readonly WallPiece[],
+  walls: readonly Boxed[],
   storeys: readonly ResolvedLevel[],
   shared: SharedArea,
 ): Finding[] {
   const found = new Set<Id>();
-  return walls.flatMap((piece): Finding[] => {
+  const stages = shaft.stages.map((stage) => ({ ...stage, box: bounds(stage.ring) }));
+  return walls.flatMap(({ piece, box }): Finding[] => {
     if (found.has(piece.wall)) return [];
-    for (const { ring, bottomMm, topMm } of shaft.stages) {
+    for (const { ring, bottomMm, topMm, box: own } of stages) {
       const from = Math.max(bottomMm, piece.bottomMm);
-      if (from >= Math.min(topMm, piece.topMm) - 1) continue;
+      if (from >= Math.min(topMm, piece.topMm) - 1 || !meet(own, box)) continue;
       const strip = piece.strips.find((each) => boxesMeet(each, ring) && shared(each, ring) > TOUCH_MM2);
       if (!strip) continue;
       found.add(piece.wall);
@@ -121,21 +148,15 @@ function outsideOf(ring: Ring): { at: Point; out: Point }[] {
  * Storeys where a shaft has an open side, if walls close it all round in another storey. Openings in the walls count as
  * closed: they are meant.
  */
-function notEnclosed(shaft: SolvedShaft, walls: readonly WallPiece[], storeys: readonly ResolvedLevel[]): Finding[] {
-  if (walls.length === 0) return [];
-  const sides = new Map<Ring, { at: Point; out: Point }[]>();
-  const states = storeys.flatMap((level, i) => {
-    const above = storeys[i + 1];
-    if (!above) return [];
-    const middle = (level.fflMm + above.sslMm) / 2;
-    const stage = shaft.stages.find(({ bottomMm, topMm }) => middle > bottomMm && middle < topMm);
+function notEnclosed(shaft: SolvedShaft, middles: readonly Middle[]): Finding[] {
+  const sides = new Map<Ring, { box: Box; places: { at: Point; out: Point }[] }>();
+  const states = middles.flatMap(({ level, mm, walls }) => {
+    const stage = shaft.stages.find(({ bottomMm, topMm }) => mm > bottomMm && mm < topMm);
     if (!stage) return [];
-    const places = sides.get(stage.ring) ?? outsideOf(stage.ring);
-    sides.set(stage.ring, places);
-    const near = walls.filter(
-      (piece) =>
-        piece.bottomMm < middle && piece.topMm > middle && piece.strips.some((strip) => near400(strip, stage.ring)),
-    );
+    const side = sides.get(stage.ring) ?? { box: bounds(stage.ring), places: outsideOf(stage.ring) };
+    sides.set(stage.ring, side);
+    const { places } = side;
+    const near = walls.filter(({ box }) => meet(box, side.box, BESIDE_MM)).map(({ piece }) => piece);
     const closing = new Set<Id>();
     const isClosed = (place: { at: Point; out: Point }) =>
       near.some((piece) =>
@@ -176,16 +197,6 @@ function notEnclosed(shaft: SolvedShaft, walls: readonly WallPiece[], storeys: r
       );
     });
 }
-
-const near400 = (a: Ring, b: Ring): boolean => {
-  const [p, q] = [bounds(a), bounds(b)];
-  return (
-    p.minX < q.maxX + BESIDE_MM &&
-    q.minX < p.maxX + BESIDE_MM &&
-    p.minY < q.maxY + BESIDE_MM &&
-    q.minY < p.maxY + BESIDE_MM
-  );
-};
 
 /** Where a shaft comes to stand partly beside what it was below: what runs in it would have to bend. */
 function jumping(shaft: SolvedShaft, storeys: readonly ResolvedLevel[]): Finding[] {
