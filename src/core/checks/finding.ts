@@ -34,7 +34,6 @@ export type Rule =
   | 'stair.well'
   | 'stair.unsolved'
   | 'stair.headroom'
-  | 'stair.floorLanding'
   | 'stair.offSlab'
   | 'storey.noStair'
   | 'room.open'
