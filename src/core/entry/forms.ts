@@ -194,7 +194,7 @@ export const FORMS: readonly Form[] = [
     title: 'One column at a point',
     words: 'column',
     matches: new RegExp(
-      `^column\\s+(?<place>.+?)\\s+${SECTION}(?:\\s+from\\s+(?<from>\\S+))?(?:\\s+to\\s+(?<to>\\S+))?$`,
+      `^column\\s+(?!heads\\b)(?<place>.+?)\\s+${SECTION}(?:\\s+from\\s+(?<from>\\S+))?(?:\\s+to\\s+(?<to>\\S+))?$`,
       'iu',
     ),
     read: ({ place, section, from, to }, context) => ({

@@ -178,7 +178,7 @@ export const STRUCTURE_FORMS: readonly Form[] = [
   },
   {
     pattern: 'column heads SIZE LENGTH deep [on THINGS]',
-    example: 'column heads 1200x1200 400 deep on A-1,B-2',
+    example: 'column heads 1200x1200 400 deep',
     title: 'Heads on columns, under the slabs of all levels but the top',
     words: 'column heads',
     matches: new RegExp(
