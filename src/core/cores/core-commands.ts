@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { defineCommand, type Command } from '../model/command';
 import { textSchema } from '../model/fields';
+import { freeName, refuseTaken } from '../model/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Edit } from '../model/edit';
 import type { Id } from '../model/ids';
@@ -8,14 +9,6 @@ import { refuseNow, refusing } from '../model/length-input';
 import { called } from '../model/record';
 import { refSchema, thingReferred } from '../model/refer';
 import { coreOf, withMembers } from './core';
-
-/** K1, K2 …: the first name not taken. */
-function freeCoreName(framework: Framework): string {
-  const names = new Set(recordsOf(framework, 'core').map(({ name }) => name));
-  let n = 1;
-  while (names.has(`K${n}`)) n += 1;
-  return `K${n}`;
-}
 
 /** What is meant by an id, or by the name of one wall, shaft or stair. */
 function memberReferred(framework: Framework, ref: string): Id {
@@ -52,11 +45,6 @@ function readMembers(framework: Framework, refs: readonly string[], own?: Id): {
   return building === null ? refuseNow('Choose walls, shafts or stairs first', ['ids']) : { building, members };
 }
 
-function refuseTaken(framework: Framework, name: string | undefined, own?: Id): void {
-  if (name && recordsOf(framework, 'core').some((each) => each.name === name && each.id !== own))
-    refuseNow(`There is a core named ${name} already. Choose another name`, ['name']);
-}
-
 const idsSchema = z.array(refSchema).min(1, 'Choose something first').max(500);
 
 const add = defineCommand({
@@ -65,11 +53,11 @@ const add = defineCommand({
   input: z.strictObject({ name: textSchema(24).optional(), ids: idsSchema }),
   plan: (edit, input) =>
     refusing(() => {
-      refuseTaken(edit.before, input.name);
-      const name = input.name ?? freeCoreName(edit.before);
+      refuseTaken(edit.before, 'core', input.name);
+      const name = input.name ?? freeName(edit.before, 'core', 'K');
       edit.add<'core'>({ kind: 'core', name, ...readMembers(edit.before, input.ids) });
     }),
-  sentence: (before, input) => `Core ${input.name ?? freeCoreName(before)} of ${input.ids.length} things made`,
+  sentence: (before, input) => `Core ${input.name ?? freeName(before, 'core', 'K')} of ${input.ids.length} things made`,
 });
 
 const change = defineCommand({
@@ -79,7 +67,7 @@ const change = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const core = thingReferred(edit.before, 'core', input.core);
-      refuseTaken(edit.before, input.name, core.id);
+      refuseTaken(edit.before, 'core', input.name, core.id);
       const read = input.ids && readMembers(edit.before, input.ids, core.id);
       if (read && read.building !== core.building) refuseNow('A core stands in one building', ['ids']);
       edit.set('core', core.id, { name: input.name, members: read?.members });
@@ -104,7 +92,7 @@ export function gatherCopies(edit: Edit, chosen: readonly Id[], copies: Readonly
     const count = Math.min(...rows.map(({ length }) => length));
     for (let i = 0; i < count; i += 1) {
       const members = rows.map((row) => row[i]!);
-      edit.add<'core'>({ kind: 'core', building: core.building, name: freeCoreName(edit.framework), members });
+      edit.add<'core'>({ kind: 'core', building: core.building, name: freeName(edit.framework, 'core', 'K'), members });
     }
   }
 }

@@ -4,6 +4,7 @@ import { endInputSchema, readEnd } from '../levels/end-input';
 import { storeyLevels } from '../levels/resolve-levels';
 import { defineCommand, type Command } from '../model/command';
 import { textSchema } from '../model/fields';
+import { freeName, refuseTaken } from '../model/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
@@ -35,19 +36,6 @@ const fieldsSchema = {
   restrained: z.strictObject({ x: z.boolean(), y: z.boolean(), z: z.boolean() }).optional(),
 };
 
-/** F1, F2 …: the first name not taken. */
-function freeFoundationName(framework: Framework): string {
-  const names = new Set(recordsOf(framework, 'foundation').map(({ name }) => name));
-  let n = 1;
-  while (names.has(`F${n}`)) n += 1;
-  return `F${n}`;
-}
-
-function refuseTaken(framework: Framework, name: string | undefined, own?: Id): void {
-  if (name && recordsOf(framework, 'foundation').some((each) => each.name === name && each.id !== own))
-    refuseNow(`There is a foundation named ${name} already. Choose another name`, ['name']);
-}
-
 /** The columns or walls a foundation is under: those named, or all that begin on the lowest level. */
 function readUnder(
   framework: Framework,
@@ -73,7 +61,7 @@ const add = defineCommand({
     refusing(() => {
       const building = buildingReferred(edit.before, input.building);
       const lowest = storeyLevels(edit.before, building)[0]?.id ?? refuseNow('Set up the levels before founding them');
-      refuseTaken(edit.before, input.name);
+      refuseTaken(edit.before, 'foundation', input.name);
       const same = recordsOf(edit.before, 'foundation').find(
         (each) => each.building === building && each.form === 'raft' && each.outline === null,
       );
@@ -92,7 +80,7 @@ const add = defineCommand({
       edit.add<'foundation'>({
         kind: 'foundation',
         building,
-        name: input.name ?? freeFoundationName(edit.before),
+        name: input.name ?? freeName(edit.before, 'foundation', 'F'),
         form: input.form,
         outline: input.outline && input.form === 'raft' ? readOutline(edit.before, building, input.outline) : null,
         under,
@@ -107,7 +95,7 @@ const add = defineCommand({
         restrained: input.restrained ?? { x: false, y: false, z: true },
       });
     }),
-  sentence: (before, input) => `Foundation ${input.name ?? freeFoundationName(before)} added`,
+  sentence: (before, input) => `Foundation ${input.name ?? freeName(before, 'foundation', 'F')} added`,
 });
 
 const change = defineCommand({
@@ -117,7 +105,7 @@ const change = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const was: Foundation = thingReferred(edit.before, 'foundation', input.foundation);
-      refuseTaken(edit.before, input.name, was.id);
+      refuseTaken(edit.before, 'foundation', input.name, was.id);
       if (input.outline && was.form !== 'raft')
         refuseNow('Pads and strips take their outlines from what they are under. Change that', ['outline']);
       const reader = new LengthReader(edit.before);

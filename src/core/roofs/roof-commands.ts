@@ -4,6 +4,7 @@ import { storeyLevels } from '../levels/resolve-levels';
 import { defineCommand, type Command } from '../model/command';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
+import { freeName, refuseTaken } from '../model/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
@@ -58,18 +59,6 @@ function makeWay(edit: Edit, building: Id, level: Id): void {
   }
 }
 
-function freeRoofName(framework: Framework): string {
-  const names = new Set(recordsOf(framework, 'roof').map(({ name }) => name));
-  let n = 1;
-  while (names.has(`R${n}`)) n += 1;
-  return `R${n}`;
-}
-
-function refuseTaken(framework: Framework, name: string | undefined, own?: Id): void {
-  if (name && recordsOf(framework, 'roof').some((each) => each.name === name && each.id !== own))
-    refuseNow(`There is a roof named ${name} already. Choose another name`, ['name']);
-}
-
 const readParapet = (edit: Edit, parapet: z.infer<typeof parapetSchema> | null): Roof['parapet'] =>
   parapet && {
     type: takeType(edit, parapet.type),
@@ -103,7 +92,7 @@ const addFlat = defineCommand({
       if (!level) return refuseNow('Set up the levels before roofing them', ['level']);
       if (!level.bounding || level.below === null)
         refuseNow(`Level ${level.record.name} has no storey under it to roof`, ['level']);
-      refuseTaken(edit.before, input.name);
+      refuseTaken(edit.before, 'roof', input.name);
       if (recordsOf(edit.before, 'roof').some((each) => each.building === building && each.level === level.id))
         refuseNow(`Level ${level.record.name} has a roof already. Change that one`, ['level']);
       const walls = readWalls(edit.before, building, level.id, input.walls);
@@ -115,7 +104,7 @@ const addFlat = defineCommand({
       edit.add<'roof'>({
         kind: 'roof',
         building,
-        name: input.name ?? freeRoofName(edit.before),
+        name: input.name ?? freeName(edit.before, 'roof', 'R'),
         form: 'flat',
         level: level.id,
         walls,
@@ -125,7 +114,7 @@ const addFlat = defineCommand({
         parapet: readParapet(edit, input.parapet),
       });
     }),
-  sentence: (before, input) => `Flat roof ${input.name ?? freeRoofName(before)} added`,
+  sentence: (before, input) => `Flat roof ${input.name ?? freeName(before, 'roof', 'R')} added`,
 });
 
 const change = defineCommand({
@@ -143,7 +132,7 @@ const change = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const roof = thingReferred(edit.before, 'roof', input.roof);
-      refuseTaken(edit.before, input.name, roof.id);
+      refuseTaken(edit.before, 'roof', input.name, roof.id);
       const walls = input.walls && readWalls(edit.before, roof.building, roof.level, input.walls);
       if (walls && !outlineFromWalls(edit.before, { walls, face: input.face ?? roof.face, offsetMm: 0 }))
         refuseNow('These walls do not go round one after another. Choose walls that close', ['walls']);

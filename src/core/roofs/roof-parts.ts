@@ -1,3 +1,4 @@
+import { ringArea } from '../geometry/polygon';
 import type { FloorPlate } from '../floors/floor';
 import { mmOf } from '../dimensions/resolve-length';
 import { recordOf, type Framework } from '../model/framework';
@@ -42,7 +43,7 @@ export function roofParapet(framework: Framework, roof: Roof): Wall | null {
     closed: true,
     on: 'outside',
     // The ring goes round counter-clockwise or not; its outside is where it does not enclose.
-    outside: isCounterClockwise(ring) ? 'right' : 'left',
+    outside: ringArea(ring) > 0 ? 'right' : 'left',
     startsAt: startOf(framework, roof),
     stopsAt: { level: roof.level, face: 'FFL', offsetMm: roof.parapet.heightMm },
     passesClearMm: null,
@@ -90,9 +91,3 @@ function standsBeside(framework: Framework, { walls, face, parapet }: Roof): boo
   );
   return under !== undefined && thicknessMm < faceDepth(under, face);
 }
-
-const isCounterClockwise = (ring: readonly { x: number; y: number }[]): boolean =>
-  ring.reduce((sum, { x, y }, i) => {
-    const next = ring[(i + 1) % ring.length]!;
-    return sum + x * next.y - next.x * y;
-  }, 0) > 0;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { endInputSchema, readEnd, readSpan } from '../levels/end-input';
 import { defineCommand, type Command } from '../model/command';
 import { textSchema } from '../model/fields';
+import { freeName } from '../model/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import { refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
@@ -48,12 +49,7 @@ const add = defineCommand({
 });
 
 /** S1, S2 …: the first name not taken. */
-export function freeShaftName(framework: Framework): string {
-  const names = new Set(recordsOf(framework, 'shaft').map(({ name }) => name));
-  let n = 1;
-  while (names.has(`S${n}`)) n += 1;
-  return `S${n}`;
-}
+export const freeShaftName = (framework: Framework): string => freeName(framework, 'shaft', 'S');
 
 function newest(before: Framework, after: Framework): Shaft | undefined {
   const known = new Set(recordsOf(before, 'shaft').map(({ id }) => id));

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { textSchema } from '../model/fields';
 import type { Edit } from '../model/edit';
+import { freeName } from '../model/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow } from '../model/length-input';
@@ -49,12 +50,7 @@ export function takeType(edit: Edit, input: z.infer<typeof typeInputSchema>): Id
 }
 
 /** W1, W2 …: the first name not taken. */
-export function freeWallName(framework: Framework): string {
-  const names = new Set(recordsOf(framework, 'wall').map(({ name }) => name));
-  let n = 1;
-  while (names.has(`W${n}`)) n += 1;
-  return `W${n}`;
-}
+export const freeWallName = (framework: Framework): string => freeName(framework, 'wall', 'W');
 
 const LETTERS = { door: 'D', window: 'N', plain: 'O' } as const;
 
