@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { downloadReport, enterAs, FURNISHED, makeProject, openProject, openStep, untilSaved } from './project';
+import { downloadReport, enterAs, FURNISHED, makeProject, openProject, openStep, send, untilSaved } from './project';
 
 const layers = [{ name: 'concrete', thicknessMm: 200, core: true }];
 const corners = (text: string) =>
@@ -65,8 +65,19 @@ test('a core is made, moved as one, and taken apart', async ({ page }) => {
       ['stairs.add', { name: 'ST1', well: { type: 'rectangle', place: '9000,7600', widthMm: 2700, depthMm: 5600 } }],
     ]),
   );
+  await send(page.request, page.url().split('/').at(-1)!, 'walls.add', {
+    name: 'Past',
+    use: 'core',
+    type: { name: 'T', layers },
+    points: corners('14000,2000 17000,2000'),
+    startsAt: { level: 'B2' },
+    stopsAt: { level: 'RF', face: 'SSL' },
+    passesClearMm: 0,
+  });
   await say(page, 'core of S1,ST1');
   await page.getByText(/^On level/).click();
+  // A wall that runs past the slabs is listed at every level it passes.
+  await expect(page.getByRole('button', { name: 'Past', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'K1', exact: true }).click();
   await expect(page.getByRole('list', { name: 'In this core' }).getByRole('listitem')).toHaveCount(2);
   await page.getByLabel('Move east').fill('1.2m');

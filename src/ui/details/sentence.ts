@@ -1,6 +1,7 @@
 import { sectionWords } from '@/core/columns/section-shape';
 import { heldLine } from '@/core/setting-out/held-line';
 import type { Id } from '@/core/model/ids';
+import { following } from '@/core/typical/typical';
 import type { Framework } from '@/core/model/framework';
 import type { Solved, SolvedLine } from '@/core/solving/solved';
 import { formatArea, formatElevation, formatLength, type LengthDisplay } from '@/core/units/format-length';
@@ -50,10 +51,11 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
   if (record?.kind === 'wall') {
     const pieces = solved.walls.filter(({ wall }) => wall === id);
     const type = framework.records.get(record.type);
+    const followed = pieces.some(({ level }) => following(framework).masterOf.get(level) === record.startsAt.level);
     const storeys = pieces.length === 1 ? 'one storey' : `${pieces.length} storeys`;
     return {
       title: `Wall ${record.name}`,
-      sentence: `${type?.kind === 'wallType' ? type.name : 'Wall'}, ${record.use}, ${record.passesClearMm === null ? `in ${storeys}` : 'past the slabs'}, from ${levelName(record.startsAt.level)} to ${levelName(record.stopsAt.level)}.`,
+      sentence: `${type?.kind === 'wallType' ? type.name : 'Wall'}, ${record.use}, ${record.passesClearMm === null ? `in ${storeys}` : 'past the slabs'}, from ${levelName(record.startsAt.level)} to ${levelName(record.stopsAt.level)}${followed ? ', and at the levels that follow' : ''}.`,
     };
   }
   if (record?.kind === 'foundation') {

@@ -15,6 +15,14 @@ export function ThingsHere() {
   const shown = solved.levels.find(({ id }) => id === level);
   // A roof is a slab and a wall to the views, and one thing to people.
   const isRoof = (id: string) => framework.records.get(id)?.kind === 'roof';
+  // A wall that runs past the slabs is at every level it passes; each wall once.
+  const cutMm = (shown?.fflMm ?? 0) + 1200;
+  const standing = solved.walls.filter(
+    (piece) =>
+      !isRoof(piece.wall) &&
+      (piece.level === level || (piece.building === building && piece.bottomMm < cutMm && piece.topMm > cutMm)),
+  );
+  const wallsHere = [...new Map(standing.map((piece) => [piece.wall, piece])).values()];
   const groups: [string, Entry[]][] = [
     [
       'Grid lines',
@@ -36,12 +44,7 @@ export function ThingsHere() {
         .filter(({ levels }) => levels.includes(level))
         .map(({ stair, name }) => ({ id: stair, words: name })),
     ],
-    [
-      'Walls',
-      solved.walls
-        .filter((piece) => piece.level === level && !isRoof(piece.wall))
-        .map(({ wall, name }) => ({ id: wall, words: name })),
-    ],
+    ['Walls', wallsHere.map(({ wall, name }) => ({ id: wall, words: name }))],
     [
       'Rooms',
       solved.rooms

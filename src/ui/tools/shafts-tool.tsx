@@ -119,7 +119,7 @@ export function ShaftsTool() {
         choices={[
           ['rectangle', 'rectangle'],
           ['circle', 'circle'],
-          ['path', 'path, corner by corner'],
+          ['path', 'corner by corner'],
           ['lines', 'edges on chosen lines'],
         ]}
         onChoose={(next) => {
