@@ -13,6 +13,10 @@ import { CARRY_KINDS, kindOf, type CarryKind } from './carry-kinds';
 
 type Carried = RecordOf<'columnStack'> | RecordOf<'shaft'> | RecordOf<'stair'> | RecordOf<'wall'>;
 
+type Serving = RecordOf<'floorPlate'> | RecordOf<'ceiling'>;
+
+const isServing = (record: Rec): record is Serving => record.kind === 'floorPlate' || record.kind === 'ceiling';
+
 const isCarried = (record: Rec): record is Carried =>
   record.kind === 'columnStack' || record.kind === 'shaft' || record.kind === 'stair' || record.kind === 'wall';
 
@@ -38,23 +42,17 @@ function standIn(edit: Edit, record: Carried, storeys: readonly ResolvedLevel[],
   edit.set(record.kind as 'shaft', record.id, parts);
 }
 
-/** Levels of a floor plate with a stretch of storeys added. */
-function floorWith(
-  edit: Edit,
-  plate: RecordOf<'floorPlate'>,
-  storeys: readonly ResolvedLevel[],
-  low: number,
-  high: number,
-) {
+/** Levels of a floor plate or ceiling with a stretch of storeys added. */
+function floorWith(edit: Edit, plate: Serving, storeys: readonly ResolvedLevel[], low: number, high: number) {
   const ids = storeys.slice(low, high + 1).map(({ id }) => id);
   const rank = (id: Id) => storeys.findIndex((level) => level.id === id);
   if ('at' in plate.levels) {
     const at = [...new Set([...plate.levels.at, ...ids])];
-    return edit.set('floorPlate', plate.id, { levels: { at } });
+    return edit.set(plate.kind, plate.id, { levels: { at } });
   }
   const ranks = plate.levels.range.map(rank);
   const [from, to] = [Math.min(...ranks, low), Math.max(...ranks, high)];
-  edit.set('floorPlate', plate.id, { levels: { range: [storeys[from]!.id, storeys[to]!.id] } });
+  edit.set(plate.kind, plate.id, { levels: { range: [storeys[from]!.id, storeys[to]!.id] } });
 }
 
 const to = defineCommand({
@@ -69,7 +67,7 @@ const to = defineCommand({
     refusing(() => {
       for (const id of withMembers(edit.before, input.ids)) {
         const record = edit.before.records.get(id) ?? refuseNow('Something chosen is not there any more. Choose again');
-        if (!isCarried(record) && record.kind !== 'floorPlate')
+        if (!isCarried(record) && !isServing(record))
           refuseNow(`A ${called(record)} is not carried from level to level`);
         const storeys = storeyLevels(edit.before, record.building);
         const rankOf = (ref: string | undefined, now: number): number => {
@@ -92,25 +90,19 @@ const to = defineCommand({
   },
 });
 
-function floorSpan(plate: RecordOf<'floorPlate'>, storeys: readonly ResolvedLevel[]): [number, number] {
+function floorSpan(plate: Serving, storeys: readonly ResolvedLevel[]): [number, number] {
   const ids = 'at' in plate.levels ? plate.levels.at : plate.levels.range;
   const ranks = ids.map((id) => storeys.findIndex((level) => level.id === id)).filter((rank) => rank >= 0);
   return [Math.min(...ranks), Math.max(...ranks)];
 }
 
-function setFloorSpan(
-  edit: Edit,
-  plate: RecordOf<'floorPlate'>,
-  storeys: readonly ResolvedLevel[],
-  low: number,
-  high: number,
-): void {
+function setFloorSpan(edit: Edit, plate: Serving, storeys: readonly ResolvedLevel[], low: number, high: number): void {
   const [first, last] = [storeys[low]!.id, storeys[high]!.id];
-  if ('range' in plate.levels) return edit.set('floorPlate', plate.id, { levels: { range: [first, last] } });
+  if ('range' in plate.levels) return edit.set(plate.kind, plate.id, { levels: { range: [first, last] } });
   const rank = (id: Id) => storeys.findIndex((level) => level.id === id);
   const kept = plate.levels.at.filter((id) => rank(id) < 0 || (rank(id) >= low && rank(id) <= high));
   const added = [first, last].filter((id) => !kept.includes(id));
-  edit.set('floorPlate', plate.id, { levels: { at: [...kept, ...added] } });
+  edit.set(plate.kind, plate.id, { levels: { at: [...kept, ...added] } });
 }
 
 const carry = defineCommand({
@@ -173,7 +165,7 @@ function carryOne(
   const kind = kindOf(record);
   if (!kind || !kinds.has(kind) || !('building' in record) || record.building !== storeys[0]!.record.building)
     return false;
-  if (record.kind === 'floorPlate') {
+  if (isServing(record)) {
     const [low, high] = floorSpan(record, storeys);
     if (from < low || from > high || (target >= low && target <= high)) return false;
     floorWith(edit, record, storeys, Math.min(from, target), Math.max(from, target));
@@ -216,10 +208,10 @@ export function standingIn(framework: Framework, level: Id): Map<CarryKind, numb
   const storeys = storeyLevels(framework, at.record.building);
   const rank = storeys.findIndex(({ id }) => id === level);
   const count = (kind: CarryKind, n = 1) => counts.set(kind, (counts.get(kind) ?? 0) + n);
-  for (const kind of ['columnStack', 'shaft', 'stair', 'wall', 'floorPlate'] as const) {
+  for (const kind of ['columnStack', 'shaft', 'stair', 'wall', 'floorPlate', 'ceiling'] as const) {
     for (const record of recordsOf(framework, kind)) {
       if (record.building !== at.record.building) continue;
-      const [low, high] = record.kind === 'floorPlate' ? floorSpan(record, storeys) : spanOf(record, storeys);
+      const [low, high] = isServing(record) ? floorSpan(record, storeys) : spanOf(record, storeys);
       if (rank < low || rank > high) continue;
       count(kindOf(record)!);
       if (record.kind !== 'wall') continue;

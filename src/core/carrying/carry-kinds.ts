@@ -6,6 +6,7 @@ export const CARRY_KINDS = [
   'shafts',
   'stairs',
   'floors',
+  'ceilings',
   'exteriorWalls',
   'interiorWalls',
   'coreWalls',
@@ -20,6 +21,7 @@ export const CARRY_WORDS: Record<CarryKind, string> = {
   shafts: 'shafts',
   stairs: 'stairs',
   floors: 'floor plates',
+  ceilings: 'ceilings',
   exteriorWalls: 'exterior walls',
   interiorWalls: 'interior walls',
   coreWalls: 'core walls',
@@ -39,6 +41,8 @@ export function kindOf(record: Rec): CarryKind | null {
       return 'stairs';
     case 'floorPlate':
       return 'floors';
+    case 'ceiling':
+      return 'ceilings';
     case 'wall':
       return record.use === 'core' ? 'coreWalls' : record.use === 'interior' ? 'interiorWalls' : 'exteriorWalls';
     default:

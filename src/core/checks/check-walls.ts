@@ -1,4 +1,6 @@
 import { mmOf } from '../dimensions/resolve-length';
+import { touches } from '../ceilings/ceiling-over';
+import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import type { PlateSet } from '../floors/plates';
 import { cross, dot, lengthOf, minus, times, type Point } from '../geometry/point';
 import { ringGap } from '../geometry/polygon';
@@ -24,6 +26,7 @@ interface Given {
   storeys: readonly ResolvedLevel[];
   plates: PlateSet;
   walls: readonly WallPiece[];
+  ceilings: readonly CeilingPiece[];
   facts: PlanFacts;
 }
 
@@ -40,7 +43,7 @@ export function checkWalls(given: Given): Finding[] {
 }
 
 /** The last storey of each wall that stands on slabs, against the slab over it. */
-function tops({ storeys, plates, walls, facts }: Given, records: readonly Wall[]): Finding[] {
+function tops({ storeys, plates, walls, ceilings, facts }: Given, records: readonly Wall[]): Finding[] {
   const last = new Map<Id, WallPiece>();
   for (const piece of walls) last.set(piece.wall, piece);
   return records.flatMap((record): Finding[] => {
@@ -55,7 +58,37 @@ function tops({ storeys, plates, walls, facts }: Given, records: readonly Wall[]
     if (over.length === 0) return [];
     const soffitMm = above.sslMm - Math.max(...over.map(({ thicknessMm }) => thicknessMm));
     const off = soffitMm - piece.topMm;
-    if (off < 1) return [];
+    if (off < 1 || record.stopsAt.face === 'ceiling') return [];
+    const toSoffit = {
+      words: 'Bring it up to the soffit',
+      command: 'walls.change',
+      input: { wall: record.id, stopsAt: { level: above.id, face: 'soffit', offsetMm: 0 } },
+    };
+    const through = ceilings.find(
+      ({ level, ring, bottomMm }) =>
+        level === piece.level &&
+        piece.topMm > bottomMm + 0.5 &&
+        piece.strips.some((strip) => touches(strip, ring, facts)),
+    );
+    if (through)
+      return [
+        finding(
+          'wall.throughCeiling',
+          'warning',
+          record.building,
+          piece.level,
+          [record.id, through.ceiling],
+          `Wall ${record.name} goes ${formatLength(Math.round((piece.topMm - through.bottomMm) * 10) / 10)} mm past ceiling ${through.name} and ends under the slab of level ${above.record.name}. Stop it at the ceiling, or bring it up to the soffit`,
+          [
+            {
+              words: 'Stop it at the ceiling',
+              command: 'walls.change',
+              input: { wall: record.id, stopsAt: { level: above.id, face: 'ceiling', offsetMm: 0 } },
+            },
+            toSoffit,
+          ],
+        ),
+      ];
     return [
       finding(
         'wall.topShort',
@@ -64,13 +97,7 @@ function tops({ storeys, plates, walls, facts }: Given, records: readonly Wall[]
         piece.level,
         [record.id],
         `Wall ${record.name} ends ${formatLength(off)} mm under the slab of level ${above.record.name}. Bring it up to the soffit`,
-        [
-          {
-            words: 'Bring it up to the soffit',
-            command: 'walls.change',
-            input: { wall: record.id, stopsAt: { level: above.id, face: 'soffit', offsetMm: 0 } },
-          },
-        ],
+        [toSoffit],
       ),
     ];
   });

@@ -1,6 +1,8 @@
+import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import { sectionRing } from '../columns/section-shape';
-import { bounds, ringMoment, ringArea, type Ring } from '../geometry/polygon';
+import { bounds, ringMoment, ringArea } from '../geometry/polygon';
 import type { Id } from '../model/ids';
+import { shaftRingAt } from '../shafts/ring-at';
 import type { Solved, SolvedLevel, SolvedShaft } from '../solving/solved';
 import type { RoomRegion } from '../rooms/solve-rooms';
 import { formatArea } from '../units/format-length';
@@ -47,6 +49,9 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
     ...solved.rooms
       .filter(({ level: of, room }) => of === view.level && room !== null)
       .flatMap((region) => drawRoom(region, view)),
+    ...solved.ceilings
+      .filter(({ level: of }) => of === view.level)
+      .flatMap((piece) => drawCeiling(piece, solved, view)),
     ...solved.stairs
       .filter(({ building }) => building === view.building)
       .flatMap((stair) => drawStair(stair, { scale: view.scale, level: view.level, cutMm })),
@@ -126,12 +131,18 @@ function drawBlocks(solved: Solved, level: SolvedLevel, view: PlanView, cutMm: n
 
 const ROOM_TEXT_MM = 2.3;
 
-/** A room's tag: its number and name, its area under them, as large as the room has place for. */
-function drawRoom({ room, number, name, netMm2, ring, at }: RoomRegion, view: PlanView): Primitive[] {
+/** Of a room's number and name: as large as the room has place for. */
+function tagHeight({ number, name, ring }: RoomRegion, view: PlanView): number {
   const box = bounds(ring);
+  const fitting = (box.maxX - box.minX) / (`${number} ${name}`.length * 0.7);
+  return Math.min(ROOM_TEXT_MM * view.scale, fitting, (box.maxY - box.minY) / 4);
+}
+
+/** A room's tag: its number and name, its area under them. */
+function drawRoom(region: RoomRegion, view: PlanView): Primitive[] {
+  const { room, number, name, netMm2, at } = region;
   const text = `${number} ${name}`;
-  const fitting = (box.maxX - box.minX) / (text.length * 0.7);
-  const heightMm = Math.min(ROOM_TEXT_MM * view.scale, fitting, (box.maxY - box.minY) / 4);
+  const heightMm = tagHeight(region, view);
   const line = (style: 'roomText' | 'roomArea', words: string, downMm: number): Primitive => ({
     type: 'text',
     style,
@@ -144,9 +155,29 @@ function drawRoom({ room, number, name, netMm2, ring, at }: RoomRegion, view: Pl
   return [line('roomText', text, 0), line('roomArea', view.writeArea?.(netMm2) ?? formatArea(netMm2), heightMm * 1.35)];
 }
 
-/** Its outline at a height; at its ends that of its first or last stretch. */
-function shaftRingAt({ stages, ring }: SolvedShaft, mm: number): Ring {
-  return stages.find(({ bottomMm, topMm }) => mm >= bottomMm && mm < topMm)?.ring ?? stages.at(-1)?.ring ?? ring;
+/** What is clear under a ceiling, under the tag of its room; the outline of one that follows no room, dashed. */
+function drawCeiling(piece: CeilingPiece, { rooms, profiles }: Solved, view: PlanView): Primitive[] {
+  const region = rooms.find(({ level, ring, room }) => level === piece.level && room !== null && ring === piece.ring);
+  const box = bounds(piece.ring);
+  const words = `clear ${view.writeLength(piece.clearMm)}`;
+  const fitting = Math.min((box.maxX - box.minX) / (words.length * 0.75), (box.maxY - box.minY) / 5);
+  const heightMm = Math.min(ROOM_TEXT_MM * 0.8 * view.scale, fitting);
+  const middle = profiles[piece.profile]!.centroid;
+  const follows = rooms.some(({ level, ring }) => level === piece.level && ring === piece.ring);
+  return [
+    ...(follows
+      ? []
+      : [{ type: 'area' as const, style: 'ceilingOver' as const, id: piece.ceiling, rings: [piece.ring] }]),
+    {
+      type: 'text',
+      style: 'ceilingText',
+      id: piece.ceiling,
+      at: region ? { x: region.at.x, y: region.at.y - tagHeight(region, view) * 2.6 } : middle,
+      text: words,
+      heightMm,
+      turnDeg: 0,
+    },
+  ];
 }
 
 /** Outline at every level it passes; crossed diagonals where the slab is open. */

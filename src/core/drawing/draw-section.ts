@@ -1,3 +1,4 @@
+import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import { sectionRing } from '../columns/section-shape';
 import { dot, minus, plus, times } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
@@ -116,6 +117,7 @@ function bodyOf(
     cut: [
       ...of(solved.foundations).flatMap((piece) => drawFoundation(solved, piece, from, true)),
       ...floors.flatMap((floor) => cutSlab(solved, floor, from)),
+      ...of(solved.ceilings).flatMap((piece) => cutCeiling(solved, piece, from)),
       ...of(solved.walls).flatMap((wall) => cutWall(solved, wall, from)),
       ...of(solved.stairs).flatMap((stair) => drawStairSection(stair, from, true)),
       ...blocks.flatMap((block) => drawBlock(block, from, true)),
@@ -176,6 +178,18 @@ function drawFoundation(solved: Solved, piece: FoundationPiece, from: Seen, want
     style: wantsCut ? 'slabCut' : 'slabSeen',
     id: piece.foundation,
     rings: [box(x0, piece.bottomMm + from.liftMm, x1, piece.topMm + from.liftMm)],
+  }));
+}
+
+/** A ceiling where the plane cuts it. */
+function cutCeiling(solved: Solved, piece: CeilingPiece, { frame, isCut, liftMm }: Seen): Primitive[] {
+  if (!isCut) return [];
+  const rings = solved.profiles[piece.profile]!.regions.flatMap(({ outer, holes }) => [outer, ...holes]);
+  return cutStretches(frame, rings).map(([x0, x1]): Primitive => ({
+    type: 'area',
+    style: 'ceilingCut',
+    id: piece.ceiling,
+    rings: [box(x0, piece.bottomMm + liftMm, x1, piece.topMm + liftMm)],
   }));
 }
 

@@ -33,6 +33,8 @@ export type Style =
   | 'gridLineMinor'
   | 'settingOut'
   | 'columnHead'
+  | 'ceilingOver'
+  | 'ceilingCut'
   | 'bubble'
   | 'dimension'
   | 'dimensionTick';
@@ -40,6 +42,7 @@ export type Style =
 export type TextStyle =
   | 'roomText'
   | 'roomArea'
+  | 'ceilingText'
   | 'stairText'
   | 'bubbleText'
   | 'settingOutText'

@@ -29,6 +29,7 @@ export function openedAt(solved: Solved, level: Id): Solved {
         ? { ...stair, storeys: stair.storeys.filter(({ flights }) => (flights[0]?.bottomMm ?? 0) <= limit) }
         : stair,
     ),
+    ceilings: keeps(solved.ceilings, ({ topMm }) => topMm),
     shafts: keeps(solved.shafts, ({ bottomMm }) => bottomMm).map((shaft) =>
       shaft.building === at.building
         ? {

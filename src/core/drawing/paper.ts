@@ -45,6 +45,8 @@ export const PAPER_LOOKS: Record<Style, PaperLook> = {
   gridLineMinor: look(0.13, '#55606A', null, [4, 1.5, 1, 1.5]),
   settingOut: look(0.18, '#1C252E', null, [3, 1, 0.6, 1]),
   columnHead: look(0.18, '#55606A', null, [2, 1.2]),
+  ceilingOver: look(0.13, '#55606A', null, [1, 1]),
+  ceilingCut: look(0.25, '#55606A', '#B9B4AA'),
   bubble: look(0.25, '#1C252E', '#FFFFFF'),
   dimension: look(0.18),
   dimensionTick: look(0.35),

@@ -38,6 +38,8 @@ function kindOf(framework: Framework, { id, style }: Primitive): ViewKind | null
       return 'rooms';
     case 'foundation':
       return 'foundations';
+    case 'ceiling':
+      return 'ceilings';
     default:
       return null;
   }

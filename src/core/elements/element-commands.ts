@@ -41,6 +41,9 @@ function moveElement(edit: Edit, record: Rec, by: Point): void {
   } else if (record.kind === 'foundation') {
     if (!record.outline) refuseNow(`${called(record)} lies where what stands on it does. Move that`);
     edit.set('foundation', record.id, { outline: movedOutline(framework, record, record.outline, by) });
+  } else if (record.kind === 'ceiling') {
+    if (!record.outline) refuseNow(`${called(record)} hangs in its rooms. Move their walls`);
+    edit.set('ceiling', record.id, { outline: movedOutline(framework, record, record.outline, by) });
   } else if (record.kind === 'gridSystem') {
     edit.set('gridSystem', record.id, { xMm: lengthPlus(record.xMm, by.x), yMm: lengthPlus(record.yMm, by.y) });
   } else refuseNow(`A ${called(record)} is not moved in plan`);

@@ -1,6 +1,6 @@
 import type { Edit } from '../model/edit';
 
-/** Takes what is gone out of cores, from foundations, typical floors and held clear widths; those left with nothing go too. */
+/** Takes what is gone out of cores, from foundations, ceilings, typical floors and held clear widths; those left with nothing go too. */
 export function letGo(edit: Edit): void {
   for (const record of [...edit.all()]) {
     if (record.kind === 'core') {
@@ -15,6 +15,12 @@ export function letGo(edit: Edit): void {
       const levels = record.levels.filter((id) => edit.has(id));
       if (levels.length === 0) edit.remove(record.id);
       else if (levels.length < record.levels.length) edit.set('typical', record.id, { levels });
+    }
+    if (record.kind === 'ceiling' && record.rooms.length > 0) {
+      const rooms = record.rooms.filter((id) => edit.has(id));
+      // Without rooms it would hang in all of them.
+      if (rooms.length === 0) edit.remove(record.id);
+      else if (rooms.length < record.rooms.length) edit.set('ceiling', record.id, { rooms });
     }
     if (record.kind === 'foundation' && record.form !== 'raft') {
       const under = record.under.filter((id) => edit.has(id));

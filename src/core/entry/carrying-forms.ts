@@ -11,7 +11,7 @@ import type { Form } from './form';
 
 /** Ids of things by their names or marks, parted by commas: `S1,ST2,A-1`. */
 export function thingsOf(text: string, { framework, building }: EntryContext): Id[] {
-  const kinds = ['shaft', 'stair', 'wall', 'floorPlate', 'columnStack'] as const;
+  const kinds = ['shaft', 'stair', 'wall', 'floorPlate', 'ceiling', 'columnStack'] as const;
   const all = kinds.flatMap((kind) =>
     recordsOf(framework, kind)
       .filter((record) => record.building === building)

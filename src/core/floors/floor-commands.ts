@@ -1,38 +1,15 @@
 import { z } from 'zod';
 import { MATERIALS } from '../columns/column';
-import { storeyLevels } from '../levels/resolve-levels';
+import { extentInputSchema, readExtent } from '../levels/extent-input';
 import { defineCommand, type Command } from '../model/command';
 import { textSchema } from '../model/fields';
-import { recordsOf, type Framework } from '../model/framework';
-import type { Id } from '../model/ids';
+import { recordsOf } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { formatLength } from '../units/format-length';
 import { mmOf } from '../dimensions/resolve-length';
-import type { Extent, FloorException } from './floor';
-
-const levelsInputSchema = z.union([
-  z.literal('all'),
-  z.strictObject({ range: z.tuple([refSchema, refSchema]) }),
-  z.strictObject({ at: z.array(refSchema).min(1, 'Choose a level at least').max(400) }),
-]);
-
-function readLevels(framework: Framework, building: Id, input: z.infer<typeof levelsInputSchema>): Extent {
-  const id = (ref: string) => {
-    const level = levelReferred(framework, ref, building);
-    if (!level.bounding && level.record.levelKind !== 'mezzanine')
-      refuseNow(`Level ${level.record.name} carries no floor. Choose a storey`, ['levels']);
-    return level.id;
-  };
-  if (input === 'all') {
-    const storeys = storeyLevels(framework, building);
-    if (storeys.length === 0) refuseNow('Set up the levels before adding floors', ['levels']);
-    return { range: [storeys[0]!.id, storeys.at(-1)!.id] };
-  }
-  if ('at' in input) return { at: input.at.map(id) };
-  return { range: [id(input.range[0]), id(input.range[1])] };
-}
+import type { FloorException } from './floor';
 
 const add = defineCommand({
   name: 'floors.add',
@@ -43,7 +20,7 @@ const add = defineCommand({
     outline: outlineInputSchema,
     thicknessMm: lengthInputSchema.default(250),
     material: z.enum(MATERIALS).default('concrete'),
-    levels: levelsInputSchema.default('all'),
+    levels: extentInputSchema.default('all'),
   }),
   plan: (edit, input) =>
     refusing(() => {
@@ -58,7 +35,7 @@ const add = defineCommand({
           atMostMm: 10000,
         }).stored,
         material: input.material,
-        levels: readLevels(edit.before, building, input.levels),
+        levels: readExtent(edit.before, building, input.levels),
         exceptions: [],
       });
     }),
@@ -74,7 +51,7 @@ const change = defineCommand({
     outline: outlineInputSchema.optional(),
     thicknessMm: lengthInputSchema.optional(),
     material: z.enum(MATERIALS).optional(),
-    levels: levelsInputSchema.optional(),
+    levels: extentInputSchema.optional(),
   }),
   plan: (edit, input) =>
     refusing(() => {
@@ -88,7 +65,7 @@ const change = defineCommand({
             : new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', { atLeastMm: 20, atMostMm: 10000 })
                 .stored,
         material: input.material,
-        levels: input.levels && readLevels(edit.before, plate.building, input.levels),
+        levels: input.levels && readExtent(edit.before, plate.building, input.levels),
       });
     }),
   sentence: (before, input, after) => {

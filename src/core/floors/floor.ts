@@ -1,15 +1,9 @@
 import { z } from 'zod';
 import { MATERIALS } from '../columns/column';
+import { extentSchema } from '../levels/extent';
 import { lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { outlineSchema } from '../outlines/outline';
-
-/** The levels something serves: all from one to another, new ones between included, or just those named. */
-const extentSchema = z.union([
-  z.object({ range: z.tuple([idSchema, idSchema]) }),
-  z.object({ at: z.array(idSchema).min(1, 'Choose a level at least') }),
-]);
-export type Extent = z.infer<typeof extentSchema>;
 
 /** What differs at one level of a floor plate, or from there up. Null fields do not differ. */
 const floorExceptionSchema = z.object({

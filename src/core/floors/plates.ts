@@ -1,6 +1,7 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { quantised } from '../geometry/point';
 import { bounds, isSimple, ringArea, type Ring } from '../geometry/polygon';
+import { servedLevels } from '../levels/extent';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -9,7 +10,6 @@ import type { PlanFacts } from '../solving/plan-facts';
 import { quantiseMm } from '../units/length-units';
 import { ringOnLines } from '../outlines/outline-from-lines';
 import { asMaster } from '../typical/as-master';
-import { following } from '../typical/typical';
 import type { FloorException, FloorPlate } from './floor';
 
 /**
@@ -51,7 +51,7 @@ export function resolvePlate(
   floored: readonly ResolvedLevel[],
   facts: PlanFacts,
 ): Plate[] {
-  const served = servedLevels(framework, record, storeys, floored);
+  const served = servedLevels(framework, record.levels, storeys, floored);
   const states = asMaster<FloorState, FloorException>(
     framework,
     { ...PLAIN_FLOOR, outline: record.outline, thicknessMm: record.thicknessMm },
@@ -98,25 +98,6 @@ function pulledBack(framework: Framework, ring: Ring, pulled: FloorException['pu
   // Corner i is where edge i begins.
   const moved = ringOnLines(edges)?.map(quantised);
   return moved && isSimple(moved) && ringArea(moved) > 0 ? moved : null;
-}
-
-/** Levels named one by one may be mezzanines; a range passes them by. */
-function servedLevels(
-  framework: Framework,
-  record: FloorPlate,
-  storeys: readonly ResolvedLevel[],
-  floored: readonly ResolvedLevel[],
-): Id[] {
-  const own = new Set(ownLevels(record, storeys, floored));
-  const { masterOf } = following(framework);
-  return floored.filter(({ id }) => own.has(id) || own.has(masterOf.get(id) ?? '')).map(({ id }) => id);
-}
-
-function ownLevels({ levels }: FloorPlate, storeys: readonly ResolvedLevel[], floored: readonly ResolvedLevel[]): Id[] {
-  if ('at' in levels) return floored.filter(({ id }) => levels.at.includes(id)).map(({ id }) => id);
-  const ranks = levels.range.map((end) => storeys.findIndex(({ id }) => id === end));
-  const [low, high] = [Math.min(...ranks), Math.max(...ranks)];
-  return low < 0 ? [] : storeys.slice(low, high + 1).map(({ id }) => id);
 }
 
 /** Plates whose outline a ring meets. */

@@ -64,6 +64,11 @@ function free(edit: Edit, record: Rec, gone: ReadonlySet<Id>): void {
         });
       return;
     }
+    case 'ceiling': {
+      const outline = record.outline && freed(edit, record.outline, gone, record.name);
+      if (outline !== record.outline) edit.set('ceiling', record.id, { outline });
+      return;
+    }
     case 'room': {
       if (!standsOn(record.place, gone)) return;
       const { at } = resolvePlace(edit.before, record.place);

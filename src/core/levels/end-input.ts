@@ -9,13 +9,22 @@ import { storeyLevels } from './resolve-levels';
 /** An end of a vertical element in a command's input. */
 export const endInputSchema = z.strictObject({
   level: refSchema,
-  face: z.enum(['FFL', 'SSL', 'soffit']).optional(),
+  face: z.enum(['FFL', 'SSL', 'soffit', 'ceiling']).optional(),
   offsetMm: lengthInputSchema.default(0),
 });
 export type EndInput = z.infer<typeof endInputSchema>;
 
 /** Reads an end; a level of another building is refused. */
-export function readEnd(framework: Framework, building: Id, input: EndInput, face: End['face'], field: string): End {
+export function readEnd(
+  framework: Framework,
+  building: Id,
+  input: EndInput,
+  face: End['face'],
+  field: string,
+  { mayBeCeiling = false } = {},
+): End {
+  if (input.face === 'ceiling' && !mayBeCeiling)
+    refuseNow(`${field}: only the top of a wall is held to a ceiling. Choose another face`, [field]);
   const level = levelReferred(framework, input.level, building);
   if (level.record.building !== building)
     refuseNow(`${field}: level ${level.record.name} is of another building`, [field]);

@@ -8,6 +8,7 @@ import { called, referencesOf, type Rec } from '../model/record';
 import { markOf } from '../model/refer';
 import { letGo } from '../elements/let-go';
 import { quantiseMm } from '../units/length-units';
+import { extentWithout } from './extent';
 import { levelById, levelsOf, type ResolvedLevel } from './resolve-levels';
 
 /** `nextLevel`: the end goes to the neighbouring level; `keepHeight`: it stays where it is, held from there; `delete`: the thing goes. */
@@ -49,7 +50,8 @@ export function removalPreview(framework: Framework, level: ResolvedLevel): stri
   return hangingOn(framework, level.id)
     .filter(({ kind }) => kind !== 'viewMark' && kind !== 'namedView')
     .map((record) => {
-      if (record.kind === 'floorPlate') return `${called(record)} no longer serves this level`;
+      if (record.kind === 'floorPlate' || record.kind === 'ceiling')
+        return `${called(record)} no longer serves this level`;
       if (record.kind === 'columnStack' && record.exceptions.some((each) => each.level === level.id))
         return `column stack ${markOf(framework, record)} differs here`;
       if (record.kind === 'roof') return `${called(record)} lies here and goes`;
@@ -113,7 +115,8 @@ function refit(
   if (record.kind === 'roof') return edit.remove(record.id);
   if (record.kind === 'typical' && record.master === level.id)
     refuseNow(`Other levels follow level ${level.record.name}. Release them first`);
-  if (record.kind === 'floorPlate') return refitFloor(edit, record, level.id, above?.id, below?.id);
+  if (record.kind === 'floorPlate' || record.kind === 'ceiling')
+    return refitServing(edit, record, level.id, above?.id, below?.id);
   if (record.kind === 'gridSystem' || record.kind === 'gridLine' || record.kind === 'settingOutLine') {
     // A range that ended here ends at the next level inside it.
     const [from, to] = [record.fromLevel, record.toLevel];
@@ -184,22 +187,17 @@ function refitStack(
   });
 }
 
-function refitFloor(
+function refitServing(
   edit: Edit,
-  record: Extract<Rec, { kind: 'floorPlate' }>,
+  record: Extract<Rec, { kind: 'floorPlate' | 'ceiling' }>,
   level: Id,
   above: Id | undefined,
   below: Id | undefined,
 ): void {
-  edit.set('floorPlate', record.id, { exceptions: movedUp(record.exceptions, level, above) });
-  if ('at' in record.levels) {
-    const at = (record.levels.at as Id[]).filter((id) => id !== level);
-    if (at.length === 0) edit.remove(record.id);
-    else edit.set('floorPlate', record.id, { levels: { at } });
-    return;
-  }
-  const [from, to] = record.levels.range as [Id, Id];
-  const range = [from === level ? above : from, to === level ? below : to];
-  if ((from === level && to === level) || !range[0] || !range[1]) edit.remove(record.id);
-  else edit.set('floorPlate', record.id, { levels: { range: [range[0], range[1]] } });
+  if (record.kind === 'floorPlate')
+    edit.set('floorPlate', record.id, { exceptions: movedUp(record.exceptions, level, above) });
+  else edit.set('ceiling', record.id, { exceptions: movedUp(record.exceptions, level, above) });
+  const levels = extentWithout(record.levels, level, above, below);
+  if (levels) edit.set(record.kind, record.id, { levels });
+  else edit.remove(record.id);
 }

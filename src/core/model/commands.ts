@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { BUILDING_COMMANDS } from '../buildings/building-commands';
 import { CARRY_COMMANDS } from '../carrying/carry-commands';
 import { WHOLE_BUILDING_COMMANDS } from '../carrying/whole-building';
+import { CEILING_COMMANDS } from '../ceilings/ceiling-commands';
 import { COLUMN_COMMANDS } from '../columns/column-commands';
 import { CORE_COMMANDS } from '../cores/core-commands';
 import { DIMENSION_COMMANDS } from '../dimensions/dimension-commands';
@@ -45,6 +46,7 @@ export const COMMANDS: readonly Command[] = [
   ...PARTY_COMMANDS,
   ...ROOF_COMMANDS,
   ...ROOM_COMMANDS,
+  ...CEILING_COMMANDS,
   ...FOUNDATION_COMMANDS,
   ...CORE_COMMANDS,
   ...TYPICAL_COMMANDS,

@@ -23,7 +23,8 @@ export const angleSchema = z.number().min(-360).max(360);
 /** Where a vertical element starts or stops: a level, one of its faces and a signed distance from it. */
 export const endSchema = z.object({
   level: idSchema,
-  face: z.enum(['FFL', 'SSL', 'soffit']),
+  /** `ceiling`: of the storey under the level; for the tops of walls only. */
+  face: z.enum(['FFL', 'SSL', 'soffit', 'ceiling']),
   offsetMm: lengthSchema,
 });
 export type End = z.infer<typeof endSchema>;

@@ -3,7 +3,7 @@ import type { Id } from './ids';
 import { refuseNow } from './length-input';
 import { KIND_WORDS } from './record';
 
-type Named = 'shaft' | 'stair' | 'wall' | 'foundation' | 'core' | 'roof';
+type Named = 'shaft' | 'stair' | 'wall' | 'foundation' | 'core' | 'roof' | 'ceiling';
 
 /** S1, S2 …: the first name of a kind that is not taken. */
 export function freeName(framework: Framework, kind: Named, letters: string): string {

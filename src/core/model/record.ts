@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { buildingSchema, projectSchema } from '../buildings/building';
+import { ceilingSchema } from '../ceilings/ceiling';
 import { columnStackSchema } from '../columns/column';
 import { coreSchema } from '../cores/core';
 import { dimensionReferences, dimensionSchema } from '../dimensions/dimension';
@@ -52,6 +53,7 @@ export const recordSchema = z.discriminatedUnion('kind', [
   clearWidthSchema,
   roofSchema,
   namedViewSchema,
+  ceilingSchema,
 ]);
 export type Rec = z.infer<typeof recordSchema>;
 export type Kind = Rec['kind'];
@@ -148,6 +150,14 @@ function ownReferences(record: Rec): Reference[] {
         ...outlineReferences(record.outline, 'outline'),
         ...extentReferences(record.levels),
         ...exceptionReferences(record.exceptions),
+      ];
+    case 'ceiling':
+      return [
+        building(record.building),
+        ...(record.outline ? outlineReferences(record.outline, 'outline') : []),
+        ...record.rooms.map((id): Reference => ({ id, path: 'rooms', whenGone: 'detach' })),
+        ...extentReferences(record.levels),
+        ...levelUses('exceptions', record.exceptions),
       ];
     case 'shaft':
       return [
@@ -254,6 +264,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   namedView: 'kept view',
   clearWidth: 'held clear width',
   typical: 'group of typical floors',
+  ceiling: 'ceiling',
 };
 
 /** A record in words, for messages: `level 02`, `shaft S1`. */

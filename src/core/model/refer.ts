@@ -94,9 +94,9 @@ function byLabels(framework: Framework, label: string, building: Id | undefined)
 export const markOf = (framework: Framework, stack: RecordOf<'columnStack'>): string =>
   stack.name ?? resolvePlace(framework, stack.place).mark ?? 'column';
 
-type Named = 'shaft' | 'stair' | 'wall' | 'floorPlate' | 'columnStack' | 'foundation' | 'core' | 'roof';
+type Named = 'shaft' | 'stair' | 'wall' | 'floorPlate' | 'columnStack' | 'foundation' | 'core' | 'roof' | 'ceiling';
 
-/** A shaft, stair, wall, floor plate, foundation, core, roof or column stack, by id or by name or mark. */
+/** A shaft, stair, wall, floor plate, foundation, core, roof, ceiling or column stack, by id or by name or mark. */
 export function thingReferred<K extends Named>(framework: Framework, kind: K, ref: string): RecordOf<K> {
   const things: RecordOf<Named>[] = recordsOf(framework, kind);
   const nameOf = (thing: RecordOf<Named>) => (thing.kind === 'columnStack' ? markOf(framework, thing) : thing.name);

@@ -111,6 +111,18 @@ export const reportSchema = z.strictObject({
       restrained: z.array(z.enum(['x', 'y', 'z'])).describe('Directions in which the ground holds it'),
     }),
   ),
+  ceilings: z.array(
+    z.strictObject({
+      ...row,
+      name: z.string(),
+      level: z.string(),
+      room: z.string().nullable().describe('Number of the room it hangs in; null where it has none'),
+      clearMm: mm.describe('From FFL to its underside'),
+      overMm: mm.nullable().describe('From its top to the lowest soffit over it; null where no slab is over it'),
+      areaM2: z.number(),
+      volumeM3: z.number(),
+    }),
+  ),
   findings: z.array(
     z.strictObject({
       ...row,
@@ -257,6 +269,17 @@ export function reportOf(framework: Framework, solved: Solved): Report {
         restrained: (['x', 'y', 'z'] as const).filter((way) => record.restrained[way]),
       };
     }),
+    ceilings: solved.ceilings.map((piece) => ({
+      id: piece.ceiling,
+      building: piece.building,
+      name: piece.name,
+      level: level(piece.level),
+      room: solved.rooms.find((each) => each.room === piece.room && each.level === piece.level)?.number ?? null,
+      clearMm: piece.clearMm,
+      overMm: piece.overMm,
+      areaM2: rounded(solved.profiles[piece.profile]!.areaMm2 / 1e6, 6),
+      volumeM3: rounded(piece.volumeMm3 / 1e9, 6),
+    })),
     findings: solved.findings.map(({ key, building, rule, severity, level: at, message }) => ({
       id: key,
       building,

@@ -25,7 +25,8 @@ function refuseNumberTwice(framework: Framework, building: Id, number: string, o
   if (other) refuseNow(`Room ${other.name} has the number ${number} already. Choose another`, ['number']);
 }
 
-const roomIn = (framework: Framework, ref: string): Room =>
+/** A room by number or id. */
+export const roomReferred = (framework: Framework, ref: string): Room =>
   recordsOf(framework, 'room').find(({ id, number }) => id === ref || number === ref) ??
   refuseNow(`There is no room ${ref}`, ['room']);
 
@@ -71,7 +72,7 @@ const change = defineCommand({
   }),
   plan: (edit, input) =>
     refusing(() => {
-      const room = roomIn(edit.before, input.room);
+      const room = roomReferred(edit.before, input.room);
       if (input.number) refuseNumberTwice(edit.before, room.building, input.number, room.id);
       const { number, name, use, carriedUp } = input;
       edit.set('room', room.id, {
@@ -82,7 +83,7 @@ const change = defineCommand({
         place: input.place === undefined ? undefined : readPlace(edit.before, room.building, input.place),
       });
     }),
-  sentence: (before, input) => `Room ${roomIn(before, input.room).number} changed`,
+  sentence: (before, input) => `Room ${roomReferred(before, input.room).number} changed`,
 });
 
 const addBoundary = defineCommand({

@@ -1,3 +1,4 @@
+import { checkCeilings } from '../checks/check-ceilings';
 import { checkColumns } from '../checks/check-columns';
 import { checkColumnPlaces } from '../checks/check-column-places';
 import { checkFloors } from '../checks/check-floors';
@@ -11,6 +12,8 @@ import type { Finding } from '../checks/finding';
 import { acting } from '../setting-out/acting';
 import { checkFounded, solveFoundation } from '../foundations/solve-foundations';
 import type { ColumnStack } from '../columns/column';
+import { ceilingOver } from '../ceilings/ceiling-over';
+import { solveCeilings } from '../ceilings/solve-ceilings';
 import { solveColumn } from '../columns/solve-columns';
 import { mmOf } from '../dimensions/resolve-length';
 import { jointsOf } from '../floors/joints';
@@ -99,6 +102,7 @@ export class Solver implements ProfileStore {
       sharedWalls: [],
       foundations: [],
       rooms: [],
+      ceilings: [],
       budgets: [],
       findings: [],
     };
@@ -179,7 +183,18 @@ export class Solver implements ProfileStore {
       ...roofs.flatMap((roof) => roofParapet(framework, roof) ?? []),
       ...party,
     ];
-    const walls = new BuildingWalls(framework, standing, storeys, plates, this.facts);
+    const union = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => this.union(key, rings, holes);
+    const columns = own(recordsOf(framework, 'columnStack')).map((stack) =>
+      solveColumn(framework, stack, partingLevels(framework, stack, floored, extents), plates, this.facts),
+    );
+    const pieces = columns.flatMap((column) => column.pieces);
+    for (const column of columns) {
+      solved.findings.push(...column.findings);
+      solved.blocks.push(...column.blocks);
+    }
+    for (const piece of pieces) solved.columns.push(piece);
+    let walls = new BuildingWalls(framework, standing, storeys, plates, this.facts);
+    let walled = walls.pieces(union);
     const cuts = cutsByPlate([
       ...walls.cutters(),
       ...shafts.map(({ shaft, cuts }) => ({ id: shaft, cuts })),
@@ -191,10 +206,42 @@ export class Solver implements ProfileStore {
       solved.floors.push(...pieces);
       solved.findings.push(...findings);
     }
+    const floors = own(solved.floors);
+    const rooms = solveRooms({
+      framework,
+      storeys,
+      walls: walled,
+      columns: pieces,
+      shafts,
+      rooms: own(recordsOf(framework, 'room')),
+      boundaries: own(recordsOf(framework, 'boundaryLine')),
+      union,
+      facts: this.facts,
+    });
+    solved.rooms.push(...rooms.regions);
+    solved.findings.push(...rooms.findings);
+    const ceilings = solveCeilings({
+      framework,
+      building: building.id,
+      storeys,
+      plates,
+      rooms: rooms.regions,
+      walls: walled,
+      columns: pieces,
+      shafts,
+      floors,
+      union,
+      facts: this.facts,
+    });
+    solved.ceilings.push(...ceilings);
+    if (ceilings.length > 0 && standing.some(({ stopsAt }) => stopsAt.face === 'ceiling')) {
+      // Rooms and so ceilings come from where walls stand, which their tops do not change.
+      walls = new BuildingWalls(framework, standing, storeys, plates, this.facts, ceilingOver(ceilings, this.facts));
+      walled = walls.pieces(union);
+    }
     const shared = new Set(party.map(({ id }) => id));
-    const wallPieces = walls.pieces((key, rings, holes) => this.union(key, rings, holes));
-    solved.walls.push(...wallPieces.filter(({ wall }) => !shared.has(wall)));
-    solved.sharedWalls.push(...wallPieces.filter(({ wall }) => shared.has(wall)));
+    solved.walls.push(...walled.filter(({ wall }) => !shared.has(wall)));
+    solved.sharedWalls.push(...walled.filter(({ wall }) => shared.has(wall)));
     solved.findings.push(...walls.findings);
     const names = new Map(all.map(({ id, record }) => [id, record.name]));
     for (const stair of stairs) {
@@ -204,40 +251,19 @@ export class Solver implements ProfileStore {
       );
     }
     solved.findings.push(...checkStoreysReached(stairs, storeys));
-    const columns = own(recordsOf(framework, 'columnStack')).map((stack) =>
-      solveColumn(framework, stack, partingLevels(framework, stack, floored, extents), plates, this.facts),
-    );
-    const pieces = columns.flatMap((column) => column.pieces);
-    for (const column of columns) {
-      solved.findings.push(...column.findings);
-      solved.blocks.push(...column.blocks);
-    }
-    for (const piece of pieces) solved.columns.push(piece);
     this.solveFoundations(framework, storeys, plates, pieces, solved);
-    const rooms = solveRooms({
-      framework,
-      storeys,
-      walls: wallPieces,
-      columns: pieces,
-      shafts,
-      rooms: own(recordsOf(framework, 'room')),
-      boundaries: own(recordsOf(framework, 'boundaryLine')),
-      union: (key, rings, holes) => this.union(key, rings, holes),
-      facts: this.facts,
-    });
-    solved.rooms.push(...rooms.regions);
-    solved.findings.push(...rooms.findings);
-    const walled = wallPieces;
     const stacks = columns.map((column) => column.pieces).filter(({ length }) => length > 0);
     const mayMove = (stack: string) => recordOf(framework, 'columnStack', stack)?.holds.length === 0;
+    const { facts } = this;
     solved.findings.push(
-      ...checkColumns(pieces, shafts, plates, solved.levels, this.facts, mayMove),
-      ...checkColumnPlaces(stacks, { framework, storeys, plates, stairs, walls: walled, facts: this.facts }),
-      ...checkShafts(shafts, walled, storeys, this.facts),
-      ...checkFloors(framework, own(solved.floors), storeys, this.facts),
+      ...checkColumns(pieces, shafts, plates, solved.levels, facts, mayMove),
+      ...checkColumnPlaces(stacks, { framework, storeys, plates, stairs, walls: walled, facts }),
+      ...checkShafts(shafts, walled, storeys, facts),
+      ...checkFloors(framework, floors, storeys, facts),
       ...checkLevels(framework, storeys, plates),
-      ...checkRoofs(framework, storeys, plates, walled, this.facts),
-      ...checkWalls({ framework, building: building.id, storeys, plates, walls: walled, facts: this.facts }),
+      ...checkRoofs(framework, storeys, plates, walled, facts),
+      ...checkWalls({ framework, building: building.id, storeys, plates, walls: walled, ceilings, facts }),
+      ...checkCeilings({ framework, building: building.id, storeys, budgets, ceilings, walls: walled }),
     );
   }
 

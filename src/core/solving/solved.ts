@@ -2,6 +2,7 @@ import type { SectionMm } from '../columns/section-shape';
 import type { Profile } from '../geometry/boolean';
 import type { Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
+import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import type { Curve } from '../geometry/curve';
 import type { Bubble, Direction, LineSide } from '../grids/grid';
 import type { HeightBudget } from '../levels/height-budget';
@@ -218,6 +219,7 @@ export interface Solved {
   sharedWalls: WallPiece[];
   foundations: FoundationPiece[];
   rooms: RoomRegion[];
+  ceilings: CeilingPiece[];
   budgets: HeightBudget[];
   findings: Finding[];
 }

@@ -82,6 +82,7 @@ const RICH: [string, unknown][] = [
   ['walls.holdClear', { walls: ['P', 'Q'], widthMm: 1500 }],
   ['rooms.add', { level: '00', building: 'West', place: '4000,21000', name: 'Room' }],
   ['foundations.add', { building: 'West', form: 'pads' }],
+  ['ceilings.add', { building: 'West' }],
   ['settingOut.add', { lines: ['A'], offsetMm: 210, side: 'positive', name: 'Face' }],
   ['cores.add', { ids: ['S1'] }],
   ['typical.follow', { building: 'West', master: '02', levels: ['03'] }],
@@ -351,6 +352,9 @@ const MAKERS: Record<string, Maker> = {
       { xMm: between(900, 9000), yMm: 0 },
     ],
   }),
+  'ceilings.add': ({ building, between }) => ({ building, heightMm: between(2200, 3000), levels: { at: ['01'] } }),
+  'ceilings.change': ({ one, between }) => ({ ceiling: one('ceiling'), heightMm: between(2200, 3000) }),
+  'ceilings.except': ({ one, between }) => ({ ceiling: one('ceiling'), level: '01', heightMm: between(2200, 3000) }),
   'foundations.add': ({ building, between }) => ({ building, form: 'raft', outline: square(between(9000, 20_000)) }),
   'foundations.change': ({ one, between }) => ({ foundation: one('foundation'), thicknessMm: between(300, 1500) }),
   'cores.add': ({ framework, pick }) => {

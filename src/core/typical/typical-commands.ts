@@ -146,29 +146,45 @@ function makeOwn(edit: Edit, { master }: Typical, level: Id): void {
         .map((opening) => ({ ...opening, id: edit.newId(), name: take(opening.opening), at: 'all' as const })),
     });
   }
+  const roomNow = new Map<Id, Id>();
   for (const kind of ['room', 'boundaryLine'] as const) {
     for (const record of recordsOf(now, kind)) {
       if (record.level !== master) continue;
-      const { id: _, ...fields } = record;
-      edit.add({ ...fields, level } as Omit<RecordOf<'room'>, 'id'>);
+      const { id, ...fields } = record;
+      roomNow.set(id, edit.add({ ...fields, level } as Omit<RecordOf<'room'>, 'id'>).id);
     }
   }
   const storeys = storeyLevels(now, levelById(now, level)!.record.building);
-  for (const plate of recordsOf(now, 'floorPlate')) {
+  for (const plate of [...recordsOf(now, 'floorPlate'), ...recordsOf(now, 'ceiling')]) {
     if (!serves(plate, master, storeys)) continue;
     if (!serves(plate, level, storeys)) {
       const served = storeys.filter(({ id }) => serves(plate, id, storeys) || id === level).map(({ id }) => id);
-      edit.set('floorPlate', plate.id, { levels: { at: served } });
+      edit.set(plate.kind, plate.id, { levels: { at: served } });
     }
-    const here = plate.exceptions.filter((each) => each.level === master && !each.upwards);
-    if (here.length === 0 || plate.exceptions.some((each) => each.level === level)) continue;
-    edit.set('floorPlate', plate.id, {
-      exceptions: [...plate.exceptions, ...here.map((each) => ({ ...each, level }))],
-    });
+    if (plate.kind === 'ceiling' && plate.rooms.length > 0) {
+      const own = plate.rooms.flatMap((id) => roomNow.get(id) ?? []);
+      edit.set('ceiling', plate.id, { rooms: [...plate.rooms, ...own] });
+    }
+    copyExceptions(edit, plate, master, level);
   }
 }
 
-function serves({ levels }: RecordOf<'floorPlate'>, level: Id, storeys: readonly { id: Id }[]): boolean {
+/** What differs at the master only does at a level that leaves it, unless something of its own does. */
+function copyExceptions(edit: Edit, plate: RecordOf<'floorPlate'> | RecordOf<'ceiling'>, master: Id, level: Id): void {
+  const copied = <E extends { level: Id; upwards: boolean }>(all: readonly E[]): E[] | undefined => {
+    const here = all.filter((each) => each.level === master && !each.upwards);
+    if (here.length === 0 || all.some((each) => each.level === level)) return undefined;
+    return [...all, ...here.map((each) => ({ ...each, level }))];
+  };
+  if (plate.kind === 'ceiling') edit.set('ceiling', plate.id, { exceptions: copied(plate.exceptions) });
+  else edit.set('floorPlate', plate.id, { exceptions: copied(plate.exceptions) });
+}
+
+function serves(
+  { levels }: Pick<RecordOf<'floorPlate'>, 'levels'>,
+  level: Id,
+  storeys: readonly { id: Id }[],
+): boolean {
   if ('at' in levels) return levels.at.includes(level);
   const rank = (id: Id) => storeys.findIndex((each) => each.id === id);
   const [a, b] = levels.range.map(rank) as [number, number];

@@ -3,7 +3,17 @@ import { textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
 /** Kinds of thing a view can leave out. */
-export const VIEW_KINDS = ['grids', 'columns', 'floors', 'shafts', 'stairs', 'walls', 'rooms', 'foundations'] as const;
+export const VIEW_KINDS = [
+  'grids',
+  'columns',
+  'floors',
+  'shafts',
+  'stairs',
+  'walls',
+  'rooms',
+  'foundations',
+  'ceilings',
+] as const;
 export type ViewKind = (typeof VIEW_KINDS)[number];
 
 /** A view kept under a name, for everybody on the project: which surface, which level, what is shown. */

@@ -9,7 +9,7 @@ import { statesUp } from '../levels/states-up';
 import { endAt, isWallOf } from '../typical/typical-walls';
 import { following, holdsLevel } from '../typical/typical';
 import { endMm } from '../levels/resolve-end';
-import type { ResolvedLevel } from '../levels/resolve-levels';
+import { levelById, type ResolvedLevel } from '../levels/resolve-levels';
 import { recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { PlanFacts } from '../solving/plan-facts';
@@ -27,6 +27,9 @@ const LEAST_BAND_MM2 = 1000;
 
 /** Profiles of rings together less others, kept by what they are made of. */
 export type UnionStore = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => Profile;
+
+/** The underside of the lowest ceiling of a storey that some rings meet, mm; null where none does. */
+export type CeilingOver = (storey: Id, strips: readonly Ring[]) => number | null;
 
 /** A wall of one type, with its ends brought to those it meets, and the storeys it stands in so. */
 interface Standing {
@@ -56,6 +59,7 @@ export class BuildingWalls {
     private readonly storeys: readonly ResolvedLevel[],
     private readonly plates: PlateSet,
     private readonly facts: PlanFacts,
+    private readonly ceilingOver: CeilingOver = () => null,
   ) {
     const joins = walls.flatMap((record): { record: Wall; join: Joining }[] => {
       const path = wallPath(framework, record);
@@ -70,7 +74,7 @@ export class BuildingWalls {
       const under = new Set(strips.flatMap((strip) => [...platesUnder(plates.all, strip, facts)]));
       const states = statesOf(record, storeys);
       const byType = new Map<Id, Standing['storeys']>();
-      for (const storey of this.heights(record, under, states)) {
+      for (const storey of this.heights(record, under, strips, states)) {
         const { type } = states.get(storey.level.id)!;
         byType.set(type, [...(byType.get(type) ?? []), storey]);
       }
@@ -122,8 +126,13 @@ export class BuildingWalls {
     return this.standing.flatMap((wall) => wall.storeys.map((storey) => this.piece(wall, storey, union)));
   }
 
-  private heights(record: Wall, under: ReadonlySet<Plate>, states: WallStates): Standing['storeys'] {
-    const own = this.ownHeights(record, under);
+  private heights(
+    record: Wall,
+    under: ReadonlySet<Plate>,
+    strips: readonly Ring[],
+    states: WallStates,
+  ): Standing['storeys'] {
+    const own = this.ownHeights(record, under, strips);
     const [only] = own;
     const followers =
       own.length === 1 && only && record.passesClearMm === null
@@ -131,17 +140,23 @@ export class BuildingWalls {
         : [];
     const all =
       followers.length > 0 && isWallOf(this.framework, record, only!.level.id)
-        ? [...own, ...followers.flatMap((level) => this.asAt(record, under, only!.level.id, level))]
+        ? [...own, ...followers.flatMap((level) => this.asAt(record, under, strips, only!.level.id, level))]
         : own;
     const stands = all.filter(({ level }) => !states.get(level.id)!.leftOut);
     return record.passesClearMm === null ? stands : this.stretches(record, all[0], states);
   }
 
   /** The wall of a master as it stands in a storey that follows. */
-  private asAt(record: Wall, under: ReadonlySet<Plate>, master: Id, level: Id): Standing['storeys'] {
+  private asAt(
+    record: Wall,
+    under: ReadonlySet<Plate>,
+    strips: readonly Ring[],
+    master: Id,
+    level: Id,
+  ): Standing['storeys'] {
     const startsAt = endAt(this.framework, record.startsAt, master, level);
     const stopsAt = endAt(this.framework, record.stopsAt, master, level);
-    return this.ownHeights({ ...record, startsAt, stopsAt }, under);
+    return this.ownHeights({ ...record, startsAt, stopsAt }, under, strips);
   }
 
   /** A wall that passes the slabs in stretches of one type, parted at SSL; storeys it is left out of part it too. */
@@ -168,10 +183,12 @@ export class BuildingWalls {
     return found;
   }
 
-  private ownHeights(record: Wall, under: ReadonlySet<Plate>): Standing['storeys'] {
-    const soffitAt = (level: ResolvedLevel) => soffitMm(level, this.plates, (plate) => under.has(plate));
+  private ownHeights(record: Wall, under: ReadonlySet<Plate>, strips: readonly Ring[]): Standing['storeys'] {
+    const soffitAt = this.topsOf(record, under, strips);
     const startMm = endMm(this.framework, record.startsAt, soffitAt);
-    const stopMm = endMm(this.framework, record.stopsAt, soffitAt);
+    const last = levelById(this.framework, record.stopsAt.level);
+    const stopMm =
+      record.stopsAt.face === 'ceiling' && last ? soffitAt(last) : endMm(this.framework, record.stopsAt, soffitAt);
     if (stopMm <= startMm) {
       const message = `Wall ${record.name} stops below where it starts, so it stands nowhere. Change where it starts or stops`;
       const fix = {
@@ -199,6 +216,18 @@ export class BuildingWalls {
     });
     for (const { level, bottomMm } of found) this.standsOn(record, level, bottomMm, under);
     return found;
+  }
+
+  /** Where a wall stops under a level: at the soffit, or at the ceiling that hangs under it. */
+  private topsOf(record: Wall, under: ReadonlySet<Plate>, strips: readonly Ring[]): (level: ResolvedLevel) => number {
+    const soffitAt = (level: ResolvedLevel) => soffitMm(level, this.plates, (plate) => under.has(plate));
+    if (record.stopsAt.face !== 'ceiling') return soffitAt;
+    const shift = mmOf(this.framework, record.stopsAt.offsetMm);
+    return (level) => {
+      const storey = this.storeys[this.storeys.findIndex(({ id }) => id === level.id) - 1];
+      const underside = storey ? this.ceilingOver(storey.id, strips) : null;
+      return underside === null ? soffitAt(level) : Math.min(quantiseMm(underside + shift), soffitAt(level));
+    };
   }
 
   /** A wall that begins on a slab's height where there is no slab. */

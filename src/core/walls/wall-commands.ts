@@ -37,7 +37,11 @@ function readEnds(
 ): { startsAt: End; stopsAt: End } {
   const start = readEnd(framework, building, startsAt, 'SSL', 'Starts at');
   if (start.face === 'soffit') refuseNow('A wall starts on SSL or FFL of its level', ['startsAt']);
-  if (stopsAt) return { startsAt: start, stopsAt: readEnd(framework, building, stopsAt, 'soffit', 'Stops at') };
+  if (stopsAt)
+    return {
+      startsAt: start,
+      stopsAt: readEnd(framework, building, stopsAt, 'soffit', 'Stops at', { mayBeCeiling: true }),
+    };
   const level = levelById(framework, start.level);
   const above = level && nextStorey(framework, level.id);
   const stop: End = above
@@ -151,7 +155,9 @@ const change = defineCommand({
         place: input.place === undefined ? undefined : readPlace(edit.before, wall.building, input.place),
         points: input.points && readPoints(edit.before, input.points),
         startsAt: input.startsAt && readEnd(edit.before, wall.building, input.startsAt, 'SSL', 'Starts at'),
-        stopsAt: input.stopsAt && readEnd(edit.before, wall.building, input.stopsAt, 'soffit', 'Stops at'),
+        stopsAt:
+          input.stopsAt &&
+          readEnd(edit.before, wall.building, input.stopsAt, 'soffit', 'Stops at', { mayBeCeiling: true }),
         passesClearMm: readClear(edit.before, input.passesClearMm),
         sharedWith: readShared(edit.before, wall.building, input.sharedWith),
       });

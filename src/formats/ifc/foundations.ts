@@ -4,21 +4,26 @@ import type { Solved, SolvedLevel } from '@/core/solving/solved';
 import { derivedGlobalId } from './global-id';
 import type { Measure, Ref, StepLines } from './step';
 
-/** What foundations are written with. */
-export interface FootingParts {
+/** What things of one profile and thickness are written with. */
+export interface SolidParts {
   step: StepLines;
   level: SolvedLevel;
   /** A placement so far above the storey's FFL. */
   local: (z: number) => Ref;
   solids: (profile: string, depthMm: number) => Ref;
   properties: (key: string, ref: Ref, name: string, values: Record<string, Measure>) => void;
-  quantities: (key: string, ref: Ref, name: string, values: readonly ['LENGTH' | 'VOLUME', string, number][]) => void;
+  quantities: (
+    key: string,
+    ref: Ref,
+    name: string,
+    values: readonly ['LENGTH' | 'AREA' | 'VOLUME', string, number][],
+  ) => void;
 }
 
 const KINDS = { pads: 'PAD_FOOTING', strips: 'STRIP_FOOTING' } as const;
 
 /** Rafts as base slabs, pads and strips as footings, of the storey their top is held to. */
-export function writeFoundations(parts: FootingParts, framework: Framework, solved: Solved): Ref[] {
+export function writeFoundations(parts: SolidParts, framework: Framework, solved: Solved): Ref[] {
   const { step, level } = parts;
   return solved.foundations
     .filter((piece) => piece.level === level.id)

@@ -6,7 +6,8 @@ import { recordsOf, type Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
 import type { ColumnBlock, ColumnPiece, FloorPiece, Solved, SolvedBuilding, SolvedLevel } from '@/core/solving/solved';
 import { derivedGlobalId, globalIdOf } from './global-id';
-import { writeFoundations, type FootingParts } from './foundations';
+import { writeCeilings } from './ceilings';
+import { writeFoundations, type SolidParts } from './foundations';
 import { writeWall, type WallParts } from './walls';
 import { writeStair, type StairParts } from './stairs';
 import { writeGrids, type GridParts } from './grids';
@@ -191,7 +192,9 @@ class IfcWriter {
     const blockRefs = blocks.map((block) => this.block(block, level, placement));
     const wallRefs = this.walls(level, placement);
     const stairRefs = this.stairs(level, placement);
-    const footings = writeFoundations(this.footingParts(level, placement), this.framework, this.solved);
+    const parts = this.solidParts(level, placement);
+    const footings = writeFoundations(parts, this.framework, this.solved);
+    const ceilings = writeCeilings(parts, this.solved);
     this.contain(`storey ${level.id}`, storey.ref, [
       ...columnRefs,
       ...slabRefs,
@@ -199,6 +202,7 @@ class IfcWriter {
       ...wallRefs,
       ...stairRefs,
       ...footings,
+      ...ceilings,
     ]);
     const byMaterial = new Map<string, Ref[]>();
     const note = (material: string, ref: Ref) => byMaterial.set(material, [...(byMaterial.get(material) ?? []), ref]);
@@ -278,7 +282,7 @@ class IfcWriter {
     );
   }
 
-  private footingParts(level: SolvedLevel, placement: Ref): FootingParts {
+  private solidParts(level: SolvedLevel, placement: Ref): SolidParts {
     return {
       step: this.step,
       level,

@@ -7,6 +7,7 @@ import { ActionButton } from '../fields/fields';
 import { SectionField } from '../fields/section-field';
 import { Blocks, ColumnFields, Exceptions, HeldTo } from './column-fields';
 import { Findings } from './findings';
+import { CeilingFields } from './ceiling-fields';
 import { CoreFields, InCore } from './core-fields';
 import { FoundationFields } from './foundation-fields';
 import { RoofFields } from './roof-fields';
@@ -63,6 +64,7 @@ function Fields({ id }: { id: string }) {
   if (record?.kind === 'stair') return <StairFields stair={record} />;
   if (record?.kind === 'floorPlate') return <FloorFields plate={record} />;
   if (record?.kind === 'foundation') return <FoundationFields foundation={record} />;
+  if (record?.kind === 'ceiling') return <CeilingFields ceiling={record} />;
   if (record?.kind === 'core') return <CoreFields core={record} />;
   if (record?.kind === 'roof') return <RoofFields roof={record} />;
   if (record?.kind === 'gridLine') return <LineFields line={record} />;

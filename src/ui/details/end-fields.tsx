@@ -5,17 +5,20 @@ import type { End } from '@/core/model/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
 
-const FACES = ['FFL', 'SSL', 'soffit'] as const;
+const FACES: readonly End['face'][] = ['FFL', 'SSL', 'soffit'];
 const BOX = 'min-w-0 rounded-sm border border-hair bg-sheet px-1.5 py-0.5 disabled:opacity-60';
 
 /** One end of a vertical element: level, face, and a signed distance. */
 export function EndFields({
   label,
   end,
+  mayBeCeiling = false,
   onChange,
 }: {
   label: 'Starts at' | 'Stops at' | 'Top at';
   end: End;
+  /** The top of a wall may stop at a ceiling. */
+  mayBeCeiling?: boolean;
   onChange: (end: End) => string | null;
 }) {
   const { framework, solved, building, mayEdit, say } = useProject((project) => project);
@@ -53,7 +56,7 @@ export function EndFields({
           disabled={!mayEdit}
           onChange={(event) => change({ face: event.target.value as End['face'] })}
         >
-          {FACES.map((face) => (
+          {[...FACES, ...(mayBeCeiling ? (['ceiling'] as const) : [])].map((face) => (
             <option key={face}>{face}</option>
           ))}
         </select>

@@ -67,6 +67,19 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
       sentence: `${what} of ${record.material} under level ${levelName(record.top.level)}; ${volume.toFixed(1)} m³.`,
     };
   }
+  if (record?.kind === 'ceiling') {
+    const pieces = solved.ceilings.filter(({ ceiling }) => ceiling === id);
+    const clear = [...new Set(pieces.map(({ clearMm }) => clearMm))].sort((a, b) => a - b);
+    const levels = new Set(pieces.map(({ level }) => level)).size;
+    const heights = clear.length > 1 ? `${write(clear[0]!)} to ${write(clear.at(-1)!)}` : write(clear[0] ?? 0);
+    return {
+      title: `Ceiling ${record.name}`,
+      sentence:
+        pieces.length === 0
+          ? 'It hangs nowhere.'
+          : `In ${pieces.length} ${pieces.length === 1 ? 'place' : 'places'} at ${levels} ${levels === 1 ? 'level' : 'levels'}; ${heights} clear under it.`,
+    };
+  }
   if (record?.kind === 'core') {
     return {
       title: `Core ${record.name}`,

@@ -58,6 +58,11 @@ export function ThingsHere() {
         .map(({ plate, name }) => ({ id: plate, words: name })),
     ],
   ];
+  const hung = solved.ceilings.filter((piece) => piece.level === level);
+  groups.push([
+    'Ceilings',
+    [...new Map(hung.map((piece) => [piece.ceiling, piece.name]))].map(([id, words]) => ({ id, words })),
+  ]);
   const roofs = recordsOf(framework, 'roof').filter((roof) => roof.level === level);
   groups.push(['Roofs', roofs.map(({ id, name }) => ({ id, words: name }))]);
   groups.push([

@@ -55,7 +55,7 @@ export function WallFields({ wall }: { wall: Wall }) {
         </span>
       )}
       <EndFields label="Starts at" end={wall.startsAt} onChange={(startsAt) => change({ startsAt })} />
-      <EndFields label="Stops at" end={wall.stopsAt} onChange={(stopsAt) => change({ stopsAt })} />
+      <EndFields label="Stops at" end={wall.stopsAt} mayBeCeiling onChange={(stopsAt) => change({ stopsAt })} />
       {wall.passesClearMm === null ? (
         mayEdit && (
           <span className="self-end">

@@ -11,6 +11,7 @@ import { isAt } from '@/core/solving/is-at';
 import type { FloorPiece, Solved } from '@/core/solving/solved';
 import { useProject } from '../session/store';
 import { openedAt } from '@/core/drawing/opened-at';
+import { Ceilings } from './ceilings';
 import { Columns } from './columns';
 import { useChosen } from '../session/use-chosen';
 import { Foundations } from './foundations';
@@ -34,14 +35,15 @@ function useThemeColours(names: readonly string[]): Record<string, string> {
   return colours;
 }
 
-const COLOURS = ['columns', 'floors', 'shafts', 'stairs', 'now', 'film', 'sheet', 'walls', 'ink2'] as const;
+const COLOURS = ['columns', 'floors', 'shafts', 'stairs', 'now', 'film', 'sheet', 'walls', 'roofs', 'ink2'] as const;
 
-type Shown = 'foundations' | 'columns' | 'slabs' | 'walls' | 'stairs' | 'space';
+type Shown = 'ceilings' | 'foundations' | 'columns' | 'slabs' | 'walls' | 'stairs' | 'space';
 const SHOWN: readonly (readonly [Shown, string])[] = [
   ['columns', 'columns'],
   ['slabs', 'slabs'],
   ['walls', 'walls'],
   ['stairs', 'stairs'],
+  ['ceilings', 'ceilings'],
   ['foundations', 'foundations'],
   ['space', 'free space of shafts'],
 ];
@@ -104,6 +106,15 @@ export function ModelView() {
                 )}
                 {!hidden.has('foundations') && (
                   <Foundations
+                    solved={shown}
+                    building={each.id}
+                    chosen={chosen}
+                    colours={colours}
+                    onSelect={(id) => select([id])}
+                  />
+                )}
+                {!hidden.has('ceilings') && (
+                  <Ceilings
                     solved={shown}
                     building={each.id}
                     chosen={chosen}

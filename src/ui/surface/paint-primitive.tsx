@@ -41,6 +41,8 @@ const LOOKS: Record<Style, Look> = {
   gridLineMinor: { fill: 'none', stroke: 'var(--color-gridline)', weight: 0.6, dash: '7 3 2 3' },
   settingOut: { fill: 'none', stroke: 'var(--color-now)', weight: 0.8, dash: '6 2 1 2' },
   columnHead: { fill: 'none', stroke: 'var(--color-columns)', weight: 0.8, dash: '4 3' },
+  ceilingOver: { fill: 'none', stroke: 'var(--color-roofs)', weight: 0.9, dash: '2 3' },
+  ceilingCut: { fill: 'var(--color-roofs)', stroke: 'var(--color-roofs)', weight: 0.8 },
   bubble: { fill: 'var(--color-sheet)', stroke: 'var(--color-ink)', weight: 1.1 },
   dimension: { fill: 'none', stroke: 'var(--color-ink3)', weight: 0.8 },
   dimensionTick: { fill: 'none', stroke: 'var(--color-ink)', weight: 1.3 },
@@ -50,6 +52,7 @@ const TEXT_FILL: Record<TextStyle, string> = {
   stairText: 'var(--color-stairs)',
   roomText: 'var(--color-ink)',
   roomArea: 'var(--color-ink2)',
+  ceilingText: 'var(--color-roofs)',
   bubbleText: 'var(--color-ink)',
   dimensionText: 'var(--color-ink2)',
   shaftText: 'var(--color-shafts)',
@@ -82,7 +85,7 @@ export const PaintPrimitive = memo(function PaintPrimitive({
         strokeWidth={style === 'shaftText' || style === 'stairText' ? heightMm * 0.3 : undefined}
         paintOrder="stroke"
         className={
-          style === 'dimensionText' || style === 'levelText' || style === 'roomArea'
+          style === 'dimensionText' || style === 'levelText' || style === 'roomArea' || style === 'ceilingText'
             ? 'font-figures'
             : 'font-words font-semibold'
         }

@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { extentSchema } from '../levels/extent';
+import { lengthSchema, textSchema } from '../model/fields';
+import { idSchema } from '../model/ids';
+import { outlineSchema } from '../outlines/outline';
+
+/** What differs at one level of a ceiling, or from there up. */
+const ceilingExceptionSchema = z.object({
+  level: idSchema,
+  upwards: z.boolean(),
+  leftOut: z.boolean(),
+  /** Null: as below. */
+  heightMm: lengthSchema.nullable(),
+});
+export type CeilingException = z.infer<typeof ceilingExceptionSchema>;
+
+/**
+ * A ceiling: a plane hung within the walls of some rooms, or of all, or within an outline of its own, at the levels it
+ * serves. It hangs nowhere over the topmost level.
+ */
+export const ceilingSchema = z.object({
+  kind: z.literal('ceiling'),
+  id: idSchema,
+  building: idSchema,
+  name: textSchema(24),
+  /** The rooms it hangs in; none: every room that walls close and that has no other ceiling. */
+  rooms: z.array(idSchema).max(2000),
+  /** Drawn instead, where it does not follow rooms. */
+  outline: outlineSchema.nullable(),
+  /** Its underside above FFL: the clear height under it. */
+  heightMm: lengthSchema,
+  thicknessMm: lengthSchema,
+  levels: extentSchema,
+  exceptions: z.array(ceilingExceptionSchema).max(400),
+});
+export type Ceiling = z.infer<typeof ceilingSchema>;

@@ -1,0 +1,153 @@
+import type { CeilingPiece } from '../ceilings/solved-ceiling';
+import type { HeightBudget } from '../levels/height-budget';
+import type { ResolvedLevel } from '../levels/resolve-levels';
+import { recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { ringsMeet } from '../geometry/polygon';
+import { formatLength } from '../units/format-length';
+import { quantiseMm } from '../units/length-units';
+import type { WallPiece } from '../walls/solved-wall';
+import { finding, type Finding, type Fix } from './finding';
+
+interface Given {
+  framework: Framework;
+  building: Id;
+  storeys: readonly ResolvedLevel[];
+  budgets: readonly HeightBudget[];
+  ceilings: readonly CeilingPiece[];
+  walls: readonly WallPiece[];
+}
+
+/** A ceiling lower than this is never proposed, mm. */
+const LEAST_HEIGHT_MM = 2000;
+
+/** Ceilings in the slab or the zones over them, too low, over openings, twice in one room, or hung nowhere. */
+export function checkCeilings(given: Given): Finding[] {
+  if (given.ceilings.length === 0 && !recordsOf(given.framework, 'ceiling').length) return [];
+  const byLevel = new Map<Id, CeilingPiece[]>();
+  for (const piece of given.ceilings) byLevel.set(piece.level, [...(byLevel.get(piece.level) ?? []), piece]);
+  return [
+    ...nowhere(given),
+    ...[...byLevel].flatMap(([level, pieces]) => {
+      const { record } = given.storeys.find(({ id }) => id === level)!;
+      return [
+        ...heights(given, level, record.name, pieces),
+        ...twice(level, record.name, pieces),
+        ...openings(given, level, record.name, pieces),
+      ];
+    }),
+  ];
+}
+
+function nowhere({ framework, building, ceilings }: Given): Finding[] {
+  const hung = new Set(ceilings.map(({ ceiling }) => ceiling));
+  return recordsOf(framework, 'ceiling')
+    .filter((record) => record.building === building && !hung.has(record.id))
+    .map((record) => {
+      const message = `Ceiling ${record.name} hangs nowhere: no walls go round a room at its levels. Close the walls, or draw its outline`;
+      const fix = { words: `Delete ceiling ${record.name}`, command: 'elements.remove', input: { ids: [record.id] } };
+      return finding('ceiling.nowhere', 'warning', building, null, [record.id], message, [fix]);
+    });
+}
+
+const except = (piece: CeilingPiece, words: string, part: { heightMm: number } | { leftOut: true }): Fix => ({
+  words,
+  command: 'ceilings.except',
+  input: { ceiling: piece.ceiling, level: piece.level, ...part },
+});
+
+const atHeight = (piece: CeilingPiece, heightMm: number): Fix =>
+  except(piece, `Hang it at ${formatLength(heightMm)} mm here`, { heightMm });
+
+/** One finding for a ceiling and level, for the piece of it that has least room over it. */
+function heights({ budgets }: Given, level: Id, name: string, pieces: readonly CeilingPiece[]): Finding[] {
+  const budget = budgets.find((each) => each.level === level);
+  const tightest = new Map<Id, CeilingPiece>();
+  for (const piece of pieces) {
+    const known = tightest.get(piece.ceiling);
+    if (!known || (piece.overMm ?? Infinity) < (known.overMm ?? Infinity)) tightest.set(piece.ceiling, piece);
+  }
+  return [...tightest.values()].flatMap((piece): Finding[] => {
+    const { ceiling, building, clearMm, overMm } = piece;
+    const zonesMm = budget ? budget.beamMm + budget.servicesMm : 0;
+    const found: Finding[] = [];
+    if (overMm !== null && overMm < zonesMm - 0.5) {
+      const less = quantiseMm(zonesMm - overMm);
+      const lower = quantiseMm(clearMm - less);
+      const where =
+        overMm < -0.5
+          ? `reaches ${formatLength(-overMm)} mm into the slab over it`
+          : `leaves ${formatLength(overMm)} mm for beams and services, ${formatLength(less)} mm under the ${formatLength(zonesMm)} kept for them`;
+      found.push(
+        finding(
+          overMm < -0.5 ? 'ceiling.inSlab' : 'ceiling.inZones',
+          overMm < -0.5 ? 'error' : 'warning',
+          building,
+          level,
+          [ceiling],
+          `Ceiling ${piece.name} at level ${name} ${where}. Hang it lower, or raise the level above`,
+          lower >= LEAST_HEIGHT_MM ? [atHeight(piece, lower)] : [except(piece, 'Leave it out here', { leftOut: true })],
+        ),
+      );
+    }
+    const target = budget?.targetMm ?? null;
+    if (target !== null && clearMm < target - 0.5) {
+      const room = overMm === null ? Infinity : overMm - Math.max(0, zonesMm);
+      const raise = quantiseMm(target - clearMm);
+      const fits = raise <= room + 0.5;
+      const higher: Fix = {
+        words: `Raise the level above by ${formatLength(quantiseMm(raise - Math.max(0, room)))} mm`,
+        command: 'levels.setHeight',
+        input: { level, heightMm: (budget?.storeyMm ?? 0) + quantiseMm(raise - Math.max(0, room)), mode: 'push' },
+      };
+      found.push(
+        finding(
+          'ceiling.low',
+          'warning',
+          building,
+          level,
+          [ceiling],
+          `Ceiling ${piece.name} at level ${name} leaves ${formatLength(clearMm)} mm clear, ${formatLength(raise)} mm under the ${formatLength(target)} wanted. ${fits ? 'Hang it higher' : 'Raise the level above, then hang it higher'}`,
+          fits ? [atHeight(piece, target)] : [higher],
+        ),
+      );
+    }
+    return found;
+  });
+}
+
+/** Two ceilings meant for one room: the first stays. */
+function twice(level: Id, name: string, pieces: readonly CeilingPiece[]): Finding[] {
+  const first = new Map<object, CeilingPiece>();
+  const said = new Set<string>();
+  return pieces.flatMap((piece): Finding[] => {
+    const known = first.get(piece.ring);
+    if (!known) first.set(piece.ring, piece);
+    const pair = `${known?.ceiling ?? ''} ${piece.ceiling}`;
+    if (!known || known.ceiling === piece.ceiling || said.has(pair)) return [];
+    said.add(pair);
+    const message = `Ceilings ${known.name} and ${piece.name} hang in one room at level ${name}. Leave one of them out there`;
+    const fix = except(piece, `Leave ${piece.name} out here`, { leftOut: true });
+    return [finding('ceiling.twice', 'warning', piece.building, level, [known.ceiling, piece.ceiling], message, [fix])];
+  });
+}
+
+/** Doors and windows whose heads are over the ceiling of a room they open to. */
+function openings({ walls: all }: Given, level: Id, name: string, pieces: readonly CeilingPiece[]): Finding[] {
+  const here = all.flatMap((piece) => piece.openings.filter((opening) => opening.level === level));
+  const worst = new Map<Id, { piece: CeilingPiece; by: string; topMm: number }>();
+  for (const piece of pieces) {
+    for (const opening of here) {
+      if (opening.topMm <= piece.bottomMm + 0.5 || opening.bottomMm >= piece.topMm) continue;
+      if ((worst.get(piece.ceiling)?.topMm ?? -Infinity) >= opening.topMm) continue;
+      if (!ringsMeet(piece.ring, opening.ring)) continue;
+      worst.set(piece.ceiling, { piece, by: `${opening.opening} ${opening.name}`, topMm: opening.topMm });
+    }
+  }
+  return [...worst.values()].map(({ piece, by, topMm }) => {
+    const over = quantiseMm(topMm - piece.bottomMm);
+    const message = `The head of ${by} is ${formatLength(over)} mm over ceiling ${piece.name} at level ${name}. Hang the ceiling higher, or make the opening lower`;
+    const fix = atHeight(piece, quantiseMm(piece.clearMm + over));
+    return finding('ceiling.coversOpening', 'warning', piece.building, level, [piece.ceiling], message, [fix]);
+  });
+}

@@ -1,0 +1,160 @@
+'use client';
+
+import { useState } from 'react';
+import type { Ceiling, CeilingException } from '@/core/ceilings/ceiling';
+import { mmOf } from '@/core/dimensions/resolve-length';
+import type { Json } from '@/core/model/json';
+import { formatArea, formatLength } from '@/core/units/format-length';
+import { CheckField, ChoiceField, TextField } from '../fields/fields';
+import { LengthField } from '../fields/length-field';
+import { useProject } from '../session/store';
+import { DeleteButton } from './delete-button';
+import { ExceptionList } from './exception-list';
+
+/** Fields of a ceiling, with what is clear under it and left over it by level. */
+export function CeilingFields({ ceiling }: { ceiling: Ceiling }) {
+  const { framework, solved, run, say, mayEdit } = useProject((project) => project);
+  const change = (part: Record<string, unknown>) => run('ceilings.change', { ceiling: ceiling.id, ...part } as Json);
+  const storeys = (solved?.levels ?? []).filter((level) => level.building === ceiling.building && level.bounding);
+  const choices = [...storeys].reverse().map(({ id, name }) => [id, name] as const);
+  const { levels } = ceiling;
+  const attempt = (range: [string, string]) => {
+    const refusal = change({ levels: { range } });
+    if (refusal) say(refusal);
+  };
+  const numbers = ceiling.rooms.flatMap((id) => {
+    const room = framework.records.get(id);
+    return room?.kind === 'room' ? [room.number] : [];
+  });
+  return (
+    <div className="flex flex-col gap-1.5">
+      <TextField label="Name" value={ceiling.name} disabled={!mayEdit} onCommit={(name) => change({ name })} />
+      <LengthField
+        label="Clear under it"
+        valueMm={mmOf(framework, ceiling.heightMm)}
+        disabled={!mayEdit}
+        onCommit={(heightMm) => change({ heightMm })}
+      />
+      <LengthField
+        label="Thickness"
+        valueMm={mmOf(framework, ceiling.thicknessMm)}
+        disabled={!mayEdit}
+        onCommit={(thicknessMm) => change({ thicknessMm })}
+      />
+      {ceiling.outline ? (
+        <p className="text-ink2">Within an outline of its own.</p>
+      ) : (
+        <TextField
+          label="In rooms"
+          value={numbers.join(', ') || 'all'}
+          disabled={!mayEdit}
+          onCommit={(text) => {
+            const all = text.trim() === '' || text.trim().toLowerCase() === 'all';
+            return change({ rooms: all ? [] : text.split(',').map((each) => each.trim()) });
+          }}
+        />
+      )}
+      {'range' in levels && (
+        <>
+          <ChoiceField
+            label="From level"
+            value={levels.range[0]}
+            choices={choices}
+            disabled={!mayEdit}
+            onChoose={(id) => attempt([id, levels.range[1]])}
+          />
+          <ChoiceField
+            label="To level"
+            value={levels.range[1]}
+            choices={choices}
+            disabled={!mayEdit}
+            onChoose={(id) => attempt([levels.range[0], id])}
+          />
+        </>
+      )}
+      <Exceptions ceiling={ceiling} />
+      <Heights ceiling={ceiling} />
+      <DeleteButton id={ceiling.id}>Delete this ceiling</DeleteButton>
+    </div>
+  );
+}
+
+/** By level: what is clear under it, what is left over it, and its area. */
+function Heights({ ceiling: { id, building } }: { ceiling: Ceiling }) {
+  const { solved, display } = useProject((project) => project);
+  const storeys = (solved?.levels ?? []).filter((level) => level.building === building);
+  const pieces = solved?.ceilings.filter((piece) => piece.ceiling === id) ?? [];
+  const rows = [...storeys].reverse().flatMap((level) => {
+    const here = pieces.filter((piece) => piece.level === level.id);
+    if (here.length === 0) return [];
+    const area = here.reduce((sum, piece) => sum + (solved!.profiles[piece.profile]?.areaMm2 ?? 0), 0);
+    const over = here.flatMap(({ overMm }) => (overMm === null ? [] : [overMm]));
+    return [{ level, area, clear: here[0]!.clearMm, over: over.length > 0 ? Math.min(...over) : null }];
+  });
+  return (
+    <table className="w-full border-t border-faint">
+      <caption className="sr-only">Clear height, height over it and area by level</caption>
+      <thead>
+        <tr className="text-left text-ink2">
+          <th className="font-normal">Level</th>
+          <th className="text-right font-normal">Clear</th>
+          <th className="text-right font-normal">Over it</th>
+          <th className="text-right font-normal">Area</th>
+        </tr>
+      </thead>
+      <tbody className="figures">
+        {rows.map(({ level, area, clear, over }) => (
+          <tr key={level.id}>
+            <td>{level.name}</td>
+            <td className="text-right">{formatLength(clear, display)}</td>
+            <td className={`text-right ${over !== null && over < 0 ? 'text-wrong' : ''}`}>
+              {over === null ? '–' : formatLength(over, display)}
+            </td>
+            <td className="text-right">{formatArea(area, display)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Exceptions({ ceiling }: { ceiling: Ceiling }) {
+  const { framework, solved, level, display, run, say } = useProject((project) => project);
+  const [upwards, setUpwards] = useState(false);
+  const here = ceiling.exceptions.find((each) => each.level === level && each.upwards === upwards);
+  const piece = solved?.ceilings.find((each) => each.ceiling === ceiling.id && each.level === level);
+  const except = (at: string | null, up: boolean, part: Record<string, Json>): string | null =>
+    at ? run('ceilings.except', { ceiling: ceiling.id, level: at, upwards: up, ...part }) : null;
+  const attempt = (refusal: string | null) => {
+    if (refusal) say(refusal);
+  };
+  const wordsOf = (each: CeilingException) =>
+    [
+      each.leftOut && 'left out',
+      each.heightMm !== null && `${formatLength(mmOf(framework, each.heightMm), display)} clear`,
+    ]
+      .filter(Boolean)
+      .join(', ');
+  return (
+    <ExceptionList
+      exceptions={ceiling.exceptions}
+      wordsOf={wordsOf}
+      onAsBelow={(each) => attempt(except(each.level, each.upwards, { leftOut: false, heightMm: null }))}
+      upwards={upwards}
+      onReach={setUpwards}
+    >
+      <CheckField
+        label="Left out"
+        value={here?.leftOut ?? false}
+        onChange={(leftOut) => attempt(except(level, upwards, { leftOut }))}
+      />
+      <LengthField
+        label="Clear under it there"
+        valueMm={
+          here?.heightMm ? mmOf(framework, here.heightMm) : (piece?.clearMm ?? mmOf(framework, ceiling.heightMm))
+        }
+        onCommit={(heightMm) => except(level, upwards, { heightMm })}
+      />
+    </ExceptionList>
+  );
+}
