@@ -520,6 +520,27 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
     command: 'typical.follow',
     input: { building: 'Hall house', name: 'Student floors', master: '03', levels: ['04', '05', '06', '07', '08'] },
   },
+  // Annex rooms under one ceiling, the lobby and the stair hall open; the student rooms lower.
+  {
+    command: 'ceilings.add',
+    input: {
+      building: 'Annex',
+      name: 'Annex rooms',
+      rooms: ['00.01', '00.02', '00.03'],
+      heightMm: 3000,
+      thicknessMm: 60,
+    },
+  },
+  {
+    command: 'ceilings.add',
+    input: {
+      building: 'Hall house',
+      name: 'Student rooms',
+      rooms: ['03.01', '03.02', '03.03'],
+      heightMm: 2450,
+      thicknessMm: 40,
+    },
+  },
   {
     command: 'project.setSurvey',
     input: { eastingMm: '412300m', northingMm: '98700m', heightMm: '4.2m', trueNorthDeg: 6.1 },

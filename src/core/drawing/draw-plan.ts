@@ -161,7 +161,7 @@ function drawCeiling(piece: CeilingPiece, { rooms, profiles }: Solved, view: Pla
   const box = bounds(piece.ring);
   const words = `clear ${view.writeLength(piece.clearMm)}`;
   const fitting = Math.min((box.maxX - box.minX) / (words.length * 0.75), (box.maxY - box.minY) / 5);
-  const heightMm = Math.min(ROOM_TEXT_MM * 0.8 * view.scale, fitting);
+  const heightMm = Math.min((region ? tagHeight(region, view) : ROOM_TEXT_MM * view.scale) * 0.85, fitting);
   const middle = profiles[piece.profile]!.centroid;
   const follows = rooms.some(({ level, ring }) => level === piece.level && ring === piece.ring);
   return [

@@ -2,7 +2,7 @@
 
 import { useProject } from '../session/store';
 
-const BOX = 'w-28 min-w-0 rounded-sm border border-hair bg-sheet px-1.5 py-0.5';
+const BOX = 'w-32 min-w-0 rounded-sm border border-hair bg-sheet px-1.5 py-0.5';
 
 /** From which level to which something runs: all the way where nothing is chosen. */
 export function LevelSpan({
