@@ -520,6 +520,19 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
     command: 'typical.follow',
     input: { building: 'Hall house', name: 'Student floors', master: '03', levels: ['04', '05', '06', '07', '08'] },
   },
+  // A wet room of each student room lies lower, its build-up makes up for it.
+  ...[2400, 8600, 15_800].map((xMm, i) => ({
+    command: 'floors.setZone',
+    input: {
+      floor: 'Podium',
+      name: `Wet ${i + 1}`,
+      outline: { type: 'rectangle', place: `A-4 + ${xMm},6300`, widthMm: 2000, depthMm: 1900 },
+      levels: ['03'],
+      shiftMm: -60,
+      buildUpMm: 140,
+      thicknessMm: 220,
+    },
+  })),
   // Annex rooms under one ceiling, the lobby and the stair hall open; the student rooms lower.
   {
     command: 'ceilings.add',

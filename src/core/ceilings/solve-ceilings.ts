@@ -157,7 +157,10 @@ function piece(
       bottomMm,
       topMm,
       clearMm: heightMm,
-      overMm: over.size === 0 ? null : quantiseMm(soffitMm(above, plates, (plate) => over.has(plate)) - topMm),
+      overMm:
+        over.size === 0
+          ? null
+          : quantiseMm(soffitMm(above, plates, (plate) => over.has(plate), { rings: [ring], facts }) - topMm),
       volumeMm3: areaMm2 * thicknessMm,
     },
   ];

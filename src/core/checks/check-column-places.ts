@@ -1,5 +1,5 @@
 import { sectionHull } from '../columns/section-shape';
-import type { PlateSet } from '../floors/plates';
+import { soffitMm, type PlateSet } from '../floors/plates';
 import { mmOf } from '../dimensions/resolve-length';
 import { sharedArea } from '../geometry/convex-clip';
 import { lengthOf, turned } from '../geometry/point';
@@ -190,7 +190,7 @@ function tops(pieces: readonly ColumnPiece[], ringOf: (piece: ColumnPiece) => Ri
   const ring = ringOf(top);
   const over = plates.at(above.id).filter((plate) => plate.ring && facts.standing(ring, top.at, plate.ring).isOn);
   if (over.length === 0) return [];
-  const off = above.sslMm - Math.max(...over.map(({ thicknessMm }) => thicknessMm)) - top.topMm;
+  const off = soffitMm(above, plates, (plate) => over.includes(plate), { rings: [ring], facts }) - top.topMm;
   if (off < 1) return [];
   return [
     finding(

@@ -18,7 +18,8 @@ export function checkFloors(
   const found = new Set<string>();
   const leaves = (outline: Ring, hole: Ring): boolean =>
     facts.leaves(hole, outline, () => hole.some((point) => !contains(outline, point)));
-  return floors.flatMap((piece) =>
+  const whole = floors.filter(({ zone }) => zone === null);
+  return whole.flatMap((piece) =>
     piece.holes.flatMap(({ by, ring }): Finding[] => {
       const cutter = by === null ? undefined : framework.records.get(by);
       if (cutter?.kind !== 'shaft' && cutter?.kind !== 'stair') return [];

@@ -1,7 +1,7 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { touches } from '../ceilings/ceiling-over';
 import type { CeilingPiece } from '../ceilings/solved-ceiling';
-import type { PlateSet } from '../floors/plates';
+import { soffitMm, type PlateSet } from '../floors/plates';
 import { cross, dot, lengthOf, minus, times, type Point } from '../geometry/point';
 import { ringGap } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
@@ -56,8 +56,8 @@ function tops({ storeys, plates, walls, ceilings, facts }: Given, records: reado
       .at(above.id)
       .filter(({ ring }) => ring && piece.strips.some((strip) => facts.meet(strip, ring)));
     if (over.length === 0) return [];
-    const soffitMm = above.sslMm - Math.max(...over.map(({ thicknessMm }) => thicknessMm));
-    const off = soffitMm - piece.topMm;
+    const soffit = soffitMm(above, plates, (plate) => over.includes(plate), { rings: piece.strips, facts });
+    const off = soffit - piece.topMm;
     if (off < 1 || record.stopsAt.face === 'ceiling') return [];
     const toSoffit = {
       words: 'Bring it up to the soffit',

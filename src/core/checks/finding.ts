@@ -29,6 +29,7 @@ export type Rule =
   | 'level.noSlab'
   | 'floor.holeOverEdge'
   | 'floor.gapToWall'
+  | 'floor.zoneOff'
   | 'level.lowClear'
   | 'level.noFoundation'
   | 'stair.well'

@@ -1,6 +1,6 @@
 import { finding, type Finding } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
-import { soffitMm, type PlateSet } from '../floors/plates';
+import { floorUnder, soffitMm, type PlateSet } from '../floors/plates';
 import type { Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
@@ -10,6 +10,7 @@ import { resolvePlace } from '../outlines/resolve-place';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { ColumnBlock, ColumnPiece } from '../solving/solved';
 import type { ColumnStack } from './column';
+import { quantiseMm } from '../units/length-units';
 import { sectionArea, sectionHull } from './section-shape';
 import { storeyStates, type StoreyState } from './storey-states';
 
@@ -33,7 +34,10 @@ export function solveColumn(
     return known;
   };
   const soffitAt = (level: ResolvedLevel, ring: Ring, at: Point) =>
-    soffitMm(level, plates, (plate) => plate.ring !== null && facts.standing(ring, at, plate.ring).isOn);
+    soffitMm(level, plates, (plate) => plate.ring !== null && facts.standing(ring, at, plate.ring).isOn, {
+      rings: [ring],
+      facts,
+    });
   const end = (which: 'startsAt' | 'stopsAt'): number => {
     const i = storeys.findIndex(({ id }) => id === stack[which].level);
     const state = states[Math.max(0, which === 'stopsAt' ? i - 1 : i)] ?? states[0];
@@ -44,8 +48,12 @@ export function solveColumn(
   storeys.forEach((level, i) => {
     const state = states[i]!;
     const above = storeys[i + 1];
-    const bottomMm = Math.max(level.sslMm, startMm);
-    const topMm = Math.min(above ? soffitAt(above, ringOf(state), state.at) : stopMm, stopMm);
+    const own = ringOf(state);
+    const floor = floorUnder(level, plates, { rings: [own], facts });
+    // It starts on the floor it stands on, where it starts at its level's.
+    const isFoot = level.id === stack.startsAt.level;
+    const bottomMm = isFoot ? quantiseMm(startMm + floor.sslMm - level.sslMm) : Math.max(floor.sslMm, startMm);
+    const topMm = Math.min(above ? soffitAt(above, own, state.at) : stopMm, stopMm);
     if (topMm - bottomMm < 1 || state.leftOut) return;
     pieces.push({
       stack: stack.id,

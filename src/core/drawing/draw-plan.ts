@@ -3,7 +3,7 @@ import { sectionRing } from '../columns/section-shape';
 import { bounds, ringMoment, ringArea } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import { shaftRingAt } from '../shafts/ring-at';
-import type { Solved, SolvedLevel, SolvedShaft } from '../solving/solved';
+import type { FloorPiece, Solved, SolvedLevel, SolvedShaft } from '../solving/solved';
 import type { RoomRegion } from '../rooms/solve-rooms';
 import { formatArea } from '../units/format-length';
 import { drawGrids } from './draw-grids';
@@ -66,14 +66,33 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
 const drawFloors = (solved: Solved, view: PlanView): Primitive[] =>
   solved.floors
     .filter(({ level }) => level === view.level)
-    .flatMap((piece) =>
-      solved.profiles[piece.profile]!.regions.map(({ outer, holes }): Primitive => ({
+    .flatMap((piece) => [
+      ...solved.profiles[piece.profile]!.regions.map(({ outer, holes }): Primitive => ({
         type: 'area',
-        style: 'floor',
+        style: piece.zone ? 'floorZone' : 'floor',
         id: piece.plate,
         rings: [outer, ...holes],
       })),
-    );
+      ...(piece.zone ? [zoneText(piece, piece.zone, view)] : []),
+    ]);
+
+/** A zone's name and the step of its floor, in its upper left corner. */
+function zoneText({ outline, plate }: FloorPiece, zone: NonNullable<FloorPiece['zone']>, view: PlanView): Primitive {
+  const box = bounds(outline);
+  const step = zone.stepMm === 0 ? '±0' : `${zone.stepMm > 0 ? '+' : '−'}${view.writeLength(Math.abs(zone.stepMm))}`;
+  const text = `${zone.name} ${step}`;
+  const heightMm = Math.min(2 * view.scale, (box.maxX - box.minX) / (text.length * 0.8), (box.maxY - box.minY) / 5);
+  const wide = text.length * 0.6 * heightMm;
+  return {
+    type: 'text',
+    style: 'zoneText',
+    id: plate,
+    at: { x: box.minX + heightMm * 0.6 + wide / 2, y: box.maxY - heightMm * 1.2 },
+    text,
+    heightMm,
+    turnDeg: 0,
+  };
+}
 
 /** Foundations under the level their top is held to, hidden by the slab: dashed. */
 const drawFoundations = (solved: Solved, view: PlanView): Primitive[] =>

@@ -18,6 +18,7 @@ const look = (weightMm: number, stroke = '#1C252E', fill: string | null = null, 
 
 export const PAPER_LOOKS: Record<Style, PaperLook> = {
   floor: look(0.5, '#1C252E', '#FFFFFF'),
+  floorZone: look(0.25, '#1C252E', '#FFFFFF'),
   columnCut: look(0.35, '#1C252E', '#1C252E'),
   columnSeen: look(0.18, '#1C252E', '#FFFFFF'),
   slabCut: look(0.5, '#1C252E', '#1C252E'),

@@ -77,7 +77,7 @@ export function ghostsOf(
       if (kind === null || kind === 'grids' || kind === 'rooms' || hidden.has(kind) || primitive.type === 'text')
         return [];
       // The edge of the other slab, not its face.
-      return primitive.type === 'area' && primitive.style === 'floor'
+      return primitive.type === 'area' && (primitive.style === 'floor' || primitive.style === 'floorZone')
         ? [{ ...primitive, style: 'slabSeen' }]
         : [primitive];
     });

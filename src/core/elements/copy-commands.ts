@@ -42,6 +42,7 @@ function withOutlines(edit: Edit, record: Rec, change: (outline: Outline) => Out
         outline: each.outline && change(each.outline),
         voids: each.voids.map(change),
       })),
+      zones: record.zones.map((zone) => ({ ...zone, id: edit.newId(), outline: change(zone.outline) })),
     };
   return null;
 }

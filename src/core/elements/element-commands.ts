@@ -31,6 +31,7 @@ function moveElement(edit: Edit, record: Rec, by: Point): void {
         outline: each.outline && move(each.outline),
         voids: each.voids.map(move),
       })),
+      zones: record.zones.map((zone) => ({ ...zone, outline: move(zone.outline) })),
     });
   } else if (record.kind === 'room' || record.kind === 'boundaryLine') {
     edit.set(record.kind, record.id, { place: shifted(framework, record.place, by) });

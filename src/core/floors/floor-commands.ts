@@ -10,6 +10,7 @@ import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { formatLength } from '../units/format-length';
 import { mmOf } from '../dimensions/resolve-length';
 import type { FloorException } from './floor';
+import { FLOOR_ZONE_COMMANDS } from './zone-commands';
 
 const add = defineCommand({
   name: 'floors.add',
@@ -37,6 +38,7 @@ const add = defineCommand({
         material: input.material,
         levels: readExtent(edit.before, building, input.levels),
         exceptions: [],
+        zones: [],
       });
     }),
   sentence: (_, input) => `Floor plate ${input.name ?? ''} added`.replace('  ', ' '),
@@ -141,4 +143,4 @@ const except = defineCommand({
   },
 });
 
-export const FLOOR_COMMANDS: Command[] = [add, change, except];
+export const FLOOR_COMMANDS: Command[] = [add, change, except, ...FLOOR_ZONE_COMMANDS];

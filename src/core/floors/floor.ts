@@ -19,6 +19,21 @@ const floorExceptionSchema = z.object({
 });
 export type FloorException = z.infer<typeof floorExceptionSchema>;
 
+/** A part of a plate with another SSL or build-up: a wet room, a terrace, half a level. */
+const floorZoneSchema = z.object({
+  id: idSchema,
+  name: textSchema(24),
+  outline: outlineSchema,
+  levels: z.union([z.literal('all'), z.array(idSchema).min(1).max(400)]),
+  /** Its SSL over that of the level; below zero it lies lower. */
+  shiftMm: lengthSchema,
+  /** Null: as its level. */
+  buildUpMm: lengthSchema.nullable(),
+  /** Null: as its plate. */
+  thicknessMm: lengthSchema.nullable(),
+});
+export type FloorZone = z.infer<typeof floorZoneSchema>;
+
 /** A floor plate: one outline and thickness for all the levels it serves. The slab hangs down from SSL. */
 export const floorPlateSchema = z.object({
   kind: z.literal('floorPlate'),
@@ -30,5 +45,6 @@ export const floorPlateSchema = z.object({
   material: z.enum(MATERIALS),
   levels: extentSchema,
   exceptions: z.array(floorExceptionSchema).max(400),
+  zones: z.array(floorZoneSchema).max(200),
 });
 export type FloorPlate = z.infer<typeof floorPlateSchema>;

@@ -1,6 +1,6 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { quantised } from '../geometry/point';
-import { bounds, isSimple, ringArea, type Ring } from '../geometry/polygon';
+import { bounds, contains, isSimple, ringArea, type Ring } from '../geometry/polygon';
 import { servedLevels } from '../levels/extent';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
@@ -10,7 +10,10 @@ import type { PlanFacts } from '../solving/plan-facts';
 import { quantiseMm } from '../units/length-units';
 import { ringOnLines } from '../outlines/outline-from-lines';
 import { asMaster } from '../typical/as-master';
-import type { FloorException, FloorPlate } from './floor';
+import { holdsLevel } from '../typical/typical';
+import type { FloorException, FloorPlate, FloorZone } from './floor';
+
+const HAIR_MM = 1;
 
 /**
  * A floor plate before its holes are known, as it is at some of its levels: its ring, and the levels it is so at. A plate
@@ -23,6 +26,22 @@ export interface Plate {
   /** Holes of its own. */
   voids: readonly Ring[];
   serves: ReadonlySet<Id>;
+  /** Its parts with another SSL or build-up at these levels. */
+  zones: readonly ZoneAt[];
+}
+
+/** A zone of a plate, where it lies on it. */
+export interface ZoneAt {
+  id: Id;
+  name: string;
+  rings: readonly Ring[];
+  /** The rings a hair smaller and a hair larger: what only touches them is not in them, what ends at them is. */
+  inner: readonly Ring[];
+  outer: readonly Ring[];
+  shiftMm: number;
+  thicknessMm: number;
+  /** Null: as its level. */
+  buildUpMm: number | null;
 }
 
 /** The plates of a building, and those that serve a level. */
@@ -65,17 +84,31 @@ export function resolvePlate(
       leftOut: by.leftOut,
     }),
   );
-  const alike = new Map<FloorState, Id[]>();
+  const alike = new Map<FloorState, Map<string, Id[]>>();
   states.forEach((state, i) => {
-    if (!state.leftOut) alike.set(state, [...(alike.get(state) ?? []), served[i]!]);
+    if (state.leftOut) return;
+    const level = served[i]!;
+    const groups = alike.get(state) ?? new Map<string, Id[]>();
+    alike.set(state, groups);
+    const zones = record.zones.filter(({ levels }) => levels === 'all' || holdsLevel(framework, levels, level));
+    const key = zones.map(({ id }) => id).join(' ');
+    groups.set(key, [...(groups.get(key) ?? []), level]);
   });
-  return [...alike].map(([state, levels]) => {
+  const parts = [...alike].flatMap(([state, groups]) => [...groups].map(([key, levels]) => ({ state, key, levels })));
+  return parts.map(({ state, key, levels }) => {
     const ring = resolveOutline(framework, state.outline);
     const pulled = ring && pulledBack(framework, ring, state.pulled);
+    const own = pulled && facts.one(pulled);
+    const thicknessMm = mmOf(framework, state.thicknessMm);
     return {
       record,
-      ring: pulled && facts.one(pulled),
-      thicknessMm: mmOf(framework, state.thicknessMm),
+      ring: own,
+      thicknessMm,
+      zones: own
+        ? record.zones
+            .filter(({ id }) => key.split(' ').includes(id))
+            .map((zone) => zoneAt(framework, zone, own, thicknessMm, facts))
+        : [],
       voids: state.voids.flatMap((outline) => {
         const hole = resolveOutline(framework, outline);
         return hole ? [facts.one(hole)] : [];
@@ -87,6 +120,31 @@ export function resolvePlate(
 
 type FloorState = Pick<FloorException, 'pulled' | 'voids' | 'leftOut'> & Pick<FloorPlate, 'outline' | 'thicknessMm'>;
 const PLAIN_FLOOR = { pulled: [], voids: [], leftOut: false };
+
+function zoneAt(framework: Framework, zone: FloorZone, plate: Ring, plateMm: number, facts: PlanFacts): ZoneAt {
+  const ring = resolveOutline(framework, zone.outline);
+  const rings = ring ? facts.clipped(facts.one(ring), plate) : [];
+  const grown = (byMm: number) => rings.map((each) => facts.one(offsetRing(each, byMm) ?? each));
+  return {
+    id: zone.id,
+    name: zone.name,
+    rings,
+    inner: grown(-HAIR_MM),
+    outer: grown(HAIR_MM),
+    shiftMm: mmOf(framework, zone.shiftMm),
+    thicknessMm: zone.thicknessMm === null ? plateMm : mmOf(framework, zone.thicknessMm),
+    buildUpMm: zone.buildUpMm === null ? null : mmOf(framework, zone.buildUpMm),
+  };
+}
+
+/** A ring with all its edges moved outwards. */
+const offsetRing = (ring: Ring, byMm: number): Ring | null =>
+  ringOnLines(
+    ring.map((from, i) => ({
+      curve: { kind: 'segment' as const, from, to: ring[(i + 1) % ring.length]! },
+      offsetMm: byMm,
+    })),
+  );
 
 /** A ring with some of its edges moved inwards; null where nothing sound is left. */
 function pulledBack(framework: Framework, ring: Ring, pulled: FloorException['pulled']): Ring | null {
@@ -112,10 +170,60 @@ export function platesUnder(plates: readonly Plate[], ring: Ring, facts: PlanFac
   return new Set(under);
 }
 
-/** Underside of the thickest of a level's plates that count; SSL where none does. */
-export function soffitMm(level: ResolvedLevel, plates: PlateSet, counts: (plate: Plate) => boolean): number {
-  const thickness = plates
-    .at(level.id)
-    .reduce((most, plate) => (plate.thicknessMm > most && counts(plate) ? plate.thicknessMm : most), 0);
-  return quantiseMm(level.sslMm - thickness);
+/** What is asked about in plan: some rings together. */
+export interface Over {
+  rings: readonly Ring[];
+  facts: PlanFacts;
+}
+
+/**
+ * Underside of the lowest of a level's plates that count, over some rings; SSL where none does. Zones of a plate count where
+ * the rings meet them, the plate itself where they are not wholly in one.
+ */
+export function soffitMm(
+  level: ResolvedLevel,
+  plates: PlateSet,
+  counts: (plate: Plate) => boolean,
+  over: Over,
+): number {
+  let deepMm: number | null = null;
+  for (const plate of plates.at(level.id)) {
+    // Asking about the plan costs most: only where it can matter.
+    if (plate.zones.length === 0 && deepMm !== null && plate.thicknessMm <= deepMm) continue;
+    if (!counts(plate)) continue;
+    const deep = localSlabs(plate, over).map(({ shiftMm, thicknessMm }) => thicknessMm - shiftMm);
+    deepMm = Math.max(deepMm ?? -Infinity, ...deep);
+  }
+  return quantiseMm(level.sslMm - (deepMm ?? 0));
+}
+
+/** The slabs some rings are under or on: zones of a plate, and the plate itself. */
+export function localSlabs(
+  plate: Plate,
+  { rings, facts }: Over,
+): Pick<ZoneAt, 'shiftMm' | 'thicknessMm' | 'buildUpMm'>[] {
+  const own = { shiftMm: 0, thicknessMm: plate.thicknessMm, buildUpMm: null };
+  if (plate.zones.length === 0) return [own];
+  const met = plate.zones.filter((zone) => zone.inner.some((part) => rings.some((ring) => facts.meet(ring, part))));
+  return met.some((zone) => holdsAll(zone, rings)) ? met : [own, ...met];
+}
+
+const holdsAll = (zone: ZoneAt, rings: readonly Ring[]): boolean =>
+  zone.outer.some((part) => rings.every((ring) => ring.every((point) => contains(part, point))));
+
+/** SSL and FFL under some rings: of the zone they lie wholly in, else of the level. */
+export function floorUnder(
+  level: ResolvedLevel,
+  plates: PlateSet,
+  { rings, facts }: Over,
+): Pick<ResolvedLevel, 'sslMm' | 'fflMm'> {
+  for (const { zones } of plates.at(level.id)) {
+    const zone = zones.find(
+      (each) => holdsAll(each, rings) && each.inner.some((part) => rings.some((ring) => facts.meet(ring, part))),
+    );
+    if (!zone) continue;
+    const sslMm = quantiseMm(level.sslMm + zone.shiftMm);
+    return { sslMm, fflMm: quantiseMm(sslMm + (zone.buildUpMm ?? level.fflMm - level.sslMm)) };
+  }
+  return level;
 }

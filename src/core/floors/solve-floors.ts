@@ -7,7 +7,8 @@ import type { PlanFacts } from '../solving/plan-facts';
 import type { FloorPiece } from '../solving/solved';
 import { isAt } from '../solving/is-at';
 import { jointRing, type Joint } from './joints';
-import type { Plate } from './plates';
+import { quantiseMm } from '../units/length-units';
+import type { Plate, ZoneAt } from './plates';
 
 /** Profiles by plan key. Equal keys share one profile, so typical floors are cut once. */
 export interface ProfileStore {
@@ -54,38 +55,79 @@ export function solveFloor(
   }
   const cutting = cuts.get(record.id);
   const strips = joints.map((joint) => ({ joint, strip: facts.one(jointRing(joint, ring)) }));
-  const outlineText = facts.textOf(ring);
+  const zoneRings = plate.zones.flatMap(({ rings }) => rings);
+  const findings = plate.zones.filter(({ rings }) => rings.length === 0).map((zone) => zoneOff(plate, zone));
   const pieces = storeys
     .filter(({ id }) => plate.serves.has(id))
-    .map((level): FloorPiece => {
+    .flatMap((level): FloorPiece[] => {
       const here = cutting?.get(level.id) ?? [];
-      const holes = new Map([...plate.voids, ...here.map((cut) => cut.ring)].map((hole) => [facts.textOf(hole), hole]));
       const gaps = strips.filter(({ joint }) => isAt(joint, level.fflMm)).map(({ strip }) => strip);
-      for (const gap of gaps) holes.set(facts.textOf(gap), gap);
-      const texts = [...holes.keys()].sort();
-      const key = `${outlineText}|${texts.join('|')}`;
-      const profile = store.get(
-        key,
-        ring,
-        texts.map((text) => holes.get(text)!),
-      );
-      return {
-        plate: record.id,
-        building: record.building,
-        name: record.name,
-        level: level.id,
-        topMm: level.sslMm,
-        thicknessMm: plate.thicknessMm,
-        profile: key,
-        outline: ring,
-        volumeMm3: profile.areaMm2 * plate.thicknessMm,
-        cutBy: here.map(({ id }) => id),
-        holes: [
-          ...here.map(({ id, ring: hole }) => ({ by: id, ring: hole })),
-          ...plate.voids.map((hole) => ({ by: null, ring: hole })),
-        ],
-        gaps,
+      const holes = [
+        ...here.map(({ id, ring: hole }) => ({ by: id, ring: hole })),
+        ...plate.voids.map((hole) => ({ by: null, ring: hole })),
+      ];
+      const profileOf = (outline: Ring, less: readonly Ring[]): [string, Profile] => {
+        const byText = new Map([...less, ...gaps].map((hole) => [facts.textOf(hole), hole]));
+        const texts = [...byText.keys()].sort();
+        const key = `${facts.textOf(outline)}|${texts.join('|')}`;
+        const profile = store.get(
+          key,
+          outline,
+          texts.map((text) => byText.get(text)!),
+        );
+        return [key, profile];
       };
+      const pieceOf = (
+        outline: Ring,
+        own: FloorPiece['holes'],
+        less: readonly Ring[],
+        slab: Pick<FloorPiece, 'topMm' | 'thicknessMm' | 'zone'>,
+      ): FloorPiece => {
+        const [profile, { areaMm2 }] = profileOf(outline, [...own.map((hole) => hole.ring), ...less]);
+        return {
+          plate: record.id,
+          building: record.building,
+          name: record.name,
+          level: level.id,
+          profile,
+          outline,
+          volumeMm3: areaMm2 * slab.thicknessMm,
+          cutBy: own.flatMap(({ by }) => (by === null ? [] : [by])),
+          holes: own,
+          gaps,
+          ...slab,
+        };
+      };
+      const whole = { topMm: level.sslMm, thicknessMm: plate.thicknessMm, zone: null };
+      return [
+        pieceOf(ring, holes, zoneRings, whole),
+        ...plate.zones.flatMap((zone, i) =>
+          zone.rings.map((outline) => {
+            const meeting = holes.filter((hole) => facts.meet(facts.one(hole.ring), outline));
+            // Where two zones overlap the first is as it says.
+            const before = plate.zones.slice(0, i).flatMap(({ rings }) => rings);
+            return pieceOf(outline, meeting, before, zoneSlab(zone, level));
+          }),
+        ),
+      ];
     });
-  return { pieces, findings: [] };
+  return { pieces, findings };
+}
+
+function zoneSlab(zone: ZoneAt, level: ResolvedLevel): Pick<FloorPiece, 'topMm' | 'thicknessMm' | 'zone'> {
+  const { id, name, shiftMm, thicknessMm, buildUpMm } = zone;
+  const topMm = quantiseMm(level.sslMm + shiftMm);
+  const stepMm = quantiseMm(topMm + (buildUpMm ?? level.fflMm - level.sslMm) - level.fflMm);
+  return { topMm, thicknessMm, zone: { id, name, stepMm, shiftMm } };
+}
+
+/** A zone that lies beside its plate. */
+function zoneOff({ record }: Plate, zone: ZoneAt): Finding {
+  const message = `Zone ${zone.name} lies beside floor plate ${record.name}. Move it onto the plate, or take it out`;
+  const fix = {
+    words: `Take ${zone.name} out`,
+    command: 'floors.removeZone',
+    input: { floor: record.id, zone: zone.id },
+  };
+  return finding('floor.zoneOff', 'warning', record.building, null, [record.id, zone.id], message, [fix]);
 }

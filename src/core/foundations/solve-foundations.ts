@@ -37,7 +37,9 @@ export function solveFoundation(record: Foundation, given: Given): { pieces: Fou
   const thicknessMm = mmOf(framework, record.thicknessMm);
   const pieces = bodies.map(({ under, rings }): FoundationPiece => {
     const above = new Set(rings.flatMap((ring) => [...platesUnder(plates.at(record.top.level), ring, facts)]));
-    const topMm = endMm(framework, record.top, (level) => soffitMm(level, plates, (plate) => above.has(plate)));
+    const topMm = endMm(framework, record.top, (level) =>
+      soffitMm(level, plates, (plate) => above.has(plate), { rings, facts }),
+    );
     const key = `${rings.map((ring) => facts.textOf(ring)).join('+')}|`;
     const { areaMm2 } = union(key, rings, []);
     return {

@@ -49,6 +49,10 @@ function free(edit: Edit, record: Rec, gone: ReadonlySet<Id>): void {
       const free = (outline: Outline) => freed(edit, outline, gone, record.name);
       const outline = free(record.outline);
       if (outline !== record.outline) edit.set(record.kind, record.id, { outline: outline as Shaft['outline'] });
+      if (record.kind === 'floorPlate' && record.zones.length > 0)
+        edit.set('floorPlate', record.id, {
+          zones: record.zones.map((zone) => ({ ...zone, outline: free(zone.outline) })),
+        });
       if (record.exceptions.length === 0) return;
       if (record.kind === 'shaft')
         edit.set('shaft', record.id, {

@@ -61,11 +61,17 @@ export function heightBudgets(
   });
 }
 
-/** Thickest slab at a level, mm. */
+/** What slabs at a level take below its SSL at most, their lower zones too, mm. */
 export const thickestSlab =
   (plates: PlateSet) =>
   (level: Id): number =>
-    plates.at(level).reduce((most, { thicknessMm, ring }) => (ring ? Math.max(most, thicknessMm) : most), 0);
+    plates
+      .at(level)
+      .reduce(
+        (most, { thicknessMm, ring, zones }) =>
+          ring ? Math.max(most, thicknessMm, ...zones.map((zone) => zone.thicknessMm - zone.shiftMm)) : most,
+        0,
+      );
 
 /** Storeys whose clear height falls under what is wanted. */
 export function checkClearHeights(budgets: readonly HeightBudget[], names: ReadonlyMap<Id, string>): Finding[] {

@@ -195,7 +195,14 @@ function refitServing(
   below: Id | undefined,
 ): void {
   if (record.kind === 'floorPlate')
-    edit.set('floorPlate', record.id, { exceptions: movedUp(record.exceptions, level, above) });
+    edit.set('floorPlate', record.id, {
+      exceptions: movedUp(record.exceptions, level, above),
+      zones: record.zones.flatMap((zone) => {
+        if (zone.levels === 'all') return [zone];
+        const levels = zone.levels.filter((id) => id !== level);
+        return levels.length > 0 ? [{ ...zone, levels }] : [];
+      }),
+    });
   else edit.set('ceiling', record.id, { exceptions: movedUp(record.exceptions, level, above) });
   const levels = extentWithout(record.levels, level, above, below);
   if (levels) edit.set(record.kind, record.id, { levels });

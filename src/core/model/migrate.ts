@@ -5,7 +5,7 @@ import type { Json } from './json';
 import type { Rec } from './record';
 
 /** Version of records as written today. Raised whenever a record kind changes shape. */
-export const FILE_VERSION = 5;
+export const FILE_VERSION = 6;
 
 type Step = (record: Record<string, Json>) => Record<string, Json>;
 
@@ -33,6 +33,9 @@ const withExceptions: Step = (record) => ({ exceptions: [], ...record });
 /** From version 5 walls may differ by level and be shared by two buildings. */
 const withSharing: Step = (record) => ({ exceptions: [], sharedWith: null, ...record });
 
+/** From version 6 floor plates have zones. */
+const withZones: Step = (record) => ({ zones: [], ...record });
+
 /** Per record kind: the steps from version n to n + 1, at index n − 1. Kinds without steps have not changed. */
 const STEPS: Record<string, Step[]> = {
   project: [asBefore, withSurvey],
@@ -41,7 +44,7 @@ const STEPS: Record<string, Step[]> = {
   gridSystem: [asBefore, withShape],
   gridLine: [asBefore, withLineFields],
   columnStack: [asBefore, withStackFields],
-  floorPlate: [asBefore, asBefore, withExceptions],
+  floorPlate: [asBefore, asBefore, withExceptions, asBefore, withZones],
   shaft: [asBefore, asBefore, withExceptions],
   wall: [asBefore, asBefore, asBefore, withSharing],
 };

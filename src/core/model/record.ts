@@ -150,6 +150,15 @@ function ownReferences(record: Rec): Reference[] {
         ...outlineReferences(record.outline, 'outline'),
         ...extentReferences(record.levels),
         ...exceptionReferences(record.exceptions),
+        ...record.zones.flatMap(({ outline, levels }) => [
+          ...outlineReferences(outline, 'zones'),
+          ...(levels === 'all'
+            ? []
+            : levelUses(
+                'zones',
+                levels.map((level) => ({ level })),
+              )),
+        ]),
       ];
     case 'ceiling':
       return [

@@ -18,6 +18,7 @@ export const roofSlab = ({ id, building, name, level, walls, face, thicknessMm, 
   material,
   levels: { at: [level] },
   exceptions: [],
+  zones: [],
 });
 
 /** The parapet of a roof as a wall along the outside of the walls under it, with the roof's own id; null without one. */

@@ -1,5 +1,5 @@
 import { finding, type Finding, type Fix } from '../checks/finding';
-import { platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
+import { localSlabs, platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
 import { ringGap, type Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
@@ -44,8 +44,10 @@ export function solveShaft(
     unders.set(ring, known);
     return known;
   };
-  const soffitAt = (level: ResolvedLevel) =>
-    soffitMm(level, plates, (plate) => underOf(stateAt.get(level.id)?.ring ?? states[0]!.ring).has(plate));
+  const soffitAt = (level: ResolvedLevel) => {
+    const ring = stateAt.get(level.id)?.ring ?? states[0]!.ring;
+    return soffitMm(level, plates, (plate) => underOf(ring).has(plate), { rings: [ring], facts });
+  };
   const bottomMm = endMm(framework, shaft.startsAt, soffitAt);
   const topMm = endMm(framework, shaft.stopsAt, soffitAt);
   const solved: SolvedShaft = {
@@ -84,7 +86,7 @@ export function solveShaft(
   }
   for (const level of storeys) {
     for (const plate of plates.at(level.id)) {
-      if (plate.ring) meet(shaft, solved, plate, plate.ring, level, stateAt.get(level.id)!, underOf);
+      if (plate.ring) meet(shaft, solved, plate, plate.ring, level, stateAt.get(level.id)!, underOf, facts);
     }
   }
   solved.stages = stagesOf(solved, storeys, states);
@@ -156,10 +158,14 @@ function meet(
   level: ResolvedLevel,
   { ring, slab }: ShaftState,
   underOf: (ring: Ring) => ReadonlySet<Plate>,
+  facts: PlanFacts,
 ): void {
   const inPlan = underOf(ring).has(plate);
-  const [soffit, ssl] = [quantiseMm(level.sslMm - plate.thicknessMm), level.sslMm];
-  const within = (mm: number) => mm >= soffit && mm <= level.fflMm;
+  // Over a zone it passes the slab of the zone, over its edge both.
+  const slabs = localSlabs(plate, { rings: [ring], facts });
+  const ssl = quantiseMm(level.sslMm + Math.max(...slabs.map(({ shiftMm }) => shiftMm)));
+  const soffit = quantiseMm(level.sslMm + Math.min(...slabs.map(({ shiftMm, thicknessMm }) => shiftMm - thicknessMm)));
+  const within = (mm: number) => mm >= soffit && mm <= Math.max(level.fflMm, ssl);
   const isFoot = level.id === shaft.startsAt.level && within(solved.bottomMm);
   const isHead = level.id === shaft.stopsAt.level && within(solved.topMm);
   const isOpen = (isFoot && shaft.opensFoot) || (isHead && shaft.opensHead);

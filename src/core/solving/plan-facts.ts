@@ -1,3 +1,4 @@
+import { intersection } from '../geometry/boolean';
 import { sharedArea } from '../geometry/convex-clip';
 import { distance, type Point } from '../geometry/point';
 import { contains, distanceToSegment, ringArea, ringsMeet, type Ring } from '../geometry/polygon';
@@ -23,6 +24,7 @@ export class PlanFacts {
   private readonly shares = new WeakMap<Ring, WeakMap<Ring, number>>();
   private readonly leavings = new WeakMap<Ring, WeakMap<Ring, boolean>>();
   private readonly gaps = new WeakMap<Ring, WeakMap<Ring, number>>();
+  private readonly clippings = new WeakMap<Ring, WeakMap<Ring, readonly Ring[]>>();
   private readonly meetings = new WeakMap<Ring, WeakMap<Ring, boolean>>();
 
   /** Called at the start of a solve. */
@@ -63,6 +65,12 @@ export class PlanFacts {
   /** Least distance between two rings, mm, in the same way. */
   gap(a: Ring, b: Ring, work: () => number): number {
     return remembered(this.gaps, a, b, work);
+  }
+
+  /** The parts of a ring that lie within another one. Both rings come from {@link one}. */
+  clipped(a: Ring, b: Ring): readonly Ring[] {
+    const parts = remembered(this.clippings, a, b, () => intersection(a, b).regions.map(({ outer }) => outer));
+    return parts.map((part) => this.one(part));
   }
 
   /** True if two rings share some area or touch. Both rings come from {@link one}. */

@@ -144,6 +144,8 @@ export interface FloorPiece {
   holes: { by: Id | null; ring: Ring }[];
   /** Strips that movement joints take from it. */
   gaps: Ring[];
+  /** The zone of the plate it is, with the step of its FFL over that of the level; null: the plate outside its zones. */
+  zone: { id: Id; name: string; stepMm: number; shiftMm: number } | null;
 }
 
 /** A raft, a pad or a strip. */

@@ -86,7 +86,7 @@ export function solveStair(
     const storey = solveStorey(sizes, rules, lower, upper, solved.finishMm, i === first);
     solved.storeys.push(storey);
     if (!storey.steps) findings.push(unsolved(stair, storey, lower));
-    const soffit = soffitMm(upper, plates, (plate) => under.has(plate));
+    const soffit = soffitMm(upper, plates, (plate) => under.has(plate), { rings: [wellRing], facts });
     const ring =
       stair.opening === 'tight' && storey.steps
         ? tightOpening(sizes, storey.steps, lower.fflMm, soffit, rules.headroomMm)

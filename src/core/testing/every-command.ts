@@ -43,6 +43,7 @@ const RICH: [string, unknown][] = [
     },
   ],
   ['floors.add', { building: 'West', name: 'Plate', outline: { type: 'gridOffset', system: 'G1', offsetMm: 300 } }],
+  ['floors.setZone', { floor: 'Plate', outline: square(3000, '15000,1000'), shiftMm: -50 }],
   [
     'columns.placeAtCrossings',
     { building: 'West', lines: ['1', '2', 'A', 'B'], section: { shape: 'circle', diameterMm: 500 } },
@@ -352,6 +353,16 @@ const MAKERS: Record<string, Maker> = {
       { xMm: between(900, 9000), yMm: 0 },
     ],
   }),
+  'floors.setZone': ({ one, between, random }) => ({
+    floor: one('floorPlate'),
+    name: `Z${Math.floor(random() * 1e7)}`,
+    outline: square(between(2000, 4000)),
+    shiftMm: between(-200, -10),
+  }),
+  'floors.removeZone': ({ framework, pick }) => {
+    const plate = pick(recordsOf(framework, 'floorPlate').filter(({ zones }) => zones.length > 0));
+    return { floor: plate.id, zone: pick(plate.zones).id };
+  },
   'ceilings.add': ({ building, between }) => ({ building, heightMm: between(2200, 3000), levels: { at: ['01'] } }),
   'ceilings.change': ({ one, between }) => ({ ceiling: one('ceiling'), heightMm: between(2200, 3000) }),
   'ceilings.except': ({ one, between }) => ({ ceiling: one('ceiling'), level: '01', heightMm: between(2200, 3000) }),

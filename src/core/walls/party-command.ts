@@ -78,6 +78,7 @@ function followParty(edit: Edit, wall: Id, party: Id): void {
       edit.set('floorPlate', record.id, {
         outline: along(record.outline),
         exceptions: record.exceptions.map((each) => ({ ...each, outline: each.outline && along(each.outline) })),
+        zones: record.zones.map((zone) => ({ ...zone, outline: along(zone.outline) })),
       });
     if (record.kind === 'roof' && record.walls.includes(wall))
       edit.set('roof', record.id, { walls: [...record.walls, party] });

@@ -1,7 +1,7 @@
 import { finding, type Finding, type Fix } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
 import type { Cutter } from '../floors/solve-floors';
-import { platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
+import { floorUnder, platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
 import type { Profile } from '../geometry/boolean';
 import { plus, times, type Point } from '../geometry/point';
 import { bounds, contains, counterClockwise, type Ring } from '../geometry/polygon';
@@ -205,14 +205,19 @@ export class BuildingWalls {
     }
     const first = this.storeys.find(({ id }) => id === record.startsAt.level);
     if (record.passesClearMm !== null) return first ? [{ level: first, bottomMm: startMm, topMm: stopMm }] : [];
-    const baseOf = (level: ResolvedLevel) => (record.startsAt.face === 'FFL' ? level.fflMm : level.sslMm);
+    const baseOf = (level: ResolvedLevel) => {
+      const floor = floorUnder(level, this.plates, { rings: strips, facts: this.facts });
+      return record.startsAt.face === 'FFL' ? floor.fflMm : floor.sslMm;
+    };
+    const faceOf = ({ fflMm, sslMm }: ResolvedLevel) => (record.startsAt.face === 'FFL' ? fflMm : sslMm);
     const found = this.storeys.flatMap((level, i): Standing['storeys'] => {
       const above = this.storeys[i + 1];
       // The lowest piece may begin above or under its level's base.
       const isFirst = level.id === record.startsAt.level;
-      const bottomMm = isFirst ? startMm : Math.max(baseOf(level), startMm);
+      const base = baseOf(level);
+      const bottomMm = isFirst ? quantiseMm(startMm + base - faceOf(level)) : Math.max(base, startMm);
       const topMm = Math.min(above ? soffitAt(above) : stopMm, stopMm);
-      return topMm - bottomMm < 1 || (!isFirst && baseOf(level) < startMm) ? [] : [{ level, bottomMm, topMm }];
+      return topMm - bottomMm < 1 || (!isFirst && base < startMm) ? [] : [{ level, bottomMm, topMm }];
     });
     for (const { level, bottomMm } of found) this.standsOn(record, level, bottomMm, under);
     return found;
@@ -220,7 +225,8 @@ export class BuildingWalls {
 
   /** Where a wall stops under a level: at the soffit, or at the ceiling that hangs under it. */
   private topsOf(record: Wall, under: ReadonlySet<Plate>, strips: readonly Ring[]): (level: ResolvedLevel) => number {
-    const soffitAt = (level: ResolvedLevel) => soffitMm(level, this.plates, (plate) => under.has(plate));
+    const soffitAt = (level: ResolvedLevel) =>
+      soffitMm(level, this.plates, (plate) => under.has(plate), { rings: strips, facts: this.facts });
     if (record.stopsAt.face !== 'ceiling') return soffitAt;
     const shift = mmOf(this.framework, record.stopsAt.offsetMm);
     return (level) => {
@@ -351,7 +357,7 @@ export class BuildingWalls {
 
   /** The floors openings of a piece stand on: its own base, or each floor it passes with the soffit above that. */
   private floorsOf(
-    { record, under }: Standing,
+    { record, under, strips }: Standing,
     level: ResolvedLevel,
     bottomMm: number,
     topMm: number,
@@ -360,7 +366,9 @@ export class BuildingWalls {
     return this.storeys.flatMap((floor, i) => {
       const above = this.storeys[i + 1];
       if (floor.fflMm < bottomMm - 1 || floor.fflMm >= topMm - 1) return [];
-      const soffit = above ? soffitMm(above, this.plates, (plate) => under.has(plate)) : topMm;
+      const soffit = above
+        ? soffitMm(above, this.plates, (plate) => under.has(plate), { rings: strips, facts: this.facts })
+        : topMm;
       return [{ level: floor, bottomMm: floor.fflMm, topMm: Math.min(topMm, soffit) }];
     });
   }

@@ -49,6 +49,8 @@ const LAYER_OF: Record<Primitive['style'], Layer> = {
   roomText: 'ROOMS',
   roomArea: 'ROOMS',
   ceilingText: 'CEILINGS',
+  zoneText: 'FLOORS',
+  floorZone: 'FLOORS',
   ceilingOver: 'CEILINGS',
   ceilingCut: 'CEILINGS',
   stairCut: 'STAIRS',

@@ -50,6 +50,25 @@ const framework = given([
     'floors.except',
     { floor: 'Plate', level: '02', voids: [{ type: 'circle', place: 'A-4 + 1500,2500', diameterMm: 2200 }] },
   ],
+  [
+    'floors.setZone',
+    {
+      floor: 'Plate',
+      name: 'Low',
+      outline: { type: 'rectangle', place: 'A-1 + 1000,500', widthMm: 3000, depthMm: 2500 },
+      levels: ['02', '03'],
+      shiftMm: -80,
+      thicknessMm: 200,
+    },
+  ],
+  [
+    'ceilings.add',
+    {
+      outline: { type: 'rectangle', place: 'A-1 + 1500,1000', widthMm: 4000, depthMm: 3000 },
+      levels: { at: ['01', '02'] },
+      heightMm: 2600,
+    },
+  ],
   ['foundations.add', { form: 'pads', widthMm: 1500, depthMm: 1800, subgradeKnM3: 20_000 }],
 ]);
 const solved = solve(framework);
@@ -263,7 +282,12 @@ describe('read by another program', () => {
     expect(count(WebIfc.IFCSLAB)).toBe(solved.floors.length + landings.length + rafts.length);
     expect(count(WebIfc.IFCFOOTING)).toBe(solved.foundations.length - rafts.length);
     const cuts = [...solved.shafts, ...solved.stairs].reduce((sum, cutter) => sum + cutter.cuts.length, 0);
-    expect(count(WebIfc.IFCOPENINGELEMENT)).toBe(cuts + 1);
+    const zones = solved.floors.filter(({ zone }) => zone);
+    // Holes of the plates, the void among them; each zone opens its plate, and shaft S1 the zones too.
+    const inZones = zones.reduce((sum, { holes }) => sum + holes.length, 0);
+    expect([zones.length, inZones]).toEqual([2, 2]);
+    expect(count(WebIfc.IFCOPENINGELEMENT)).toBe(cuts + 1 + zones.length + inZones);
+    expect(count(WebIfc.IFCCOVERING)).toBe(2);
     expect(count(WebIfc.IFCSTAIR)).toBe(landings.length);
     expect(count(WebIfc.IFCSTAIRFLIGHT)).toBe(landings.length * 2);
     expect(count(WebIfc.IFCSPACE)).toBe(solved.shafts.length);
@@ -354,10 +378,26 @@ describe('read by another program', () => {
     expect(sets).toHaveLength(solved.foundations.length);
   });
 
+  it('has ceilings of the volumes solved, under their slabs', () => {
+    const ids = api.GetLineIDsWithType(model, WebIfc.IFCCOVERING);
+    solved.ceilings.forEach(({ volumeMm3, bottomMm }, i) => {
+      const { volume, low } = measure(ids.get(i));
+      expect(volume).toBeCloseTo(volumeMm3 / 1e9, 4);
+      // The shaft passes it.
+      expect(volume).toBeLessThan(4 * 3 * 0.05);
+      expect(low[1]).toBeCloseTo((bottomMm + 600) / 1000, 4);
+    });
+  });
+
   it('has slabs of the net volumes solved, their openings cut out', () => {
     const ids = api.GetLineIDsWithType(model, WebIfc.IFCSLAB);
     const levelName = new Map(solved.levels.map(({ id, name }) => [id, name]));
-    const net = new Map(solved.floors.map((piece) => [`${piece.name} ${levelName.get(piece.level)}`, piece]));
+    const net = new Map(
+      solved.floors.map((piece) => [
+        `${piece.name} ${levelName.get(piece.level)}${piece.zone ? ` ${piece.zone.name}` : ''}`,
+        piece,
+      ]),
+    );
     const holes = new Set<number>();
     for (let i = 0; i < ids.size(); i += 1) {
       const { volume, high } = measure(ids.get(i));
@@ -368,7 +408,7 @@ describe('read by another program', () => {
       expect(high[1]).toBeCloseTo((piece.topMm + 600) / 1000, 4);
       holes.add(piece.cutBy.length);
     }
-    expect(holes).toEqual(new Set([0, 2, 3]));
+    expect(holes).toEqual(new Set([0, 1, 2, 3]));
   });
 
   it('has flights and landings of the volumes solved, from floor to floor, and spaces set back with their shaft', () => {

@@ -6,6 +6,7 @@ import { recordsOf, type Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
 import type { ColumnBlock, ColumnPiece, FloorPiece, Solved, SolvedBuilding, SolvedLevel } from '@/core/solving/solved';
 import { derivedGlobalId, globalIdOf } from './global-id';
+import { partsTakenFrom, slabKey } from './slab-parts';
 import { writeCeilings } from './ceilings';
 import { writeFoundations, type SolidParts } from './foundations';
 import { writeWall, type WallParts } from './walls';
@@ -350,14 +351,14 @@ class IfcWriter {
     const placement = this.local(storey, this.placement3d({ x: 0, y: 0 }, bottom, 0));
     const isRoof = level.levelKind === 'roof';
     const ref = this.step.add('IFCSLAB', {
-      GlobalId: derivedGlobalId('slab', piece.plate, piece.level),
-      Name: `${piece.name} ${level.name}`,
+      GlobalId: derivedGlobalId('slab', ...slabKey(piece, this.solved)),
+      Name: `${piece.name} ${level.name}${piece.zone ? ` ${piece.zone.name}` : ''}`,
       ObjectPlacement: placement,
       Representation: this.extrusion(this.ringProfile(outline), piece.thicknessMm),
       Tag: piece.plate,
       PredefinedType: isRoof ? 'ROOF' : 'FLOOR',
     });
-    const key = `${piece.plate} ${piece.level}`;
+    const key = slabKey(piece, this.solved).join(' ');
     this.properties(key, ref, 'Pset_SlabCommon', {
       Reference: identifier(piece.name),
       LoadBearing: flag(true),
@@ -375,6 +376,10 @@ class IfcWriter {
       const opening = this.opening({ key: by ?? `void ${i}`, name, ring }, piece, ref, placement);
       if (by !== null) openings.set(by, [...(openings.get(by) ?? []), opening]);
     });
+    // Zones lie in it as slabs of their own.
+    partsTakenFrom(piece, this.solved).forEach(({ zone, outline: ring }, i) => {
+      this.opening({ key: `zone ${zone!.id} ${i}`, name: `Zone ${zone!.name}`, ring }, piece, ref, placement);
+    });
     piece.gaps.forEach((ring, i) => {
       this.opening({ key: `joint ${i}`, name: 'Movement joint', ring }, piece, ref, placement);
     });
@@ -389,7 +394,7 @@ class IfcWriter {
     placement: Ref,
   ): Ref {
     const opening = this.step.add('IFCOPENINGELEMENT', {
-      GlobalId: derivedGlobalId('opening', key, piece.plate, piece.level),
+      GlobalId: derivedGlobalId('opening', key, ...slabKey(piece, this.solved)),
       Name: name,
       ObjectPlacement: this.local(placement, this.placement3d({ x: 0, y: 0 }, -10, 0)),
       Representation: this.extrusion(this.ringProfile(ring), piece.thicknessMm + 20),
@@ -397,7 +402,7 @@ class IfcWriter {
       PredefinedType: 'OPENING',
     });
     this.step.add('IFCRELVOIDSELEMENT', {
-      GlobalId: derivedGlobalId('voids', key, piece.plate, piece.level),
+      GlobalId: derivedGlobalId('voids', key, ...slabKey(piece, this.solved)),
       RelatingBuildingElement: slab,
       RelatedOpeningElement: opening,
     });

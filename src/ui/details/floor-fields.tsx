@@ -4,18 +4,27 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import type { FloorPlate } from '@/core/floors/floor';
 import type { Json } from '@/core/model/json';
 import { formatArea } from '@/core/units/format-length';
-import { ActionButton, ChoiceField, TextField } from '../fields/fields';
+import { ChoiceField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
+import { DeleteButton } from './delete-button';
 import { FloorExceptions } from './floor-exceptions';
+import { FloorZones } from './floor-zones';
 
 /** Fields of a floor plate, with its area per level. */
 export function FloorFields({ plate }: { plate: FloorPlate }) {
-  const { framework, solved, display, building, run, say, mayEdit, select } = useProject((project) => project);
+  const { framework, solved, display, building, run, say, mayEdit } = useProject((project) => project);
   const change = (part: Record<string, unknown>) => run('floors.change', { floor: plate.id, ...part } as Json);
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
   const choices = [...storeys].reverse().map(({ id, name }) => [id, name] as const);
   const pieces = solved?.floors.filter((piece) => piece.plate === plate.id) ?? [];
+  // Its zones are parts of it.
+  const rows = [...(solved?.levels ?? [])].reverse().flatMap((level) => {
+    const here = pieces.filter((piece) => piece.level === level.id);
+    if (here.length === 0) return [];
+    const areaMm2 = here.reduce((sum, { profile }) => sum + solved!.profiles[profile]!.areaMm2, 0);
+    return [{ level, areaMm2, holes: here.reduce((sum, { zone, holes }) => sum + (zone ? 0 : holes.length), 0) }];
+  });
   const { levels, outline } = plate;
   const attempt = (range: [string, string]) => {
     const refusal = change({ levels: { range } });
@@ -57,6 +66,7 @@ export function FloorFields({ plate }: { plate: FloorPlate }) {
         </>
       )}
       <FloorExceptions plate={plate} />
+      <FloorZones plate={plate} />
       <table className="w-full border-t border-faint">
         <caption className="sr-only">Areas by level</caption>
         <thead>
@@ -67,30 +77,16 @@ export function FloorFields({ plate }: { plate: FloorPlate }) {
           </tr>
         </thead>
         <tbody className="figures">
-          {[...pieces].reverse().map((piece) => {
-            const profile = solved!.profiles[piece.profile]!;
-            return (
-              <tr key={piece.level}>
-                <td>{solved!.levels.find(({ id }) => id === piece.level)?.name}</td>
-                <td className="text-right">{formatArea(profile.areaMm2, display)}</td>
-                <td className="text-right">{profile.holeCount}</td>
-              </tr>
-            );
-          })}
+          {rows.map(({ level, areaMm2, holes }) => (
+            <tr key={level.id}>
+              <td>{level.name}</td>
+              <td className="text-right">{formatArea(areaMm2, display)}</td>
+              <td className="text-right">{holes}</td>
+            </tr>
+          ))}
         </tbody>
       </table>
-      {mayEdit && (
-        <ActionButton
-          weight="danger"
-          onClick={() => {
-            const refusal = run('elements.remove', { ids: [plate.id] });
-            if (refusal) say(refusal);
-            else select([]);
-          }}
-        >
-          Delete this floor plate
-        </ActionButton>
-      )}
+      <DeleteButton id={plate.id}>Delete this floor plate</DeleteButton>
     </div>
   );
 }

@@ -3,13 +3,14 @@
 import type { Json } from '@/core/model/json';
 import { ROOM_USES, type Room } from '@/core/rooms/room';
 import { formatArea, formatLength } from '@/core/units/format-length';
-import { ActionButton, CheckField, ChoiceField, TextField } from '../fields/fields';
+import { CheckField, ChoiceField, TextField } from '../fields/fields';
 import { useProject } from '../session/store';
+import { DeleteButton } from './delete-button';
 import { MoveFields } from './move-fields';
 
 /** Fields of a room, with its area at each level it is carried to. */
 export function RoomFields({ room }: { room: Room }) {
-  const { solved, display, run, say, mayEdit, select } = useProject((project) => project);
+  const { solved, display, run, say, mayEdit } = useProject((project) => project);
   const change = (part: Record<string, Json>) => run('rooms.change', { room: room.id, ...part });
   const attempt = (part: Record<string, Json>) => {
     const refusal = change(part);
@@ -57,18 +58,7 @@ export function RoomFields({ room }: { room: Room }) {
         </tbody>
       </table>
       {mayEdit && <MoveFields ids={[room.id]} />}
-      {mayEdit && (
-        <ActionButton
-          weight="danger"
-          onClick={() => {
-            const refusal = run('elements.remove', { ids: [room.id] });
-            if (refusal) say(refusal);
-            else select([]);
-          }}
-        >
-          Delete this room
-        </ActionButton>
-      )}
+      <DeleteButton id={room.id}>Delete this room</DeleteButton>
     </div>
   );
 }

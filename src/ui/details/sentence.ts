@@ -108,7 +108,7 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
     const area = pieces.reduce((sum, piece) => sum + solved.profiles[piece.profile]!.areaMm2, 0);
     return {
       title: `Floor plate ${record.name}`,
-      sentence: `Hung from SSL at ${pieces.length} levels, ${levelName(pieces[0]?.level)} to ${levelName(pieces.at(-1)?.level)}; ${formatArea(area, display)} in all.`,
+      sentence: `Hung from SSL at ${new Set(pieces.map(({ level }) => level)).size} levels, ${levelName(pieces[0]?.level)} to ${levelName(pieces.at(-1)?.level)}; ${formatArea(area, display)} in all.`,
     };
   }
   if (record?.kind === 'gridLine') {

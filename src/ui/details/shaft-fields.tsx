@@ -4,17 +4,18 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import type { Json } from '@/core/model/json';
 import { SHAFT_PURPOSES, type Shaft } from '@/core/shafts/shaft';
 import { formatLength } from '@/core/units/format-length';
-import { ActionButton, CheckField, ChoiceField, TextField } from '../fields/fields';
+import { CheckField, ChoiceField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { CopyFields } from './copy-fields';
 import { EndFields } from './end-fields';
+import { DeleteButton } from './delete-button';
 import { MoveFields } from './move-fields';
 import { ShaftExceptions } from './shaft-exceptions';
 
 /** Fields of a shaft, with the slabs it cuts and those it just misses. */
 export function ShaftFields({ shaft }: { shaft: Shaft }) {
-  const { framework, solved, display, run, say, mayEdit, select } = useProject((project) => project);
+  const { framework, solved, display, run, say, mayEdit } = useProject((project) => project);
   const change = (part: Record<string, unknown>) => run('shafts.change', { shaft: shaft.id, ...part } as Json);
   const attempt = (part: Record<string, unknown>) => {
     const refusal = change(part);
@@ -83,18 +84,7 @@ export function ShaftFields({ shaft }: { shaft: Shaft }) {
       <ShaftExceptions shaft={shaft} />
       {mayEdit && <MoveFields ids={[shaft.id]} />}
       {mayEdit && <CopyFields ids={[shaft.id]} />}
-      {mayEdit && (
-        <ActionButton
-          weight="danger"
-          onClick={() => {
-            const refusal = run('elements.remove', { ids: [shaft.id] });
-            if (refusal) say(refusal);
-            else select([]);
-          }}
-        >
-          Delete this shaft
-        </ActionButton>
-      )}
+      <DeleteButton id={shaft.id}>Delete this shaft</DeleteButton>
     </div>
   );
 }

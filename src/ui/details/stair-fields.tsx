@@ -12,6 +12,7 @@ import { StairStoreys } from '../stairs/stair-storeys';
 import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from '../stairs/stair-words';
 import { LevelSpan } from '../tools/level-span';
 import { CopyFields } from './copy-fields';
+import { DeleteButton } from './delete-button';
 import { MoveFields } from './move-fields';
 
 const SIZES = [
@@ -25,7 +26,7 @@ const SIZES = [
 
 /** Fields of a stair, with how each of its storeys is climbed. */
 export function StairFields({ stair }: { stair: Stair }) {
-  const { framework, solved, level, display, run, say, mayEdit, select } = useProject((project) => project);
+  const { framework, solved, level, display, run, say, mayEdit } = useProject((project) => project);
   const change = (part: Record<string, unknown>) => run('stairs.change', { stair: stair.id, ...part } as Json);
   const attempt = (part: Record<string, unknown>) => {
     const refusal = change(part);
@@ -116,18 +117,7 @@ export function StairFields({ stair }: { stair: Stair }) {
       ))}
       {mayEdit && <MoveFields ids={[stair.id]} />}
       {mayEdit && <CopyFields ids={[stair.id]} />}
-      {mayEdit && (
-        <ActionButton
-          weight="danger"
-          onClick={() => {
-            const refusal = run('elements.remove', { ids: [stair.id] });
-            if (refusal) say(refusal);
-            else select([]);
-          }}
-        >
-          Delete this stair
-        </ActionButton>
-      )}
+      <DeleteButton id={stair.id}>Delete this stair</DeleteButton>
     </div>
   );
 }

@@ -54,7 +54,7 @@ export function ThingsHere() {
     [
       'Floor plates',
       solved.floors
-        .filter((floor) => floor.level === level && !isRoof(floor.plate))
+        .filter((floor) => floor.level === level && floor.zone === null && !isRoof(floor.plate))
         .map(({ plate, name }) => ({ id: plate, words: name })),
     ],
   ];

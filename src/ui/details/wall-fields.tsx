@@ -13,11 +13,12 @@ import { FACE_CHOICES, USE_CHOICES } from '../walls/wall-words';
 import { CopyFields } from './copy-fields';
 import { EndFields } from './end-fields';
 import { WallExceptions } from './wall-exceptions';
+import { DeleteButton } from './delete-button';
 import { MoveFields } from './move-fields';
 
 /** Fields of a wall, with its openings. */
 export function WallFields({ wall }: { wall: Wall }) {
-  const { framework, run, say, mayEdit, select } = useProject((project) => project);
+  const { framework, run, say, mayEdit } = useProject((project) => project);
   const change = (part: Record<string, unknown>) => run('walls.change', { wall: wall.id, ...part } as Json);
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
@@ -86,18 +87,7 @@ export function WallFields({ wall }: { wall: Wall }) {
       {mayEdit && <Parallel wall={wall} />}
       {mayEdit && <MoveFields ids={[wall.id]} />}
       {mayEdit && <CopyFields ids={[wall.id]} />}
-      {mayEdit && (
-        <ActionButton
-          weight="danger"
-          onClick={() => {
-            const refusal = run('elements.remove', { ids: [wall.id] });
-            if (refusal) say(refusal);
-            else select([]);
-          }}
-        >
-          Delete this wall
-        </ActionButton>
-      )}
+      <DeleteButton id={wall.id}>Delete this wall</DeleteButton>
     </div>
   );
 }

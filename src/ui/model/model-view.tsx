@@ -249,9 +249,9 @@ function Slabs({ solved, building, level, chosen, colours, onSelect }: PartProps
     [colours],
   );
   const colourOf = (piece: FloorPiece) => (chosen.has(piece.plate) || piece.level === level ? colours.now : slabColour);
-  return pieces.map((piece) => (
+  return pieces.map((piece, i) => (
     <mesh
-      key={`${piece.plate} ${piece.level}`}
+      key={`${piece.plate} ${piece.level} ${piece.zone ? `${piece.zone.id} ${i}` : ''}`}
       geometry={geometries.get(`${piece.profile} ${piece.thicknessMm}`)}
       position={[0, 0, piece.topMm - piece.thicknessMm]}
       onClick={(event) => {

@@ -24,6 +24,8 @@ const ORDER: Partial<Record<Primitive['style'], number>> = {
   roomText: 1,
   roomArea: 1,
   ceilingText: 1,
+  zoneText: 1,
+  floorZone: 5,
   ceilingCut: 2,
   ceilingOver: 4,
   stairSeen: 2,

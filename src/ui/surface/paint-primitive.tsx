@@ -14,6 +14,7 @@ interface Look {
 /** Line weights follow drafting practice: cut thick, seen thin, hidden and axes dashed. */
 const LOOKS: Record<Style, Look> = {
   floor: { fill: 'var(--color-floorfill)', stroke: 'var(--color-walls)', weight: 2.6 },
+  floorZone: { fill: 'var(--color-faint)', stroke: 'var(--color-walls)', weight: 1.2 },
   columnCut: { fill: 'var(--color-columns)', stroke: 'var(--color-columns)', weight: 1 },
   columnSeen: { fill: 'var(--color-sheet)', stroke: 'var(--color-columns)', weight: 0.7 },
   slabCut: { fill: 'var(--color-ink)', stroke: 'var(--color-ink)', weight: 1 },
@@ -53,6 +54,7 @@ const TEXT_FILL: Record<TextStyle, string> = {
   roomText: 'var(--color-ink)',
   roomArea: 'var(--color-ink2)',
   ceilingText: 'var(--color-roofs)',
+  zoneText: 'var(--color-ink2)',
   bubbleText: 'var(--color-ink)',
   dimensionText: 'var(--color-ink2)',
   shaftText: 'var(--color-shafts)',
@@ -85,7 +87,11 @@ export const PaintPrimitive = memo(function PaintPrimitive({
         strokeWidth={style === 'shaftText' || style === 'stairText' ? heightMm * 0.3 : undefined}
         paintOrder="stroke"
         className={
-          style === 'dimensionText' || style === 'levelText' || style === 'roomArea' || style === 'ceilingText'
+          style === 'dimensionText' ||
+          style === 'levelText' ||
+          style === 'roomArea' ||
+          style === 'ceilingText' ||
+          style === 'zoneText'
             ? 'font-figures'
             : 'font-words font-semibold'
         }

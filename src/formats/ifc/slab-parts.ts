@@ -1,0 +1,20 @@
+import type { FloorPiece, Solved } from '@/core/solving/solved';
+
+/** Pieces of the same plate at the same level, the plate itself first. */
+const together = (piece: FloorPiece, solved: Solved): FloorPiece[] =>
+  solved.floors.filter(({ plate, level }) => plate === piece.plate && level === piece.level);
+
+/** What tells a slab from all others: plate and level, and for a zone which and which part of it. */
+export function slabKey(piece: FloorPiece, solved: Solved): string[] {
+  const { plate, level, zone } = piece;
+  if (!zone) return [plate, level];
+  const parts = together(piece, solved).filter((each) => each.zone?.id === zone.id);
+  return [plate, level, zone.id, String(parts.indexOf(piece))];
+}
+
+/** The zones that are taken out of a slab: all out of the plate, out of a zone those before it. */
+export function partsTakenFrom(piece: FloorPiece, solved: Solved): FloorPiece[] {
+  const all = together(piece, solved);
+  const zones = piece.zone ? all.slice(0, all.indexOf(piece)) : all;
+  return zones.filter(({ zone }) => zone !== null && zone.id !== piece.zone?.id);
+}
