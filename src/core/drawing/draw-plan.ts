@@ -37,6 +37,9 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
   const primitives: Primitive[] = [
     ...drawFloors(solved, view),
     ...drawFoundations(solved, view),
+    ...solved.floors.flatMap((piece) =>
+      piece.zone && piece.level === view.level ? [zoneText(piece, piece.zone, view)] : [],
+    ),
     ...solved.shafts
       .filter(({ levels }) => levels.includes(view.level))
       .flatMap((shaft) => drawShaft(shaft, view, level.fflMm)),
@@ -66,15 +69,14 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
 const drawFloors = (solved: Solved, view: PlanView): Primitive[] =>
   solved.floors
     .filter(({ level }) => level === view.level)
-    .flatMap((piece) => [
-      ...solved.profiles[piece.profile]!.regions.map(({ outer, holes }): Primitive => ({
+    .flatMap((piece) =>
+      solved.profiles[piece.profile]!.regions.map(({ outer, holes }): Primitive => ({
         type: 'area',
         style: piece.zone ? 'floorZone' : 'floor',
         id: piece.plate,
         rings: [outer, ...holes],
       })),
-      ...(piece.zone ? [zoneText(piece, piece.zone, view)] : []),
-    ]);
+    );
 
 /** A zone's name and the step of its floor, in its upper left corner. */
 function zoneText({ outline, plate }: FloorPiece, zone: NonNullable<FloorPiece['zone']>, view: PlanView): Primitive {

@@ -9,8 +9,15 @@ export function letGo(edit: Edit): void {
       else if (members.length < record.members.length) edit.set('core', record.id, { members });
     }
     if (record.kind === 'clearWidth' && !record.walls.every((id) => edit.has(id))) edit.remove(record.id);
-    if (record.kind === 'namedView' && record.level && !edit.has(record.level))
-      edit.set('namedView', record.id, { level: null });
+    if (record.kind === 'namedView') {
+      const { level, part } = record;
+      const kept = (id: string | null) => (id !== null && edit.has(id) ? id : null);
+      if (kept(level) !== level || kept(part.lowest) !== part.lowest || kept(part.topmost) !== part.topmost)
+        edit.set('namedView', record.id, {
+          level: kept(level),
+          part: { ...part, lowest: kept(part.lowest), topmost: kept(part.topmost) },
+        });
+    }
     if (record.kind === 'typical') {
       const levels = record.levels.filter((id) => edit.has(id));
       if (levels.length === 0) edit.remove(record.id);

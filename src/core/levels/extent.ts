@@ -12,7 +12,7 @@ export const extentSchema = z.union([
 export type Extent = z.infer<typeof extentSchema>;
 
 /** The levels named by an extent. Levels named one by one may be mezzanines; a range passes them by. */
-export function levelsOfExtent(
+function levelsOfExtent(
   extent: Extent,
   storeys: readonly ResolvedLevel[],
   floored: readonly ResolvedLevel[],

@@ -7,6 +7,7 @@ import { COLUMN_COMMANDS } from '../columns/column-commands';
 import { CORE_COMMANDS } from '../cores/core-commands';
 import { DIMENSION_COMMANDS } from '../dimensions/dimension-commands';
 import { COPY_COMMANDS } from '../elements/copy-commands';
+import { EDGE_COMMANDS } from '../elements/edge-command';
 import { ELEMENT_COMMANDS } from '../elements/element-commands';
 import { FLOOR_COMMANDS } from '../floors/floor-commands';
 import { FOUNDATION_COMMANDS } from '../foundations/foundation-commands';
@@ -53,6 +54,7 @@ export const COMMANDS: readonly Command[] = [
   ...CARRY_COMMANDS,
   ...WHOLE_BUILDING_COMMANDS,
   ...ELEMENT_COMMANDS,
+  ...EDGE_COMMANDS,
   ...COPY_COMMANDS,
   ...DIMENSION_COMMANDS,
   ...VIEW_COMMANDS,

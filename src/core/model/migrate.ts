@@ -36,6 +36,12 @@ const withSharing: Step = (record) => ({ exceptions: [], sharedWith: null, ...re
 /** From version 6 floor plates have zones. */
 const withZones: Step = (record) => ({ zones: [], ...record });
 
+/** From version 6 kept views say which part of the buildings they show. */
+const withPart: Step = (record) => ({
+  part: { lowest: null, topmost: null, without: [], crop: null },
+  ...record,
+});
+
 /** Per record kind: the steps from version n to n + 1, at index n − 1. Kinds without steps have not changed. */
 const STEPS: Record<string, Step[]> = {
   project: [asBefore, withSurvey],
@@ -46,6 +52,7 @@ const STEPS: Record<string, Step[]> = {
   columnStack: [asBefore, withStackFields],
   floorPlate: [asBefore, asBefore, withExceptions, asBefore, withZones],
   shaft: [asBefore, asBefore, withExceptions],
+  namedView: [asBefore, asBefore, asBefore, asBefore, withPart],
   wall: [asBefore, asBefore, asBefore, withSharing],
 };
 

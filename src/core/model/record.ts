@@ -185,7 +185,9 @@ function ownReferences(record: Rec): Reference[] {
     case 'namedView':
       return [
         building(record.building),
-        ...(record.level ? [{ id: record.level, path: 'level', whenGone: 'detach' as const }] : []),
+        ...[record.level, record.part.lowest, record.part.topmost].flatMap((id) =>
+          id ? [{ id, path: 'level', whenGone: 'detach' as const }] : [],
+        ),
       ];
     case 'roof':
       return [

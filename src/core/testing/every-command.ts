@@ -363,6 +363,11 @@ const MAKERS: Record<string, Maker> = {
     const plate = pick(recordsOf(framework, 'floorPlate').filter(({ zones }) => zones.length > 0));
     return { floor: plate.id, zone: pick(plate.zones).id };
   },
+  'elements.moveEdge': ({ one, between, random }) => ({
+    id: one('shaft'),
+    edge: Math.floor(random() * 4),
+    byMm: between(-200, 300),
+  }),
   'ceilings.add': ({ building, between }) => ({ building, heightMm: between(2200, 3000), levels: { at: ['01'] } }),
   'ceilings.change': ({ one, between }) => ({ ceiling: one('ceiling'), heightMm: between(2200, 3000) }),
   'ceilings.except': ({ one, between }) => ({ ceiling: one('ceiling'), level: '01', heightMm: between(2200, 3000) }),

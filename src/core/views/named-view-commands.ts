@@ -4,6 +4,7 @@ import { recordsOf } from '../model/framework';
 import { refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema } from '../model/refer';
 import { namedViewSchema } from './named-view';
+import { WHOLE } from './view-part';
 
 const keep = defineCommand({
   name: 'views.keep',
@@ -15,6 +16,7 @@ const keep = defineCommand({
     level: refSchema.nullable().default(null),
     hidden: namedViewSchema.shape.hidden.default([]),
     ghosts: namedViewSchema.shape.ghosts.default([]),
+    part: namedViewSchema.shape.part.default(WHOLE),
   }),
   plan: (edit, input) =>
     refusing(() => {
@@ -22,8 +24,17 @@ const keep = defineCommand({
       const level = input.level === null ? null : levelReferred(edit.before, input.level, building);
       if (level && level.record.building !== building)
         refuseNow(`Level ${level.record.name} is of another building`, ['level']);
-      const { name, tab, hidden, ghosts } = input;
-      const fields = { building, name, tab, level: level?.id ?? null, hidden, ghosts };
+      const { name, tab, hidden, ghosts, part } = input;
+      const here = (id: string | null) => (id !== null && edit.before.records.has(id) ? id : null);
+      const fields = {
+        building,
+        name,
+        tab,
+        level: level?.id ?? null,
+        hidden,
+        ghosts,
+        part: { ...part, lowest: here(part.lowest), topmost: here(part.topmost) },
+      };
       const known = recordsOf(edit.before, 'namedView').find((view) => view.name === name);
       if (known) edit.set('namedView', known.id, fields);
       else edit.add<'namedView'>({ kind: 'namedView', ...fields });

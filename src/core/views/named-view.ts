@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
+import { viewPartSchema } from './view-part';
 
 /** Kinds of thing a view can leave out. */
 export const VIEW_KINDS = [
@@ -16,10 +17,8 @@ export const VIEW_KINDS = [
 ] as const;
 export type ViewKind = (typeof VIEW_KINDS)[number];
 
-/** A view kept under a name, for everybody on the project: which surface, which level, what is shown. */
-export const namedViewSchema = z.object({
-  kind: z.literal('namedView'),
-  id: idSchema,
+/** A view that is kept: which surface, which level, what is shown. */
+export const keptViewSchema = z.object({
   building: idSchema,
   name: textSchema(40),
   tab: z.enum(['plan', 'section', 'model', 'board', 'schedules']),
@@ -27,5 +26,9 @@ export const namedViewSchema = z.object({
   hidden: z.array(z.enum(VIEW_KINDS)).max(VIEW_KINDS.length),
   /** The level below or above shown faint under the plan. */
   ghosts: z.array(z.enum(['below', 'above'])).max(2),
+  part: viewPartSchema,
 });
-export type NamedView = z.infer<typeof namedViewSchema>;
+export type KeptView = z.infer<typeof keptViewSchema>;
+
+/** A view kept under a name, for everybody on the project. */
+export const namedViewSchema = z.object({ kind: z.literal('namedView'), id: idSchema, ...keptViewSchema.shape });

@@ -15,6 +15,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Changes } from '@/core/model/changes';
 import type { Json } from '@/core/model/json';
+import type { KeptView } from '@/core/views/named-view';
 import type { Rec } from '@/core/model/record';
 
 const at = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow();
@@ -140,6 +141,23 @@ export const snapshot = pgTable(
     at: at('at'),
   },
   (table) => [primaryKey({ columns: [table.projectId, table.seq] })],
+);
+
+/** Views a person keeps for themselves, by name: no part of the framework. */
+export const ownView = pgTable(
+  'own_view',
+  {
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => project.id, { onDelete: 'cascade' }),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    view: jsonb('view').$type<KeptView>().notNull(),
+    at: at('at'),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.userId, table.name] })],
 );
 
 /** Files people brought, by content. */

@@ -11,6 +11,8 @@ import { isAt } from '@/core/solving/is-at';
 import type { FloorPiece, Solved } from '@/core/solving/solved';
 import { useProject } from '../session/store';
 import { openedAt } from '@/core/drawing/opened-at';
+import { partOf } from '@/core/drawing/part-of';
+import { WhatIsShown } from '../surface/what-is-shown';
 import { Ceilings } from './ceilings';
 import { Columns } from './columns';
 import { useChosen } from '../session/use-chosen';
@@ -37,26 +39,14 @@ function useThemeColours(names: readonly string[]): Record<string, string> {
 
 const COLOURS = ['columns', 'floors', 'shafts', 'stairs', 'now', 'film', 'sheet', 'walls', 'roofs', 'ink2'] as const;
 
-type Shown = 'ceilings' | 'foundations' | 'columns' | 'slabs' | 'walls' | 'stairs' | 'space';
-const SHOWN: readonly (readonly [Shown, string])[] = [
-  ['columns', 'columns'],
-  ['slabs', 'slabs'],
-  ['walls', 'walls'],
-  ['stairs', 'stairs'],
-  ['ceilings', 'ceilings'],
-  ['foundations', 'foundations'],
-  ['space', 'free space of shafts'],
-];
-
 /** The framework in space: columns instanced per section, slabs per profile, shafts as their free space. Drawn on demand. */
 export function ModelView() {
-  const { solved, building, level, select } = useProject((project) => project);
+  const { solved, building, level, hidden, part, select } = useProject((project) => project);
   const colours = useThemeColours(COLOURS);
-  const [hidden, setHidden] = useState<ReadonlySet<Shown>>(new Set());
   const [isTopOff, setTopOff] = useState(false);
   const shown = useMemo(
-    () => (solved && isTopOff && level ? openedAt(solved, level) : solved),
-    [solved, isTopOff, level],
+    () => solved && partOf(isTopOff && level ? openedAt(solved, level) : solved, part),
+    [solved, isTopOff, level, part],
   );
   const chosen = useChosen();
   const centre = useMemo(() => (solved ? middleOf(solved) : null), [solved]);
@@ -94,7 +84,7 @@ export function ModelView() {
                     onSelect={(id) => select([id])}
                   />
                 )}
-                {!hidden.has('slabs') && (
+                {!hidden.has('floors') && (
                   <Slabs
                     solved={shown}
                     building={each.id}
@@ -140,8 +130,10 @@ export function ModelView() {
                     onSelect={(id) => select([id])}
                   />
                 )}
-                <GridLines solved={shown} building={each.id} level={level} colour={colours.ink2!} />
-                {!hidden.has('space') && (
+                {!hidden.has('grids') && (
+                  <GridLines solved={shown} building={each.id} level={level} colour={colours.ink2!} />
+                )}
+                {!hidden.has('shafts') && (
                   <Shafts
                     solved={shown}
                     building={each.id}
@@ -156,28 +148,8 @@ export function ModelView() {
         </group>
         <OrbitControls makeDefault enableDamping={false} />
       </Canvas>
-      <div
-        role="group"
-        aria-label="What is shown"
-        className="absolute right-4 bottom-3 flex flex-wrap items-center gap-1"
-      >
-        {SHOWN.map(([key, words]) => (
-          <button
-            key={key}
-            type="button"
-            aria-pressed={!hidden.has(key)}
-            className={`rounded-sm border bg-sheet px-2 py-0.5 text-[11px] ${hidden.has(key) ? 'border-hair text-ink3' : 'border-ink2 font-semibold'}`}
-            onClick={() =>
-              setHidden((now) => {
-                const next = new Set(now);
-                if (!next.delete(key)) next.add(key);
-                return next;
-              })
-            }
-          >
-            {words}
-          </button>
-        ))}
+      <WhatIsShown view="model" />
+      <div className="absolute right-4 bottom-3">
         <button
           type="button"
           aria-pressed={isTopOff}

@@ -7,7 +7,8 @@ import { distance, dot, minus, plus, times, type Point } from '@/core/geometry/p
 import type { GridLine } from '@/core/grids/grid';
 import { recordOf, type Framework } from '@/core/model/framework';
 import type { SolvedLine } from '@/core/solving/solved';
-import { formatLength, type LengthDisplay } from '@/core/units/format-length';
+import { formatLength } from '@/core/units/format-length';
+import { dragStep } from './drag-step';
 import { useProject } from '../session/store';
 
 type Handle = 'first' | 'last' | 'gapFrom' | 'gapTo';
@@ -58,7 +59,7 @@ export function LineHandles({ line, pxPerMm, toModel }: LineHandlesProps) {
     if (refusal) say(refusal);
   };
   const within = (handle: Handle, at: number): number => {
-    const step = stepFor(display);
+    const step = dragStep(display);
     const round = Math.round(at / step) * step;
     if (handle === 'gapFrom') return Math.min(Math.max(round, 0), gap!.toMm - LEAST_MM);
     if (handle === 'gapTo') return Math.max(Math.min(round, lengthMm), gap!.fromMm + LEAST_MM);
@@ -146,6 +147,3 @@ function endDragged(
     ? { extendFirstMm: Math.max(0, before - at) }
     : { extendLastMm: Math.max(0, after + at - length) };
 }
-
-/** Ends are dragged in steps: 50 mm, or two inches. */
-const stepFor = (display: LengthDisplay): number => (display.system === 'imperial' ? 50.8 : 50);

@@ -3,7 +3,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { drawPlan, type PlanView as PlanOf } from '@/core/drawing/draw-plan';
 import { ghostsOf, withoutKinds } from '@/core/drawing/shown-kinds';
-import { PlanShown } from './plan-shown';
 import type { Drawing } from '@/core/drawing/drawing';
 import { HEAD_RADIUS } from '@/core/drawing/grid-heads';
 import { endsOf, leftOf } from '@/core/geometry/curve';
@@ -14,6 +13,7 @@ import type { SolvedLine } from '@/core/solving/solved';
 import { formatArea, formatElevation, formatLength } from '@/core/units/format-length';
 import { useChosen } from '../session/use-chosen';
 import { useProject } from '../session/store';
+import { WhatIsShown } from '../surface/what-is-shown';
 import { SurfaceFoot } from '../surface/surface-foot';
 import { useFit, useZoom } from '../surface/use-fitted-zoom';
 import { hitIndex } from '../surface/hit-index';
@@ -23,6 +23,7 @@ import { dragLine, type LineDrag } from './drag-line';
 import { nearestOnSheet } from '../underlays/use-sheets';
 import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
+import { EdgeHandles } from './edge-handles';
 import { LineHandles } from './line-handles';
 import { snap, type Snapped } from './snap';
 
@@ -230,9 +231,12 @@ export function PlanView() {
     mayEdit && !chosenLines && !onPlanPoint && selection.length === 1
       ? solved?.lines.find(({ id, building: of }) => id === selection[0] && of === building)
       : undefined;
+  const only = mayEdit && !chosenLines && !onPlanPoint && selection.length === 1 ? selection[0]! : null;
+  // Where space is cropped to.
+  const crop = project.part.crop?.building === building ? project.part.crop : null;
   const lit: ReadonlySet<Id> = chosenLines ? new Set(chosenLines) : chosen;
   // Underlays lie on the slabs and under all that is drawn.
-  const floorCount = drawing.primitives.filter(({ style }) => style === 'floor').length;
+  const floorCount = drawing.primitives.filter(({ style }) => style === 'floor' || style === 'floorZone').length;
   return (
     <div className="relative min-h-0 min-w-0 flex-1">
       <svg
@@ -295,6 +299,16 @@ export function PlanView() {
               vectorEffect="non-scaling-stroke"
             />
           )}
+          {only && <EdgeHandles id={only} pxPerMm={transform.k} toModel={toModel} />}
+          {crop && (
+            <path
+              d={`M${crop.from.x} ${-crop.from.y}H${crop.to.x}V${-crop.to.y}H${crop.from.x}Z`}
+              fill="none"
+              stroke="var(--color-ink2)"
+              strokeDasharray="2 4"
+              vectorEffect="non-scaling-stroke"
+            />
+          )}
           {chosenLine && <LineHandles line={chosenLine} pxPerMm={transform.k} toModel={toModel} />}
           {cutLine && <GhostCurve curve={{ kind: 'segment', ...cutLine }} />}
           {ghost?.points.map(({ x, y }, i) => (
@@ -345,7 +359,7 @@ export function PlanView() {
           {ghost.note}
         </p>
       )}
-      <PlanShown />
+      <WhatIsShown view="plan" />
       <SurfaceFoot
         pxPerMm={transform.k}
         display={display}

@@ -2,6 +2,8 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { drawSection } from '@/core/drawing/draw-section';
+import { partOf } from '@/core/drawing/part-of';
+import { withoutKinds } from '@/core/drawing/shown-kinds';
 import { elevationPlane, planeAlong, type SectionPlane, type Side } from '@/core/drawing/section-plane';
 import type { Drawing, Primitive } from '@/core/drawing/drawing';
 import type { Point } from '@/core/geometry/point';
@@ -14,6 +16,7 @@ import { useChosen } from '../session/use-chosen';
 import { useProject } from '../session/store';
 import { hitIndex } from '../surface/hit-index';
 import { PaintPrimitive } from '../surface/paint-primitive';
+import { WhatIsShown } from '../surface/what-is-shown';
 import { SurfaceFoot } from '../surface/surface-foot';
 import { useFit, useZoom } from '../surface/use-fitted-zoom';
 import { UnderlayLayer } from '../underlays/underlay-layer';
@@ -43,7 +46,7 @@ interface MarkDrag {
  */
 export function SectionView() {
   const project = useProject((shown) => shown);
-  const { framework, solved, building, display, selection, level, mayEdit, set } = project;
+  const { framework, solved, building, display, selection, level, mayEdit, hidden, part, set } = project;
   const chosen = useChosen();
   const [choice, setChoice] = useState<string>('south');
   const [[from, to], setPoints] = useState<[string, string]>(['', '']);
@@ -68,10 +71,10 @@ export function SectionView() {
   }, [framework, solved, building, choice, inputA, inputB]);
   const viewName = SIDES.some(([side]) => side === choice) ? `elevation ${choice}` : `section ${choice}`;
   const under = useUnderlays(viewName);
-  const drawing = useMemo<Drawing>(
+  const whole = useMemo<Drawing>(
     () =>
       solved && building && plane
-        ? drawSection(solved, {
+        ? drawSection(partOf(solved, { ...part, crop: null, without: part.without.filter((id) => id !== building) }), {
             building,
             plane,
             scale,
@@ -81,8 +84,9 @@ export function SectionView() {
             marks: marks ?? { left: null, right: building },
           })
         : { primitives: [], marks: [], box: null },
-    [solved, building, plane, scale, display, viewName, marks],
+    [solved, building, plane, scale, display, viewName, marks, part],
   );
+  const drawing = useMemo(() => withoutKinds(framework, whole, hidden), [framework, whole, hidden]);
   const hits = useMemo(() => hitIndex(drawing), [drawing]);
   const fit = useFit(svg, view, drawing.box);
   const latestFit = useRef(fit);
@@ -252,6 +256,7 @@ export function SectionView() {
         )}
       </div>
       <div className="relative min-h-0 flex-1">
+        <WhatIsShown view="section" />
         <svg
           ref={svg}
           className="absolute inset-0 size-full touch-none select-none"

@@ -45,6 +45,8 @@ export class ProjectSession {
   private baseSeq = 0;
   /** Base with all pending commands. */
   private view: Framework = EMPTY_FRAMEWORK;
+  /** What is tried while something is dragged: shown in every view, and neither kept nor sent. */
+  private tried: Framework | null = null;
   private pending: Pending[] = [];
   private inWorker: Framework = EMPTY_FRAMEWORK;
   private solving = false;
@@ -102,10 +104,20 @@ export class ProjectSession {
     return plan(this.view, command, input, v4());
   }
 
+  /** Shows everywhere what a command would bring about, while it is still being dragged; null shows what is there again. */
+  try(edit: { command: string; input: Json } | null): void {
+    const planned = edit && plan(this.view, edit.command, edit.input, v4());
+    // What cannot be done leaves the last that could.
+    if (planned && !planned.ok) return;
+    this.tried = planned ? planned.value.after : null;
+    this.refresh();
+  }
+
   /** Does a command: at once here, then on the server. A refusal changes nothing. */
   run(command: string, input: Json): Result<Planned> {
     const commandId = v4();
     const planned = plan(this.view, command, input, commandId);
+    this.tried = null;
     if (!planned.ok || isEmpty(planned.value.changes)) return planned;
     this.pending.push({ commandId, command, input, digest: groundsDigest(planned.value.changes) });
     this.view = planned.value.after;
@@ -260,8 +272,8 @@ export class ProjectSession {
     if (this.solving || this.closed) return;
     this.solving = true;
     void (async () => {
-      while (this.inWorker !== this.view && !this.closed) {
-        const target = this.view;
+      while (this.inWorker !== (this.tried ?? this.view) && !this.closed) {
+        const target = this.tried ?? this.view;
         const changes = difference(this.inWorker, target);
         const solved = await this.worker.update(changes);
         this.inWorker = target;

@@ -1,6 +1,7 @@
 import type { Changes } from '@/core/model/changes';
 import type { Json } from '@/core/model/json';
 import type { Rec } from '@/core/model/record';
+import type { KeptView } from '@/core/views/named-view';
 import type { Sheet } from '@/core/importing/sheet';
 
 /** The server refused, with its words; or could not be reached (`status` 0). */
@@ -76,6 +77,15 @@ export const serverFor = (projectId: string) => {
       const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'sheet';
       return { name: decodeURIComponent(name), blob: await response.blob() };
     },
+    ownViews: () => ask<{ views: KeptView[] }>(`${base}/views`),
+    keepOwnView: (view: KeptView) =>
+      ask<{ views: KeptView[] }>(`${base}/views`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(view),
+      }),
+    dropOwnView: (name: string) =>
+      ask<{ views: KeptView[] }>(`${base}/views?${new URLSearchParams({ name }).toString()}`, { method: 'DELETE' }),
     takeUnderlay: (file: File, signal: AbortSignal) =>
       ask<{ sha256: string; content: 'picture' | 'drawing'; sheet?: Sheet }>(
         `${base}/underlays?name=${encodeURIComponent(file.name)}`,

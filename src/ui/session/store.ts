@@ -1,4 +1,5 @@
 import type { ViewKind } from '@/core/views/named-view';
+import { WHOLE, type ViewPart } from '@/core/views/view-part';
 import { createContext, useContext } from 'react';
 import { createStore, useStore, type StoreApi } from 'zustand';
 import type { Curve } from '@/core/geometry/curve';
@@ -55,6 +56,8 @@ export interface Project {
   /** Kinds the plan leaves out, and the neighbouring levels it shows faint. */
   hidden: ReadonlySet<ViewKind>;
   ghosts: readonly ('below' | 'above')[];
+  /** The part of the buildings shown in space and in sections. */
+  part: ViewPart;
   /** A tool that takes points in the plan. */
   onPlanPoint: ((at: { x: number; y: number }, phase: 'move' | 'press' | 'release') => void) | null;
   mode: MoveMode;
@@ -89,6 +92,7 @@ export function makeProjectStore(): ProjectStore {
     selection: [],
     hidden: new Set(),
     ghosts: [],
+    part: WHOLE,
     tab: 'plan',
     beside: null,
     step: null,

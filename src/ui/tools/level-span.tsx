@@ -8,10 +8,13 @@ const BOX = 'w-32 min-w-0 rounded-sm border border-hair bg-sheet px-1.5 py-0.5';
 export function LevelSpan({
   from,
   to,
+  words = ['Starts at', 'Stops at'],
   onChange,
 }: {
   from: string | null;
   to: string | null;
+  /** What its two ends are called. */
+  words?: readonly [string, string];
   onChange: (part: { from?: string | null; to?: string | null }) => void;
 }) {
   const { solved, building } = useProject((project) => project);
@@ -31,8 +34,8 @@ export function LevelSpan({
   );
   return (
     <>
-      {choice('Starts at', 'the lowest', from, 'from')}
-      {choice('Stops at', 'the topmost', to, 'to')}
+      {choice(words[0], 'the lowest', from, 'from')}
+      {choice(words[1], 'the topmost', to, 'to')}
     </>
   );
 }

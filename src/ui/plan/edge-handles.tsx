@@ -1,0 +1,102 @@
+'use client';
+
+import { useState } from 'react';
+import { hasEdges, outlineAt } from '@/core/elements/edge-command';
+import { distance, dot, minus, plus, times, type Point } from '@/core/geometry/point';
+import type { Id } from '@/core/model/ids';
+import { outwards } from '@/core/outlines/edge-moved';
+import { resolveOutline } from '@/core/setting-out/resolve-outline';
+import { formatLength } from '@/core/units/format-length';
+import { dragStep } from './drag-step';
+import { useProject } from '../session/store';
+
+/** Outlines with more edges are changed by typing; shorter edges than this on the screen have no handle, px. */
+const MOST_EDGES = 40;
+const LEAST_PX = 16;
+
+interface EdgeHandlesProps {
+  id: Id;
+  pxPerMm: number;
+  toModel: (event: { clientX: number; clientY: number }) => Point;
+}
+
+/** The edges of a chosen shaft, floor or well as handles: while one is dragged every slab is cut anew in every view. */
+export function EdgeHandles({ id, pxPerMm, toModel }: EdgeHandlesProps) {
+  const { framework, level, display, session, run, say } = useProject((project) => project);
+  const [dragged, setDragged] = useState<{ edge: number; byMm: number } | null>(null);
+  const record = framework.records.get(id);
+  if (!record || !hasEdges(record)) return null;
+  const { outline } = outlineAt(framework, record, level);
+  const ring = resolveOutline(framework, outline);
+  if (!ring || ring.length > MOST_EDGES || outline.type === 'gridOffset' || outline.type === 'walls') return null;
+  // A circle has one handle: it grows all round.
+  const edges = outline.type === 'circle' ? [0] : [...ring.keys()];
+  const inputFor = (edge: number, byMm: number) => ({ id, edge, byMm, ...(level ? { level } : {}) });
+  const begin = (edge: number, event: React.PointerEvent<SVGElement>) => {
+    event.stopPropagation();
+    event.preventDefault();
+    const target = event.currentTarget;
+    target.setPointerCapture(event.pointerId);
+    const normal = outwards(ring, edge);
+    const from = toModel(event);
+    const step = dragStep(display);
+    let latest = 0;
+    const move = (pointer: PointerEvent) => {
+      latest = Math.round(dot(minus(toModel(pointer), from), normal) / step) * step;
+      setDragged({ edge, byMm: latest });
+      session?.try(latest === 0 ? null : { command: 'elements.moveEdge', input: inputFor(edge, latest) });
+    };
+    const end = (pointer: PointerEvent) => {
+      target.removeEventListener('pointermove', move);
+      target.removeEventListener('pointerup', end);
+      target.removeEventListener('pointercancel', end);
+      setDragged(null);
+      const refusal =
+        pointer.type === 'pointerup' && latest !== 0 ? run('elements.moveEdge', inputFor(edge, latest)) : null;
+      session?.try(null);
+      if (refusal) say(refusal);
+    };
+    target.addEventListener('pointermove', move);
+    target.addEventListener('pointerup', end);
+    target.addEventListener('pointercancel', end);
+  };
+  return (
+    <g>
+      {edges.map((edge) => {
+        const [a, b] = [ring[edge]!, ring[(edge + 1) % ring.length]!];
+        if (distance(a, b) * pxPerMm < LEAST_PX && dragged?.edge !== edge) return null;
+        const middle = times(plus(a, b), 0.5);
+        const along = times(minus(b, a), 1 / (distance(a, b) || 1));
+        const [half, thick] = [7 / pxPerMm, 2.5 / pxPerMm];
+        const normal = outwards(ring, edge);
+        const corner = (s: number, t: number) => plus(middle, plus(times(along, s * half), times(normal, t * thick)));
+        const box = [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)];
+        return (
+          <g key={edge} onPointerDown={(event) => begin(edge, event)} onClick={(event) => event.stopPropagation()}>
+            <title>{`Drag edge ${edge + 1}`}</title>
+            <path
+              d={`M${box.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`}
+              fill="var(--color-sheet)"
+              stroke="var(--color-now)"
+              strokeWidth="1.6"
+              vectorEffect="non-scaling-stroke"
+              className="cursor-move"
+              data-edge={edge}
+            />
+            {dragged?.edge === edge && (
+              <text
+                x={middle.x + 10 / pxPerMm}
+                y={-middle.y - 10 / pxPerMm}
+                fontSize={12 / pxPerMm}
+                fill="var(--color-now)"
+                className="figures"
+              >
+                {formatLength(dragged.byMm, display)}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
