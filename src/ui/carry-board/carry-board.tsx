@@ -1,46 +1,35 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { BOARD_KINDS, carryBoard, type BoardCell, type BoardColumn, type BoardKind } from '@/core/carrying/board';
-import type { Id } from '@/core/model/ids';
-import type { SolvedLevel } from '@/core/solving/solved';
+import { BOARD_KINDS, carryBoard, type BoardKind } from '@/core/carrying/board';
+import { recordsOf } from '@/core/model/framework';
 import { useProject } from '../session/store';
+import { BrushMark, Cell } from './board-cells';
+import {
+  COLUMN_PX,
+  columnsSeen,
+  endAt,
+  HEADER_PX,
+  layBoard,
+  LEVEL_PX,
+  ROW_PX,
+  rowsSeen,
+  shownColumns,
+  steppedTo,
+  type Brush,
+  type Filter,
+  type Placed,
+} from './board-layout';
 import { CellActions } from './cell-actions';
+import { KIND_WORDS } from './kind-words';
 import { CarryStorey } from './carry-storey';
 
-const KIND_WORDS: Record<BoardKind, string> = {
-  stair: 'Stairs',
-  shaft: 'Shafts',
-  wall: 'Walls',
-  columnStack: 'Columns',
-  floorPlate: 'Floors',
-};
-const KIND_COLOUR: Record<BoardKind, string> = {
-  stair: 'var(--color-stairs)',
-  shaft: 'var(--color-shafts)',
-  wall: 'var(--color-walls)',
-  columnStack: 'var(--color-columns)',
-  floorPlate: 'var(--color-floors)',
-};
-
-const ROW_PX = 30;
-const COLUMN_PX = 25;
-const GROUP_PX = 18;
-const HEADER_PX = 104;
-const LEVEL_PX = 128;
-/** Rows and columns drawn beyond what is seen. */
-const SPARE = 4;
-
-interface Placed extends BoardColumn {
-  x: number;
-}
-
-/** A stretch of rows being brushed: an end of a thing carried to another level. */
-interface Brush {
-  id: Id;
-  end: 'lowest' | 'topmost';
-  row: number;
-}
+const FILTERS: readonly (readonly [Filter, string])[] = [
+  ['all', 'all'],
+  ['here', 'on this level'],
+  ['differs', 'with exceptions'],
+  ['finding', 'with findings'],
+];
 
 /** The carry board: levels against everything carried, to see what stands where, and to carry it. */
 export function CarryBoard() {
@@ -49,6 +38,8 @@ export function CarryBoard() {
   );
   const [hidden, setHidden] = useState<ReadonlySet<BoardKind>>(new Set());
   const [wanted, setWanted] = useState('');
+  const [filter, setFilter] = useState<Filter>('all');
+  const [isByCore, setByCore] = useState(false);
   const [view, setView] = useState({ left: 0, top: 0, width: 900, height: 600 });
   const [brush, setBrush] = useState<Brush | null>(null);
   const frame = useRef<HTMLDivElement>(null);
@@ -66,17 +57,18 @@ export function CarryBoard() {
     return () => observer.disconnect();
   }, []);
   const { placed, groups, widthPx } = useMemo(() => {
-    const text = wanted.trim().toLowerCase();
-    const shown = board.columns.filter(
-      ({ kind, name }) => !hidden.has(kind) && (text === '' || name.toLowerCase().includes(text)),
-    );
-    return lay(shown);
-  }, [board, hidden, wanted]);
+    const shown = shownColumns(board.columns, {
+      hidden,
+      text: wanted,
+      filter,
+      level: filter === 'here' ? level : null,
+    });
+    const cores = isByCore ? recordsOf(framework, 'core').filter((core) => core.building === building) : [];
+    return layBoard(shown, cores);
+  }, [board, hidden, wanted, filter, level, isByCore, framework, building]);
   const heightPx = board.levels.length * ROW_PX;
-  const rows = windowOf(view.top - HEADER_PX, view.height, ROW_PX, board.levels.length);
-  const seen = placed.filter(
-    ({ x }) => x > view.left - LEVEL_PX - SPARE * COLUMN_PX && x < view.left + view.width + SPARE * COLUMN_PX,
-  );
+  const rows = rowsSeen(view, board.levels.length);
+  const seen = columnsSeen(placed, view);
   const rowOf = new Map(board.levels.map(({ id }, i) => [id, i]));
   const chosen = placed.find(({ id }) => selection.length === 1 && id === selection[0]);
 
@@ -144,13 +136,33 @@ export function CarryBoard() {
           value={wanted}
           onChange={({ target }) => setWanted(target.value)}
         />
+        <select
+          aria-label="Which are shown"
+          className="rounded-sm border border-hair bg-sheet px-1 py-0.5"
+          value={filter}
+          onChange={({ target }) => setFilter(target.value as Filter)}
+        >
+          {FILTERS.map(([key, words]) => (
+            <option key={key} value={key}>
+              {words}
+            </option>
+          ))}
+        </select>
+        <button
+          type="button"
+          aria-pressed={isByCore}
+          className={`rounded-sm border px-2 py-0.5 ${isByCore ? 'border-ink2 font-semibold' : 'border-hair text-ink3'}`}
+          onClick={() => setByCore(!isByCore)}
+        >
+          by core
+        </button>
         <CarryStorey />
       </div>
       <div
         ref={frame}
         className="relative min-h-0 flex-1 overflow-auto"
         onScroll={({ currentTarget }) =>
-          setView((now) => ({ ...now, left: currentTarget.scrollLeft, top: currentTarget.scrollTop }))
+          setView((now) => steppedTo(now, currentTarget.scrollLeft, currentTarget.scrollTop))
         }
       >
         <div
@@ -169,18 +181,18 @@ export function CarryBoard() {
             role="group"
             aria-label="What is carried"
           >
-            {groups.map(({ kind, x, width }) => (
-              <g key={kind}>
+            {groups.map(({ key, words, colour, x, width }) => (
+              <g key={key}>
                 <text
                   x={Math.min(Math.max(x, view.left + 2), Math.max(x, x + width - 52))}
                   y={16}
                   className="font-bold"
-                  fill={KIND_COLOUR[kind]}
+                  fill={colour}
                   fontSize={11.5}
                 >
-                  {KIND_WORDS[kind]}
+                  {words}
                 </text>
-                <line x1={x} x2={x + width} y1={22} y2={22} stroke={KIND_COLOUR[kind]} strokeWidth={2} />
+                <line x1={x} x2={x + width} y1={22} y2={22} stroke={colour} strokeWidth={2} />
               </g>
             ))}
             {seen.map(({ id, name, x }) => (
@@ -271,97 +283,5 @@ export function CarryBoard() {
       </div>
       <CellActions column={chosen ?? null} />
     </div>
-  );
-}
-
-/** Columns side by side, a gap between kinds. */
-function lay(columns: readonly BoardColumn[]) {
-  const placed: Placed[] = [];
-  const groups: { kind: BoardKind; x: number; width: number }[] = [];
-  let x = 0;
-  for (const column of columns) {
-    const group = groups.at(-1);
-    if (group?.kind !== column.kind) {
-      x += groups.length > 0 ? GROUP_PX : 0;
-      groups.push({ kind: column.kind, x, width: 0 });
-    }
-    placed.push({ ...column, x });
-    x += COLUMN_PX;
-    groups.at(-1)!.width = x - groups.at(-1)!.x - 4;
-  }
-  // Room for the last names, which lean over.
-  return { placed, groups, widthPx: Math.max(200, x + 60) };
-}
-
-/** Rows that are seen, and some to spare. */
-function windowOf(topPx: number, heightPx: number, rowPx: number, count: number): { from: number; to: number } {
-  const from = Math.max(0, Math.floor(topPx / rowPx) - SPARE);
-  return { from, to: Math.min(count, Math.ceil((topPx + heightPx + HEADER_PX) / rowPx) + SPARE) };
-}
-
-/** The end of a thing at a row of the board: where it is brushed from. */
-function endAt(column: BoardColumn, levels: readonly SolvedLevel[], row: number): 'lowest' | 'topmost' | null {
-  const rows = levels.flatMap(({ id }, i) => (column.cells.has(id) ? [i] : []));
-  if (rows.length === 0) return null;
-  // Levels run from the top down.
-  if (row === rows[0]) return 'topmost';
-  return row === rows.at(-1) ? 'lowest' : null;
-}
-
-function Cell({ kind, cell, x, y }: { kind: BoardKind; cell: BoardCell; x: number; y: number }) {
-  const colour = KIND_COLOUR[kind];
-  const middle = x + COLUMN_PX / 2;
-  if (cell.state === 'leftOut')
-    return (
-      <rect
-        x={middle - 5}
-        y={y + 7}
-        width={10}
-        height={ROW_PX - 14}
-        fill="none"
-        stroke="var(--color-look)"
-        strokeDasharray="3 2"
-        strokeWidth={1.4}
-      />
-    );
-  const width = (kind === 'wall' ? 6 : 12) * cell.weight;
-  return (
-    <>
-      {kind === 'floorPlate' ? (
-        <rect x={x + 3} y={y + ROW_PX - 6} width={COLUMN_PX - 6} height={5} fill={colour} />
-      ) : (
-        <rect x={middle - width / 2} y={y} width={width} height={ROW_PX} fill={colour} />
-      )}
-      {cell.differs && (
-        <circle cx={middle} cy={y + ROW_PX / 2} r={3.2} fill="var(--color-sheet)" stroke={colour} strokeWidth={1.4} />
-      )}
-      {cell.finding && (
-        <path
-          d={`M${middle - 6} ${y + ROW_PX - 8} l6 -11 l6 11 z`}
-          fill={cell.finding === 'error' ? 'var(--color-wrong)' : 'var(--color-look)'}
-          stroke="var(--color-sheet)"
-        />
-      )}
-    </>
-  );
-}
-
-/** Where the brushed end would come to be. */
-function BrushMark({ column, brush, levels }: { column: Placed; brush: Brush; levels: readonly SolvedLevel[] }) {
-  const rows = levels.flatMap(({ id }, i) => (column.cells.has(id) ? [i] : []));
-  const [top, bottom] = [Math.min(...rows), Math.max(...rows)];
-  const [from, to] = brush.end === 'topmost' ? [brush.row, bottom] : [top, brush.row];
-  const [low, high] = [Math.min(from, to), Math.max(from, to)];
-  return (
-    <rect
-      x={column.x + 3}
-      y={low * ROW_PX}
-      width={COLUMN_PX - 6}
-      height={(high - low + 1) * ROW_PX}
-      fill="var(--color-now)"
-      fillOpacity={0.28}
-      stroke="var(--color-now)"
-      strokeDasharray="4 3"
-    />
   );
 }
