@@ -12,54 +12,73 @@ import { finding, type Finding, type Fix } from './finding';
 /** Shares under this, mm², are touching and not overlapping. */
 const TOUCH_MM2 = 10;
 
-/** Columns that stand in a shaft, and columns whose foot is off the slab they stand on. */
-export function checkColumns(
-  columns: readonly ColumnPiece[],
-  shafts: readonly SolvedShaft[],
-  plates: PlateSet,
-  levels: readonly SolvedLevel[],
-  facts: PlanFacts,
-  mayMove: (stack: Id) => boolean,
-): Finding[] {
-  const names = new Map(levels.map(({ id, name }) => [id, name]));
+/** A stretch of a stack that is the same in plan, with its ring. */
+export interface Run {
+  pieces: ColumnPiece[];
+  ring: Ring;
+}
+
+/** The stacks of columns, each in stretches that are the same in plan. */
+export function columnRuns(columns: readonly ColumnPiece[], facts: PlanFacts): Run[][] {
   const stacks = new Map<Id, ColumnPiece[]>();
   for (const piece of columns) {
     const list = stacks.get(piece.stack);
     if (list) list.push(piece);
     else stacks.set(piece.stack, [piece]);
   }
-  const shaftBoxes = shafts.map((shaft) => ({ shaft, box: bounds(shaft.ring) }));
-  return [...stacks.values()].flatMap((pieces) => [
-    ...runs(pieces, facts).flatMap(({ pieces: alike, ring }) => {
-      const { at, building } = alike[0]!;
-      const reach = distance(ring[0]!, at);
-      const near = shaftBoxes.filter(
-        ({ shaft, box }) =>
-          shaft.building === building &&
-          at.x + reach > box.minX &&
-          at.x - reach < box.maxX &&
-          at.y + reach > box.minY &&
-          at.y - reach < box.maxY &&
-          sharedArea(ring, shaft.ring) > TOUCH_MM2,
-      );
-      return [
-        ...insideShafts(
-          alike,
-          ring,
-          near.map(({ shaft }) => shaft),
-          names,
-          mayMove(alike[0]!.stack),
-        ),
-        ...outsideSlabs(alike, ring, plates, names, facts, mayMove(alike[0]!.stack)),
-      ];
-    }),
-    ...outOfPlumb(pieces, names, facts),
+  return [...stacks.values()].map((pieces) => runs(pieces, facts));
+}
+
+/** Columns that stand in a shaft. */
+export function checkColumnsInShafts(
+  stacks: readonly Run[][],
+  shafts: readonly SolvedShaft[],
+  levels: readonly SolvedLevel[],
+  mayMove: (stack: Id) => boolean,
+): Finding[] {
+  const names = new Map(levels.map(({ id, name }) => [id, name]));
+  const boxes = shafts.map((shaft) => ({ shaft, box: bounds(shaft.ring) }));
+  return stacks.flat().flatMap(({ pieces, ring }) => {
+    const { at, building, stack } = pieces[0]!;
+    const reach = distance(ring[0]!, at);
+    const near = boxes.filter(
+      ({ shaft, box }) =>
+        shaft.building === building &&
+        at.x + reach > box.minX &&
+        at.x - reach < box.maxX &&
+        at.y + reach > box.minY &&
+        at.y - reach < box.maxY &&
+        sharedArea(ring, shaft.ring) > TOUCH_MM2,
+    );
+    const inWay = near.map(({ shaft }) => shaft);
+    return near.length === 0 ? [] : insideShafts(pieces, ring, inWay, names, mayMove(stack));
+  });
+}
+
+/** Columns whose foot is off the slab they stand on, and columns out of plumb. */
+export function checkColumns(
+  stacks: readonly Run[][],
+  plates: PlateSet,
+  levels: readonly SolvedLevel[],
+  facts: PlanFacts,
+  mayMove: (stack: Id) => boolean,
+): Finding[] {
+  const names = new Map(levels.map(({ id, name }) => [id, name]));
+  return stacks.flatMap((stretches) => [
+    ...stretches.flatMap(({ pieces, ring }) =>
+      outsideSlabs(pieces, ring, plates, names, facts, mayMove(pieces[0]!.stack)),
+    ),
+    ...outOfPlumb(
+      stretches.flatMap(({ pieces }) => pieces),
+      names,
+      facts,
+    ),
   ]);
 }
 
 /** Pieces of a stack in stretches that are the same in plan, each with its ring. */
-function runs(pieces: readonly ColumnPiece[], facts: PlanFacts): { pieces: ColumnPiece[]; ring: Ring }[] {
-  const found: { pieces: ColumnPiece[]; ring: Ring }[] = [];
+function runs(pieces: readonly ColumnPiece[], facts: PlanFacts): Run[] {
+  const found: Run[] = [];
   for (const piece of pieces) {
     const last = found.at(-1);
     const before = last?.pieces[0];

@@ -19,22 +19,46 @@ const EVERY_MM = 300;
 /** What two rings share, kept from solve to solve. */
 export type SharedArea = (a: Ring, b: Ring) => number;
 
-/** Shafts in the way of other shafts and of walls, open to a storey, and jumping sideways. */
-export function checkShafts(
+/** What stands around shafts: walls with the boxes around them, and each storey at half its height. */
+interface Surroundings {
+  boxed: readonly Boxed[];
+  middles: readonly Middle[];
+}
+
+/** Worked out once for all shafts of a building. */
+export function shaftSurroundings(walls: readonly WallPiece[], storeys: readonly ResolvedLevel[]): Surroundings {
+  const boxed = walls.map((piece): Boxed => ({ piece, box: around(piece.strips) }));
+  return { boxed, middles: storeyMiddles(storeys, boxed) };
+}
+
+const sharedIn =
+  (facts: PlanFacts): SharedArea =>
+  (a, b) =>
+    facts.shared(a, b, () => intersection(a, b).areaMm2);
+
+/** Shafts in the way of other shafts. */
+export function checkShaftPairs(
   shafts: readonly SolvedShaft[],
-  walls: readonly WallPiece[],
   storeys: readonly ResolvedLevel[],
   facts: PlanFacts,
 ): Finding[] {
-  const shared: SharedArea = (a, b) => facts.shared(a, b, () => intersection(a, b).areaMm2);
-  const boxed = walls.map((piece): Boxed => ({ piece, box: around(piece.strips) }));
-  const middles = storeyMiddles(storeys, boxed);
-  return shafts.flatMap((shaft, i) => [
-    ...shafts.slice(i + 1).flatMap((other) => overlapping(shaft, other, storeys, shared)),
-    ...inWalls(shaft, boxed, storeys, shared),
-    ...(walls.length > 0 ? notEnclosed(shaft, middles) : []),
+  return shafts.flatMap((shaft, i) =>
+    shafts.slice(i + 1).flatMap((other) => overlapping(shaft, other, storeys, sharedIn(facts))),
+  );
+}
+
+/** A shaft in the way of walls, open to a storey, or jumping sideways. */
+export function checkShaft(
+  shaft: SolvedShaft,
+  { boxed, middles }: Surroundings,
+  storeys: readonly ResolvedLevel[],
+  facts: PlanFacts,
+): Finding[] {
+  return [
+    ...inWalls(shaft, boxed, storeys, sharedIn(facts)),
+    ...(boxed.length > 0 ? notEnclosed(shaft, middles) : []),
     ...jumping(shaft, storeys),
-  ]);
+  ];
 }
 
 type Box = ReturnType<typeof bounds>;

@@ -12,11 +12,7 @@ export const extentSchema = z.union([
 export type Extent = z.infer<typeof extentSchema>;
 
 /** The levels named by an extent. Levels named one by one may be mezzanines; a range passes them by. */
-function levelsOfExtent(
-  extent: Extent,
-  storeys: readonly ResolvedLevel[],
-  floored: readonly ResolvedLevel[],
-): Id[] {
+function levelsOfExtent(extent: Extent, storeys: readonly ResolvedLevel[], floored: readonly ResolvedLevel[]): Id[] {
   if ('at' in extent) return floored.filter(({ id }) => extent.at.includes(id)).map(({ id }) => id);
   const ranks = extent.range.map((end) => storeys.findIndex(({ id }) => id === end));
   const [low, high] = [Math.min(...ranks), Math.max(...ranks)];

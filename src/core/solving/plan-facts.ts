@@ -27,6 +27,17 @@ export class PlanFacts {
   private readonly clippings = new WeakMap<Ring, WeakMap<Ring, readonly Ring[]>>();
   private readonly meetings = new WeakMap<Ring, WeakMap<Ring, boolean>>();
 
+  /** Told of every ring that is used, by its text. */
+  onRing: (text: string) => void = () => undefined;
+
+  /** Keeps rings that a result kept from before holds. */
+  useAgain(texts: ReadonlySet<string>): void {
+    for (const text of texts) {
+      const ring = this.used.get(text) ?? this.kept.get(text);
+      if (ring) this.used.set(text, ring);
+    }
+  }
+
   /** Called at the start of a solve. */
   begin(): void {
     this.kept = this.used;
@@ -38,6 +49,7 @@ export class PlanFacts {
     const text = ring.map(({ x, y }) => `${x},${y}`).join(' ');
     const same = this.used.get(text) ?? this.kept.get(text) ?? ring;
     this.used.set(text, same);
+    this.onRing(text);
     this.texts.set(same, text);
     return same;
   }

@@ -1,11 +1,11 @@
 import { checkCeilings } from '../checks/check-ceilings';
-import { checkColumns } from '../checks/check-columns';
+import { checkColumns, checkColumnsInShafts, columnRuns } from '../checks/check-columns';
 import { checkColumnPlaces } from '../checks/check-column-places';
 import { checkFloors } from '../checks/check-floors';
 import { checkGrids } from '../checks/check-grids';
 import { checkLevels } from '../checks/check-levels';
 import { checkRoofs } from '../checks/check-roofs';
-import { checkShafts } from '../checks/check-shafts';
+import { checkShaft, checkShaftPairs, shaftSurroundings } from '../checks/check-shafts';
 import { checkWalls } from '../checks/check-walls';
 import { checkStair, checkStoreysReached } from '../checks/check-stairs';
 import type { Finding } from '../checks/finding';
@@ -13,11 +13,12 @@ import { acting } from '../setting-out/acting';
 import { checkFounded, solveFoundation } from '../foundations/solve-foundations';
 import type { ColumnStack } from '../columns/column';
 import { ceilingOver } from '../ceilings/ceiling-over';
+import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import { solveCeilings } from '../ceilings/solve-ceilings';
 import { solveColumn } from '../columns/solve-columns';
 import { mmOf } from '../dimensions/resolve-length';
 import { jointsOf } from '../floors/joints';
-import { plateSet, resolvePlate, type PlateSet } from '../floors/plates';
+import { plateSet, resolvePlate } from '../floors/plates';
 import { cutsByPlate, solveFloor, type ProfileStore } from '../floors/solve-floors';
 import { sharedWith, subtract, unionLess, type Profile } from '../geometry/boolean';
 import { solveGrids } from '../grids/solve-grids';
@@ -26,6 +27,7 @@ import { levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
 import { contains, type Ring } from '../geometry/polygon';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
+import type { Kind } from '../model/record';
 import { roofParapet, roofSlab } from '../roofs/roof-parts';
 import { solveRooms } from '../rooms/solve-rooms';
 import { solveShaft } from '../shafts/solve-shafts';
@@ -34,8 +36,9 @@ import { solveStair } from '../stairs/solve-stair';
 import type { SolvedStair } from '../stairs/solved-stair';
 import { partyWallsOf } from '../walls/party-walls';
 import { BuildingWalls } from '../walls/solve-walls';
+import { Kept, SLAB_KINDS, type Used } from './kept';
 import { PlanFacts } from './plan-facts';
-import type { ColumnPiece, Solved, SolvedBuilding, SolvedShaft, SolvedSurvey } from './solved';
+import type { Solved, SolvedBuilding, SolvedShaft, SolvedSurvey } from './solved';
 
 /**
  * Works out every storey of a framework. Heights and plan keys are worked out anew each time, which is cheap;
@@ -48,16 +51,29 @@ export class Solver implements ProfileStore {
   private keptShared = new Map<string, Profile>();
   private usedShared = new Map<string, Profile>();
   private readonly facts = new PlanFacts();
+  private readonly results = new Kept();
+
+  constructor() {
+    this.facts.onRing = (text) => this.results.noteRing(text);
+  }
 
   get(key: string, outline: Parameters<ProfileStore['get']>[1], holes: Parameters<ProfileStore['get']>[2]): Profile {
     const profile = this.used.get(key) ?? this.kept.get(key) ?? subtract(outline, holes);
     this.used.set(key, profile);
+    this.results.noteProfile(key);
     return profile;
   }
 
+  /** Holes in the order of their texts, as in the keys: the corners the polygon library answers depend on it. */
+  private inOrder(holes: readonly Ring[]): readonly Ring[] {
+    const byText = new Map(holes.map((hole) => [this.facts.textOf(hole), hole]));
+    return [...byText.keys()].sort().map((text) => byText.get(text)!);
+  }
+
   private union(key: string, rings: readonly Ring[], holes: readonly Ring[]): Profile {
-    const profile = this.used.get(key) ?? this.kept.get(key) ?? unionLess(rings, holes);
+    const profile = this.used.get(key) ?? this.kept.get(key) ?? unionLess(rings, this.inOrder(holes));
     this.used.set(key, profile);
+    this.results.noteProfile(key);
     return profile;
   }
 
@@ -76,6 +92,7 @@ export class Solver implements ProfileStore {
     this.keptShared = this.usedShared;
     this.usedShared = new Map();
     this.facts.begin();
+    this.results.begin(framework);
     const solved: Solved = {
       survey: surveyOf(framework),
       buildings: [],
@@ -155,9 +172,20 @@ export class Solver implements ProfileStore {
     const own = <T extends { building: string }>(records: readonly T[]) =>
       records.filter((record) => record.building === building.id);
     const roofs = own(recordsOf(framework, 'roof'));
-    const plates = plateSet(
-      [...own(recordsOf(framework, 'floorPlate')), ...roofs.map(roofSlab)].flatMap((plate) =>
-        resolvePlate(framework, plate, storeys, floored, this.facts),
+    const keep = <T>(what: string, kinds: readonly Kind[], also: readonly unknown[], work: () => T): T =>
+      this.results.of(
+        framework,
+        `${building.id} ${what}`,
+        [...SLAB_KINDS, ...kinds],
+        also,
+        (used) => this.again(used),
+        work,
+      );
+    const plates = keep('plates', [], [], () =>
+      plateSet(
+        [...own(recordsOf(framework, 'floorPlate')), ...roofs.map(roofSlab)].flatMap((plate) =>
+          resolvePlate(framework, plate, storeys, floored, this.facts),
+        ),
       ),
     );
     const budgets = heightBudgets(framework, storeys, thickestSlab(plates));
@@ -165,7 +193,9 @@ export class Solver implements ProfileStore {
     solved.findings.push(...checkClearHeights(budgets, new Map(storeys.map(({ id, record }) => [id, record.name]))));
     const shafts: SolvedShaft[] = [];
     for (const shaft of own(recordsOf(framework, 'shaft'))) {
-      const result = solveShaft(framework, shaft, floored, plates, this.facts);
+      const result = keep(`shaft ${shaft.id}`, [], [shaft, plates], () =>
+        solveShaft(framework, shaft, floored, plates, this.facts),
+      );
       if (result.solved) shafts.push(result.solved);
       solved.findings.push(...result.findings);
     }
@@ -177,26 +207,37 @@ export class Solver implements ProfileStore {
       solved.findings.push(...result.findings);
     }
     solved.stairs.push(...stairs);
+    const union = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => this.union(key, rings, holes);
+    const columns = keep('columns', ['columnStack'], [plates], () => {
+      const solvedStacks = own(recordsOf(framework, 'columnStack')).map((stack) =>
+        solveColumn(framework, stack, partingLevels(framework, stack, floored, extents), plates, this.facts),
+      );
+      const pieces = solvedStacks.flatMap((column) => column.pieces);
+      return {
+        pieces,
+        stacks: solvedStacks.map((column) => column.pieces).filter(({ length }) => length > 0),
+        runs: columnRuns(pieces, this.facts),
+        blocks: solvedStacks.flatMap(({ blocks }) => blocks),
+        findings: solvedStacks.flatMap(({ findings }) => findings),
+      };
+    });
+    const { pieces } = columns;
+    solved.findings.push(...columns.findings);
+    solved.blocks.push(...columns.blocks);
+    for (const piece of pieces) solved.columns.push(piece);
     const party = partyWallsOf(framework, building.id, storeys);
     const standing = [
       ...own(recordsOf(framework, 'wall')),
       ...roofs.flatMap((roof) => roofParapet(framework, roof) ?? []),
       ...party,
     ];
-    const union = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => this.union(key, rings, holes);
-    const columns = own(recordsOf(framework, 'columnStack')).map((stack) =>
-      solveColumn(framework, stack, partingLevels(framework, stack, floored, extents), plates, this.facts),
-    );
-    const pieces = columns.flatMap((column) => column.pieces);
-    for (const column of columns) {
-      solved.findings.push(...column.findings);
-      solved.blocks.push(...column.blocks);
-    }
-    for (const piece of pieces) solved.columns.push(piece);
-    let walls = new BuildingWalls(framework, standing, storeys, plates, this.facts);
-    let walled = walls.pieces(union);
+    const firstWalls = keep('walls', [], [plates], () => {
+      const made = new BuildingWalls(framework, standing, storeys, plates, this.facts);
+      return { pieces: made.pieces(union), cutters: made.cutters(), findings: made.findings };
+    });
+    let walls: Pick<typeof firstWalls, 'pieces' | 'findings'> = firstWalls;
     const cuts = cutsByPlate([
-      ...walls.cutters(),
+      ...firstWalls.cutters,
       ...shafts.map(({ shaft, cuts }) => ({ id: shaft, cuts })),
       ...stairs.map(({ stair, cuts }) => ({ id: stair, cuts })),
     ]);
@@ -210,7 +251,7 @@ export class Solver implements ProfileStore {
     const rooms = solveRooms({
       framework,
       storeys,
-      walls: walled,
+      walls: walls.pieces,
       columns: pieces,
       shafts,
       rooms: own(recordsOf(framework, 'room')),
@@ -226,7 +267,7 @@ export class Solver implements ProfileStore {
       storeys,
       plates,
       rooms: rooms.regions,
-      walls: walled,
+      walls: walls.pieces,
       columns: pieces,
       shafts,
       floors,
@@ -236,9 +277,17 @@ export class Solver implements ProfileStore {
     solved.ceilings.push(...ceilings);
     if (ceilings.length > 0 && standing.some(({ stopsAt }) => stopsAt.face === 'ceiling')) {
       // Rooms and so ceilings come from where walls stand, which their tops do not change.
-      walls = new BuildingWalls(framework, standing, storeys, plates, this.facts, ceilingOver(ceilings, this.facts));
-      walled = walls.pieces(union);
+      const made = new BuildingWalls(
+        framework,
+        standing,
+        storeys,
+        plates,
+        this.facts,
+        ceilingOver(ceilings, this.facts),
+      );
+      walls = { pieces: made.pieces(union), findings: made.findings };
     }
+    const walled = walls.pieces;
     const shared = new Set(party.map(({ id }) => id));
     solved.walls.push(...walled.filter(({ wall }) => !shared.has(wall)));
     solved.sharedWalls.push(...walled.filter(({ wall }) => shared.has(wall)));
@@ -251,48 +300,57 @@ export class Solver implements ProfileStore {
       );
     }
     solved.findings.push(...checkStoreysReached(stairs, storeys));
-    this.solveFoundations(framework, storeys, plates, pieces, solved);
-    const stacks = columns.map((column) => column.pieces).filter(({ length }) => length > 0);
     const mayMove = (stack: string) => recordOf(framework, 'columnStack', stack)?.holds.length === 0;
     const { facts } = this;
+    const founded = keep('foundations', ['foundation', 'columnStack'], [columns, plates, walled], () => {
+      const given = { framework, plates, columns: pieces, union, facts };
+      const made = own(recordsOf(framework, 'foundation')).map((record) => solveFoundation(record, given));
+      const bodies = made.flatMap((each) => each.pieces);
+      const stands = [
+        ...pieces.map(({ stack, level }) => ({ id: stack, level })),
+        ...walled.filter(({ wall }) => !shared.has(wall)).map(({ wall, level }) => ({ id: wall, level })),
+      ];
+      const findings = [...made.flatMap((each) => each.findings), ...checkFounded(framework, storeys, stands, bodies)];
+      return { bodies, findings };
+    });
+    solved.foundations.push(...founded.bodies);
+    const overhead = ceilings.length === 0 ? NO_CEILINGS : ceilings;
+    const middles = keep('shaft middles', [], [walled], () => shaftSurroundings(walled, storeys));
     solved.findings.push(
-      ...checkColumns(pieces, shafts, plates, solved.levels, facts, mayMove),
-      ...checkColumnPlaces(stacks, { framework, storeys, plates, stairs, walls: walled, facts }),
-      ...checkShafts(shafts, walled, storeys, facts),
+      ...founded.findings,
+      ...checkColumnsInShafts(columns.runs, shafts, solved.levels, mayMove),
+      ...keep('columns on slabs', ['columnStack'], [columns, plates], () =>
+        checkColumns(columns.runs, plates, solved.levels, facts, mayMove),
+      ),
+      ...keep('column places', ['columnStack', 'stair'], [columns, plates, walled], () =>
+        checkColumnPlaces(columns.stacks, { framework, storeys, plates, stairs, walls: walled, facts }),
+      ),
+      ...checkShaftPairs(shafts, storeys, facts),
+      ...shafts.flatMap((shaft) =>
+        keep(`shaft check ${shaft.shaft}`, [], [shaft, middles], () => checkShaft(shaft, middles, storeys, facts)),
+      ),
       ...checkFloors(framework, floors, storeys, facts),
-      ...checkLevels(framework, storeys, plates),
-      ...checkRoofs(framework, storeys, plates, walled, facts),
-      ...checkWalls({ framework, building: building.id, storeys, plates, walls: walled, ceilings, facts }),
+      ...keep('level checks', [], [plates], () => checkLevels(framework, storeys, plates)),
+      ...keep('roof checks', [], [plates, walled], () => checkRoofs(framework, storeys, plates, walled, facts)),
+      ...keep('wall checks', ['clearWidth'], [plates, walled, overhead], () =>
+        checkWalls({ framework, building: building.id, storeys, plates, walls: walled, ceilings: overhead, facts }),
+      ),
       ...checkCeilings({ framework, building: building.id, storeys, budgets, ceilings, walls: walled }),
     );
   }
 
-  private solveFoundations(
-    framework: Framework,
-    storeys: readonly ResolvedLevel[],
-    plates: PlateSet,
-    columns: readonly ColumnPiece[],
-    solved: Solved,
-  ): void {
-    const building = storeys[0]?.record.building;
-    const union = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => this.union(key, rings, holes);
-    const given = { framework, plates, columns, union, facts: this.facts };
-    const made = recordsOf(framework, 'foundation')
-      .filter((record) => record.building === building)
-      .map((record) => solveFoundation(record, given));
-    const pieces = made.flatMap((each) => each.pieces);
-    solved.foundations.push(...pieces);
-    const walls = solved.walls.filter((piece) => piece.building === building);
-    const stands = [
-      ...columns.map(({ stack, level }) => ({ id: stack, level })),
-      ...walls.map(({ wall, level }) => ({ id: wall, level })),
-    ];
-    solved.findings.push(
-      ...made.flatMap(({ findings }) => findings),
-      ...checkFounded(framework, storeys, stands, pieces),
-    );
+  /** Keeps what a result that is used again holds: its rings and its profiles. */
+  private again({ profiles, rings }: Used): void {
+    this.facts.useAgain(rings);
+    for (const key of profiles) {
+      const profile = this.used.get(key) ?? this.kept.get(key);
+      if (profile) this.used.set(key, profile);
+    }
   }
 }
+
+/** One object for no ceilings, so that what is kept for them is found again. */
+const NO_CEILINGS: readonly CeilingPiece[] = [];
 
 /** A solve from nothing. */
 export const solve = (framework: Framework): Solved => new Solver().solve(framework);
