@@ -9,22 +9,34 @@ import { hashOf } from '@/core/model/hash';
 import type { Rec } from '@/core/model/record';
 import { reportOf, type Report } from '@/core/report/report';
 import type { Solved } from '@/core/solving/solved';
+import { deltaOf, type SolvedDelta } from '@/core/solving/solved-delta';
 import { Solver } from '@/core/solving/solve';
 import { writeIfc } from '@/formats/ifc/write';
 import { writeSpineFile } from '@/formats/json/spine-file';
 
 let framework: Framework = EMPTY_FRAMEWORK;
 const solver = new Solver();
+/** What the page has been sent. */
+let sent: Solved | null = null;
 
-/** The browser's solver: keeps the framework, takes only changes, answers whole solves. */
+/** Only what changed crosses to the page. */
+function answer(): SolvedDelta {
+  const solved = solver.solve(framework);
+  const delta = deltaOf(sent, solved);
+  sent = solved;
+  return delta;
+}
+
+/** The browser's solver: keeps the framework, takes only changes, answers what they changed in the solve. */
 const solveWorker = {
-  reset(records: Record<string, Rec>): Solved {
+  reset(records: Record<string, Rec>): SolvedDelta {
     framework = { records: new Map(Object.entries(records)) };
-    return solver.solve(framework);
+    sent = null;
+    return answer();
   },
-  update(changes: Changes): Solved {
+  update(changes: Changes): SolvedDelta {
     framework = apply(framework, changes);
-    return solver.solve(framework);
+    return answer();
   },
   /** SHA-256 of the solve, to compare with another machine's. */
   solvedHash: (): string => hashOf(solver.solve(framework)),

@@ -68,11 +68,14 @@ export function checkColumns(
     ...stretches.flatMap(({ pieces, ring }) =>
       outsideSlabs(pieces, ring, plates, names, facts, mayMove(pieces[0]!.stack)),
     ),
-    ...outOfPlumb(
-      stretches.flatMap(({ pieces }) => pieces),
-      names,
-      facts,
-    ),
+    // Within a stretch every piece stands on one like it.
+    ...(stretches.length < 2
+      ? []
+      : outOfPlumb(
+          stretches.flatMap(({ pieces }) => pieces),
+          names,
+          facts,
+        )),
   ]);
 }
 
@@ -175,11 +178,19 @@ function outsideSlabs(
   mayMove: boolean,
 ): Finding[] {
   const area = ringArea(ring);
-  return pieces.flatMap((piece) => {
+  const missingAt = (piece: ColumnPiece): number => {
+    let [missing, slabs] = [area, 0];
+    for (const { ring: slab } of plates.at(piece.level)) {
+      if (!slab) continue;
+      slabs += 1;
+      missing -= facts.standing(ring, piece.at, slab).shareMm2;
+    }
+    return slabs === 0 ? 0 : missing;
+  };
+  const off = pieces.filter((piece) => missingAt(piece) > TOUCH_MM2);
+  return off.map((piece) => {
     const here = plates.at(piece.level).filter((plate) => plate.ring);
-    if (here.length === 0) return [];
-    const missing = area - here.reduce((sum, plate) => sum + facts.standing(ring, piece.at, plate.ring!).shareMm2, 0);
-    if (missing <= TOUCH_MM2) return [];
+    const missing = missingAt(piece);
     const level = names.get(piece.level) ?? '';
     const whole = missing >= area - TOUCH_MM2;
     const percent = Math.max(1, Math.round((100 * missing) / area));

@@ -8,6 +8,7 @@ import type { Json } from '@/core/model/json';
 import type { Result } from '@/core/model/result';
 import { refuse } from '@/core/model/result';
 import type { Solved } from '@/core/solving/solved';
+import { withDelta } from '@/core/solving/solved-delta';
 import type { SolveWorker } from '@/workers/solve.worker';
 import { KeptEdits } from './kept-edits';
 import { listenToHeads, type Heads } from './live';
@@ -80,7 +81,7 @@ export class ProjectSession {
     this.base = { records: new Map(Object.entries(opened.records)) };
     this.baseSeq = opened.seq;
     this.view = this.base;
-    const solved = await this.worker.reset(opened.records);
+    const solved = withDelta(null, await this.worker.reset(opened.records));
     this.inWorker = this.base;
     this.show({ framework: this.base, solved, generation: 1 });
     void this.restoreKept();
@@ -275,7 +276,7 @@ export class ProjectSession {
       while (this.inWorker !== (this.tried ?? this.view) && !this.closed) {
         const target = this.tried ?? this.view;
         const changes = difference(this.inWorker, target);
-        const solved = await this.worker.update(changes);
+        const solved = withDelta(this.shown.solved, await this.worker.update(changes));
         this.inWorker = target;
         this.show({ framework: target, solved, generation: this.shown.generation + 1 });
       }
