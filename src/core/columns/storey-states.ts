@@ -4,6 +4,7 @@ import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolvePlace } from '../outlines/resolve-place';
+import { reachingFollowers } from '../typical/as-master';
 import { quantiseMm } from '../units/length-units';
 import { heldLine } from '../setting-out/held-line';
 import { heldAt } from './acting-place';
@@ -39,7 +40,7 @@ export function storeyStates(
   let now = { free: place.at, section: base, turnDeg: baseTurn, leftOut: false };
   let state = stand(now.section, now.free, now.turnDeg, false);
   if (stack.exceptions.length === 0) return storeys.map(() => state);
-  const byLevel = groupByLevel(stack.exceptions);
+  const byLevel = groupByLevel(reachingFollowers(framework, stack.exceptions));
   const changed = (from: typeof now, by: ColumnException): typeof now => {
     const section = by.section ? sectionMm(framework, by.section) : from.section;
     const shift = { x: mmOf(framework, by.xMm), y: mmOf(framework, by.yMm) };

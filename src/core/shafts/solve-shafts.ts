@@ -10,6 +10,7 @@ import type { Outline } from '../outlines/outline';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { ShaftMiss, SolvedShaft } from '../solving/solved';
+import { reachingFollowers } from '../typical/as-master';
 import { quantiseMm } from '../units/length-units';
 import type { Shaft, ShaftException, SlabState } from './shaft';
 
@@ -118,7 +119,7 @@ function shaftStates(
   const made = new Map<object, ShaftState | null>();
   const states = statesUp<{ outline: Outline; slab: SlabState }, ShaftException>(
     { outline: shaft.outline, slab: 'open' },
-    shaft.exceptions,
+    reachingFollowers(framework, shaft.exceptions),
     storeys,
     (from, by) => ({ outline: by.outline ?? from.outline, slab: by.slab ?? from.slab }),
   ).map((state) => {

@@ -21,3 +21,22 @@ export function asMaster<S, E extends { level: Id; upwards: boolean }>(
     return from < 0 || exceptions.some(({ level }) => level === id) ? state : states[from]!;
   });
 }
+
+/**
+ * The exceptions of something that runs through levels: those for a master only are for the levels that follow it too, unless
+ * one of them has its own. What goes upwards does so from its own level, as anywhere.
+ */
+export function reachingFollowers<E extends { level: Id; upwards: boolean }>(
+  framework: Framework,
+  exceptions: readonly E[],
+): readonly E[] {
+  const { followersOf } = following(framework);
+  if (followersOf.size === 0 || exceptions.length === 0) return exceptions;
+  const own = new Set(exceptions.filter(({ upwards }) => !upwards).map(({ level }) => level));
+  return exceptions.flatMap((each) => [
+    each,
+    ...(each.upwards ? [] : (followersOf.get(each.level) ?? []))
+      .filter((level) => !own.has(level))
+      .map((level) => ({ ...each, level })),
+  ]);
+}

@@ -155,6 +155,8 @@ function makeOwn(edit: Edit, { master }: Typical, level: Id): void {
     }
   }
   const storeys = storeyLevels(now, levelById(now, level)!.record.building);
+  for (const stack of recordsOf(now, 'columnStack')) copyExceptions(edit, stack, master, level);
+  for (const shaft of recordsOf(now, 'shaft')) copyExceptions(edit, shaft, master, level);
   for (const plate of [...recordsOf(now, 'floorPlate'), ...recordsOf(now, 'ceiling')]) {
     if (!serves(plate, master, storeys)) continue;
     if (!serves(plate, level, storeys)) {
@@ -169,15 +171,25 @@ function makeOwn(edit: Edit, { master }: Typical, level: Id): void {
   }
 }
 
+type Excepted = RecordOf<'floorPlate'> | RecordOf<'ceiling'> | RecordOf<'columnStack'> | RecordOf<'shaft'>;
+
 /** What differs at the master only does at a level that leaves it, unless something of its own does. */
-function copyExceptions(edit: Edit, plate: RecordOf<'floorPlate'> | RecordOf<'ceiling'>, master: Id, level: Id): void {
+function copyExceptions(edit: Edit, record: Excepted, master: Id, level: Id): void {
   const copied = <E extends { level: Id; upwards: boolean }>(all: readonly E[]): E[] | undefined => {
     const here = all.filter((each) => each.level === master && !each.upwards);
     if (here.length === 0 || all.some((each) => each.level === level)) return undefined;
     return [...all, ...here.map((each) => ({ ...each, level }))];
   };
-  if (plate.kind === 'ceiling') edit.set('ceiling', plate.id, { exceptions: copied(plate.exceptions) });
-  else edit.set('floorPlate', plate.id, { exceptions: copied(plate.exceptions) });
+  switch (record.kind) {
+    case 'ceiling':
+      return edit.set('ceiling', record.id, { exceptions: copied(record.exceptions) });
+    case 'columnStack':
+      return edit.set('columnStack', record.id, { exceptions: copied(record.exceptions) });
+    case 'shaft':
+      return edit.set('shaft', record.id, { exceptions: copied(record.exceptions) });
+    default:
+      edit.set('floorPlate', record.id, { exceptions: copied(record.exceptions) });
+  }
 }
 
 function serves(

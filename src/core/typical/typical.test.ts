@@ -91,6 +91,47 @@ describe('levels that follow a master', () => {
   });
 });
 
+describe('what runs through levels that follow', () => {
+  const column = { place: '3000,6000', section: { shape: 'rectangle', widthMm: 400, depthMm: 400 }, name: 'C' };
+  const shaft = { name: 'S', outline: { type: 'rectangle', place: '9000,3000', widthMm: 900, depthMm: 900 } };
+  const through = after('shafts.add', shaft, after('columns.place', column, typical));
+  const except = (name: string, input: unknown, framework = through) => after(name, input, framework);
+  const standsAt = (framework: Framework) => {
+    const solved = solve(framework);
+    const names = new Map(solved.levels.map(({ id, name }) => [id, name]));
+    return solved.columns.map(({ level }) => names.get(level));
+  };
+  const cutAt = (framework: Framework) => {
+    const solved = solve(framework);
+    const names = new Map(solved.levels.map(({ id, name }) => [id, name]));
+    return solved.shafts[0]!.cuts.map(({ level }) => names.get(level));
+  };
+
+  it('differs at them as it does at the master only, but where they say so themselves', () => {
+    const out = except('columns.except', { columns: ['C'], level: '01', leftOut: true });
+    expect(standsAt(out)).toEqual(['00', '05']);
+    const own = except('columns.except', { columns: ['C'], level: '03', leftOut: false, xMm: 50 }, out);
+    expect(standsAt(own)).toEqual(['00', '03', '05']);
+    expect(cutAt(through)).toEqual(['01', '02', '03', '04', '05']);
+    expect(cutAt(except('shafts.except', { shaft: 'S', level: '01', slab: 'closed' }))).toEqual(['05']);
+  });
+
+  it('goes on growing upwards from its own level, whatever it follows', () => {
+    const section = { shape: 'rectangle', widthMm: 300, depthMm: 300 };
+    const thin = except('columns.except', { columns: ['C'], level: '03', upwards: true, section });
+    const sizes = solve(thin).columns.map((piece) => (piece.section.shape === 'rectangle' ? piece.section.widthMm : 0));
+    expect(sizes).toEqual([400, 400, 400, 300, 300, 300]);
+  });
+
+  it('stays as it was at a level that is released', () => {
+    const out = except('columns.except', { columns: ['C'], level: '01', leftOut: true });
+    const released = except('typical.release', { levels: ['03'] }, out);
+    expect(standsAt(released)).toEqual(['00', '05']);
+    const back = except('columns.except', { columns: ['C'], level: '01', leftOut: false }, released);
+    expect(standsAt(back)).toEqual(['00', '01', '02', '04', '05']);
+  });
+});
+
 describe('joining and releasing', () => {
   it('a wall that stands there as the master’s does is not there twice', () => {
     const own = after('walls.add', {
