@@ -36,6 +36,7 @@ export function checkWalls(given: Given): Finding[] {
   const paths = new Map(records.map((record) => [record.id, wallPath(given.framework, record)]));
   return [
     ...tops(given, records),
+    ...barred(given, records),
     ...slabGaps(given, records),
     ...loopGaps(records, paths),
     ...clearWidths(given, records, paths),
@@ -98,6 +99,35 @@ function tops({ storeys, plates, walls, ceilings, facts }: Given, records: reado
         [record.id],
         `Wall ${record.name} ends ${formatLength(off)} mm under the slab of level ${above.record.name}. Bring it up to the soffit`,
         [toSoffit],
+      ),
+    ];
+  });
+}
+
+/** Core walls, which are meant to run through, parted by the slabs they stand on: one finding for each wall. */
+function barred({ walls, storeys }: Given, records: readonly Wall[]): Finding[] {
+  return records.flatMap((record): Finding[] => {
+    if (record.use !== 'core' || record.passesClearMm !== null) return [];
+    const stands = new Set(walls.filter(({ wall }) => wall === record.id).map(({ level }) => level));
+    const between = storeys.filter(({ id }, i) => stands.has(id) && i > 0 && stands.has(storeys[i - 1]!.id));
+    if (between.length === 0) return [];
+    const names = between.map((level) => level.record.name);
+    const where = names.length === 1 ? `level ${names[0]}` : `${names.length} levels, ${names[0]} to ${names.at(-1)}`;
+    return [
+      finding(
+        'floor.barsWall',
+        'warning',
+        record.building,
+        between[0]!.id,
+        [record.id],
+        `The slabs at ${where} bar core wall ${record.name}. Let it run past them`,
+        [
+          {
+            words: 'Let it run past the slabs',
+            command: 'walls.change',
+            input: { wall: record.id, passesClearMm: 0 },
+          },
+        ],
       ),
     ];
   });

@@ -30,6 +30,7 @@ export type Rule =
   | 'floor.holeOverEdge'
   | 'floor.gapToWall'
   | 'floor.zoneOff'
+  | 'floor.barsWall'
   | 'level.lowClear'
   | 'level.noFoundation'
   | 'stair.well'

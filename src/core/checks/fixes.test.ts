@@ -32,6 +32,7 @@ const ENCLOSED: Steps = [
     use: 'core',
     startsAt: { level: 'B2' },
     stopsAt: { level: 'RF', face: 'soffit' },
+    passesClearMm: 0,
   }),
 ];
 const START = given(FURNISHED);
@@ -112,6 +113,12 @@ const CASES: [rule: Rule, steps: Steps, from?: Framework][] = [
   [
     'shaft.missesSlab',
     [['shafts.change', { shaft: 'S1', stopsAt: { level: '03', face: 'soffit', offsetMm: -25 } }]],
+    START,
+  ],
+  ['shaft.missesSlab', [shaft('S2', rectangle('-1500,3000', 1175, 1000))], START],
+  [
+    'floor.barsWall',
+    [wall('K', '15000,2000 18000,2000', { use: 'core', stopsAt: { level: 'RF', face: 'soffit' } })],
     START,
   ],
   ['shaft.overlapsShaft', [shaft('S2', rectangle('4000,2000', 1500, 1500))], START],

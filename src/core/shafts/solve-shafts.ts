@@ -1,5 +1,7 @@
 import { finding, type Finding, type Fix } from '../checks/finding';
+import { moveFix, moveIn } from '../checks/least-move';
 import { localSlabs, platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
+import type { Point } from '../geometry/point';
 import { ringGap, type Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
@@ -85,13 +87,14 @@ export function solveShaft(
       ],
     };
   }
+  const moves: MovesIn = new Map();
   for (const level of storeys) {
     for (const plate of plates.at(level.id)) {
-      if (plate.ring) meet(shaft, solved, plate, plate.ring, level, stateAt.get(level.id)!, underOf, facts);
+      if (plate.ring) meet(shaft, solved, plate, plate.ring, level, stateAt.get(level.id)!, underOf, facts, moves);
     }
   }
   solved.stages = stagesOf(solved, storeys, states);
-  return { solved, findings: missFindings(shaft, solved, storeys, plates.all) };
+  return { solved, findings: missFindings(shaft, solved, storeys, plates.all, moves) };
 }
 
 /** A shaft at one level. */
@@ -160,6 +163,7 @@ function meet(
   { ring, slab }: ShaftState,
   underOf: (ring: Ring) => ReadonlySet<Plate>,
   facts: PlanFacts,
+  moves: MovesIn,
 ): void {
   const inPlan = underOf(ring).has(plate);
   // Over a zone it passes the slab of the zone, over its edge both.
@@ -180,7 +184,10 @@ function meet(
       return;
     }
     const gap = quantiseMm(ringGap(plateRing, ring));
-    if (gap <= NEAR_IN_PLAN_MM) solved.misses.push({ ...entry, byMm: gap, way: 'beside' });
+    if (gap > NEAR_IN_PLAN_MM) return;
+    const miss: ShaftMiss = { ...entry, byMm: gap, way: 'beside' };
+    solved.misses.push(miss);
+    moves.set(miss, moveIn(ring, plateRing));
     return;
   }
   if (!inPlan) return;
@@ -190,9 +197,18 @@ function meet(
   if (apart <= NEAR_IN_HEIGHT_MM) solved.misses.push({ ...entry, byMm: Math.max(fromAbove, fromBelow), way: 'short' });
 }
 
-/** An end that stops short taken to the level whose slab it misses, opening it. */
-function missFixes(shaft: Shaft, miss: ShaftMiss, storeys: readonly ResolvedLevel[], level: string): Fix[] {
-  if (miss.way === 'beside') return [];
+/** How a shaft that passes beside a slab comes to lie in it. */
+type MovesIn = Map<ShaftMiss, Point | null>;
+
+/** An end that stops short taken to the level whose slab it misses, opening it; a shaft beside a slab moved into it. */
+function missFixes(
+  shaft: Shaft,
+  miss: ShaftMiss,
+  storeys: readonly ResolvedLevel[],
+  level: string,
+  moves: MovesIn,
+): Fix[] {
+  if (miss.way === 'beside') return moveFix(shaft.id, `shaft ${shaft.name}`, moves.get(miss) ?? null);
   const rank = (id: Id) => storeys.findIndex((each) => each.id === id);
   const middle = (rank(shaft.startsAt.level) + rank(shaft.stopsAt.level)) / 2;
   const isFoot =
@@ -216,6 +232,7 @@ function missFindings(
   solved: SolvedShaft,
   storeys: readonly ResolvedLevel[],
   plates: readonly Plate[],
+  moves: MovesIn,
 ): Finding[] {
   const levelName = new Map<Id, string>(storeys.map(({ id, record }) => [id, record.name]));
   const plateName = new Map<Id, string>(plates.map(({ record }) => [record.id, record.name]));
@@ -229,7 +246,7 @@ function missFindings(
       miss.level,
       [shaft.id, miss.plate],
       `Shaft ${shaft.name} ${words(miss)} the slab ${plateName.get(miss.plate) ?? ''} at level ${levelName.get(miss.level) ?? ''}. Move its end, or keep clear`,
-      missFixes(shaft, miss, storeys, levelName.get(miss.level) ?? ''),
+      missFixes(shaft, miss, storeys, levelName.get(miss.level) ?? '', moves),
     ),
   );
 }
