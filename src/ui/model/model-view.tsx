@@ -55,7 +55,7 @@ export function ModelView() {
     <div
       className="relative min-h-0 min-w-0 flex-1"
       role="img"
-      aria-label={`3D of the framework: ${solved.columns.length} column pieces, ${solved.floors.length} slabs, ${solved.shafts.length} shafts`}
+      aria-label={`3D of the framework: ${shown.columns.length} column pieces, ${shown.floors.length} slabs, ${shown.shafts.length} shafts`}
     >
       <Canvas
         frameloop="demand"
