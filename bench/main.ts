@@ -1,9 +1,11 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { ClipType, Clipper, FillRule, PolyTree64, type Path64 } from 'clipper2-ts';
 import { polygonCalls } from '@/core/geometry/boolean';
+import { carryBoard } from '@/core/carrying/board';
 import type { Ring } from '@/core/geometry/polygon';
 import type { Framework } from '@/core/model/framework';
 import { solve, Solver } from '@/core/solving/solve';
+import { columnsSeen, layBoard, rowsSeen, steppedTo } from '@/ui/carry-board/board-layout';
 import { makeTower, levelName, run, type Tower } from './tower';
 
 /** Ratios measured on an earlier day, to see whether something got slower. */
@@ -108,6 +110,35 @@ function earlier(): Record<string, Row> {
   }
 }
 
+/** What one step of scrolling the carry board costs against working the whole board out: 100 levels, 400 things. */
+function boardStep(): number {
+  const framework = makeTower({ storeys: 100, kinds: 8, bays: [19, 19] });
+  const solved = solve(framework);
+  const times: Record<'whole' | 'step', number[]> = { whole: [], step: [] };
+  for (let i = 0; i < 9; i += 1) {
+    let board = carryBoard(framework, solved, solved.buildings[0]!.id);
+    let laid = layBoard(board.columns, []);
+    times.whole.push(
+      timeMs(() => {
+        board = carryBoard(framework, solved, solved.buildings[0]!.id);
+        laid = layBoard(board.columns, []);
+      }),
+    );
+    let seen = { left: 0, top: 0, width: 900, height: 600 };
+    times.step.push(
+      timeMs(() => {
+        for (let step = 1; step <= 100; step += 1) {
+          seen = steppedTo(seen, step * 55, step * 65);
+          const rows = rowsSeen(seen, board.levels.length);
+          const levels = board.levels.slice(rows.from, rows.to);
+          for (const { cells } of columnsSeen(laid.placed, seen)) for (const { id } of levels) cells.get(id);
+        }
+      }) / 100,
+    );
+  }
+  return median(times.step) / median(times.whole);
+}
+
 const rows = [10, 50, 100].flatMap((storeys) => [measure({ storeys, kinds: storeys }), measure({ storeys, kinds: 8 })]);
 const before = earlier();
 console.log('Times as multiples of the raw polygon library on the same distinct outlines, in this run.\n');
@@ -128,6 +159,9 @@ console.table(
   ),
 );
 console.log('polygons: calls of the polygon library in a full solve / a level edit / a shaft edit');
+console.log(
+  `carry board of 100 levels and ${20 * 20} columns: a step of scrolling costs 1/${Math.round(1 / boardStep())} of working the board out`,
+);
 mkdirSync('test-results', { recursive: true });
 writeFileSync(OUT, `${JSON.stringify(rows, null, 2)}\n`);
 if (process.argv.includes('--keep')) writeFileSync(EARLIER, `${JSON.stringify(rows, null, 2)}\n`);

@@ -6,6 +6,8 @@ import { derivedCommandId } from '@/core/model/ids';
 export interface Tower {
   storeys: number;
   kinds: number;
+  /** Bays of the grid each way; 14 and 9 where not said. */
+  bays?: [number, number];
 }
 
 /** Runs a command that must succeed. */
@@ -18,7 +20,7 @@ export function run(framework: Framework, name: string, input: unknown): Framewo
 export const levelName = (storey: number): string => (storey === 0 ? 'G' : `L${storey}`);
 
 /** Builds the tower by commands, as a person would. Floors of one kind share one outline; each kind has its own notch. */
-export function makeTower({ storeys, kinds }: Tower): Framework {
+export function makeTower({ storeys, kinds, bays = [14, 9] }: Tower): Framework {
   let tower = EMPTY_FRAMEWORK;
   const step = (name: string, input: unknown) => {
     tower = run(tower, name, input);
@@ -28,7 +30,7 @@ export function makeTower({ storeys, kinds }: Tower): Framework {
     above: `${storeys}@3.6m`,
     names: { basement: 'B{n}', ground: 'G', upper: 'L{n}', roof: 'RF' },
   });
-  step('grids.add', { baysA: '14@7200', baysB: '9@7200' });
+  step('grids.add', { baysA: `${bays[0]}@7200`, baysB: `${bays[1]}@7200` });
   for (let kind = 0; kind < kinds; kind += 1) {
     const at = Array.from({ length: storeys }, (_, i) => i)
       .filter((i) => i % kinds === kind)

@@ -18,7 +18,14 @@ export function checkFloors(
   const found = new Set<string>();
   const leaves = (outline: Ring, hole: Ring): boolean =>
     facts.leaves(hole, outline, () => hole.some((point) => !contains(outline, point)));
-  const whole = floors.filter(({ zone }) => zone === null);
+  // A plan that was looked at lower down has been found there.
+  const seen = new Set<string>();
+  const whole = floors.filter(({ zone, plate, profile }) => {
+    const plan = `${plate} ${profile}`;
+    if (zone !== null || seen.has(plan)) return false;
+    seen.add(plan);
+    return true;
+  });
   return whole.flatMap((piece) =>
     piece.holes.flatMap(({ by, ring }): Finding[] => {
       const cutter = by === null ? undefined : framework.records.get(by);

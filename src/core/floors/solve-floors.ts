@@ -55,63 +55,85 @@ export function solveFloor(
   }
   const cutting = cuts.get(record.id);
   const strips = joints.map((joint) => ({ joint, strip: facts.one(jointRing(joint, ring)) }));
-  const zoneRings = plate.zones.flatMap(({ rings }) => rings);
   const findings = plate.zones.filter(({ rings }) => rings.length === 0).map((zone) => zoneOff(plate, zone));
+  // Levels with the same holes are one in plan, which is worked out once for all that follow one another.
+  let last: { here: readonly Cut[]; gaps: readonly Ring[]; parts: PlanPart[] } | null = null;
   const pieces = storeys
     .filter(({ id }) => plate.serves.has(id))
     .flatMap((level): FloorPiece[] => {
-      const here = cutting?.get(level.id) ?? [];
+      const here = cutting?.get(level.id) ?? NO_CUTS;
       const gaps = strips.filter(({ joint }) => isAt(joint, level.fflMm)).map(({ strip }) => strip);
-      const holes = [
-        ...here.map(({ id, ring: hole }) => ({ by: id, ring: hole })),
-        ...plate.voids.map((hole) => ({ by: null, ring: hole })),
-      ];
-      const profileOf = (outline: Ring, less: readonly Ring[]): [string, Profile] => {
-        const byText = new Map([...less, ...gaps].map((hole) => [facts.textOf(hole), hole]));
-        const texts = [...byText.keys()].sort();
-        const key = `${facts.textOf(outline)}|${texts.join('|')}`;
-        const profile = store.get(
-          key,
-          outline,
-          texts.map((text) => byText.get(text)!),
-        );
-        return [key, profile];
-      };
-      const pieceOf = (
-        outline: Ring,
-        own: FloorPiece['holes'],
-        less: readonly Ring[],
-        slab: Pick<FloorPiece, 'topMm' | 'thicknessMm' | 'zone'>,
-      ): FloorPiece => {
-        const [profile, { areaMm2 }] = profileOf(outline, [...own.map((hole) => hole.ring), ...less]);
+      if (!last || !areAlike(last.here, here) || !areSame(last.gaps, gaps))
+        last = { here, gaps, parts: planParts(plate, ring, here, gaps, store, facts) };
+      return last.parts.map(({ zone, areaMm2, ...part }): FloorPiece => {
+        const slab = zone ? zoneSlab(zone, level) : { topMm: level.sslMm, thicknessMm: plate.thicknessMm, zone: null };
         return {
           plate: record.id,
           building: record.building,
           name: record.name,
           level: level.id,
-          profile,
-          outline,
           volumeMm3: areaMm2 * slab.thicknessMm,
-          cutBy: own.flatMap(({ by }) => (by === null ? [] : [by])),
-          holes: own,
-          gaps,
+          ...part,
           ...slab,
         };
-      };
-      const whole = { topMm: level.sslMm, thicknessMm: plate.thicknessMm, zone: null };
-      return [
-        pieceOf(ring, holes, zoneRings, whole),
-        ...plate.zones.flatMap((zone, i) =>
-          zone.rings.map((outline) => {
-            const meeting = holes.filter((hole) => facts.meet(facts.one(hole.ring), outline));
-            // Where two zones overlap the first is as it says.
-            const before = plate.zones.slice(0, i).flatMap(({ rings }) => rings);
-            return pieceOf(outline, meeting, before, zoneSlab(zone, level));
-          }),
-        ),
-      ];
+      });
     });
   return { pieces, findings };
+}
+
+type Cut = { id: Id; ring: Ring };
+const NO_CUTS: readonly Cut[] = [];
+
+const areSame = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((each, i) => each === b[i]);
+
+const areAlike = (a: readonly Cut[], b: readonly Cut[]): boolean =>
+  a.length === b.length && a.every(({ id, ring }, i) => id === b[i]!.id && ring === b[i]!.ring);
+
+/** A plate or one of its zones in plan: what does not change with height. */
+type PlanPart = Pick<FloorPiece, 'profile' | 'outline' | 'cutBy' | 'holes' | 'gaps'> & {
+  zone: ZoneAt | null;
+  areaMm2: number;
+};
+
+/** The plate less its holes and zones, then each zone less the holes that meet it. */
+function planParts(
+  plate: Plate,
+  ring: Ring,
+  here: readonly Cut[],
+  gaps: Ring[],
+  store: ProfileStore,
+  facts: PlanFacts,
+): PlanPart[] {
+  const holes: FloorPiece['holes'] = [
+    ...here.map(({ id, ring: hole }) => ({ by: id, ring: hole })),
+    ...plate.voids.map((hole) => ({ by: null, ring: hole })),
+  ];
+  const partOf = (outline: Ring, own: FloorPiece['holes'], less: readonly Ring[], zone: ZoneAt | null): PlanPart => {
+    const taken = [...own.map((hole) => hole.ring), ...less, ...gaps];
+    const byText = new Map(taken.map((hole) => [facts.textOf(hole), hole]));
+    const texts = [...byText.keys()].sort();
+    const profile = `${facts.textOf(outline)}|${texts.join('|')}`;
+    const { areaMm2 } = store.get(
+      profile,
+      outline,
+      texts.map((text) => byText.get(text)!),
+    );
+    const cutBy = own.flatMap(({ by }) => (by === null ? [] : [by]));
+    return { profile, outline, cutBy, holes: own, gaps, zone, areaMm2 };
+  };
+  const zoneRings = plate.zones.flatMap(({ rings }) => rings);
+  return [
+    partOf(ring, holes, zoneRings, null),
+    ...plate.zones.flatMap((zone, i) =>
+      zone.rings.map((outline) => {
+        const meeting = holes.filter((hole) => facts.meet(facts.one(hole.ring), outline));
+        // Where two zones overlap the first is as it says.
+        const before = plate.zones.slice(0, i).flatMap(({ rings }) => rings);
+        return partOf(outline, meeting, before, zone);
+      }),
+    ),
+  ];
 }
 
 function zoneSlab(zone: ZoneAt, level: ResolvedLevel): Pick<FloorPiece, 'topMm' | 'thicknessMm' | 'zone'> {

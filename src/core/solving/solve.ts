@@ -138,8 +138,8 @@ export class Solver implements ProfileStore {
     solved.findings.sort(bySeverityThenKey);
     // Profiles of this state and of the one before stay, so going back and forth costs nothing.
     for (const [key, profile] of [...this.used].sort(([a], [b]) => (a < b ? -1 : 1))) solved.profiles[key] = profile;
-    this.kept = new Map([...this.kept, ...this.used]);
-    if (this.kept.size > 4000) this.kept = this.used;
+    if (this.kept.size > Math.max(1000, this.used.size * 4)) this.kept = this.used;
+    else for (const [key, profile] of this.used) this.kept.set(key, profile);
     return solved;
   }
 
@@ -224,7 +224,8 @@ export class Solver implements ProfileStore {
     const { pieces } = columns;
     solved.findings.push(...columns.findings);
     solved.blocks.push(...columns.blocks);
-    for (const piece of pieces) solved.columns.push(piece);
+    if (solved.columns.length === 0) solved.columns = pieces;
+    else solved.columns = [...solved.columns, ...pieces];
     const party = partyWallsOf(framework, building.id, storeys);
     const standing = [
       ...own(recordsOf(framework, 'wall')),

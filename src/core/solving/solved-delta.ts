@@ -30,6 +30,7 @@ export function deltaOf(before: Solved | null, after: Solved): SolvedDelta {
 }
 
 function listDelta(was: readonly unknown[] | null, now: readonly unknown[]): ListDelta | null {
+  if (was === now) return null;
   if (was?.length !== now.length) return { all: now };
   const at = now.flatMap((entry, i) => (entry === was[i] ? [] : [[i, entry] as const]));
   if (at.length === 0) return null;
