@@ -1,5 +1,6 @@
 import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import { sectionRing } from '../columns/section-shape';
+import { chords } from '../geometry/chords';
 import { bounds, ringMoment, ringArea } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import { shaftRingAt } from '../shafts/ring-at';
@@ -213,14 +214,20 @@ function drawShaft(shaft: SolvedShaft, view: PlanView, fflMm: number): Primitive
     id: shaft.shaft,
     rings: [ring],
   };
-  const diagonals =
-    isOpen && ring.length === 4
-      ? [
-          [ring[0]!, ring[2]!],
-          [ring[1]!, ring[3]!],
-        ]
-      : [];
   const box = bounds(ring);
+  // From corner to corner of a rectangle, however it is turned; of any other outline of the box around it, within it.
+  const corners =
+    ring.length === 4
+      ? ring
+      : [
+          { x: box.minX, y: box.minY },
+          { x: box.maxX, y: box.minY },
+          { x: box.maxX, y: box.maxY },
+          { x: box.minX, y: box.maxY },
+        ];
+  const diagonals = isOpen
+    ? [...chords(ring, corners[0]!, corners[2]!), ...chords(ring, corners[1]!, corners[3]!)]
+    : [];
   const moment = ringMoment(ring);
   const area = ringArea(ring);
   const heightMm = Math.min(2.4 * view.scale, (box.maxX - box.minX) / 3, (box.maxY - box.minY) / 1.6);
