@@ -521,7 +521,7 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
     input: { building: 'Hall house', name: 'Student floors', master: '03', levels: ['04', '05', '06', '07', '08'] },
   },
   // A wet room of each student room lies lower, its build-up makes up for it.
-  ...[2400, 8600, 15_800].map((xMm, i) => ({
+  ...[4600, 11_200, 18_400].map((xMm, i) => ({
     command: 'floors.setZone',
     input: {
       floor: 'Podium',

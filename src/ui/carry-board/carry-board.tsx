@@ -132,13 +132,13 @@ export function CarryBoard() {
         <input
           aria-label="Show only names with"
           placeholder="names with …"
-          className="figures ml-1 w-28 rounded-sm border border-hair bg-sheet px-1.5 py-0.5"
+          className="figures ml-1 w-24 rounded-sm border border-hair bg-sheet px-1.5 py-0.5"
           value={wanted}
           onChange={({ target }) => setWanted(target.value)}
         />
         <select
           aria-label="Which are shown"
-          className="rounded-sm border border-hair bg-sheet px-1 py-0.5"
+          className="w-20 rounded-sm border border-hair bg-sheet px-1 py-0.5"
           value={filter}
           onChange={({ target }) => setFilter(target.value as Filter)}
         >

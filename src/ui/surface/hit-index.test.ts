@@ -74,3 +74,40 @@ it('a level is found in an elevation anywhere along its mark', () => {
     expect(hits.at({ x, y: mark.at.y }, 20)).toBe(level.id);
   }
 });
+
+it('finds a thin wall that stands on a grid line from a little beside it, and the line where the wall is not', () => {
+  const walled = given(
+    [
+      [
+        'walls.add',
+        {
+          name: 'Thin',
+          type: { name: 'T', layers: [{ name: 'studs', thicknessMm: 100, core: true }] },
+          points: [
+            { xMm: 7200, yMm: 1000 },
+            { xMm: 7200, yMm: 5000 },
+          ],
+          startsAt: { level: '01' },
+        },
+      ],
+    ],
+    tower,
+  );
+  const drawn = drawPlan(solve(walled), {
+    building,
+    level: levelId(walled, '01'),
+    scale: 300,
+    cutAboveMm: 1200,
+    writeLength: String,
+  });
+  const found = (x: number, y: number) => {
+    const record = walled.records.get(hitIndex(drawn).at({ x, y }, 400)!);
+    return record?.kind;
+  };
+  expect([found(7200, 3000), found(7400, 3000), found(7550, 3000), found(7200, 9000)]).toEqual([
+    'wall',
+    'wall',
+    'gridLine',
+    'gridLine',
+  ]);
+});

@@ -2,7 +2,7 @@ import Flatbush from 'flatbush';
 import { boxOf, textBox, type Drawing, type Primitive } from '@/core/drawing/drawing';
 import { nearestOn } from '@/core/geometry/curve';
 import { distance, type Point } from '@/core/geometry/point';
-import { contains, distanceToSegment } from '@/core/geometry/polygon';
+import { contains, distanceToSegment, type Ring } from '@/core/geometry/polygon';
 import type { Id } from '@/core/model/ids';
 
 /** Kinds of thing in the order a press finds them: small before large. */
@@ -91,6 +91,11 @@ export function hitIndex(drawing: Drawing): HitIndex {
   };
 }
 
+const THIN: ReadonlySet<Primitive['style']> = new Set(['wallCut', 'columnCut']);
+
+const isBeside = (ring: Ring, point: Point, mm: number): boolean =>
+  ring.some((a, i) => distanceToSegment(point, a, ring[(i + 1) % ring.length]!) <= mm);
+
 function isHit(primitive: Primitive, point: Point, reachMm: number): boolean {
   if (primitive.type === 'circle') return distance(primitive.at, point) <= primitive.radiusMm + reachMm;
   if (primitive.type === 'arc') {
@@ -98,7 +103,11 @@ function isHit(primitive: Primitive, point: Point, reachMm: number): boolean {
     return distance(nearestOn(arc, point), point) <= reachMm;
   }
   if (primitive.type === 'area')
-    return contains(primitive.rings[0]!, point) && !primitive.rings.slice(1).some((hole) => contains(hole, point));
+    return (
+      (contains(primitive.rings[0]!, point) && !primitive.rings.slice(1).some((hole) => contains(hole, point))) ||
+      // Walls and columns are thin from afar.
+      (THIN.has(primitive.style) && primitive.rings.some((ring) => isBeside(ring, point, reachMm / 2)))
+    );
   if (primitive.type === 'path') {
     return primitive.points.slice(1).some((next, i) => distanceToSegment(point, primitive.points[i]!, next) <= reachMm);
   }
