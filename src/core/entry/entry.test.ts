@@ -43,6 +43,7 @@ describe('lines that are typed', () => {
       'flat roof': whole!,
       'core of': furnished!,
       void: given([['floors.change', { floor: plate, name: 'Plate' }]], furnished),
+      zone: given([['floors.change', { floor: plate, name: 'Plate' }]], furnished),
     };
     for (const { example } of FORMS) {
       const start = Object.entries(starts).find(([words]) => example.startsWith(words))?.[1] ?? wide;
@@ -80,12 +81,31 @@ describe('lines that are typed', () => {
     ],
     [['grid 3@6m by 2@7.5m opposite 2@9m by 5m 10m labels 11 by R down at 60m,0'], ['Grid added: 3@6000 by 2@7500']],
     [['column B-2 I 300x300x11x19', 'size B-2 I 200x200x9x15 from 02 up'], expect.anything()],
+    [
+      ['ceiling 2.6m clear', 'ceiling 2400 clear 40 thick'],
+      ['Ceiling CE1 hung', 'Ceiling CE2 hung'],
+    ],
     [['dimension clear = typical - 450'], ['Dimension clear is {typical} - 450']],
   ])('%j', (lines, said) => {
     const [, sentences] = typed(lines);
     expect(sentences.map((sentence) => sentence.replace(/\{[^}]+\}/, '{typical}').replace('450mm', '450'))).toEqual(
       said,
     );
+  });
+
+  it('hang a ceiling in the rooms whose numbers are named, and lay a part of a floor lower', () => {
+    const [walled] = typed(['whole building on 0,0 12mx9m'], given(SMALL_TOWER));
+    const roomed = given([['rooms.add', { level: '00', place: '3000,3000', name: 'Hall', number: '00.01' }]], walled);
+    const [hung] = typed(['ceiling 2.4m clear in 00.01 30 thick'], roomed);
+    const [room] = recordsOf(hung, 'room');
+    expect(recordsOf(hung, 'ceiling')[0]).toMatchObject({ heightMm: 2400, thicknessMm: 30, rooms: [room!.id] });
+    const name = recordsOf(walled, 'floorPlate')[0]!.name;
+    const [zoned] = typed([`zone ${name} -60 at 01: 1m,1m; 3m e; 2m n; 3m w`], walled);
+    expect(
+      solve(zoned)
+        .floors.filter(({ zone }) => zone)
+        .map(({ zone }) => zone!.stepMm),
+    ).toEqual([-60]);
   });
 
   it('take bare numbers in the person’s unit', () => {

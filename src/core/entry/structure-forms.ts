@@ -38,7 +38,10 @@ function loopOf(building: Id, { framework }: EntryContext): Id {
     : fail('Each building has to have one closed exterior wall. Choose the walls by name');
 }
 
-/** Typed commands for whole buildings, roofs, foundations, cores, typical floors, voids and column heads. */
+/**
+ * Typed commands for whole buildings, roofs, foundations, cores, typical floors, voids, zones, ceilings and
+ * column heads.
+ */
 export const STRUCTURE_FORMS: readonly Form[] = [
   {
     pattern: 'building NAME [at EAST,NORTH] [zero LENGTH]',
@@ -158,6 +161,41 @@ export const STRUCTURE_FORMS: readonly Form[] = [
         floor: thingsOf(floor!, context)[0],
         level: levelOf(level!, context),
         voids: [outlineOf(path!, context)],
+      },
+    }),
+  },
+  {
+    pattern: 'zone FLOOR LENGTH at LEVEL: PATH',
+    example: 'zone Plate -60 at 01: A-1 + 1m,1m; 3m e; 2m n; 3m w',
+    title: 'A part of a floor at another height on one level, corner by corner',
+    words: 'zone',
+    matches: /^zone\s+(?<floor>.+?)\s+(?<shift>[+-]?\S+)\s+at\s+(?<level>[^\s:]+)\s*:\s*(?<path>.+)$/i,
+    read: ({ floor, shift, level, path }, context) => ({
+      command: 'floors.setZone',
+      input: {
+        floor: thingsOf(floor!, context)[0],
+        levels: [levelOf(level!, context)],
+        outline: outlineOf(path!, context),
+        shiftMm: lengthOf(shift!, context),
+      },
+    }),
+  },
+  {
+    pattern: 'ceiling LENGTH clear [in ROOMS] [LENGTH thick]',
+    example: 'ceiling 2.6m clear',
+    title: 'A ceiling in all rooms, or in those of some numbers',
+    words: 'ceiling',
+    matches: new RegExp(
+      `^ceiling\\s+(?<clear>${LENGTH})\\s+clear(?:\\s+in\\s+(?<rooms>\\S+(?:\\s*,\\s*\\S+)*?))?(?:\\s+(?<t>${LENGTH})\\s+thick)?$`,
+      'i',
+    ),
+    read: ({ clear, rooms, t }, context) => ({
+      command: 'ceilings.add',
+      input: {
+        building: context.building,
+        heightMm: lengthOf(clear!, context),
+        ...(rooms ? { rooms: rooms.split(',').map((number) => number.trim()) } : {}),
+        ...(t ? { thicknessMm: lengthOf(t, context) } : {}),
       },
     }),
   },
