@@ -19,8 +19,7 @@ import { solveColumn } from '../columns/solve-columns';
 import { mmOf } from '../dimensions/resolve-length';
 import { jointsOf } from '../floors/joints';
 import { plateSet, resolvePlate } from '../floors/plates';
-import { cutsByPlate, solveFloor, type ProfileStore } from '../floors/solve-floors';
-import { sharedWith, subtract, unionLess, type Profile } from '../geometry/boolean';
+import { cutsByPlate, solveFloor } from '../floors/solve-floors';
 import { solveGrids } from '../grids/solve-grids';
 import { checkClearHeights, heightBudgets, thickestSlab } from '../levels/height-budget';
 import { levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
@@ -38,59 +37,25 @@ import { partyWallsOf } from '../walls/party-walls';
 import { BuildingWalls } from '../walls/solve-walls';
 import { Kept, SLAB_KINDS, type Used } from './kept';
 import { PlanFacts } from './plan-facts';
+import { Profiles } from './profiles';
 import type { Solved, SolvedBuilding, SolvedShaft, SolvedSurvey } from './solved';
 
 /**
- * Works out every storey of a framework. Heights and plan keys are worked out anew each time, which is cheap;
- * polygons only for plan keys not seen before. Keys spell out outline and holes, so a kept profile can never
- * be out of date, and a solver that has seen other states answers the same bytes as a new one.
+ * Works out every storey of a framework. What an edit does not touch is kept from the solve before, polygons by what they are
+ * made of; a solver that has seen other states answers the same bytes as a new one.
  */
-export class Solver implements ProfileStore {
-  private kept = new Map<string, Profile>();
-  private used = new Map<string, Profile>();
-  private keptShared = new Map<string, Profile>();
-  private usedShared = new Map<string, Profile>();
-  private readonly facts = new PlanFacts();
+export class Solver {
   private readonly results = new Kept();
+  private readonly facts = new PlanFacts();
+  private readonly profiles = new Profiles(this.facts, (key) => this.results.noteProfile(key));
 
   constructor() {
     this.facts.onRing = (text) => this.results.noteRing(text);
   }
 
-  get(key: string, outline: Parameters<ProfileStore['get']>[1], holes: Parameters<ProfileStore['get']>[2]): Profile {
-    const profile = this.used.get(key) ?? this.kept.get(key) ?? subtract(outline, holes);
-    this.used.set(key, profile);
-    this.results.noteProfile(key);
-    return profile;
-  }
-
-  /** Holes in the order of their texts, as in the keys: the corners the polygon library answers depend on it. */
-  private inOrder(holes: readonly Ring[]): readonly Ring[] {
-    const byText = new Map(holes.map((hole) => [this.facts.textOf(hole), hole]));
-    return [...byText.keys()].sort().map((text) => byText.get(text)!);
-  }
-
-  private union(key: string, rings: readonly Ring[], holes: readonly Ring[]): Profile {
-    const profile = this.used.get(key) ?? this.kept.get(key) ?? unionLess(rings, this.inOrder(holes));
-    this.used.set(key, profile);
-    this.results.noteProfile(key);
-    return profile;
-  }
-
-  /** What a slab's profile shares with a ring, kept like the profiles. */
-  private sharedPlan(key: string, ring: Ring): Profile {
-    const name = `${key}#${this.facts.textOf(this.facts.one(ring))}`;
-    const known = this.usedShared.get(name) ?? this.keptShared.get(name);
-    const profile = known ?? sharedWith(this.used.get(key)!, ring);
-    this.usedShared.set(name, profile);
-    return profile;
-  }
-
   /** Never throws for what a framework can hold: what cannot be worked out becomes a finding. */
   solve(framework: Framework): Solved {
-    this.used = new Map();
-    this.keptShared = this.usedShared;
-    this.usedShared = new Map();
+    this.profiles.begin();
     this.facts.begin();
     this.results.begin(framework);
     const solved: Solved = {
@@ -136,10 +101,7 @@ export class Solver implements ProfileStore {
     for (const building of solved.buildings) this.solveBuilding(framework, building, solved);
     solved.findings.push(...checkGrids(solved.lines));
     solved.findings.sort(bySeverityThenKey);
-    // Profiles of this state and of the one before stay, so going back and forth costs nothing.
-    for (const [key, profile] of [...this.used].sort(([a], [b]) => (a < b ? -1 : 1))) solved.profiles[key] = profile;
-    if (this.kept.size > Math.max(1000, this.used.size * 4)) this.kept = this.used;
-    else for (const [key, profile] of this.used) this.kept.set(key, profile);
+    solved.profiles = this.profiles.end();
     return solved;
   }
 
@@ -207,7 +169,8 @@ export class Solver implements ProfileStore {
       solved.findings.push(...result.findings);
     }
     solved.stairs.push(...stairs);
-    const union = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => this.union(key, rings, holes);
+    const union = (key: string, rings: readonly Ring[], holes: readonly Ring[]) =>
+      this.profiles.union(key, rings, holes);
     const columns = keep('columns', ['columnStack'], [plates], () => {
       const solvedStacks = own(recordsOf(framework, 'columnStack')).map((stack) =>
         solveColumn(framework, stack, partingLevels(framework, stack, floored, extents), plates, this.facts),
@@ -244,7 +207,7 @@ export class Solver implements ProfileStore {
     ]);
     const joints = jointsOf(own(solved.lines));
     for (const plate of plates.all) {
-      const { pieces, findings } = solveFloor(plate, floored, cuts, this, this.facts, joints);
+      const { pieces, findings } = solveFloor(plate, floored, cuts, this.profiles, this.facts, joints);
       solved.floors.push(...pieces);
       solved.findings.push(...findings);
     }
@@ -296,7 +259,7 @@ export class Solver implements ProfileStore {
     const names = new Map(all.map(({ id, record }) => [id, record.name]));
     for (const stair of stairs) {
       solved.findings.push(
-        ...addHeadroom(stair, solved.floors, (key, ring) => this.sharedPlan(key, ring), names),
+        ...addHeadroom(stair, solved.floors, (key, ring) => this.profiles.shared(key, ring), names),
         ...checkStair(stair, plates, names),
       );
     }
@@ -343,10 +306,7 @@ export class Solver implements ProfileStore {
   /** Keeps what a result that is used again holds: its rings and its profiles. */
   private again({ profiles, rings }: Used): void {
     this.facts.useAgain(rings);
-    for (const key of profiles) {
-      const profile = this.used.get(key) ?? this.kept.get(key);
-      if (profile) this.used.set(key, profile);
-    }
+    this.profiles.useAgain(profiles);
   }
 }
 

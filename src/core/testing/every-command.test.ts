@@ -31,10 +31,10 @@ it('a project is begun a hundred times, once in each framework', () => {
 it('a solver that keeps what an edit does not touch answers the same bytes as one that begins anew', () => {
   const solver = new Solver();
   let n = 0;
-  everyCommand(5, 4, 40, ({ name, after }) => {
+  everyCommand(5, 3, 40, ({ name, after }) => {
     n += 1;
     const solved = solver.solve(after);
     if (n % 3 === 0) expect([name, n, hashOf(solved)]).toEqual([name, n, hashOf(solve(after))]);
   });
-  expect(n).toBeGreaterThan(400);
+  expect(n).toBeGreaterThan(300);
 }, 300_000);
