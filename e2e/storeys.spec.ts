@@ -115,6 +115,15 @@ test('while an edge of a shaft is dragged every slab is cut anew, and nothing is
   const before = await seq();
   const handle = (await page.locator('[data-edge="1"]').boundingBox())!;
   const [x, y] = [handle.x + handle.width / 2, handle.y + handle.height / 2];
+  // Esc while it is held lets go of it, and nothing has been done.
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 12, y, { steps: 4 });
+  await expect(width).not.toHaveValue('4000');
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await here(page, '00', 'S1');
+  await expect(width).toHaveValue('4000');
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.move(x + 10, y, { steps: 4 });

@@ -26,8 +26,9 @@ export function listenToKeys(store: ProjectStore): () => void {
 
 /** Esc goes one step back: the chosen lines, then the tool, then the selection. */
 function stepBack(store: ProjectStore): void {
-  const { chosenLines, step } = store.getState();
+  const { chosenLines, onPlanWindow, step } = store.getState();
   if (chosenLines && chosenLines.length > 0) store.setState({ chosenLines: [] });
+  else if (onPlanWindow && !step) store.setState({ onPlanWindow: null });
   else if (step) store.setState({ step: null, chosenLines: null, ghost: null, onPlanPoint: null });
   else store.setState({ selection: [] });
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { hasEdges, outlineAt } from '@/core/elements/edge-command';
 import { distance, dot, minus, plus, times, type Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
@@ -24,6 +24,8 @@ interface EdgeHandlesProps {
 export function EdgeHandles({ id, pxPerMm, toModel }: EdgeHandlesProps) {
   const { framework, level, display, session, run, say } = useProject((project) => project);
   const [dragged, setDragged] = useState<{ edge: number; byMm: number } | null>(null);
+  // Let go of in any other way, by Esc or because it is gone, nothing of it stays.
+  useEffect(() => () => session?.try(null), [session, id]);
   const record = framework.records.get(id);
   if (!record || !hasEdges(record)) return null;
   const { outline } = outlineAt(framework, record, level);
