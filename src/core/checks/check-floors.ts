@@ -1,6 +1,7 @@
 import { contains, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
 import { called } from '../model/record';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { FloorPiece } from '../solving/solved';
@@ -19,11 +20,12 @@ export function checkFloors(
   const leaves = (outline: Ring, hole: Ring): boolean =>
     facts.leaves(hole, outline, () => hole.some((point) => !contains(outline, point)));
   // A plan that was looked at lower down has been found there.
-  const seen = new Set<string>();
+  const seen = new Map<Id, Set<string>>();
   const whole = floors.filter(({ zone, plate, profile }) => {
-    const plan = `${plate} ${profile}`;
-    if (zone !== null || seen.has(plan)) return false;
-    seen.add(plan);
+    const plans = seen.get(plate) ?? new Set();
+    seen.set(plate, plans);
+    if (zone !== null || plans.has(profile)) return false;
+    plans.add(profile);
     return true;
   });
   return whole.flatMap((piece) =>

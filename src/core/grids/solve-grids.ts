@@ -14,7 +14,8 @@ interface Range {
 }
 
 /** Grid lines, setting-out lines and crossings, with the heights they are there between. */
-export function solveGrids(framework: Framework, solved: Solved): void {
+export function solveGrids(framework: Framework): Pick<Solved, 'lines' | 'settingOut' | 'crossings'> {
+  const solved: Pick<Solved, 'lines' | 'settingOut' | 'crossings'> = { lines: [], settingOut: [], crossings: [] };
   const heightOf = (level: Id | null): number | null =>
     level === null ? null : (levelById(framework, level)?.fflMm ?? null);
   const ranges = new Map<Id, Range>();
@@ -71,6 +72,7 @@ export function solveGrids(framework: Framework, solved: Solved): void {
       solved.crossings.push({ label, lines, building, at, ...both(a!, b!) });
     }
   }
+  return solved;
 }
 
 /** Where both of two ranges hold. */

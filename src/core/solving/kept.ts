@@ -38,6 +38,8 @@ export class Kept {
   private results = new Map<string, Result>();
   private fresh = new Map<string, Result>();
   private placing: readonly Kind[] = PLACING;
+  /** Versions of some kinds together, of the solve that is going on. */
+  private readonly read = new Map<string, string>();
   private readonly collecting: Used[] = [];
 
   /** Called at the start of a solve. Results that the solve before did not ask for are forgotten. */
@@ -49,7 +51,8 @@ export class Kept {
       recordsOf(framework, 'settingOutLine').flatMap(({ source }) => framework.records.get(source)?.kind ?? []),
     );
     this.placing = [...new Set([...PLACING, ...sources, ...(sources.has('wall') ? ['wallType' as const] : [])])];
-    for (const kind of new Set([...this.versions.keys(), ...this.placing])) this.look(framework, kind);
+    this.read.clear();
+    for (const kind of this.versions.keys()) this.look(framework, kind);
   }
 
   private look(framework: Framework, kind: Kind): number {
@@ -74,9 +77,7 @@ export class Kept {
     again: (used: Used) => void,
     work: () => T,
   ): T {
-    const reads = [...new Set([...this.placing, ...kinds])]
-      .map((kind) => `${kind} ${this.look(framework, kind)}`)
-      .join();
+    const reads = this.reads(framework, kinds);
     const known = this.results.get(name);
     if (
       known?.reads === reads &&
@@ -97,6 +98,17 @@ export class Kept {
     } finally {
       this.collecting.pop();
     }
+  }
+
+  /** The versions of the kinds that place things and of some others. */
+  private reads(framework: Framework, kinds: readonly Kind[]): string {
+    const name = kinds.join();
+    const known = this.read.get(name);
+    if (known !== undefined) return known;
+    const all = [...new Set([...this.placing, ...kinds])];
+    const versions = all.map((kind) => `${kind} ${this.look(framework, kind)}`).join();
+    this.read.set(name, versions);
+    return versions;
   }
 
   noteProfile(key: string): void {

@@ -38,7 +38,7 @@ import { BuildingWalls } from '../walls/solve-walls';
 import { Kept, SLAB_KINDS, type Used } from './kept';
 import { PlanFacts } from './plan-facts';
 import { Profiles } from './profiles';
-import type { Solved, SolvedBuilding, SolvedShaft, SolvedSurvey } from './solved';
+import type { Solved, SolvedBuilding, SolvedLevel, SolvedShaft, SolvedSurvey } from './solved';
 
 /**
  * Works out every storey of a framework. What an edit does not touch is kept from the solve before, polygons by what they are
@@ -97,9 +97,21 @@ export class Solver {
         turnDeg: building.turnDeg,
       });
     }
-    solveGrids(framework, solved);
+    const grids = this.results.of(
+      framework,
+      'grids',
+      [],
+      [],
+      (used) => this.again(used),
+      () => {
+        const made = solveGrids(framework);
+        return { ...made, findings: checkGrids(made.lines) };
+      },
+    );
+    const { findings, ...parts } = grids;
+    Object.assign(solved, parts);
+    solved.findings.push(...findings);
     for (const building of solved.buildings) this.solveBuilding(framework, building, solved);
-    solved.findings.push(...checkGrids(solved.lines));
     solved.findings.sort(bySeverityThenKey);
     solved.profiles = this.profiles.end();
     return solved;
@@ -115,22 +127,6 @@ export class Solver {
     );
     // Slabs may lie on mezzanines too; columns are parted there only within its extent.
     const floored = all.filter(({ record, bounding }) => bounding || record.levelKind === 'mezzanine');
-    for (const { id, record, fflMm, sslMm, storeyHeightMm, bounding } of all) {
-      const { name, title, levelKind, locked } = record;
-      solved.levels.push({
-        id,
-        building: building.id,
-        name,
-        title,
-        levelKind,
-        locked,
-        bounding,
-        fflMm,
-        sslMm,
-        storeyHeightMm,
-        extent: extents.get(id) ?? null,
-      });
-    }
     const own = <T extends { building: string }>(records: readonly T[]) =>
       records.filter((record) => record.building === building.id);
     const roofs = own(recordsOf(framework, 'roof'));
@@ -143,6 +139,15 @@ export class Solver {
         (used) => this.again(used),
         work,
       );
+    const levels = keep('levels', [], [], () =>
+      all.map(({ id, record, fflMm, sslMm, storeyHeightMm, bounding }): SolvedLevel => {
+        const { name, title, levelKind, locked } = record;
+        const extent = extents.get(id) ?? null;
+        const heights = { fflMm, sslMm, storeyHeightMm };
+        return { id, building: building.id, name, title, levelKind, locked, bounding, ...heights, extent };
+      }),
+    );
+    solved.levels.push(...levels);
     const plates = keep('plates', [], [], () =>
       plateSet(
         [...own(recordsOf(framework, 'floorPlate')), ...roofs.map(roofSlab)].flatMap((plate) =>

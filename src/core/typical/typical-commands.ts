@@ -163,6 +163,14 @@ function makeOwn(edit: Edit, { master }: Typical, level: Id): void {
       const served = storeys.filter(({ id }) => serves(plate, id, storeys) || id === level).map(({ id }) => id);
       edit.set(plate.kind, plate.id, { levels: { at: served } });
     }
+    if (plate.kind === 'floorPlate' && plate.zones.length > 0)
+      edit.set('floorPlate', plate.id, {
+        zones: plate.zones.map((zone) =>
+          zone.levels !== 'all' && zone.levels.includes(master) && !zone.levels.includes(level)
+            ? { ...zone, levels: [...zone.levels, level] }
+            : zone,
+        ),
+      });
     if (plate.kind === 'ceiling' && plate.rooms.length > 0) {
       const own = plate.rooms.flatMap((id) => roomNow.get(id) ?? []);
       edit.set('ceiling', plate.id, { rooms: [...plate.rooms, ...own] });

@@ -91,6 +91,19 @@ describe('levels that follow a master', () => {
   });
 });
 
+it('a zone of the floor at the master is at the levels that follow, and stays at one that is released', () => {
+  const outline = { type: 'rectangle', place: '8000,1000', widthMm: 2000, depthMm: 2000 };
+  const zoned = after('floors.setZone', { floor: 'Plate', outline, levels: ['01'], shiftMm: -50 }, typical);
+  const at = (framework: Framework) => {
+    const solved = solve(framework);
+    const names = new Map(solved.levels.map(({ id, name }) => [id, name]));
+    return solved.floors.flatMap(({ zone, level }) => (zone ? [names.get(level)] : []));
+  };
+  expect(at(zoned).sort()).toEqual(['01', '02', '03', '04']);
+  const released = after('typical.release', { levels: ['03'] }, zoned);
+  expect(at(released).sort()).toEqual(['01', '02', '03', '04']);
+});
+
 describe('what runs through levels that follow', () => {
   const column = { place: '3000,6000', section: { shape: 'rectangle', widthMm: 400, depthMm: 400 }, name: 'C' };
   const shaft = { name: 'S', outline: { type: 'rectangle', place: '9000,3000', widthMm: 900, depthMm: 900 } };
