@@ -1,3 +1,4 @@
+import { drawPlan } from '../drawing/draw-plan';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { given, refusal, step } from '../testing/given';
@@ -134,6 +135,22 @@ describe('ceilings', () => {
     const released = after('typical.release', { levels: ['01'] }, typical);
     expect(pieces(released)).toHaveLength(4);
   });
+});
+
+it('two ceilings in one room have their tags one under the other', () => {
+  const two = after('ceilings.add', { name: 'More', heightMm: 2500 }, hung);
+  const solved = solve(two);
+  const tags = drawPlan(solved, {
+    building: solved.buildings[0]!.id,
+    level: solved.levels[0]!.id,
+    scale: 100,
+    cutAboveMm: 1200,
+    writeLength: String,
+  }).primitives.flatMap((each) => (each.type === 'text' && each.style === 'ceilingText' ? [each] : []));
+  expect(tags.map(({ text }) => text)).toEqual(Array(4).fill('clear 2500'));
+  for (const [i, a] of tags.entries())
+    for (const b of tags.slice(i + 1))
+      expect(Math.abs(a.at.x - b.at.x) > 1000 || Math.abs(a.at.y - b.at.y) >= a.heightMm).toBe(true);
 });
 
 describe('walls that stop at the ceiling', () => {

@@ -55,7 +55,10 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
       .flatMap((region) => drawRoom(region, view)),
     ...solved.ceilings
       .filter(({ level: of }) => of === view.level)
-      .flatMap((piece) => drawCeiling(piece, solved, view)),
+      // Two ceilings in one room are a finding; their tags stand one under the other.
+      .flatMap((piece, i, all) =>
+        drawCeiling(piece, solved, view, all.slice(0, i).filter(({ ring }) => ring === piece.ring).length),
+      ),
     ...solved.stairs
       .filter(({ building }) => building === view.building)
       .flatMap((stair) => drawStair(stair, { scale: view.scale, level: view.level, cutMm })),
@@ -178,7 +181,7 @@ function drawRoom(region: RoomRegion, view: PlanView): Primitive[] {
 }
 
 /** What is clear under a ceiling, under the tag of its room; the outline of one that follows no room, dashed. */
-function drawCeiling(piece: CeilingPiece, { rooms, profiles }: Solved, view: PlanView): Primitive[] {
+function drawCeiling(piece: CeilingPiece, { rooms, profiles }: Solved, view: PlanView, nth: number): Primitive[] {
   const region = rooms.find(({ level, ring, room }) => level === piece.level && room !== null && ring === piece.ring);
   const box = bounds(piece.ring);
   const words = `clear ${view.writeLength(piece.clearMm)}`;
@@ -194,7 +197,9 @@ function drawCeiling(piece: CeilingPiece, { rooms, profiles }: Solved, view: Pla
       type: 'text',
       style: 'ceilingText',
       id: piece.ceiling,
-      at: region ? { x: region.at.x, y: region.at.y - tagHeight(region, view) * 2.6 } : middle,
+      at: region
+        ? { x: region.at.x, y: region.at.y - tagHeight(region, view) * (2.6 + 1.1 * nth) }
+        : { x: middle.x, y: middle.y - heightMm * 1.3 * nth },
       text: words,
       heightMm,
       turnDeg: 0,

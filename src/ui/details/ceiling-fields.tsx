@@ -5,23 +5,17 @@ import type { Ceiling, CeilingException } from '@/core/ceilings/ceiling';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import type { Json } from '@/core/model/json';
 import { formatArea, formatLength } from '@/core/units/format-length';
-import { CheckField, ChoiceField, TextField } from '../fields/fields';
+import { CheckField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { DeleteButton } from './delete-button';
+import { ExtentFields } from './extent-fields';
 import { ExceptionList } from './exception-list';
 
 /** Fields of a ceiling, with what is clear under it and left over it by level. */
 export function CeilingFields({ ceiling }: { ceiling: Ceiling }) {
-  const { framework, solved, run, say, mayEdit } = useProject((project) => project);
+  const { framework, run, mayEdit } = useProject((project) => project);
   const change = (part: Record<string, unknown>) => run('ceilings.change', { ceiling: ceiling.id, ...part } as Json);
-  const storeys = (solved?.levels ?? []).filter((level) => level.building === ceiling.building && level.bounding);
-  const choices = [...storeys].reverse().map(({ id, name }) => [id, name] as const);
-  const { levels } = ceiling;
-  const attempt = (range: [string, string]) => {
-    const refusal = change({ levels: { range } });
-    if (refusal) say(refusal);
-  };
   const numbers = ceiling.rooms.flatMap((id) => {
     const room = framework.records.get(id);
     return room?.kind === 'room' ? [room.number] : [];
@@ -54,24 +48,11 @@ export function CeilingFields({ ceiling }: { ceiling: Ceiling }) {
           }}
         />
       )}
-      {'range' in levels && (
-        <>
-          <ChoiceField
-            label="From level"
-            value={levels.range[0]}
-            choices={choices}
-            disabled={!mayEdit}
-            onChoose={(id) => attempt([id, levels.range[1]])}
-          />
-          <ChoiceField
-            label="To level"
-            value={levels.range[1]}
-            choices={choices}
-            disabled={!mayEdit}
-            onChoose={(id) => attempt([levels.range[0], id])}
-          />
-        </>
-      )}
+      <ExtentFields
+        levels={ceiling.levels}
+        building={ceiling.building}
+        onChange={(range) => change({ levels: { range } })}
+      />
       <Exceptions ceiling={ceiling} />
       <Heights ceiling={ceiling} />
       <DeleteButton id={ceiling.id}>Delete this ceiling</DeleteButton>

@@ -4,19 +4,18 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import type { FloorPlate } from '@/core/floors/floor';
 import type { Json } from '@/core/model/json';
 import { formatArea } from '@/core/units/format-length';
-import { ChoiceField, TextField } from '../fields/fields';
+import { TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { DeleteButton } from './delete-button';
+import { ExtentFields } from './extent-fields';
 import { FloorExceptions } from './floor-exceptions';
 import { FloorZones } from './floor-zones';
 
 /** Fields of a floor plate, with its area per level. */
 export function FloorFields({ plate }: { plate: FloorPlate }) {
-  const { framework, solved, display, building, run, say, mayEdit } = useProject((project) => project);
+  const { framework, solved, display, run, mayEdit } = useProject((project) => project);
   const change = (part: Record<string, unknown>) => run('floors.change', { floor: plate.id, ...part } as Json);
-  const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
-  const choices = [...storeys].reverse().map(({ id, name }) => [id, name] as const);
   const pieces = solved?.floors.filter((piece) => piece.plate === plate.id) ?? [];
   // Its zones are parts of it.
   const rows = [...(solved?.levels ?? [])].reverse().flatMap((level) => {
@@ -25,11 +24,7 @@ export function FloorFields({ plate }: { plate: FloorPlate }) {
     const areaMm2 = here.reduce((sum, { profile }) => sum + solved!.profiles[profile]!.areaMm2, 0);
     return [{ level, areaMm2, holes: here.reduce((sum, { zone, holes }) => sum + (zone ? 0 : holes.length), 0) }];
   });
-  const { levels, outline } = plate;
-  const attempt = (range: [string, string]) => {
-    const refusal = change({ levels: { range } });
-    if (refusal) say(refusal);
-  };
+  const { outline } = plate;
   return (
     <div className="flex flex-col gap-1.5">
       <TextField label="Name" value={plate.name} disabled={!mayEdit} onCommit={(name) => change({ name })} />
@@ -47,24 +42,11 @@ export function FloorFields({ plate }: { plate: FloorPlate }) {
           onCommit={(offsetMm) => change({ outline: { ...outline, offsetMm } })}
         />
       )}
-      {'range' in levels && (
-        <>
-          <ChoiceField
-            label="From level"
-            value={levels.range[0]}
-            choices={choices}
-            disabled={!mayEdit}
-            onChoose={(id) => attempt([id, levels.range[1]])}
-          />
-          <ChoiceField
-            label="To level"
-            value={levels.range[1]}
-            choices={choices}
-            disabled={!mayEdit}
-            onChoose={(id) => attempt([levels.range[0], id])}
-          />
-        </>
-      )}
+      <ExtentFields
+        levels={plate.levels}
+        building={plate.building}
+        onChange={(range) => change({ levels: { range } })}
+      />
       <FloorExceptions plate={plate} />
       <FloorZones plate={plate} />
       <table className="w-full border-t border-faint">

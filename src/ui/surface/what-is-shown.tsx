@@ -39,7 +39,8 @@ export function WhatIsShown({ view }: { view: 'plan' | 'section' | 'model' }) {
           className="z-40 flex max-h-[75vh] w-64 flex-col gap-2 overflow-y-auto rounded-sm border border-ink3 bg-sheet p-3 shadow-lg"
         >
           <div role="group" aria-label="Kinds shown" className="grid grid-cols-2 gap-x-2">
-            {VIEW_KINDS.map((kind) => (
+            {/* Only plans have the tags of rooms. */}
+            {VIEW_KINDS.filter((kind) => view === 'plan' || kind !== 'rooms').map((kind) => (
               <CheckField
                 key={kind}
                 label={kind}
