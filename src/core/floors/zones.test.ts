@@ -3,6 +3,7 @@ import { upcast } from '../model/migrate';
 import { polygonCalls } from '../geometry/boolean';
 import { ringArea } from '../geometry/polygon';
 import { Solver, solve } from '../solving/solve';
+import { holeCount } from './hole-count';
 import { given, levelId, refusal, step } from '../testing/given';
 
 const rectangle = (place: string, widthMm: number, depthMm: number) => ({ type: 'rectangle', place, widthMm, depthMm });
@@ -91,6 +92,25 @@ describe('floor zones', () => {
     const over = after('shafts.add', { name: 'S', outline: rectangle('4500,2000', 1000, 1000) }, wet);
     expect(at01(over).map(({ m2 }) => m2)).toEqual([187.5, 11.5]);
     expect(solve(over).shafts[0]!.misses).toEqual([]);
+  });
+
+  it('are no holes of their plate, but what cuts the plate beside them and what cuts them are', () => {
+    const shaft = (name: string, place: string): [string, unknown] => [
+      'shafts.add',
+      { name, outline: rectangle(place, 1000, 1000) },
+    ];
+    const holes = (framework: Framework) => {
+      const solved = solve(framework);
+      const level = levelId(framework, '01');
+      return holeCount(
+        solved.floors.filter((piece) => piece.level === level),
+        solved.profiles,
+      );
+    };
+    expect(holes(wet)).toBe(0);
+    expect(holes(given([shaft('In', '2000,2000'), shaft('Beside', '9000,2000')], wet))).toBe(2);
+    // Two that touch are one.
+    expect(holes(given([shaft('A', '9000,2000'), shaft('B', '10000,2000')], wet))).toBe(1);
   });
 
   it('carry what stands on them and let what is under them end at their soffit', () => {

@@ -2,6 +2,7 @@
 
 import { mmOf } from '@/core/dimensions/resolve-length';
 import type { FloorPlate } from '@/core/floors/floor';
+import { holeCount } from '@/core/floors/hole-count';
 import type { Json } from '@/core/model/json';
 import { formatArea } from '@/core/units/format-length';
 import { TextField } from '../fields/fields';
@@ -22,7 +23,7 @@ export function FloorFields({ plate }: { plate: FloorPlate }) {
     const here = pieces.filter((piece) => piece.level === level.id);
     if (here.length === 0) return [];
     const areaMm2 = here.reduce((sum, { profile }) => sum + solved!.profiles[profile]!.areaMm2, 0);
-    return [{ level, areaMm2, holes: here.reduce((sum, { zone, holes }) => sum + (zone ? 0 : holes.length), 0) }];
+    return [{ level, areaMm2, holes: holeCount(here, solved!.profiles) }];
   });
   const { outline } = plate;
   return (
