@@ -21,9 +21,9 @@ test('a process killed under load loses no acknowledged edit and doubles none', 
   const port = await freePort();
   const victim = spawn(
     process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-p', String(port), '-H', '127.0.0.1'],
+    ['--import', 'tsx', 'src/server/web/main.ts'],
     {
-      env: { ...process.env, NODE_ENV: 'production' },
+      env: { ...process.env, NODE_ENV: 'production', PORT: String(port) },
       stdio: 'ignore',
       detached: true,
     },

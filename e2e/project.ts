@@ -8,7 +8,7 @@ export const SECOND_URL = process.env.SECOND_URL ?? '';
 
 /** One query on the test database. */
 export async function query<T extends object>(text: string, values: unknown[] = []): Promise<T[]> {
-  const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
+  const client = new pg.Client({ connectionString: process.env.ADMIN_DATABASE_URL });
   await client.connect();
   try {
     return (await client.query(text, values)).rows as T[];

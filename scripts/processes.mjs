@@ -1,11 +1,10 @@
 import { spawn } from 'node:child_process';
-import { join } from 'node:path';
 import { ROOT } from './ensure-packages.mjs';
 
 /** Runs a TypeScript file of ours to its end. */
-export const runScript = (file, env, stdio = 'inherit') =>
+export const runScript = (file, env, stdio = ['ignore', 'inherit', 'inherit'], args = []) =>
   new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', file], {
+    const child = spawn(process.execPath, ['--import', 'tsx', file, ...args], {
       cwd: ROOT,
       env: { ...process.env, ...env },
       stdio,
@@ -13,25 +12,28 @@ export const runScript = (file, env, stdio = 'inherit') =>
     child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${file} ended with ${code}`))));
   });
 
-/** Starts the web server. It takes SIGTERM itself: no shell between. */
-export function startWeb(port, env, stdio = ['ignore', 'pipe', 'inherit']) {
-  const next = join(ROOT, 'node_modules/next/dist/bin/next');
-  return spawn(process.execPath, [next, 'start', '-p', String(port), '-H', '127.0.0.1'], {
+/**
+ * Begins one of our processes. It ends by itself when this one does, however that goes: it reads its standard input,
+ * whose other end is here.
+ */
+const begin = (file, env, output) =>
+  spawn(process.execPath, ['--import', 'tsx', file], {
     cwd: ROOT,
-    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', ...env },
-    stdio,
+    env: { ...process.env, ENDS_WITH_PARENT: '1', ...env },
+    stdio: ['pipe', 'ignore', output],
     detached: true,
   });
-}
+
+/** Starts the web server. It takes SIGTERM itself: no shell between. */
+export const startWeb = (port, env, output = 'inherit') =>
+  begin(
+    'src/server/web/main.ts',
+    { NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', ...env, PORT: String(port) },
+    output,
+  );
 
 /** Starts the process for long work. */
-export const startJobs = (env) =>
-  spawn(process.execPath, ['--import', 'tsx', 'src/server/jobs/main.ts'], {
-    cwd: ROOT,
-    env: { ...process.env, ...env },
-    stdio: ['ignore', 'ignore', 'inherit'],
-    detached: true,
-  });
+export const startJobs = (env, output = 'inherit') => begin('src/server/jobs/main.ts', env, output);
 
 /** Ends a process kindly, then for good. */
 export const end = (child) =>
@@ -45,9 +47,10 @@ export const end = (child) =>
 /** Waits until a web address answers. */
 export async function untilAnswers(url, child) {
   for (let i = 0; i < 600; i += 1) {
-    if (child.exitCode !== null) throw new Error('The web server ended before it answered');
+    if (child.exitCode !== null || child.signalCode !== null)
+      throw new Error('The web server ended before it answered');
     try {
-      const response = await fetch(url);
+      const response = await fetch(url, { signal: AbortSignal.timeout(5000) });
       if (response.status < 500) return;
     } catch {
       // Not up yet.

@@ -1,6 +1,9 @@
+import { accessSync, constants, existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './build.mjs';
 import { ROOT, ensurePackages } from './ensure-packages.mjs';
+import { KeepUp } from './keep-up.mjs';
+import { takeFolder } from './lock.mjs';
 import { startPostgres } from './postgres.mjs';
 import { freePort, isFree } from './ports.mjs';
 import { end, runScript, startJobs, startWeb, untilAnswers } from './processes.mjs';
@@ -8,18 +11,21 @@ import { giveUp, say } from './say.mjs';
 import { secretsIn } from './secrets.mjs';
 
 const DATA = process.env.SPINE_DATA ?? join(ROOT, '.data');
-const WANTED_PORT = Number(process.env.PORT ?? 3000);
+/** Room a start needs: for the database's own journal before anything else. */
+const LEAST_FREE_BYTES = 300_000_000;
 
 let postgres = null;
-let web = null;
-let jobs = null;
+let lock = null;
+const kept = [];
 let stopping = false;
 
 async function stop(code) {
   if (stopping) return;
   stopping = true;
-  await Promise.all([end(web), end(jobs)]);
+  await Promise.all(kept.map((each) => each.stop(end)));
   await postgres?.stop();
+  rmSync(join(DATA, 'address'), { force: true });
+  lock?.release();
   process.exit(code);
 }
 
@@ -30,36 +36,141 @@ process.on('SIGINT', () => {
   void stop(0);
 });
 
+/** The port asked for; refused in words if it is none. */
+function wantedPort() {
+  const text = process.env.PORT ?? '3000';
+  const port = Number(text);
+  if (!/^\d+$/.test(text) || port < 1 || port > 65535)
+    throw new Error(`PORT is ${text}. A port is a whole number from 1 to 65535; leave PORT out for 3000`);
+  return port;
+}
+
+/** The data folder, made if it is not there, writable and with room. */
+function dataFolder() {
+  try {
+    mkdirSync(DATA, { recursive: true });
+    accessSync(DATA, constants.W_OK | constants.X_OK);
+    writeFileSync(join(DATA, 'written'), '');
+    rmSync(join(DATA, 'written'));
+  } catch (error) {
+    if (error.code === 'ENOSPC') throw new Error(`The disk of ${DATA} is full. Make room and start again`);
+    throw new Error(
+      `The data folder ${DATA} cannot be written (${error.code}). Give this account the right to, or choose another folder with SPINE_DATA`,
+    );
+  }
+  const { bavail, bsize } = statfsSync(DATA);
+  if (bavail * bsize < LEAST_FREE_BYTES)
+    throw new Error(
+      `The disk of ${DATA} has ${Math.floor((bavail * bsize) / 1e6)} MB left; ${LEAST_FREE_BYTES / 1e6} are needed. Make room and start again`,
+    );
+}
+
+/** Takes the data folder; where another start has it, says where that one serves and ends. */
+async function ownFolder() {
+  lock = await takeFolder(DATA);
+  if (lock) return;
+  say('Zenith Spine is started on this data already.');
+  const file = join(DATA, 'address');
+  for (let i = 0; i < 3000; i += 1) {
+    if (existsSync(file)) {
+      process.stdout.write(`\n  It is ready: ${readFileSync(file, 'utf8')}\n\n`);
+      process.exit(0);
+    }
+    if (i === 10) say('It is still setting up; waiting for it …');
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    // The other may give up: then this one takes its place.
+    lock = i % 10 === 9 ? await takeFolder(DATA) : null;
+    if (lock) return;
+  }
+  throw new Error('The other start does not get ready. End it and start again');
+}
+
+/** A log file that is rotated and bounded. */
+async function logFile(name) {
+  const { createStream } = await import('rotating-file-stream');
+  return createStream(`${name}.log`, { path: join(DATA, 'logs'), size: '20M', maxFiles: 5, compress: false });
+}
+
+/** A process's words go into its log; a process that is begun again goes on in the same file. */
+async function logged(name, begin) {
+  const file = await logFile(name);
+  return () => {
+    const child = begin('pipe');
+    child.stderr.pipe(file, { end: false });
+    return child;
+  };
+}
+
+/** Watches the database: begun here it is a child, taken over it is asked. */
+function keepDatabase() {
+  let busy = false;
+  let falls = 0;
+  const again = async () => {
+    if (stopping || busy) return;
+    busy = true;
+    say('The database ended by itself. Starting it again …');
+    while (!stopping) {
+      try {
+        await postgres.again();
+        say('The database runs again.');
+        break;
+      } catch (error) {
+        falls += 1;
+        const pauseMs = Math.min(30_000, 500 * 2 ** falls);
+        say(`${error.message}. Trying again in ${pauseMs / 1000} s …`);
+        await new Promise((resolve) => setTimeout(resolve, pauseMs));
+      }
+    }
+    falls = 0;
+    busy = false;
+  };
+  postgres.onEnd(() => void again());
+  if (!postgres.takenOver) return;
+  setInterval(() => void (busy || postgres.answers().then((does) => does || again())), 2000).unref();
+}
+
 async function main() {
   say('Zenith Spine');
+  const wanted = wantedPort();
+  dataFolder();
+  await ownFolder();
+  rmSync(join(DATA, 'address'), { force: true });
   ensurePackages();
-  postgres = await startPostgres(DATA);
-  if (postgres.shared) say('Another Zenith Spine uses this data already; sharing its database.');
-  let port = WANTED_PORT;
-  if (!(await isFree(port))) {
-    port = await freePort(WANTED_PORT + 1);
-    say(`Port ${WANTED_PORT} is taken by another program; using ${port} instead.`);
+  const secrets = secretsIn(DATA);
+  postgres = await startPostgres(DATA, secrets);
+  keepDatabase();
+  const listen = process.env.LISTEN_ADDRESS ?? '127.0.0.1';
+  let port = wanted;
+  if (!(await isFree(port, listen))) {
+    port = await freePort(wanted + 1, listen);
+    say(`Port ${wanted} is taken by another program; using ${port} instead.`);
   }
+  const address = process.env.APP_URL ?? `http://127.0.0.1:${port}`;
   const env = {
-    ...secretsIn(DATA),
-    DATABASE_URL: postgres.url,
-    APP_URL: `http://127.0.0.1:${port}`,
+    AUTH_SECRET: secrets.AUTH_SECRET,
+    DEMO_PASSWORD: secrets.DEMO_PASSWORD,
+    ...postgres.env,
+    APP_URL: address,
+    SPINE_DATA: DATA,
+    LISTEN_ADDRESS: listen,
+    LOG_LEVEL: process.env.LOG_LEVEL ?? 'info',
     DEMO_MODE: process.env.DEMO_MODE ?? '1',
   };
-  await runScript('src/demo/seed.ts', env);
+  await runScript('src/demo/seed.ts', { ...env, LOG_LEVEL: 'warn' });
   ensureBuild();
-  jobs = startJobs(env);
-  web = startWeb(port, env, ['ignore', 'ignore', 'inherit']);
-  web.once('exit', () => {
-    if (stopping) return;
-    say('The web server ended by itself.');
-    void stop(1);
-  });
-  await untilAnswers(`${env.APP_URL}/`, web);
-  process.stdout.write(`\n  Zenith Spine is ready: ${env.APP_URL}\n  Stop it with Ctrl-C.\n\n`);
+  const jobs = new KeepUp('The process for long work', await logged('jobs', (to) => startJobs(env, to)), say);
+  const webEnv = { ...env, OWNER_DATABASE_URL: '' };
+  const web = new KeepUp('The web server', await logged('web', (to) => startWeb(port, webEnv, to)), say);
+  kept.push(jobs, web);
+  await jobs.start();
+  await web.start();
+  await untilAnswers(`http://${listen === '0.0.0.0' ? '127.0.0.1' : listen}:${port}/api/health`, web.child);
+  writeFileSync(join(DATA, 'address'), address);
+  process.stdout.write(`\n  Zenith Spine is ready: ${address}\n  Stop it with Ctrl-C.\n\n`);
 }
 
 main().catch((error) => {
   if (stopping) return;
-  void stop(1).finally(() => giveUp(error.message));
+  process.stderr.write(`\n  ${error.message}\n\n`);
+  void stop(1).catch(() => giveUp('It could not be stopped cleanly.'));
 });

@@ -7,8 +7,12 @@ import { startPostgres } from './postgres.mjs';
 import { freePort } from './ports.mjs';
 import { end, runScript, startJobs, startWeb, untilAnswers } from './processes.mjs';
 import { giveUp, say } from './say.mjs';
+import { secretsIn } from './secrets.mjs';
 
 const DATA = join(ROOT, '.data/test');
+/** `npm test` proves everything; `npm test -- unit|browser PATTERN …` a part, while working on it. */
+const [PART, ...PATTERNS] = process.argv.slice(2);
+const wants = (part) => PART === undefined || PART === part;
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 let passed = 0;
 let failed = 0;
@@ -49,7 +53,7 @@ async function jest(env) {
   const report = join(ROOT, 'test-results/jest.json');
   mkdirSync(join(ROOT, 'test-results'), { recursive: true });
   rmSync(report, { force: true });
-  await run(bin('jest'), ['--json', `--outputFile=${report}`, '--testLocationInResults=false'], env);
+  await run(bin('jest'), ['--json', `--outputFile=${report}`, '--testLocationInResults=false', ...PATTERNS], env);
   if (!existsSync(report)) return void (failed += 1);
   const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
   passed += numPassedTests;
@@ -60,12 +64,22 @@ async function browser(env) {
   process.stdout.write('\n— browser tests\n');
   const report = join(ROOT, 'test-results/report.json');
   rmSync(report, { force: true });
-  await run(bin('playwright'), ['test'], env);
+  await run(bin('playwright'), ['test', ...PATTERNS], env);
   if (!existsSync(report)) return void (failed += 1);
   const { stats } = JSON.parse(readFileSync(report, 'utf8'));
   passed += stats.expected;
   failed += stats.unexpected + stats.flaky;
   if (stats.expected === 0) failed += 1;
+}
+
+/** A database of the tests' own, without anything of an earlier run. */
+async function beginAnew() {
+  mkdirSync(DATA, { recursive: true });
+  const secrets = secretsIn(DATA);
+  // One that an ended run left is taken over, and stopped.
+  if (existsSync(join(DATA, 'pg'))) await (await startPostgres(DATA, secrets, { port: 54400 })).stop();
+  rmSync(DATA, { recursive: true, force: true });
+  postgres = await startPostgres(DATA, secretsIn(DATA), { port: 54400 });
 }
 
 async function close() {
@@ -87,12 +101,14 @@ async function main() {
       missing.map((command) => others[command]),
       'the programs that check our files',
     );
-  await checks();
-  rmSync(DATA, { recursive: true, force: true });
-  postgres = await startPostgres(DATA, { port: 54400 });
+  if (wants('checks')) await checks();
+  if (PART === 'checks') return;
+  await beginAnew();
   const port = await freePort(3300);
   const env = {
-    DATABASE_URL: postgres.url,
+    ...postgres.env,
+    ADMIN_DATABASE_URL: postgres.adminUrl,
+    SPINE_DATA: DATA,
     AUTH_SECRET: 'only-for-the-tests-0123456789abcdef',
     DEMO_MODE: '1',
     DEMO_PASSWORD: 'only-for-the-tests',
@@ -100,15 +116,12 @@ async function main() {
     APP_URL: `http://127.0.0.1:${port}`,
   };
   await runScript('src/demo/seed.ts', env);
-  await jest(env);
+  if (wants('unit')) await jest(env);
+  if (PART === 'unit') return;
   const { ensureBuild } = await import('./build.mjs');
   ensureBuild();
   const second = await freePort(port + 1);
-  children.push(
-    startWeb(port, env, ['ignore', 'ignore', 'inherit']),
-    startWeb(second, env, ['ignore', 'ignore', 'inherit']),
-    startJobs(env),
-  );
+  children.push(startWeb(port, env), startWeb(second, env), startJobs(env));
   await untilAnswers(`${env.APP_URL}/`, children[0]);
   await untilAnswers(`http://127.0.0.1:${second}/`, children[1]);
   await browser({ ...env, SECOND_URL: `http://127.0.0.1:${second}`, CHROMIUM: chromium });

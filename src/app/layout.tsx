@@ -9,6 +9,9 @@ export const metadata: Metadata = {
   description: 'One coordinated framework for a multi-storey building',
 };
 
+/** Every page is made for its request: its scripts carry that answer's own mark. */
+export const dynamic = 'force-dynamic';
+
 export default function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">

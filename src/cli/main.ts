@@ -24,7 +24,8 @@ import { readLevelsIfc } from '@/formats/ifc/read-levels';
 import { readLevelsXlsx } from '@/formats/xlsx/read-levels';
 import { writeTableXlsx } from '@/formats/xlsx/write-table';
 import { writeIfc } from '@/formats/ifc/write';
-import { readSpineFile, writeSpineFile } from '@/formats/json/spine-file';
+import { writeSpineFile } from '@/core/model/spine-text';
+import { readSpineFile } from '@/formats/json/spine-file';
 import { parseDxfApart } from '@/formats/sandbox/parse-apart';
 import { HELP } from './help';
 

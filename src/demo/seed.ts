@@ -1,55 +1,78 @@
 import { randomUUID } from 'node:crypto';
-import { count } from 'drizzle-orm';
-import { auth } from '@/server/auth';
-import { runCommand } from '@/server/changes/run-command';
-import { closeDatabase, database } from '@/server/db/connection';
-import { migrateDatabase } from '@/server/db/migrate';
-import { membership, project, user } from '@/server/db/schema';
-import { setMember } from '@/server/projects/projects';
-import { settings } from '@/server/settings';
-import { DEMO_PEOPLE } from '@/server/demo-people';
-import { TIDEWATER_YARD } from './tidewater-yard';
+import { hashPassword, verifyPassword } from 'better-auth/crypto';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { Json } from '@/core/model/json';
+import { closeDatabase, database, type Transaction } from '@/server/db/connection';
+import { migrateDatabase, SETTING_UP_LOCK } from '@/server/db/migrate';
+import { account, membership, project, user } from '@/server/db/schema';
+import { DEMO_PEOPLE, type DemoPart } from '@/server/people/demo-people';
+import { runAll } from '@/server/projects/projects';
+import { settings } from '@/server/settings';
+import { TIDEWATER_YARD } from './tidewater-yard';
 
-/** Makes the demo accounts with a password of this installation. */
-async function addPeople(password: string): Promise<Map<string, string>> {
-  const ids = new Map<string, string>();
+/** The demo's people, made where they are not there, with this installation's password. */
+async function demoPeople(tx: Transaction, password: string): Promise<Map<DemoPart, string>> {
+  const emails = DEMO_PEOPLE.map(({ email }) => email);
+  const there = await tx.select({ id: user.id, email: user.email }).from(user).where(inArray(user.email, emails));
+  const ids = new Map<DemoPart, string>();
   for (const { as, name, email } of DEMO_PEOPLE) {
-    const made = await auth().api.signUpEmail({ body: { name, email, password } });
-    ids.set(as, made.user.id);
+    const known = there.find((person) => person.email === email);
+    const id = known?.id ?? randomUUID();
+    if (!known) await tx.insert(user).values({ id, name, email });
+    await setPassword(tx, id, password);
+    ids.set(as, id);
   }
   return ids;
 }
 
-/** Brings the database to today's shape and, once, fills it with the demo project. */
+/** Gives a demo account this installation's password, if it has another or none. */
+async function setPassword(tx: Transaction, userId: string, password: string): Promise<void> {
+  const own = and(eq(account.userId, userId), eq(account.providerId, 'credential'));
+  const [known] = await tx.select({ hash: account.password }).from(account).where(own);
+  if (known?.hash && (await verifyPassword({ hash: known.hash, password }))) return;
+  const hash = await hashPassword(password);
+  if (known) await tx.update(account).set({ password: hash }).where(own);
+  else {
+    const values = { id: randomUUID(), accountId: userId, providerId: 'credential', userId, password: hash };
+    await tx.insert(account).values(values);
+  }
+}
+
+/** Fills in the demo: people and project, all of it or nothing, and once however often and by how many it is run. */
+async function seed(password: string): Promise<void> {
+  await database().transaction(async (tx) => {
+    // A set-up that another start is at is waited for, however long it takes.
+    await tx.execute(sql`set local statement_timeout = 0`);
+    await tx.execute(sql`set local idle_in_transaction_session_timeout = 0`);
+    await tx.execute(sql`select pg_advisory_xact_lock(${SETTING_UP_LOCK})`);
+    const people = await demoPeople(tx, password);
+    const designer = people.get('designer')!;
+    const [known] = await tx.select().from(membership).where(eq(membership.userId, designer)).limit(1);
+    if (known) return;
+    process.stderr.write('  Filling in the demo project, Tidewater Yard …\n');
+    const projectId = randomUUID();
+    await tx.insert(project).values({ id: projectId, name: 'Tidewater Yard' });
+    await tx.insert(membership).values([
+      { projectId, userId: designer, role: 'designer' },
+      { projectId, userId: people.get('consultant')!, role: 'consultant', discipline: 'structure' },
+      { projectId, userId: people.get('viewer')!, role: 'viewer' },
+    ]);
+    const steps = TIDEWATER_YARD.map(({ command, input }) => ({ command, input: input as Json }));
+    await runAll(tx, projectId, designer, steps);
+  });
+}
+
+/** Brings the database to today's shape and, while the demo mode is on, fills in the demo. */
 async function main(): Promise<void> {
   await migrateDatabase();
   const { DEMO_MODE, DEMO_PASSWORD } = settings();
-  const [people] = await database().select({ n: count() }).from(user);
-  if (DEMO_MODE !== '1' || !DEMO_PASSWORD || (people?.n ?? 0) > 0) return;
-  process.stderr.write('  Filling in the demo project, Tidewater Yard …\n');
-  const ids = await addPeople(DEMO_PASSWORD);
-  const projectId = randomUUID();
-  const designer = ids.get('designer')!;
-  await database().insert(project).values({ id: projectId, name: 'Tidewater Yard' });
-  await database().insert(membership).values({ projectId, userId: designer, role: 'designer' });
-  for (const { command, input } of TIDEWATER_YARD) {
-    const outcome = await runCommand({
-      projectId,
-      userId: designer,
-      commandId: randomUUID(),
-      command,
-      input: input as Json,
-    });
-    if (outcome.kind !== 'done') throw new Error(`The demo's ${command} was not done: ${JSON.stringify(outcome)}`);
-  }
-  await setMember(projectId, ids.get('consultant')!, 'consultant', 'structure');
-  await setMember(projectId, ids.get('viewer')!, 'viewer');
+  if (DEMO_MODE === '1' && DEMO_PASSWORD) await seed(DEMO_PASSWORD);
 }
 
 main()
   .catch((error: unknown) => {
-    process.stderr.write(`  Setting up the data failed: ${(error as Error).message}\n`);
+    const cause = (error as { cause?: Error }).cause;
+    process.stderr.write(`  Setting up the data failed: ${(cause ?? (error as Error)).message}\n`);
     process.exitCode = 1;
   })
   .finally(() => void closeDatabase());

@@ -12,7 +12,7 @@ import type { Solved } from '@/core/solving/solved';
 import { deltaOf, type SolvedDelta } from '@/core/solving/solved-delta';
 import { Solver } from '@/core/solving/solve';
 import { writeIfc } from '@/formats/ifc/write';
-import { writeSpineFile } from '@/formats/json/spine-file';
+import { writeSpineFile } from '@/core/model/spine-text';
 
 let framework: Framework = EMPTY_FRAMEWORK;
 const solver = new Solver();

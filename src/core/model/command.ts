@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { apply, type Changes } from './changes';
 import { Edit } from './edit';
+import { faultyText } from './fields';
 import type { Framework } from './framework';
 import { hashOf } from './hash';
 import { idSource, type Id } from './ids';
@@ -32,6 +33,8 @@ export interface Planned {
  * references to nothing and circles. A refusal leaves nothing behind.
  */
 export function planCommand(command: Command, framework: Framework, input: unknown, commandId: Id): Result<Planned> {
+  const faulty = faultyText(input);
+  if (faulty) return refuse(`${faulty.fault}${placeOf(faulty.path)}`, { path: faulty.path });
   const parsed = command.input.safeParse(input);
   if (!parsed.success) return { ok: false, refusal: inputRefusal(parsed.error) };
   const edit = new Edit(framework, idSource(commandId));
@@ -48,9 +51,11 @@ export function planCommand(command: Command, framework: Framework, input: unkno
 export function inputRefusal(error: z.ZodError): Refusal {
   const issue = error.issues[0]!;
   const path = issue.path.map((step) => (typeof step === 'symbol' ? String(step) : step));
-  const where = path.length > 0 ? ` (at ${path.join(' › ')})` : '';
-  return refuse(`${issue.message}${where}`, { path }).refusal;
+  return refuse(`${issue.message}${placeOf(path)}`, { path }).refusal;
 }
+
+/** Where in an input something is, in words after what is wrong with it. */
+const placeOf = (path: readonly (string | number)[]): string => (path.length > 0 ? ` (at ${path.join(' › ')})` : '');
 
 /**
  * Digest of what changes touch and what they found there: ids, fields and the values before. Two plans with

@@ -2,6 +2,37 @@ import { z } from 'zod';
 import type { Length } from '../units/parse-length';
 import { idSchema, type Id } from './ids';
 
+/** Characters that are not seen but change what is: control characters but tab and line breaks, and marks of direction. */
+const UNSEEN =
+  /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f\u061c\u200e\u200f\u2028-\u202e\u2066-\u2069\ufeff]/;
+
+/** Half of a pair that makes one character: text that was cut in two, which no file or database takes. */
+const HALF = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
+
+/** What is wrong with a text a person typed, in words; null if nothing is. */
+export const textFault = (text: string): string | null => {
+  if (HALF.test(text)) return 'The text holds half a character. Type it anew';
+  return UNSEEN.test(text) ? 'No control characters or marks of writing direction' : null;
+};
+
+/** The first text in an input that no file or database takes, with its path; null if there is none. */
+export function faultyText(
+  input: unknown,
+  path: (string | number)[] = [],
+): { fault: string; path: (string | number)[] } | null {
+  if (typeof input === 'string') {
+    const fault = textFault(input);
+    return fault ? { fault, path } : null;
+  }
+  if (input === null || typeof input !== 'object') return null;
+  const entries: [string | number, unknown][] = Array.isArray(input) ? [...input.entries()] : Object.entries(input);
+  for (const [key, value] of entries) {
+    const found = faultyText(value, [...path, key]) ?? (typeof key === 'string' ? faultyText(key, path) : null);
+    if (found) return found;
+  }
+  return null;
+}
+
 /** Text a person typed: trimmed, no control characters, of bounded length. */
 export const textSchema = (most: number) =>
   z

@@ -7,6 +7,9 @@ export const idSchema = z
   .string()
   .regex(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'This is not an id');
 
+/** True if a text has the shape of an id. */
+export const isUuid = (text: string): boolean => idSchema.safeParse(text).success;
+
 const NAMESPACE = '5b0a9c52-6d5e-4c0f-9a52-2f6f6b3b7f10';
 
 /**

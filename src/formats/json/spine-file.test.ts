@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { frameworkHash, recordsById } from '@/core/model/framework';
 import { FURNISHED, given } from '@/core/testing/given';
-import { readSpineFile, writeSpineFile } from './spine-file';
+import { writeSpineFile } from '@/core/model/spine-text';
+import { readSpineFile } from './spine-file';
 
 const tower = given(FURNISHED);
 const text = writeSpineFile(tower);

@@ -1,7 +1,5 @@
 import { z } from 'zod';
 import type { Framework } from '@/core/model/framework';
-import { recordsById } from '@/core/model/framework';
-import { canonicalJson } from '@/core/model/json';
 import { idSchema } from '@/core/model/ids';
 import { faultAfter } from '@/core/model/integrity';
 import { FILE_VERSION, upcast } from '@/core/model/migrate';
@@ -13,10 +11,6 @@ const envelopeSchema = z.looseObject({
   version: z.number().int().min(1),
   records: z.record(z.string(), z.looseObject({ kind: z.string(), id: idSchema.optional() })),
 });
-
-/** Writes a framework as a `*.spine.json` file: versioned, records by id, keys sorted. */
-export const writeSpineFile = (framework: Framework): string =>
-  `${canonicalJson({ format: 'spine', version: FILE_VERSION, records: recordsById(framework) })}\n`;
 
 /** Reads a `*.spine.json` file. A newer version, an unsound record or a reference to nothing refuses it. */
 export function readSpineFile(text: string): Result<Framework> {

@@ -18,11 +18,16 @@ const heads = (): Map<string, Head> => (holder.spineHeads ??= new Map());
 /** Keeps a framework as the latest this process has seen. The least recently used is dropped. */
 export function keepHead(projectId: string, head: Head): void {
   const kept = heads();
+  // Two commands may finish in another order than they were committed in.
+  if ((kept.get(projectId)?.seq ?? 0) > head.seq) return;
   kept.delete(projectId);
   kept.set(projectId, head);
   const oldest = kept.keys().next().value;
   if (kept.size > MOST_KEPT && oldest !== undefined) kept.delete(oldest);
 }
+
+/** The latest framework of a project this process has seen; it may be behind. */
+export const keptHead = (projectId: string): Head | undefined => heads().get(projectId);
 
 export const forgetHeads = (): void => heads().clear();
 

@@ -1,11 +1,18 @@
-import { and, asc, desc, eq, gt } from 'drizzle-orm';
-import type { Changes } from '@/core/model/changes';
+import { and, asc, desc, eq, gt, lt, sql } from 'drizzle-orm';
+import type { HistoryEntry, LoggedChange } from '@/core/history/entry';
 import { upcastChanges } from '@/core/model/migrate';
 import { recordsById } from '@/core/model/framework';
 import type { Rec } from '@/core/model/record';
 import { database } from '../db/connection';
 import { change, project, user } from '../db/schema';
 import { frameworkAt } from './head';
+
+/** Changes in one answer at most, and about how many bytes of them. */
+const MOST_ROWS = 500;
+const MOST_BYTES = 4_000_000;
+const PIECE = 60;
+/** One's own edits that can be undone after a page was opened anew. */
+const MOST_OWN = 100;
 
 /** The framework at its head, for a client that starts. */
 export async function readFramework(projectId: string): Promise<{ seq: number; records: Record<string, Rec> }> {
@@ -22,57 +29,80 @@ export async function readHeadSeq(projectId: string): Promise<number> {
   return row?.headSeq ?? 0;
 }
 
-/** Changes a client has missed, oldest first, at most 500 at a time. */
-export async function readChangesSince(
+const ENTRY = {
+  seq: change.seq,
+  commandId: change.commandId,
+  command: change.command,
+  target: sql<string | null>`${change.input}->>'target'`,
+  sentence: change.sentence,
+  author: user.name,
+  authorId: change.authorId,
+  at: change.at,
+};
+const LOGGED = { ...ENTRY, changes: change.changes, schemaVersion: change.schemaVersion };
+
+interface Row extends Omit<LoggedChange, 'at'> {
+  at: Date;
+  schemaVersion: number;
+}
+
+const logged = ({ schemaVersion, changes, at, ...entry }: Row): LoggedChange => ({
+  ...entry,
+  at: at.toISOString(),
+  changes: upcastChanges(changes, schemaVersion),
+});
+
+/** As many of the rows as make an answer of bearable size, and one at least. */
+function bearable(rows: readonly Row[]): LoggedChange[] {
+  let bytes = 0;
+  const taken: LoggedChange[] = [];
+  for (const row of rows) {
+    bytes += JSON.stringify(row.changes).length;
+    if (taken.length > 0 && bytes > MOST_BYTES) break;
+    taken.push(logged(row));
+  }
+  return taken;
+}
+
+const rowsOf = () => database().select(LOGGED).from(change).innerJoin(user, eq(user.id, change.authorId));
+
+/** Changes a client has missed, oldest first; as many as one answer bears. Ask again until none comes. */
+export async function readChangesSince(projectId: string, seq: number): Promise<LoggedChange[]> {
+  return bearable(
+    await rowsOf()
+      .where(and(eq(change.projectId, projectId), gt(change.seq, seq)))
+      .orderBy(asc(change.seq))
+      .limit(MOST_ROWS),
+  );
+}
+
+/** One change; undefined if there is none of that number. */
+export async function readLogged(projectId: string, seq: number): Promise<LoggedChange | undefined> {
+  const [row] = await rowsOf().where(and(eq(change.projectId, projectId), eq(change.seq, seq)));
+  return row && logged(row);
+}
+
+/** A person's latest edits, oldest first: what they can still undo. */
+export async function readOwn(projectId: string, userId: string): Promise<LoggedChange[]> {
+  const rows = await rowsOf()
+    .where(and(eq(change.projectId, projectId), eq(change.authorId, userId)))
+    .orderBy(desc(change.seq))
+    .limit(MOST_OWN);
+  return bearable(rows).reverse();
+}
+
+/** Who did what and when, latest first: the piece before a number, or the latest. */
+export async function readHistory(
   projectId: string,
-  seq: number,
-): Promise<{ seq: number; commandId: string; changes: Changes }[]> {
+  before?: number,
+): Promise<{ history: HistoryEntry[]; more: boolean }> {
   const rows = await database()
-    .select({
-      seq: change.seq,
-      commandId: change.commandId,
-      changes: change.changes,
-      schemaVersion: change.schemaVersion,
-    })
-    .from(change)
-    .where(and(eq(change.projectId, projectId), gt(change.seq, seq)))
-    .orderBy(asc(change.seq))
-    .limit(500);
-  return rows.map(({ schemaVersion, changes, ...row }) => ({ ...row, changes: upcastChanges(changes, schemaVersion) }));
-}
-
-export interface HistoryEntry {
-  seq: number;
-  commandId: string;
-  command: string;
-  target: string | null;
-  sentence: string;
-  author: string;
-  authorId: string;
-  at: string;
-}
-
-/** Who did what and when, latest first. */
-export async function readHistory(projectId: string): Promise<HistoryEntry[]> {
-  const rows = await database()
-    .select({
-      seq: change.seq,
-      commandId: change.commandId,
-      command: change.command,
-      input: change.input,
-      sentence: change.sentence,
-      author: user.name,
-      authorId: change.authorId,
-      at: change.at,
-    })
+    .select(ENTRY)
     .from(change)
     .innerJoin(user, eq(user.id, change.authorId))
-    .where(eq(change.projectId, projectId))
+    .where(and(eq(change.projectId, projectId), before === undefined ? undefined : lt(change.seq, before)))
     .orderBy(desc(change.seq))
-    .limit(200);
-  return rows.map(({ input, at, ...row }) => ({
-    ...row,
-    target: (input as { target?: string } | null)?.target ?? null,
-    at: at.toISOString(),
-  }));
+    .limit(PIECE + 1);
+  const history = rows.slice(0, PIECE).map(({ at, ...row }) => ({ ...row, at: at.toISOString() }));
+  return { history, more: rows.length > PIECE };
 }

@@ -1,5 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { eq, sql } from 'drizzle-orm';
+import { eq, sql, type SQL } from 'drizzle-orm';
+import { drizzle } from 'drizzle-orm/node-postgres';
+import pg from 'pg';
+import { UNDO } from '@/core/history/undo';
 import { EMPTY_FRAMEWORK, frameworkHash, recordsOf } from '@/core/model/framework';
 import { plan } from '@/core/model/commands';
 import { groundsDigest } from '@/core/model/command';
@@ -12,9 +15,17 @@ import { writeSnapshot } from '../jobs/snapshot';
 import { createProject, projectsOf, setMember } from '../projects/projects';
 import { forgetHeads, frameworkAt, replayAll } from './head';
 import { readChangesSince, readFramework, readHistory } from './read-changes';
-import { runCommand, UNDO, type Outcome } from './run-command';
+import { runCommand, type Outcome } from './run-command';
 
 afterAll(closeDatabase);
+
+/** Does what only who looks after the database can do. */
+async function asAdmin(statement: SQL): Promise<void> {
+  const client = new pg.Client({ connectionString: process.env.ADMIN_DATABASE_URL });
+  await client.connect();
+  await drizzle(client).execute(statement);
+  await client.end();
+}
 
 async function person(name: string): Promise<string> {
   const id = randomUUID();
@@ -58,7 +69,7 @@ describe('a command that is acknowledged', () => {
   it('is in the log under the next number, with who, what and in which words', async () => {
     const { projectId, send, owner } = await house();
     const { seq } = await done(send('levels.setElevation', { level: '01', fflMm: 5550, mode: 'push' }));
-    const [last] = await readHistory(projectId);
+    const [last] = (await readHistory(projectId)).history;
     expect(last).toMatchObject({
       seq,
       author: 'Ada',
@@ -183,7 +194,7 @@ describe('two people at once', () => {
     await done(send(UNDO, { target: undo }, { commandId: redo }));
     expect(await headHash(projectId)).toBe(raised);
     await done(send(UNDO, { target: redo }));
-    expect((await readHistory(projectId)).slice(0, 4).map(({ sentence }) => sentence.slice(0, 16))).toEqual([
+    expect((await readHistory(projectId)).history.slice(0, 4).map(({ sentence }) => sentence.slice(0, 16))).toEqual([
       'Undone: Level 01',
       'Redone: Level 01',
       'Undone: Level 01',
@@ -203,7 +214,7 @@ describe('a log written in an older version', () => {
     await done(send('levels.insert', { level: '02', heightMm: 3000, name: 'New' }, { commandId }));
     const hash = await headHash(projectId);
     // As version 1 wrote it: levels and buildings without a budget.
-    await database().execute(sql`update change set schema_version = 1, changes = jsonb_set(changes, '{added}',
+    await asAdmin(sql`update change set schema_version = 1, changes = jsonb_set(changes, '{added}',
       (select coalesce(jsonb_agg(rec - 'budget'), '[]') from jsonb_array_elements(changes->'added') rec))
       where project_id = ${projectId}`);
     forgetHeads();
@@ -238,7 +249,14 @@ describe('memory and snapshots', () => {
     await database().update(snapshot).set({ hash: 'damaged' }).where(eq(snapshot.projectId, projectId));
     forgetHeads();
     expect(await headHash(projectId)).toBe(hash);
-    await database().delete(change).where(eq(change.projectId, projectId));
+    // What is in the log the app itself can neither change nor delete.
+    await expect(database().delete(change).where(eq(change.projectId, projectId))).rejects.toMatchObject({
+      cause: { code: '42501' },
+    });
+    await expect(
+      database().update(change).set({ sentence: '' }).where(eq(change.projectId, projectId)),
+    ).rejects.toMatchObject({ cause: { code: '42501' } });
+    await asAdmin(sql`delete from change where project_id = ${projectId}`);
     forgetHeads();
     await expect(readFramework(projectId)).rejects.toThrow(/gap/);
   });

@@ -1,22 +1,26 @@
 import { and, asc, eq, gt, sql } from 'drizzle-orm';
-import { planUndo } from '@/core/history/undo';
-import { apply, isEmpty, touchedIds, type Changes } from '@/core/model/changes';
-import { groundsDigest } from '@/core/model/command';
+import { planUndoOf, UNDO } from '@/core/history/undo';
+import { isEmpty, touchedIds, type Changes } from '@/core/model/changes';
+import { groundsDigest, type Planned } from '@/core/model/command';
 import { plan } from '@/core/model/commands';
 import type { Framework } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import { FILE_VERSION, upcastChanges } from '@/core/model/migrate';
 import { recordsOf } from '@/core/model/framework';
-import { done, refuse, type Refusal, type Result } from '@/core/model/result';
-import { mayEdit, roleIn } from '../access';
+import { refuse, type Refusal, type Result } from '@/core/model/result';
 import { database, type Transaction } from '../db/connection';
 import { change, project, user } from '../db/schema';
-import { frameworkAt, keepHead } from './head';
+import { countCommand } from '../metrics';
+import { mayEdit, roleIn } from '../people/membership';
+import { keptHead, frameworkAt, keepHead } from './head';
+import { keepRecent } from './recent';
 
 /** A command as it is sent. */
 export interface Sent {
   projectId: string;
   userId: string;
+  /** The sender's name, where it is known: live streams then need not read it. */
+  userName?: string;
   commandId: string;
   command: string;
   input: Json;
@@ -32,79 +36,152 @@ export type Outcome =
   | { kind: 'conflict'; message: string; headSeq: number }
   | { kind: 'forbidden'; message: string };
 
-/** Name of the command that takes an earlier one back. Its input is `{ target: commandId }`. */
-export const UNDO = 'history.undo';
 /** Changes between snapshots. */
 const SNAPSHOT_EVERY = 200;
 
-interface Plan {
-  changes: Changes;
-  after: Framework;
-  sentence: string;
+/** What a command comes to in a transaction, and the head it leads to when that is committed. */
+export interface Ran {
+  outcome: Outcome;
+  head: { seq: number; framework: Framework; at: Date } | null;
 }
 
 /**
- * Runs one command in one transaction: locks the project, plans at its head, appends to the log. When this answers
- * `done` the change is committed. A command id sent twice gets its first answer.
+ * Runs one command. When this answers `done` the change is committed. A command id sent twice gets its first answer.
+ *
+ * A command that can be planned on the head this process remembers is appended by one statement, which holds only if that
+ * is still the head and the sender may still edit; anything else is run in a transaction that locks the project.
  */
 export async function runCommand(sent: Sent): Promise<Outcome> {
-  let head: { seq: number; framework: Framework } | null = null;
-  const outcome = await database().transaction(async (tx): Promise<Outcome> => {
-    const [row] = await tx
-      .select({ headSeq: project.headSeq })
-      .from(project)
-      .where(eq(project.id, sent.projectId))
-      .for('update');
-    const role = row ? await roleIn(tx, sent.projectId, sent.userId) : null;
-    if (!row || !role) return { kind: 'forbidden', message: 'There is no such project, or you are not a member of it' };
-    if (!mayEdit(role))
-      return { kind: 'forbidden', message: `As ${role} you can look and measure, but not change the framework` };
-    const first = await firstAnswer(tx, sent);
-    if (first) return first;
-    const framework = await frameworkAt(tx, sent.projectId, row.headSeq);
-    const planned =
-      sent.command === UNDO
-        ? await planUndoOf(tx, framework, sent)
-        : plan(framework, sent.command, sent.input, sent.commandId);
-    if (!planned.ok) return { kind: 'refused', refusal: planned.refusal };
-    const { changes, after, sentence } = planned.value;
-    if (sent.previewDigest !== undefined && groundsDigest(changes) !== sent.previewDigest) {
-      return { kind: 'conflict', message: await whoChanged(tx, sent, changes), headSeq: row.headSeq };
-    }
-    if (isEmpty(changes)) return { kind: 'done', seq: row.headSeq, changes, sentence };
-    const seq = row.headSeq + 1;
-    await append(tx, sent, seq, planned.value);
-    head = { seq, framework: after };
-    return { kind: 'done', seq, changes, sentence };
-  });
-  if (head) keepHead(sent.projectId, head);
+  const quick = await runAtRememberedHead(sent);
+  const { outcome, head } = quick ?? (await database().transaction((tx) => runIn(tx, sent)));
+  if (head) remember(sent, outcome, head);
+  countCommand(outcome.kind);
   return outcome;
 }
 
-async function append(tx: Transaction, sent: Sent, seq: number, { changes, after, sentence }: Plan): Promise<void> {
-  await tx.insert(change).values({
-    projectId: sent.projectId,
-    seq,
-    commandId: sent.commandId,
-    authorId: sent.userId,
-    command: sent.command,
-    input: sent.input,
-    sentence,
-    changes,
-    schemaVersion: FILE_VERSION,
-  });
-  const [named] = recordsOf(after, 'project');
+/** Keeps what was committed for the next command and for this process's live streams. */
+function remember(sent: Sent, outcome: Outcome, { seq, framework, at }: NonNullable<Ran['head']>): void {
+  keepHead(sent.projectId, { seq, framework });
+  if (outcome.kind !== 'done' || sent.userName === undefined) return;
+  const { projectId, commandId, command, userId, userName } = sent;
+  const target = (sent.input as { target?: string } | null)?.target ?? null;
+  const { sentence, changes } = outcome;
+  const who = { author: userName, authorId: userId, at: at.toISOString() };
+  keepRecent(projectId, { seq, commandId, command, target, sentence, changes, ...who });
+}
+
+/**
+ * Locks the project, plans at its head and appends, as a part of a transaction. `before` is the head that an earlier
+ * command of the same transaction led to: it is kept nowhere before it is committed.
+ */
+export async function runIn(tx: Transaction, sent: Sent, before: Ran['head'] = null): Promise<Ran> {
+  const ended = (outcome: Outcome): Ran => ({ outcome, head: null });
+  const [row] = await tx
+    .select({ headSeq: project.headSeq })
+    .from(project)
+    .where(eq(project.id, sent.projectId))
+    .for('update');
+  const role = row ? await roleIn(tx, sent.projectId, sent.userId) : null;
+  if (!row || !role)
+    return ended({ kind: 'forbidden', message: 'There is no such project, or you are not a member of it' });
+  if (!mayEdit(role))
+    return ended({ kind: 'forbidden', message: `As ${role} you can look and measure, but not change the framework` });
+  const first = await firstAnswer(tx, sent);
+  if (first) return ended(first);
+  const framework = before?.seq === row.headSeq ? before.framework : await frameworkAt(tx, sent.projectId, row.headSeq);
+  const planned =
+    sent.command === UNDO
+      ? await planUndoSent(tx, framework, sent)
+      : plan(framework, sent.command, sent.input, sent.commandId);
+  if (!planned.ok) return ended({ kind: 'refused', refusal: planned.refusal });
+  const { changes, after, sentence } = planned.value;
+  if (sent.previewDigest !== undefined && groundsDigest(changes) !== sent.previewDigest)
+    return ended({ kind: 'conflict', message: await whoChanged(tx, sent, changes), headSeq: row.headSeq });
+  if (isEmpty(changes)) return ended({ kind: 'done', seq: row.headSeq, changes, sentence });
+  const seq = row.headSeq + 1;
+  const at = await append(tx, sent, seq, planned.value);
+  return { outcome: { kind: 'done', seq, changes, sentence }, head: { seq, framework: after, at } };
+}
+
+/**
+ * Plans on the remembered head and appends by one statement; null where that cannot be, for whatever reason: then
+ * nothing was written, and the transaction says what is so.
+ */
+async function runAtRememberedHead(sent: Sent): Promise<Ran | null> {
+  const head = keptHead(sent.projectId);
+  if (!head || sent.command === UNDO || (head.seq + 1) % SNAPSHOT_EVERY === 0) return null;
+  const planned = plan(head.framework, sent.command, sent.input, sent.commandId);
+  if (!planned.ok || isEmpty(planned.value.changes)) return null;
+  const { changes, after, sentence } = planned.value;
+  if (sent.previewDigest !== undefined && groundsDigest(changes) !== sent.previewDigest) return null;
+  const { projectId, userId, commandId, command } = sent;
+  const [input, written] = [JSON.stringify(sent.input), JSON.stringify(changes)];
+  const name = projectName(after);
+  let rows: { seq: string; at: Date }[];
+  try {
+    ({ rows } = await database().execute<{ seq: string; at: Date }>(sql`
+      with moved as (
+        update project set head_seq = head_seq + 1, changed_at = now(), name = coalesce(${name}, name)
+        where id = ${projectId} and head_seq = ${head.seq}
+          and exists (select 1 from membership
+            where project_id = ${projectId} and user_id = ${userId} and role in ('owner', 'designer') for share)
+          and not exists (select 1 from change where project_id = ${projectId} and command_id = ${commandId})
+        returning head_seq
+      ), appended as (
+        insert into change (project_id, seq, command_id, author_id, command, input, sentence, changes, schema_version)
+        select ${projectId}, head_seq, ${commandId}, ${userId}, ${command}, ${input}::jsonb, ${sentence},
+          ${written}::jsonb, ${FILE_VERSION} from moved
+        returning seq, at
+      )
+      select seq, at, pg_notify('spine', ${`${projectId}:`} || seq) from appended`));
+  } catch (error) {
+    // Sent twice at once: the other has written it, and the transaction answers what that was.
+    if (isDoubled(error)) return null;
+    throw error;
+  }
+  const [row] = rows;
+  if (!row) return null;
+  const seq = Number(row.seq);
+  return {
+    outcome: { kind: 'done', seq, changes, sentence },
+    head: { seq, framework: after, at: new Date(row.at) },
+  };
+}
+
+/** A unique index of the database said no. */
+const isDoubled = (error: unknown): boolean => {
+  const cause = (error as { cause?: { code?: string } } | null)?.cause;
+  return cause?.code === '23505';
+};
+
+const projectName = (framework: Framework): string | null => recordsOf(framework, 'project')[0]?.name ?? null;
+
+async function append(tx: Transaction, sent: Sent, seq: number, { changes, after, sentence }: Planned): Promise<Date> {
+  const [row] = await tx
+    .insert(change)
+    .values({
+      projectId: sent.projectId,
+      seq,
+      commandId: sent.commandId,
+      authorId: sent.userId,
+      command: sent.command,
+      input: sent.input,
+      sentence,
+      changes,
+      schemaVersion: FILE_VERSION,
+    })
+    .returning({ at: change.at });
+  const name = projectName(after);
   await tx
     .update(project)
-    .set({ headSeq: seq, ...(named ? { name: named.name } : {}) })
+    .set({ headSeq: seq, changedAt: sql`now()`, ...(name === null ? {} : { name }) })
     .where(eq(project.id, sent.projectId));
   if (seq % SNAPSHOT_EVERY === 0) {
     const payload = JSON.stringify({ projectId: sent.projectId, seq });
-    await tx.execute(
-      sql`select graphile_worker.add_job('snapshot', ${payload}::json, job_key := ${`snapshot ${sent.projectId}`})`,
-    );
+    await tx.execute(sql`select spine_add_job('snapshot', ${payload}::json, ${`snapshot ${sent.projectId}`})`);
   }
   await tx.execute(sql`select pg_notify('spine', ${`${sent.projectId}:${seq}`})`);
+  return row!.at;
 }
 
 async function firstAnswer(tx: Transaction, { projectId, commandId }: Sent): Promise<Outcome | null> {
@@ -122,7 +199,7 @@ async function firstAnswer(tx: Transaction, { projectId, commandId }: Sent): Pro
   return { kind: 'done', ...answer, changes: upcastChanges(changes, schemaVersion) };
 }
 
-async function planUndoOf(tx: Transaction, framework: Framework, sent: Sent): Promise<Result<Plan>> {
+async function planUndoSent(tx: Transaction, framework: Framework, sent: Sent): Promise<Result<Planned>> {
   const target = (sent.input as { target?: unknown } | null)?.target;
   if (typeof target !== 'string' || !/^[0-9a-f-]{36}$/.test(target)) return refuse('Say which change is to be undone');
   const [row] = await tx
@@ -149,11 +226,11 @@ async function planUndoOf(tx: Transaction, framework: Framework, sent: Sent): Pr
             ),
       )
       .at(-1)?.name;
-  const undone = planUndo(framework, upcastChanges(row.changes, row.schemaVersion), laterAuthor);
-  if (!undone.ok) return undone;
-  const undid = /^Undone: (.*)$/s.exec(row.sentence)?.[1];
-  const sentence = undid === undefined ? `Undone: ${row.sentence.replace(/^Redone: /, '')}` : `Redone: ${undid}`;
-  return done({ changes: undone.value, after: apply(framework, undone.value), sentence });
+  return planUndoOf(
+    framework,
+    { changes: upcastChanges(row.changes, row.schemaVersion), sentence: row.sentence },
+    laterAuthor,
+  );
 }
 
 /** Names who changed, since the sender looked, what the command touches. */

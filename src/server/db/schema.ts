@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import {
   bigint,
+  bigserial,
   boolean,
   customType,
   index,
@@ -12,6 +13,7 @@ import {
   timestamp,
   uniqueIndex,
   uuid,
+  varchar,
 } from 'drizzle-orm/pg-core';
 import type { Changes } from '@/core/model/changes';
 import type { Json } from '@/core/model/json';
@@ -36,36 +38,44 @@ export const user = pgTable('user', {
   updatedAt: at('updated_at'),
 });
 
-export const session = pgTable('session', {
-  id: text('id').primaryKey(),
-  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
-  token: text('token').notNull().unique(),
-  createdAt: at('created_at'),
-  updatedAt: at('updated_at'),
-  ipAddress: text('ip_address'),
-  userAgent: text('user_agent'),
-  userId: text('user_id')
-    .notNull()
-    .references(() => user.id, { onDelete: 'cascade' }),
-});
+export const session = pgTable(
+  'session',
+  {
+    id: text('id').primaryKey(),
+    expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+    token: text('token').notNull().unique(),
+    createdAt: at('created_at'),
+    updatedAt: at('updated_at'),
+    ipAddress: text('ip_address'),
+    userAgent: text('user_agent'),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+  },
+  (table) => [index('session_user').on(table.userId)],
+);
 
-export const account = pgTable('account', {
-  id: text('id').primaryKey(),
-  accountId: text('account_id').notNull(),
-  providerId: text('provider_id').notNull(),
-  userId: text('user_id')
-    .notNull()
-    .references(() => user.id, { onDelete: 'cascade' }),
-  accessToken: text('access_token'),
-  refreshToken: text('refresh_token'),
-  idToken: text('id_token'),
-  accessTokenExpiresAt: timestamp('access_token_expires_at', { withTimezone: true }),
-  refreshTokenExpiresAt: timestamp('refresh_token_expires_at', { withTimezone: true }),
-  scope: text('scope'),
-  password: text('password'),
-  createdAt: at('created_at'),
-  updatedAt: at('updated_at'),
-});
+export const account = pgTable(
+  'account',
+  {
+    id: text('id').primaryKey(),
+    accountId: text('account_id').notNull(),
+    providerId: text('provider_id').notNull(),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    accessToken: text('access_token'),
+    refreshToken: text('refresh_token'),
+    idToken: text('id_token'),
+    accessTokenExpiresAt: timestamp('access_token_expires_at', { withTimezone: true }),
+    refreshTokenExpiresAt: timestamp('refresh_token_expires_at', { withTimezone: true }),
+    scope: text('scope'),
+    password: text('password'),
+    createdAt: at('created_at'),
+    updatedAt: at('updated_at'),
+  },
+  (table) => [index('account_user').on(table.userId)],
+);
 
 export const verification = pgTable('verification', {
   id: text('id').primaryKey(),
@@ -84,6 +94,8 @@ export const project = pgTable('project', {
   name: text('name').notNull(),
   /** Sequence number of the last change: the lock every command takes. */
   headSeq: bigint('head_seq', { mode: 'number' }).notNull().default(0),
+  /** When the last change was committed. */
+  changedAt: at('changed_at'),
   createdAt: at('created_at'),
 });
 
@@ -101,6 +113,34 @@ export const membership = pgTable(
   },
   (table) => [primaryKey({ columns: [table.projectId, table.userId] }), index('membership_user').on(table.userId)],
 );
+
+/** What happened around the framework: who came and went, took files away, was refused. It holds no contents. */
+export const audit = pgTable(
+  'audit',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    at: at('at'),
+    /** What happened, by name: `signed in`, `downloaded`, `refused` … */
+    event: text('event').notNull(),
+    /** Whom it was about; nobody if they were not known. Kept when the account or project is gone. */
+    userId: text('user_id'),
+    projectId: uuid('project_id'),
+    /** Of which request, and from which address. */
+    requestId: text('request_id').notNull(),
+    address: text('address').notNull(),
+    /** The rule of the route, and the status it was answered with. */
+    route: text('route').notNull(),
+    status: integer('status').notNull(),
+  },
+  (table) => [index('audit_project').on(table.projectId, table.id), index('audit_user').on(table.userId, table.id)],
+);
+
+/** Tries counted over all processes, in the shape the limiter expects. */
+export const rateLimit = pgTable('rate_limit', {
+  key: varchar('key', { length: 255 }).primaryKey(),
+  points: integer('points').notNull().default(0),
+  expire: bigint('expire', { mode: 'number' }),
+});
 
 /** The change log: what happened to a framework, in order. The framework is what it adds up to. */
 export const change = pgTable(
@@ -177,3 +217,9 @@ export const blob = pgTable(
   },
   (table) => [primaryKey({ columns: [table.projectId, table.sha256] })],
 );
+
+/** When a process of this installation last said that it lives. */
+export const signOfLife = pgTable('sign_of_life', {
+  who: text('who').primaryKey(),
+  at: at('at'),
+});

@@ -1,20 +1,41 @@
+import { sql } from 'drizzle-orm';
 import { run } from 'graphile-worker';
-import { closeDatabase } from '../db/connection';
+import { closeDatabase, database } from '../db/connection';
+import { codeOf } from '../entry/audit';
 import { log } from '../log';
 import { settings } from '../settings';
+import { endWithParent } from '../end-with-parent';
+import { sweep } from './sweep';
 import { writeSnapshot } from './snapshot';
+
+const SIGN_OF_LIFE_MS = 10_000;
+
+async function saySignOfLife(): Promise<void> {
+  try {
+    await database().execute(
+      sql`insert into sign_of_life (who, at) values ('jobs', now()) on conflict (who) do update set at = now()`,
+    );
+  } catch (error) {
+    log.warn({ code: codeOf(error) }, 'the process for long work cannot write its sign of life');
+  }
+}
 
 /** The process for long work, beside the web server. It takes jobs from the queue in the database until it is ended. */
 async function main(): Promise<void> {
   const runner = await run({
-    connectionString: settings().DATABASE_URL,
+    connectionString: settings().OWNER_DATABASE_URL ?? settings().DATABASE_URL,
     concurrency: 1,
     noHandleSignals: true,
     pollInterval: 2000,
     logger: undefined,
-    taskList: { snapshot: (payload) => writeSnapshot(payload) },
+    taskList: { snapshot: (payload) => writeSnapshot(payload), sweep: () => sweep() },
+    // Every night: what nobody names any more.
+    crontab: '17 2 * * * sweep',
   });
+  await saySignOfLife();
+  const timer = setInterval(() => void saySignOfLife(), SIGN_OF_LIFE_MS);
   const stop = () => {
+    clearInterval(timer);
     void runner
       .stop()
       .then(closeDatabase)
@@ -22,10 +43,11 @@ async function main(): Promise<void> {
   };
   process.once('SIGTERM', stop);
   process.once('SIGINT', stop);
+  endWithParent(stop);
   await runner.promise;
 }
 
 main().catch((error: unknown) => {
-  log.error({ error: String(error) }, 'the process for long work ended');
-  process.exitCode = 1;
+  log.error({ code: codeOf(error) }, 'the process for long work ended');
+  process.exit(1);
 });

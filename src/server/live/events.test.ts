@@ -1,11 +1,16 @@
 import { randomUUID } from 'node:crypto';
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { runCommand } from '../changes/run-command';
 import { closeDatabase, database } from '../db/connection';
-import { session, user } from '../db/schema';
+import { membership, session, user } from '../db/schema';
 import { createProject, setMember } from '../projects/projects';
 import { eventStream } from './events';
 import { hub } from './hub';
+
+// What is committed before the hub hears is told by heads alone.
+beforeAll(async () => {
+  for (let i = 0; i < 100 && !hub().hears(); i += 1) await new Promise((done) => setTimeout(done, 50));
+});
 
 afterAll(async () => {
   await hub().close();
@@ -29,19 +34,20 @@ function listen(userId: string, token: string) {
   const stop = new AbortController();
   const reader = eventStream(userId, token, stop.signal).getReader();
   const decoder = new TextDecoder();
-  const next = async (): Promise<{ event: string; data: Record<string, number> } | null> => {
+  const next = async (): Promise<{ event: string; data: Record<string, unknown> } | null> => {
     const { value, done } = await reader.read();
     if (done) return null;
     const [, event, data] = /^event: (\w+)\ndata: (.*)\n\n$/s.exec(decoder.decode(value))!;
-    return { event: event!, data: JSON.parse(data!) as Record<string, number> };
+    return { event: event!, data: JSON.parse(data!) as Record<string, unknown> };
   };
-  /** Reads on until these heads are told. Commits of other tests only make the stream tell its own heads again. */
-  const until = async (heads: Record<string, number>): Promise<void> => {
+  /** Reads on until something is told, and answers it. The beginning may be told twice, as listening begins. */
+  const until = async (event: string, fits: (data: Record<string, unknown>) => boolean = () => true) => {
     for (;;) {
       const told = await next();
       if (!told) throw new Error('The stream ended');
-      if (JSON.stringify(Object.entries(told.data).sort()) === JSON.stringify(Object.entries(heads).sort())) return;
-      for (const project of Object.keys(told.data)) expect(known).toContain(project);
+      if (told.event === event && fits(told.data)) return told.data;
+      if (told.event === 'heads') for (const project of Object.keys(told.data)) expect(known).toContain(project);
+      else if (told.event !== 'out') expect(known).toContain(told.data.projectId);
     }
   };
   /** Projects the stream may speak of. */
@@ -49,43 +55,91 @@ function listen(userId: string, token: string) {
   return { next, until, known, stop: () => stop.abort() };
 }
 
-const rename = (projectId: string, userId: string, name: string) =>
-  runCommand({ projectId, userId, commandId: randomUUID(), command: 'project.start', input: { name } });
+const rename = (projectId: string, userId: string, name: string, userName?: string) =>
+  runCommand({ projectId, userId, userName, commandId: randomUUID(), command: 'project.start', input: { name } });
 
 describe('the live stream', () => {
-  it('begins with the heads of all one’s projects, and tells each commit in them at once', async () => {
+  it('begins with numbers and roles of all one’s projects, and tells each commit in them with what it changed', async () => {
     const me = await signedIn();
     const [mine, also] = [await createProject(me.id, 'Mine', 'A'), await createProject(me.id, 'Also', 'B')];
     const stream = listen(me.id, me.token);
     stream.known.push(mine, also);
-    expect(await stream.next()).toEqual({ event: 'head', data: { [mine]: 2, [also]: 2 } });
-    await rename(mine, me.id, 'Renamed');
-    await stream.until({ [mine]: 3 });
+    expect(await stream.next()).toEqual({
+      event: 'heads',
+      data: { [mine]: { seq: 2, role: 'owner' }, [also]: { seq: 2, role: 'owner' } },
+    });
+    // As this process remembers it, and as it reads it where another has committed.
+    for (const [name, userName, seq] of [
+      ['Renamed', 'Ada', 3],
+      ['Again', undefined, 4],
+    ] as const) {
+      await rename(mine, me.id, name, userName);
+      expect(await stream.until('change')).toMatchObject({
+        projectId: mine,
+        change: {
+          seq,
+          author: 'Ada',
+          authorId: me.id,
+          command: 'project.start',
+          changes: { patched: [{ fields: { name: [expect.any(String), name] } }] },
+        },
+      });
+    }
     stream.stop();
     while (await stream.next());
   });
 
-  it('says nothing of projects one is not a member of, and begins to when one becomes a member', async () => {
+  it('says nothing of projects one is not a member of, and tells at once when that or one’s role changes', async () => {
     const [me, other] = [await signedIn(), await signedIn()];
     const [mine, theirs] = [await createProject(me.id, 'Mine', 'A'), await createProject(other.id, 'Theirs', 'B')];
     const stream = listen(me.id, me.token);
     stream.known.push(mine);
-    expect(await stream.next()).toEqual({ event: 'head', data: { [mine]: 2 } });
+    await stream.until('heads');
     await rename(theirs, other.id, 'Secret');
-    // A commit elsewhere only makes the stream read its own heads anew.
-    await stream.until({ [mine]: 2 });
     stream.known.push(theirs);
     await setMember(theirs, me.id, 'viewer');
+    await stream.until('heads', (heads) => JSON.stringify(heads[theirs]) === '{"seq":3,"role":"viewer"}');
     await rename(theirs, other.id, 'Shared');
-    await stream.until({ [mine]: 2, [theirs]: 4 });
+    expect(await stream.until('change')).toMatchObject({ projectId: theirs });
+    await setMember(theirs, me.id, 'designer');
+    await stream.until('heads', (heads) => (heads[theirs] as { role: string }).role === 'designer');
+    await database()
+      .delete(membership)
+      .where(and(eq(membership.projectId, theirs), eq(membership.userId, me.id)));
+    await stream.until('heads', (heads) => !(theirs in heads));
     stream.stop();
   });
 
-  it('ends when its session does', async () => {
+  it('sends only the number of a change too large to send along', async () => {
     const me = await signedIn();
-    await createProject(me.id, 'Mine', 'A');
-    await database().delete(session).where(eq(session.token, me.token));
+    const mine = await createProject(me.id, 'Mine', 'A');
     const stream = listen(me.id, me.token);
+    stream.known.push(mine);
+    await stream.until('heads');
+    const input = { above: Array.from({ length: 300 }, () => 3000), below: [] };
+    await runCommand({ projectId: mine, userId: me.id, commandId: randomUUID(), command: 'levels.setUp', input });
+    expect(await stream.until('head')).toEqual({ projectId: mine, seq: 3 });
+    stream.stop();
+  });
+
+  it('ends as its session does, and says so', async () => {
+    const me = await signedIn();
+    const mine = await createProject(me.id, 'Mine', 'A');
+    const stream = listen(me.id, me.token);
+    stream.known.push(mine);
+    await stream.until('heads');
+    await database().delete(session).where(eq(session.token, me.token));
+    await stream.until('out');
     expect(await stream.next()).toBeNull();
+    const again = listen(me.id, me.token);
+    expect([(await again.next())!.event, await again.next()]).toEqual(['out', null]);
+  });
+
+  it('is opened so many times by one person and no more', async () => {
+    const me = await signedIn();
+    const streams = Array.from({ length: 16 }, () => listen(me.id, me.token));
+    expect(() => listen(me.id, me.token)).toThrow('too many browsers');
+    for (const stream of streams) stream.stop();
+    listen(me.id, me.token).stop();
   });
 });

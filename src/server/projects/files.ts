@@ -1,24 +1,35 @@
 import { createHash } from 'node:crypto';
+import { and, eq, ne, sum } from 'drizzle-orm';
 import type { Sheet } from '@/core/importing/sheet';
 import type { Result } from '@/core/model/result';
 import { parseDxfApart } from '@/formats/sandbox/parse-apart';
-import { mayEdit, roleIn } from '../access';
 import { database } from '../db/connection';
 import { blob } from '../db/schema';
-import { RequestRefused } from '../handle';
+import { RequestRefused } from '../entry/refusal';
 
-/** Reads a drawing that somebody brought and keeps it, once per contents. Only who may edit brings files. */
-export async function takeDrawing(
-  projectId: string,
-  userId: string,
-  name: string,
-  bytes: Uint8Array,
-): Promise<Result<Sheet>> {
-  const role = await roleIn(database(), projectId, userId);
-  if (!role || !mayEdit(role)) throw new RequestRefused(403, 'Only designers bring drawings into the framework');
+/** Reads a drawing that somebody brought and keeps it, once per contents. */
+export async function takeDrawing(projectId: string, name: string, bytes: Uint8Array): Promise<Result<Sheet>> {
   const sheet = await parseDxfApart(bytes);
   if (!sheet.ok) return sheet;
-  const sha256 = createHash('sha256').update(bytes).digest('hex');
-  await database().insert(blob).values({ projectId, sha256, name, bytes }).onConflictDoNothing();
+  await keepFile(projectId, name, bytes);
   return sheet;
+}
+
+/** Bytes of files one project may keep. */
+const MOST_KEPT_BYTES = 1_000_000_000;
+
+/** Keeps a file of a project once per contents, up to the project's quota; answers its SHA-256 in hex. */
+export async function keepFile(projectId: string, name: string, bytes: Uint8Array): Promise<string> {
+  const sha256 = createHash('sha256').update(bytes).digest('hex');
+  const [kept] = await database()
+    .select({ bytes: sum(blob.byteCount).mapWith(Number) })
+    .from(blob)
+    .where(and(eq(blob.projectId, projectId), ne(blob.sha256, sha256)));
+  if ((kept?.bytes ?? 0) + bytes.length > MOST_KEPT_BYTES)
+    throw new RequestRefused(
+      413,
+      `This project keeps ${MOST_KEPT_BYTES / 1e6} MB of files already. Remove underlays first`,
+    );
+  await database().insert(blob).values({ projectId, sha256, name, bytes }).onConflictDoNothing();
+  return sha256;
 }

@@ -2,7 +2,7 @@ import { and, asc, eq, ne, count } from 'drizzle-orm';
 import { keptViewSchema, type KeptView } from '@/core/views/named-view';
 import { database } from '../db/connection';
 import { ownView } from '../db/schema';
-import { RequestRefused } from '../handle';
+import { RequestRefused } from '../entry/refusal';
 
 const MOST_VIEWS = 200;
 

@@ -1,53 +1,65 @@
 import { randomUUID } from 'node:crypto';
-import { and, desc, eq, sql } from 'drizzle-orm';
-import { database } from '../db/connection';
-import { change, membership, project, type Role } from '../db/schema';
-import { runCommand } from '../changes/run-command';
+import { and, desc, eq } from 'drizzle-orm';
+import type { Json } from '@/core/model/json';
+import { runIn, type Ran } from '../changes/run-command';
+import { database, type Transaction } from '../db/connection';
+import { membership, project, type Role } from '../db/schema';
+import { RequestRefused } from '../entry/refusal';
 
 export interface ProjectRow {
   id: string;
   name: string;
   role: Role;
   headSeq: number;
-  changedAt: string | null;
+  changedAt: string;
 }
 
 /** Projects a person is a member of, the one changed last first. */
 export async function projectsOf(userId: string): Promise<ProjectRow[]> {
-  const lastChange = database()
-    .select({ projectId: change.projectId, at: sql<Date>`max(${change.at})`.as('last_at') })
-    .from(change)
-    .groupBy(change.projectId)
-    .as('last_change');
   const rows = await database()
-    .select({ id: project.id, name: project.name, role: membership.role, headSeq: project.headSeq, at: lastChange.at })
+    .select({
+      id: project.id,
+      name: project.name,
+      role: membership.role,
+      headSeq: project.headSeq,
+      changedAt: project.changedAt,
+    })
     .from(membership)
     .innerJoin(project, eq(project.id, membership.projectId))
-    .leftJoin(lastChange, eq(lastChange.projectId, project.id))
     .where(eq(membership.userId, userId))
-    .orderBy(desc(sql`coalesce(${lastChange.at}, ${project.createdAt})`), desc(project.id));
-  return rows.map(({ at, ...row }) => ({ ...row, changedAt: at ? new Date(at).toISOString() : null }));
+    .orderBy(desc(project.changedAt), desc(project.id));
+  return rows.map(({ changedAt, ...row }) => ({ ...row, changedAt: changedAt.toISOString() }));
 }
 
-/** A new project with its first building, owned by the person. */
-export async function createProject(userId: string, name: string, building: string): Promise<string> {
-  const id = randomUUID();
-  await database().transaction(async (tx) => {
+/** A new project with its first building, owned by the person; all of it, or nothing. */
+export function createProject(userId: string, name: string, building: string): Promise<string> {
+  return database().transaction(async (tx) => {
+    const id = randomUUID();
     await tx.insert(project).values({ id, name });
     await tx.insert(membership).values({ projectId: id, userId, role: 'owner' });
+    await runAll(tx, id, userId, [
+      { command: 'project.start', input: { name } },
+      { command: 'buildings.add', input: { name: building } },
+    ]);
+    return id;
   });
-  const steps: [string, { name: string }][] = [
-    ['project.start', { name }],
-    ['buildings.add', { name: building }],
-  ];
-  for (const [command, input] of steps) {
-    const outcome = await runCommand({ projectId: id, userId, commandId: randomUUID(), command, input });
-    if (outcome.kind !== 'done') {
-      await database().delete(project).where(eq(project.id, id));
-      throw new Error(`The project could not be started: ${JSON.stringify(outcome)}`);
-    }
+}
+
+/** Runs commands one after the other in a transaction. One that is not done undoes all of it. */
+export async function runAll(
+  tx: Transaction,
+  projectId: string,
+  userId: string,
+  steps: readonly { command: string; input: Json }[],
+): Promise<void> {
+  let head: Ran['head'] = null;
+  for (const { command, input } of steps) {
+    const sent = { projectId, userId, commandId: randomUUID(), command, input };
+    const ran = await runIn(tx, sent, head);
+    if (ran.outcome.kind === 'refused') throw new RequestRefused(422, ran.outcome.refusal.message);
+    if (ran.outcome.kind !== 'done') throw new Error(`The command ${command} was not done: ${ran.outcome.message}`);
+    head = ran.head ?? head;
   }
-  return id;
 }
 
 /** Gives a person a role in a project, or another one. */

@@ -6,7 +6,7 @@ import { writeDxf } from '@/formats/dxf/write';
 import { writePdf } from '@/formats/pdf/write';
 import { writeSvg } from '@/formats/svg/write';
 import { database } from '../db/connection';
-import { RequestRefused } from '../handle';
+import { RequestRefused } from '../entry/refusal';
 import { frameworkAt } from '../changes/head';
 import { readHeadSeq } from '../changes/read-changes';
 

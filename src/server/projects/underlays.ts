@@ -1,11 +1,10 @@
-import { createHash } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import type { Sheet } from '@/core/importing/sheet';
 import { parseDxfApart } from '@/formats/sandbox/parse-apart';
-import { mayEdit, roleIn } from '../access';
 import { database } from '../db/connection';
 import { blob } from '../db/schema';
-import { RequestRefused } from '../handle';
+import { RequestRefused } from '../entry/refusal';
+import { keepFile } from './files';
 
 /** Kinds of picture that are taken, by how their files begin. */
 const PICTURES: readonly (readonly [type: string, begins: readonly number[]])[] = [
@@ -19,15 +18,12 @@ const pictureType = (bytes: Uint8Array): string | null =>
 
 export type Taken = { sha256: string; content: 'picture' } | { sha256: string; content: 'drawing'; sheet: Sheet };
 
-/** Keeps a picture or a drawing that somebody brought, once per contents. Only who may edit brings files. */
-export async function takeUnderlay(projectId: string, userId: string, name: string, bytes: Uint8Array): Promise<Taken> {
-  const role = await roleIn(database(), projectId, userId);
-  if (!role || !mayEdit(role)) throw new RequestRefused(403, 'Only designers lay files under the framework');
+/** Keeps a picture or a drawing that somebody brought, once per contents. */
+export async function takeUnderlay(projectId: string, name: string, bytes: Uint8Array): Promise<Taken> {
   const isPicture = pictureType(bytes) !== null;
   const sheet = isPicture ? null : await parseDxfApart(bytes);
   if (sheet && !sheet.ok) throw new RequestRefused(422, sheet.refusal.message);
-  const sha256 = createHash('sha256').update(bytes).digest('hex');
-  await database().insert(blob).values({ projectId, sha256, name, bytes }).onConflictDoNothing();
+  const sha256 = await keepFile(projectId, name, bytes);
   return sheet ? { sha256, content: 'drawing', sheet: sheet.value } : { sha256, content: 'picture' };
 }
 

@@ -11,7 +11,7 @@ export function listenToKeys(store: ProjectStore): () => void {
     const withCommand = event.ctrlKey || event.metaKey;
     if (withCommand && event.key.toLowerCase() === 'z' && !isTyping(event.target)) {
       event.preventDefault();
-      void state.session?.undo(state.person?.id ?? '', event.shiftKey);
+      undo(store, event.shiftKey);
     } else if (isTyping(event.target)) return;
     else if (event.key === 'Escape') stepBack(store);
     else if (event.key === 'Delete' && state.selection.length > 0) removeSelection(store);
@@ -22,6 +22,13 @@ export function listenToKeys(store: ProjectStore): () => void {
   };
   window.addEventListener('keydown', pressed);
   return () => window.removeEventListener('keydown', pressed);
+}
+
+/** Takes back the person's last change, or the last undo, and says which. */
+export function undo(store: ProjectStore, again: boolean): void {
+  const { session, mayEdit, say } = store.getState();
+  const result = mayEdit ? session?.undo(again) : null;
+  if (result) say(result.ok ? result.value.sentence : result.refusal.message, result.ok ? 'done' : 'trouble');
 }
 
 /** Esc goes one step back: the chosen lines, then the tool, then the selection. */

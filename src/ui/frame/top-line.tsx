@@ -2,22 +2,19 @@
 
 import Link from 'next/link';
 import { Redo2, Undo2 } from 'lucide-react';
-import { undoTarget } from '../session/undo-target';
 import { QuickEntry } from '../quick-entry/quick-entry';
 import { chooseBuilding, chooseDisplay, useProject, useProjectStore } from '../session/store';
 import { History } from './history';
+import { undo as takeBack } from './keys';
 import { Mark } from './mark';
 import { NamedDimensions } from './named-dimensions';
+import { SavedState } from './saved-state';
 
 /** One line at the top: project and building, undo and redo, what state the work is in, who is here. */
 export function TopLine() {
-  const { framework, solved, building, person, role, history, session, display, mayEdit } = useProject(
-    (project) => project,
-  );
+  const { framework, solved, building, person, role, undo, redo, display, mayEdit } = useProject((project) => project);
   const store = useProjectStore();
   const project = [...framework.records.values()].find(({ kind }) => kind === 'project');
-  const me = person?.id ?? '';
-  const [back, again] = [undoTarget(history, me, false), undoTarget(history, me, true)];
   const initials = (person?.name ?? '')
     .split(' ')
     .map((part) => part[0])
@@ -67,21 +64,21 @@ export function TopLine() {
         <span className="flex">
           <button
             type="button"
-            aria-label={back ? `Undo: ${back.sentence}` : 'Undo'}
-            title={back ? `Undo: ${back.sentence}` : 'Nothing to undo'}
-            disabled={!back}
+            aria-label={undo ? `Undo: ${undo}` : 'Undo'}
+            title={undo ? `Undo: ${undo}` : 'Nothing to undo'}
+            disabled={!undo}
             className="rounded-sm p-1.5 hover:bg-faint disabled:opacity-35"
-            onClick={() => void session?.undo(me)}
+            onClick={() => takeBack(store, false)}
           >
             <Undo2 size={16} aria-hidden="true" />
           </button>
           <button
             type="button"
-            aria-label={again ? `Redo: ${again.sentence}` : 'Redo'}
-            title={again ? again.sentence.replace('Undone', 'Redo') : 'Nothing to redo'}
-            disabled={!again}
+            aria-label={redo ? `Redo: ${redo}` : 'Redo'}
+            title={redo ? redo.replace('Undone', 'Redo') : 'Nothing to redo'}
+            disabled={!redo}
             className="rounded-sm p-1.5 hover:bg-faint disabled:opacity-35"
-            onClick={() => void session?.undo(me, true)}
+            onClick={() => takeBack(store, true)}
           >
             <Redo2 size={16} aria-hidden="true" />
           </button>
@@ -100,27 +97,5 @@ export function TopLine() {
         <span className="text-ink2">{role}</span>
       </span>
     </header>
-  );
-}
-
-/** What state the work is in, in words. */
-function SavedState() {
-  const { pendingCount, online } = useProject((project) => project);
-  const words = !online
-    ? pendingCount > 0
-      ? `Offline, ${pendingCount} kept here`
-      : 'Offline'
-    : pendingCount > 0
-      ? `Sending ${pendingCount}`
-      : 'Saved';
-  return (
-    <span
-      role="status"
-      aria-label="State of the work"
-      className={`w-28 text-right ${online ? 'text-ink2' : 'font-semibold text-look'}`}
-    >
-      <span aria-hidden="true">● </span>
-      {words}
-    </span>
   );
 }

@@ -16,24 +16,27 @@ import { Tray } from '../tools/tray';
 import { WorkPath } from '../work-path/work-path';
 import { listenToKeys } from './keys';
 import { Notice } from './notice';
+import { PaneBoundary } from './pane-boundary';
+import { RescueButton, SessionTrouble } from './session-trouble';
 import { TopLine } from './top-line';
 
 const ModelView = dynamic(() => import('../model/model-view').then(({ ModelView: view }) => view), { ssr: false });
 
 /** The workspace of one project. */
-export function Workspace({ projectId }: { projectId: string }) {
+export function Workspace({ projectId, demo }: { projectId: string; demo: boolean }) {
   const [store] = useState(makeProjectStore);
   useEffect(() => openProject(store, projectId), [store, projectId]);
   useEffect(() => listenToKeys(store), [store]);
   return (
     <ProjectContext value={store}>
       <Frame />
+      <SessionTrouble demo={demo} />
     </ProjectContext>
   );
 }
 
 function Frame() {
-  const { status, failure, solved, building, generation } = useProject((project) => project);
+  const { status, failure, solved, building, generation, unsolved } = useProject((project) => project);
   if (status === 'failed') {
     return (
       <main className="grid h-full place-items-center">
@@ -41,9 +44,22 @@ function Frame() {
           {failure} <br />
           <Link className="font-semibold text-now underline" href="/">
             Back to the projects
-          </Link>
+          </Link>{' '}
+          <RescueButton />
         </p>
       </main>
+    );
+  }
+  if (status === 'ready' && !solved && unsolved) {
+    return (
+      <div className="grid h-full min-h-[600px] min-w-[1080px] grid-rows-[43px_minmax(0,1fr)]">
+        <TopLine />
+        <main className="grid place-items-center">
+          <p className="max-w-96">
+            This framework cannot be worked out, so there is nothing to draw. Undo what was done last, or download it.
+          </p>
+        </main>
+      </div>
     );
   }
   if (status === 'loading' || !solved) {
@@ -62,16 +78,24 @@ function Frame() {
       <TopLine />
       <div className="grid min-h-0 grid-cols-[auto_minmax(0,1fr)_276px]">
         <aside aria-label="Height strip" className="flex min-h-0 flex-col border-r border-hair bg-sheet">
-          <StripPanel />
+          <PaneBoundary name="The height strip">
+            <StripPanel />
+          </PaneBoundary>
         </aside>
         <div className="flex min-h-0 min-w-0">
-          {hasLevels && <Tray />}
+          {hasLevels && (
+            <PaneBoundary name="The tools">
+              <Tray />
+            </PaneBoundary>
+          )}
           <main className="flex min-h-0 min-w-0 flex-1 flex-col bg-film">
             {hasLevels ? <Surface /> : <FirstSetUp />}
           </main>
         </div>
         <aside aria-label="Details" className="min-h-0 overflow-y-auto border-l border-hair bg-sheet">
-          <Details />
+          <PaneBoundary name="Details">
+            <Details />
+          </PaneBoundary>
         </aside>
       </div>
       <WorkPath />
@@ -137,10 +161,14 @@ function Surface() {
         </p>
       </div>
       <div className="flex min-h-0 flex-1">
-        <View />
+        <PaneBoundary key={tab} name="This view">
+          <View />
+        </PaneBoundary>
         {Beside && (
           <section aria-label="Beside it" className="flex min-h-0 min-w-0 flex-1 border-l border-hair">
-            <Beside />
+            <PaneBoundary key={beside} name="This view">
+              <Beside />
+            </PaneBoundary>
           </section>
         )}
       </div>

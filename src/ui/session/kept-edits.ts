@@ -1,40 +1,45 @@
 /**
- * Edits not yet acknowledged, kept in this browser so that closing a tab while offline loses none. Each tab keeps
- * its own list under a lock that lives as long as the tab, so a tab that opens knows which lists nobody sends any more.
+ * Edits not yet acknowledged, kept in this browser so that closing a tab while offline loses none. They belong to a person
+ * and a project: nobody else who signs in here takes them up. Each tab keeps its own list under a lock that lives as
+ * long as the tab, so a tab that opens knows which lists nobody sends any more.
  */
 export class KeptEdits<T> {
-  private readonly tab = crypto.randomUUID();
   private readonly prefix: string;
+  private readonly own: string;
   private release = () => {};
 
-  constructor(projectId: string) {
-    this.prefix = `spine-kept-${projectId}-`;
-    void navigator.locks.request(this.prefix + this.tab, () => new Promise<void>((done) => (this.release = done)));
+  constructor(personId: string, projectId: string) {
+    this.prefix = `spine-kept/${personId}/${projectId}/`;
+    this.own = this.prefix + crypto.randomUUID();
+    void navigator.locks.request(this.own, () => new Promise<void>((done) => (this.release = done)));
   }
 
-  keep(edits: readonly T[]): void {
+  /** Keeps the edits in the place of those kept before; false if this browser keeps nothing. */
+  keep(edits: readonly T[]): boolean {
     try {
-      if (edits.length === 0) localStorage.removeItem(this.prefix + this.tab);
-      else localStorage.setItem(this.prefix + this.tab, JSON.stringify(edits));
+      if (edits.length === 0) localStorage.removeItem(this.own);
+      else localStorage.setItem(this.own, JSON.stringify(edits));
+      return true;
     } catch {
-      // Without local storage what is pending lives as long as the tab.
+      return edits.length === 0;
     }
   }
 
-  /** Takes over the lists of tabs that are closed. */
-  async takeOver(): Promise<T[]> {
-    const { held = [] } = await navigator.locks.query();
-    const open = new Set(held.map(({ name }) => name));
-    const orphans = Object.keys(localStorage).filter((key) => key.startsWith(this.prefix) && !open.has(key));
-    return orphans.flatMap((key) => {
-      const text = localStorage.getItem(key);
-      localStorage.removeItem(key);
+  /**
+   * The lists of tabs that are closed. They stay where they are until `taken` is called: by then this tab keeps them.
+   */
+  async orphans(): Promise<{ edits: T[]; taken: () => void }> {
+    const { held = [], pending = [] } = await navigator.locks.query();
+    const open = new Set([...held, ...pending].map(({ name }) => name));
+    const keys = Object.keys(localStorage).filter((key) => key.startsWith(this.prefix) && !open.has(key));
+    const edits = keys.flatMap((key) => {
       try {
-        return JSON.parse(text ?? '[]') as T[];
+        return JSON.parse(localStorage.getItem(key) ?? '[]') as T[];
       } catch {
         return [];
       }
     });
+    return { edits, taken: () => keys.forEach((key) => localStorage.removeItem(key)) };
   }
 
   close(): void {

@@ -1,67 +1,96 @@
 import { wrap, type Remote } from 'comlink';
 import { v4 } from 'uuid';
-import { apply, difference, isEmpty, type Changes } from '@/core/model/changes';
+import type { LoggedChange } from '@/core/history/entry';
+import { UNDO } from '@/core/history/undo';
+import { isEmpty } from '@/core/model/changes';
 import { groundsDigest, type Planned } from '@/core/model/command';
-import { plan } from '@/core/model/commands';
 import { EMPTY_FRAMEWORK, recordsById, type Framework } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
-import type { Result } from '@/core/model/result';
-import { refuse } from '@/core/model/result';
+import { refuse, type Result } from '@/core/model/result';
+import type { Rec } from '@/core/model/record';
 import type { Solved } from '@/core/solving/solved';
-import { withDelta } from '@/core/solving/solved-delta';
 import type { SolveWorker } from '@/workers/solve.worker';
 import { KeptEdits } from './kept-edits';
-import { listenToHeads, type Heads } from './live';
-import { UNDO, undoTarget } from './undo-target';
-import { serverFor, ServerRefused, type HistoryEntry, type Opened } from './server';
-
-/** A command on its way: planned here, not yet acknowledged. */
-interface Pending {
-  commandId: string;
-  command: string;
-  input: Json;
-  digest: string;
-}
+import { listenLive, type Told } from './live';
+import {
+  CLOSED,
+  nextUndo,
+  phaseOf,
+  planHere,
+  step,
+  unsent,
+  type Effect,
+  type Pending,
+  type Phase,
+  type Role,
+  type SessionEvent,
+  type SessionState,
+} from './machine';
+import { serverFor, ServerRefused, type Opened } from './server';
+import { SolveHost, type SolvingWorker } from './solve-host';
 
 /** What the interface shows. `framework` and `solved` always belong together: one generation, never a mixture. */
 export interface Shown {
   framework: Framework;
   solved: Solved | null;
   generation: number;
-  pendingCount: number;
-  online: boolean;
-  history: HistoryEntry[];
+  phase: Phase;
+  role: Role | null;
+  /** Edits of this tab the server has not acknowledged, oldest first. */
+  unsent: readonly Pending[];
+  /** Why the oldest of them cannot be saved. */
+  stuck: { commandId: string; message: string } | null;
+  /** What undo and redo would take back now, in words. */
+  undo: string | null;
+  redo: string | null;
+  /** Number of the last change taken in: who shows the history reads it anew when this moves. */
+  seq: number;
+  /** Why what is seen is not what was done: the solver failed at it. */
+  unsolved: string | null;
 }
 
+const makeWorker = (): SolvingWorker<Remote<SolveWorker>> => {
+  const raw = new Worker(new URL('../../workers/solve.worker.ts', import.meta.url), { type: 'module' });
+  return {
+    remote: wrap<SolveWorker>(raw),
+    end: () => raw.terminate(),
+    onBroken: (tell) => {
+      raw.onerror = ({ message }) => tell(new Error(message || 'The worker broke down'));
+      raw.onmessageerror = () => tell(new Error('The worker’s answer could not be read'));
+    },
+  };
+};
+
 /**
- * One open project in one tab. Commands are planned here at once and sent one after the other; what others commit
- * is taken in below what is pending, which is then planned anew. Every state is solved in the worker.
+ * One open project in one tab. It does what the machine says: sends edits one after the other, reads what was missed,
+ * keeps what is not acknowledged, and has every state solved in the worker.
  */
 export class ProjectSession {
-  readonly worker: Remote<SolveWorker>;
-  private readonly raw: Worker;
   readonly server: ReturnType<typeof serverFor>;
-  private readonly kept: KeptEdits<Pending>;
-  private base: Framework = EMPTY_FRAMEWORK;
-  private baseSeq = 0;
-  /** Base with all pending commands. */
-  private view: Framework = EMPTY_FRAMEWORK;
+  private state: SessionState = CLOSED;
+  private kept: KeptEdits<Pending> | null = null;
+  private person: Opened['person'] | null = null;
   /** What is tried while something is dragged: shown in every view, and neither kept nor sent. */
   private tried: Framework | null = null;
-  private pending: Pending[] = [];
-  private inWorker: Framework = EMPTY_FRAMEWORK;
+  private readonly host: SolveHost<Remote<SolveWorker>>;
+  private shownFramework: Framework | null = null;
+  private cannotSolve: Framework | null = null;
   private solving = false;
-  private sending = false;
-  private catchingUp: Promise<void> | null = null;
+  private timer: ReturnType<typeof setTimeout> | undefined;
   private closeLive = () => {};
   private closed = false;
   private shown: Shown = {
     framework: EMPTY_FRAMEWORK,
     solved: null,
     generation: 0,
-    pendingCount: 0,
-    online: true,
-    history: [],
+    phase: 'opening',
+    role: null,
+    unsent: [],
+    stuck: null,
+    undo: null,
+    redo: null,
+    seq: 0,
+    unsolved: null,
   };
 
   constructor(
@@ -71,43 +100,47 @@ export class ProjectSession {
     private readonly onTrouble: (message: string, again?: () => void) => void,
   ) {
     this.server = serverFor(projectId);
-    this.kept = new KeptEdits(projectId);
-    this.raw = new Worker(new URL('../../workers/solve.worker.ts', import.meta.url), { type: 'module' });
-    this.worker = wrap<SolveWorker>(this.raw);
+    this.host = new SolveHost(makeWorker, () =>
+      this.onTrouble('The solver stopped and was begun anew from the framework. Nothing is lost'),
+    );
+  }
+
+  /** The solving worker, for files made from what is seen. */
+  get worker(): Remote<SolveWorker> {
+    return this.host.remote;
   }
 
   async open(): Promise<Opened> {
     const opened = await this.server.open();
-    this.base = { records: new Map(Object.entries(opened.records)) };
-    this.baseSeq = opened.seq;
-    this.view = this.base;
-    const solved = withDelta(null, await this.worker.reset(opened.records));
-    this.inWorker = this.base;
-    this.show({ framework: this.base, solved, generation: 1 });
+    const framework = { records: new Map(Object.entries(opened.records)) };
+    const { person, role, seq } = opened;
+    this.person = person;
+    this.kept = new KeptEdits(person.id, this.projectId);
+    this.on({ type: 'opened', seq, framework, personId: person.id, role, own: [] });
+    this.closeLive = listenLive((told) => this.heard(told));
+    window.addEventListener('beforeunload', this.warn);
+    void this.readOwn();
     void this.restoreKept();
-    this.closeLive = listenToHeads(
-      (heads) => this.heard(heads),
-      (isTrouble) => this.show({ online: !isTrouble }),
-    );
-    void this.readHistory();
     return opened;
   }
 
   close(): void {
     this.closed = true;
+    clearTimeout(this.timer);
+    window.removeEventListener('beforeunload', this.warn);
     this.closeLive();
-    this.kept.close();
-    this.raw.terminate();
+    this.kept?.close();
+    this.host.end();
   }
 
   /** Plans a command against what is seen, without doing it: for previews and counts. */
   preview(command: string, input: unknown): Result<Planned> {
-    return plan(this.view, command, input, v4());
+    return planHere(this.state, command, input, v4());
   }
 
   /** Shows everywhere what a command would bring about, while it is still being dragged; null shows what is there again. */
   try(edit: { command: string; input: Json } | null): void {
-    const planned = edit && plan(this.view, edit.command, edit.input, v4());
+    const planned = edit && this.preview(edit.command, edit.input);
     // What cannot be done leaves the last that could.
     if (planned && !planned.ok) return;
     this.tried = planned ? planned.value.after : null;
@@ -117,149 +150,155 @@ export class ProjectSession {
   /** Does a command: at once here, then on the server. A refusal changes nothing. */
   run(command: string, input: Json): Result<Planned> {
     const commandId = v4();
-    const planned = plan(this.view, command, input, commandId);
     this.tried = null;
-    if (!planned.ok || isEmpty(planned.value.changes)) return planned;
-    this.pending.push({ commandId, command, input, digest: groundsDigest(planned.value.changes) });
-    this.view = planned.value.after;
-    this.kept.keep(this.pending);
-    this.refresh();
-    void this.sendNext();
+    const planned = planHere(this.state, command, input, commandId);
+    if (!planned.ok || isEmpty(planned.value.changes)) {
+      this.refresh();
+      return planned;
+    }
+    const { changes, sentence } = planned.value;
+    const edit = { commandId, command, input, digest: groundsDigest(changes), sentence };
+    this.on({ type: 'edited', edit, planned: planned.value });
     return planned;
   }
 
-  /** Takes back this person's last change that still stands; `again` takes back the last undo. */
-  async undo(personId: string, again = false): Promise<void> {
-    // The history is read anew: what was just done must be what is taken back.
-    await this.settled();
-    const target = undoTarget(this.shown.history, personId, again);
-    if (!target) return;
-    try {
-      const { seq, changes } = await this.server.send({
-        commandId: v4(),
-        command: UNDO,
-        input: { target: target.commandId },
-        baseSeq: this.baseSeq,
-      });
-      if (seq === this.baseSeq + 1) this.takeIn([{ seq, commandId: '', changes }]);
-      else await this.catchUp();
-      await this.readHistory();
-    } catch (error) {
-      this.onTrouble((error as Error).message);
+  /** Takes back this person's last change that still stands; `again` takes back the last undo. A command like others. */
+  undo(again = false): Result<Planned> | null {
+    const target = nextUndo(this.state, again);
+    return target ? this.run(UNDO, { target: target.commandId }) : null;
+  }
+
+  /** Sends the edit that is stuck once more. */
+  tryAgain = (): void => this.on({ type: 'tryAgain' });
+
+  /** Takes back an edit that was not sent. */
+  takeBack = (commandId: string): void => this.on({ type: 'takeBack', commandId });
+
+  /** Told that somebody signed in again in this tab; true if it is the person this tab belongs to. */
+  async signedIn(): Promise<boolean> {
+    const { person, role, seq } = await this.server.open();
+    if (person.id !== this.person?.id) return false;
+    this.on({ type: 'signedIn' });
+    this.on({ type: 'heads', seq, role });
+    return true;
+  }
+
+  /** The framework with everything done here, whether it was sent or solved or not. */
+  get framework(): Framework {
+    return this.state.view;
+  }
+
+  /** The framework as plain records, for the import worker. */
+  records(): Record<string, Rec> {
+    return recordsById(this.state.view);
+  }
+
+  /** The setting-out plan of a level as a file, once everything pending is committed. */
+  async sheet(query: Record<string, string>): Promise<{ name: string; blob: Blob }> {
+    while (this.state.pending.length > 0 && !this.closed) {
+      const phase = phaseOf(this.state);
+      if (phase !== 'sending' && phase !== 'catchingUp')
+        throw new Error('Sheets are drawn from what is saved, and not all is. Wait until it says Saved');
+      await new Promise((resolve) => setTimeout(resolve, 30));
+    }
+    return this.server.sheet(query);
+  }
+
+  readDrawing(file: File, signal: AbortSignal) {
+    return this.server.readDrawing(file, signal).catch((error: Error) => refuse(error.message));
+  }
+
+  private on(event: SessionEvent): void {
+    if (this.closed) return;
+    const { state, effects } = step(this.state, event);
+    this.state = state;
+    for (const effect of effects) this.carryOut(effect);
+    this.show({});
+    this.refresh();
+  }
+
+  private carryOut(effect: Effect): void {
+    switch (effect.do) {
+      case 'send':
+        return void this.send(effect.edit, effect.baseSeq);
+      case 'readMissed':
+        return void this.ask(async () => {
+          const { changes } = await this.server.since(effect.since);
+          this.on({ type: 'missedRead', changes });
+        });
+      case 'wait':
+        clearTimeout(this.timer);
+        this.timer = setTimeout(() => this.on({ type: 'waited' }), effect.ms);
+        return;
+      case 'keep':
+        if (this.kept?.keep(effect.edits) === false)
+          this.onTrouble('This browser keeps nothing. Leave this tab open until it says Saved');
+        return;
+      case 'say': {
+        const { again } = effect;
+        return this.onTrouble(effect.message, again && (() => this.doAnew(again)));
+      }
     }
   }
 
-  /** Resolves when nothing is pending any more. */
-  private async settled(): Promise<void> {
-    while (this.pending.length > 0 && !this.closed) await new Promise((resolve) => setTimeout(resolve, 30));
-    await this.readHistory();
+  private send({ commandId, command, input, digest }: Pending, baseSeq: number): Promise<void> {
+    const personId = this.state.personId;
+    return this.ask(async () => {
+      const sent = { commandId, command, input, baseSeq, previewDigest: digest, personId };
+      const { seq, changes, sentence } = await this.server.send(sent);
+      const target = command === UNDO ? (input as { target: string }).target : null;
+      const who = { author: this.person?.name ?? '', authorId: personId, at: '' };
+      const entry = isEmpty(changes) ? null : { seq, commandId, command, target, sentence, changes, ...who };
+      this.on({ type: 'acknowledged', commandId, seq, changes, entry });
+    });
   }
 
-  private async readHistory(): Promise<void> {
+  /** A request; what is refused or not answered becomes an event. */
+  private async ask(work: () => Promise<void>): Promise<void> {
     try {
-      this.show({ history: (await this.server.history()).history });
-    } catch {
-      // The history is read again after the next change.
+      await work();
+    } catch (error) {
+      const { status, message, more } =
+        error instanceof ServerRefused ? error : { status: 0, message: String(error), more: {} };
+      this.on({ type: 'refused', status, message, ...more });
+    }
+  }
+
+  private heard(told: Told): void {
+    switch (told.event) {
+      case 'live':
+        if (told.data !== this.state.live) this.on({ type: 'live', live: told.data });
+        return;
+      case 'out':
+        return this.on({ type: 'signedOut' });
+      case 'heads': {
+        const head = told.data[this.projectId];
+        return this.on({ type: 'heads', seq: head?.seq ?? null, role: head?.role ?? null });
+      }
+      case 'head':
+        if (told.data.projectId === this.projectId && this.state.role)
+          this.on({ type: 'heads', seq: told.data.seq, role: this.state.role });
+        return;
+      case 'change':
+        if (told.data.projectId === this.projectId) this.on({ type: 'told', change: told.data.change });
     }
   }
 
   private show(part: Partial<Shown>): void {
     if (this.closed) return;
-    this.shown = { ...this.shown, ...part, pendingCount: this.pending.length };
+    const { state } = this;
+    this.shown = {
+      ...this.shown,
+      phase: phaseOf(state),
+      role: state.role,
+      unsent: unsent(state),
+      stuck: state.stuck,
+      undo: nextUndo(state, false)?.sentence ?? null,
+      redo: nextUndo(state, true)?.sentence ?? null,
+      seq: state.baseSeq,
+      ...part,
+    };
     this.onShown(this.shown);
-  }
-
-  private heard(heads: Heads): void {
-    this.show({ online: true });
-    const head = heads[this.projectId];
-    if (head !== undefined && head > this.baseSeq) void this.catchUp();
-    if (this.pending.length > 0) void this.sendNext();
-  }
-
-  private catchUp(): Promise<void> {
-    this.catchingUp ??= (async () => {
-      try {
-        for (;;) {
-          const { changes } = await this.server.since(this.baseSeq);
-          this.takeIn(changes);
-          if (changes.length < 500) break;
-        }
-        void this.readHistory();
-      } catch (error) {
-        if (!(error instanceof ServerRefused) || error.status !== 0) this.onTrouble((error as Error).message);
-        else this.show({ online: false });
-      } finally {
-        this.catchingUp = null;
-      }
-    })();
-    return this.catchingUp;
-  }
-
-  /** Takes committed changes into the base, in order, and plans what is pending anew on top. */
-  private takeIn(committed: readonly { seq: number; commandId: string; changes: Changes }[]): void {
-    let isNew = false;
-    for (const { seq, commandId, changes } of committed) {
-      if (seq !== this.baseSeq + 1) continue;
-      this.base = apply(this.base, changes);
-      this.baseSeq = seq;
-      this.pending = this.pending.filter((waiting) => waiting.commandId !== commandId);
-      isNew = true;
-    }
-    if (isNew) this.replan();
-  }
-
-  private replan(): void {
-    this.view = this.base;
-    this.pending = this.pending.filter((waiting) => {
-      const planned = plan(this.view, waiting.command, waiting.input, waiting.commandId);
-      if (!planned.ok) {
-        this.onTrouble(`An edit could not be kept after somebody else's: ${planned.refusal.message}`);
-        return false;
-      }
-      this.view = planned.value.after;
-      return true;
-    });
-    this.kept.keep(this.pending);
-    this.refresh();
-  }
-
-  /** Sends the oldest pending command; one at a time, so they are committed in the order they were made. */
-  private async sendNext(): Promise<void> {
-    const [next] = this.pending;
-    if (!next || this.sending || this.closed) return;
-    this.sending = true;
-    this.show({});
-    let delayMs = 0;
-    try {
-      const { commandId, command, input, digest } = next;
-      const { seq, changes } = await this.server.send({
-        commandId,
-        command,
-        input,
-        baseSeq: this.baseSeq,
-        previewDigest: digest,
-      });
-      if (seq === this.baseSeq + 1) this.takeIn([{ seq, commandId, changes }]);
-      else if (seq > this.baseSeq) await this.catchUp();
-      if (this.pending[0] === next) this.pending.shift();
-      this.show({ online: true });
-      void this.readHistory();
-    } catch (error) {
-      if (error instanceof ServerRefused && error.status !== 0 && error.status < 500) {
-        this.pending = this.pending.filter((waiting) => waiting !== next);
-        this.onTrouble(error.message, error.status === 409 ? () => this.doAnew(next) : undefined);
-        await this.catchUp();
-        this.replan();
-      } else {
-        this.show({ online: false });
-        delayMs = 2000;
-      }
-    } finally {
-      this.sending = false;
-      this.kept.keep(this.pending);
-      this.show({});
-    }
-    if (this.pending.length > 0) setTimeout(() => void this.sendNext(), delayMs);
   }
 
   /** Does an edit again that somebody else's stood in the way of, on what is there now. */
@@ -270,15 +309,22 @@ export class ProjectSession {
 
   /** Brings the worker to the latest state and shows what it answers. States in between are passed over. */
   private refresh(): void {
-    if (this.solving || this.closed) return;
+    if (this.solving || this.closed || !this.state.opened) return;
     this.solving = true;
     void (async () => {
-      while (this.inWorker !== (this.tried ?? this.view) && !this.closed) {
-        const target = this.tried ?? this.view;
-        const changes = difference(this.inWorker, target);
-        const solved = withDelta(this.shown.solved, await this.worker.update(changes));
-        this.inWorker = target;
-        this.show({ framework: target, solved, generation: this.shown.generation + 1 });
+      for (;;) {
+        const target = this.tried ?? this.state.view;
+        if (this.closed || target === this.shownFramework || target === this.cannotSolve) break;
+        try {
+          const solved = await this.host.solve(target);
+          this.shownFramework = target;
+          this.cannotSolve = null;
+          this.show({ framework: target, solved, generation: this.shown.generation + 1, unsolved: null });
+        } catch (error) {
+          // The last good solve stays. Edits go on: an undo may bring back what can be solved.
+          this.cannotSolve = target;
+          this.show({ unsolved: (error as Error).message, ...(this.shown.solved ? {} : { framework: target }) });
+        }
       }
       this.solving = false;
     })();
@@ -286,25 +332,24 @@ export class ProjectSession {
 
   /** Takes up edits that a closed tab could not send. */
   private async restoreKept(): Promise<void> {
-    const kept = await this.kept.takeOver();
-    if (kept.length === 0 || this.closed) return;
-    this.pending.push(...kept);
-    this.replan();
-    void this.sendNext();
+    if (!this.kept) return;
+    const { edits, taken } = await this.kept.orphans();
+    if (this.closed) return;
+    if (edits.length > 0) this.on({ type: 'restored', edits });
+    taken();
   }
 
-  /** The framework as plain records, for the import worker. */
-  records(): Record<string, import('@/core/model/record').Rec> {
-    return recordsById(this.view);
+  private async readOwn(): Promise<void> {
+    try {
+      const { own } = await this.server.own();
+      this.on({ type: 'ownRead', own: own satisfies LoggedChange[] });
+    } catch {
+      // What was done before this page opened cannot be taken back then; what is done here can.
+    }
   }
 
-  /** The setting-out plan of a level as a file, once everything pending is committed. */
-  async sheet(query: Record<string, string>): Promise<{ name: string; blob: Blob }> {
-    if (this.pending.length > 0) await this.settled();
-    return this.server.sheet(query);
-  }
-
-  readDrawing(file: File, signal: AbortSignal) {
-    return this.server.readDrawing(file, signal).catch((error: Error) => refuse(error.message));
-  }
+  /** Leaving while something is not sent is asked about, though it is kept. */
+  private readonly warn = (event: BeforeUnloadEvent): void => {
+    if (phaseOf(this.state) === 'stuck') event.preventDefault();
+  };
 }

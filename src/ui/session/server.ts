@@ -1,31 +1,57 @@
+import type { HistoryEntry, LoggedChange } from '@/core/history/entry';
 import type { Changes } from '@/core/model/changes';
 import type { Json } from '@/core/model/json';
 import type { Rec } from '@/core/model/record';
 import type { KeptView } from '@/core/views/named-view';
 import type { Sheet } from '@/core/importing/sheet';
+import type { Role } from './machine';
+
+/** What a refusal says beside its words. */
+interface More {
+  headSeq?: number;
+  retryAfterMs?: number;
+  role?: Role | null;
+}
 
 /** The server refused, with its words; or could not be reached (`status` 0). */
 export class ServerRefused extends Error {
   constructor(
     readonly status: number,
     message: string,
+    readonly more: More = {},
   ) {
     super(message);
   }
 }
 
-async function ask<T>(url: string, init?: RequestInit): Promise<T> {
-  let response: Response;
+/** How long a request may take: what is not answered by then is asked again. */
+const SOON_MS = 20_000;
+const LONG_MS = 90_000;
+
+async function fetched(url: string, init: RequestInit = {}, withinMs = SOON_MS): Promise<Response> {
+  const signals = [AbortSignal.timeout(withinMs), ...(init.signal ? [init.signal] : [])];
   try {
-    response = await fetch(url, init);
+    return await fetch(url, { ...init, signal: AbortSignal.any(signals) });
   } catch {
     throw new ServerRefused(0, 'The server cannot be reached');
   }
-  const body = (await response.json().catch(() => null)) as (T & { message?: string }) | null;
-  if (!response.ok || body === null) {
-    throw new ServerRefused(response.status, body?.message ?? 'The server gave no readable answer. Try again');
-  }
-  return body;
+}
+
+async function ask<T>(url: string, init?: RequestInit, withinMs?: number): Promise<T> {
+  const response = await fetched(url, init, withinMs);
+  const body = (await response.json().catch(() => null)) as (T & { message?: string } & More) | null;
+  if (response.ok && body !== null) return body;
+  const seconds = Number(response.headers.get('retry-after') ?? 0);
+  throw new ServerRefused(
+    // An answer that breaks off half way is no answer.
+    response.ok ? 0 : response.status,
+    body?.message ?? 'The server gave no readable answer. Try again',
+    {
+      ...(body?.headSeq === undefined ? {} : { headSeq: body.headSeq }),
+      ...(body?.role === undefined ? {} : { role: body.role }),
+      ...(seconds > 0 ? { retryAfterMs: seconds * 1000 } : {}),
+    },
+  );
 }
 
 const post = <T>(url: string, body: unknown): Promise<T> =>
@@ -34,19 +60,8 @@ const post = <T>(url: string, body: unknown): Promise<T> =>
 export interface Opened {
   seq: number;
   records: Record<string, Rec>;
-  person: { id: string; name: string };
-  role: 'owner' | 'designer' | 'consultant' | 'viewer';
-}
-
-export interface HistoryEntry {
-  seq: number;
-  commandId: string;
-  command: string;
-  target: string | null;
-  sentence: string;
-  author: string;
-  authorId: string;
-  at: string;
+  person: { id: string; name: string; email: string };
+  role: Role;
 }
 
 export interface SentCommand {
@@ -55,21 +70,30 @@ export interface SentCommand {
   input: Json;
   baseSeq: number;
   previewDigest?: string;
+  /** Who made it: the server refuses to take it from anybody else who is signed in here. */
+  personId: string;
 }
+
+/** A file goes as the bytes it is: what it holds the server finds out by itself. */
+const FILE = { 'content-type': 'application/octet-stream' };
 
 /** The server's interface for one project. */
 export const serverFor = (projectId: string) => {
   const base = `/api/projects/${projectId}`;
   return {
-    open: () => ask<Opened>(`${base}/framework`),
+    open: () => ask<Opened>(`${base}/framework`, {}, LONG_MS),
     send: (command: SentCommand) =>
       post<{ seq: number; changes: Changes; sentence: string }>(`${base}/commands`, command),
-    since: (seq: number) =>
-      ask<{ changes: { seq: number; commandId: string; changes: Changes }[] }>(`${base}/changes?since=${seq}`),
-    history: () => ask<{ history: HistoryEntry[] }>(`${base}/history`),
+    since: (seq: number) => ask<{ changes: LoggedChange[] }>(`${base}/changes?since=${seq}`),
+    /** A piece of the history, latest first; the piece before a number, or the latest. */
+    history: (before?: number) =>
+      ask<{ history: HistoryEntry[]; more: boolean }>(
+        `${base}/history${before === undefined ? '' : `?before=${before}`}`,
+      ),
+    /** One's own latest edits with what they changed, oldest first: what undo takes back. */
+    own: () => ask<{ own: LoggedChange[] }>(`${base}/history/own`),
     sheet: async (query: Record<string, string>) => {
-      const response = await fetch(`${base}/sheet?${new URLSearchParams(query).toString()}`).catch(() => null);
-      if (!response) throw new ServerRefused(0, 'The server cannot be reached');
+      const response = await fetched(`${base}/sheet?${new URLSearchParams(query).toString()}`, {}, LONG_MS);
       if (!response.ok) {
         const body = (await response.json().catch(() => null)) as { message?: string } | null;
         throw new ServerRefused(response.status, body?.message ?? 'The sheet could not be drawn. Try again');
@@ -89,16 +113,17 @@ export const serverFor = (projectId: string) => {
     takeUnderlay: (file: File, signal: AbortSignal) =>
       ask<{ sha256: string; content: 'picture' | 'drawing'; sheet?: Sheet }>(
         `${base}/underlays?name=${encodeURIComponent(file.name)}`,
-        { method: 'POST', body: file, signal },
+        { method: 'POST', body: file, headers: FILE, signal },
+        LONG_MS,
       ),
     underlayUrl: (sha256: string) => `${base}/underlays/${sha256}`,
     underlaySheet: (sha256: string) => ask<{ sheet: Sheet }>(`${base}/underlays/${sha256}`),
     readDrawing: (file: File, signal: AbortSignal) =>
-      ask<{ sheet: Sheet }>(`${base}/drawings?name=${encodeURIComponent(file.name)}`, {
-        method: 'POST',
-        body: file,
-        signal,
-      }),
+      ask<{ sheet: Sheet }>(
+        `${base}/drawings?name=${encodeURIComponent(file.name)}`,
+        { method: 'POST', body: file, headers: FILE, signal },
+        LONG_MS,
+      ),
   };
 };
 

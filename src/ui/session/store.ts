@@ -11,8 +11,10 @@ import type { Solved } from '@/core/solving/solved';
 import { IMPERIAL, METRIC, type LengthDisplay } from '@/core/units/format-length';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { MoveMode } from '@/core/levels/chain';
+import { mayChange, type Pending, type Phase } from './machine';
 import { ProjectSession } from './project-session';
-import { ServerRefused, type HistoryEntry, type Opened } from './server';
+import { rememberForRescue } from './rescue';
+import { ServerRefused, type Opened } from './server';
 
 export type Tab = 'plan' | 'section' | 'model' | 'board' | 'schedules';
 export type Step = 'levels' | 'grids' | 'columns' | 'shafts' | 'stairs' | 'floors' | 'walls' | 'checks' | 'issue';
@@ -36,9 +38,17 @@ export interface Project {
   framework: Framework;
   solved: Solved | null;
   generation: number;
-  pendingCount: number;
-  online: boolean;
-  history: HistoryEntry[];
+  /** What the session is in, and what of its edits the server has not acknowledged. */
+  phase: Phase;
+  unsent: readonly Pending[];
+  stuck: { commandId: string; message: string } | null;
+  /** What undo and redo would take back, in words. */
+  undo: string | null;
+  redo: string | null;
+  /** Number of the last change taken in. */
+  seq: number;
+  /** Why the solver failed at what was done last; what is shown is from before. */
+  unsolved: string | null;
   building: Id | null;
   level: Id | null;
   selection: Id[];
@@ -84,9 +94,13 @@ export function makeProjectStore(): ProjectStore {
     framework: EMPTY_FRAMEWORK,
     solved: null,
     generation: 0,
-    pendingCount: 0,
-    online: true,
-    history: [],
+    phase: 'opening',
+    unsent: [],
+    stuck: null,
+    undo: null,
+    redo: null,
+    seq: 0,
+    unsolved: null,
     building: null,
     level: null,
     selection: [],
@@ -129,14 +143,19 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
   const session = new ProjectSession(
     projectId,
     (shown) => {
-      store.setState((state) => ({ ...shown, ...stillThere(state, shown.solved) }));
+      store.setState((state) => ({
+        ...shown,
+        mayEdit: mayChange(shown.role),
+        ...(mayChange(shown.role) ? {} : NO_TOOL),
+        ...stillThere(state, shown.solved),
+      }));
     },
     (message, again) => store.setState({ notice: { text: message, kind: 'trouble', again } }),
   );
   store.setState({ session, display: localStorage.getItem(DISPLAY_KEY) === 'imperial' ? IMPERIAL : METRIC });
+  rememberForRescue(session);
   session.open().then(
-    ({ person, role }) =>
-      store.setState({ status: 'ready', person, role, mayEdit: role === 'owner' || role === 'designer' }),
+    ({ person }) => store.setState({ status: 'ready', person }),
     (error: unknown) => {
       const failure =
         error instanceof ServerRefused ? error.message : 'The project could not be opened. Load the page again';
@@ -145,6 +164,9 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
   );
   return () => session.close();
 }
+
+/** No tool is at work: for who may not change anything, or not any more. */
+const NO_TOOL: Partial<Project> = { chosenLines: null, onPlanWindow: null, ghost: null, onPlanPoint: null };
 
 /** Building, level and selection as far as they exist in a solve; the ground floor to begin with. */
 function stillThere(state: Project, solved: Solved | null): Partial<Project> {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import type { HistoryEntry } from './server';
-import { UNDO, undoTarget } from './undo-target';
+import { UNDO } from '@/core/history/undo';
+import type { HistoryEntry } from '@/core/history/entry';
+import { undoTarget } from './undo-target';
 
 /** A history written oldest first, as `id:author` or `id:author>target` for an undo; answered latest first. */
 const history = (...entries: string[]): HistoryEntry[] =>

@@ -1,14 +1,11 @@
-import type { HistoryEntry } from './server';
+import { UNDO } from '@/core/history/undo';
+import type { HistoryEntry } from '@/core/history/entry';
 
-/** Name of the command that takes an earlier one back. */
-export const UNDO = 'history.undo';
+/** As much of an edit as tells whether it can be taken back. */
+export type Undoable = Pick<HistoryEntry, 'commandId' | 'command' | 'target' | 'sentence' | 'authorId'>;
 
 /** The person's last change that is not undone, or their last undo that is not redone. History comes latest first. */
-export function undoTarget(
-  history: readonly HistoryEntry[],
-  personId: string,
-  again: boolean,
-): HistoryEntry | undefined {
+export function undoTarget<T extends Undoable>(history: readonly T[], personId: string, again: boolean): T | undefined {
   const takenBack = new Set(history.flatMap(({ command, target }) => (command === UNDO && target ? [target] : [])));
   const own = history.filter(({ authorId, commandId }) => authorId === personId && !takenBack.has(commandId));
   if (!again) return own.find((entry) => !isUndo(entry, history));
@@ -17,7 +14,7 @@ export function undoTarget(
 }
 
 /** True if an entry took something back; an undo of an undo did it again, and so on in turn. */
-function isUndo(entry: HistoryEntry, history: readonly HistoryEntry[]): boolean {
+function isUndo(entry: Undoable, history: readonly Undoable[]): boolean {
   if (entry.command !== UNDO) return false;
   const target = history.find(({ commandId }) => commandId === entry.target);
   return !target || !isUndo(target, history);

@@ -1,6 +1,8 @@
 import { headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
-import { personOf } from '@/server/access';
+import { isUuid } from '@/core/model/ids';
+import { whoIsSignedIn } from '@/server/people/signed-in';
+import { settings } from '@/server/settings';
 import { projectNamed } from '@/server/projects/projects';
 import { Workspace } from '@/ui/frame/workspace';
 
@@ -13,9 +15,8 @@ interface PageProps {
 /** The workspace of a project, for its members. */
 export default async function ProjectPage({ params }: PageProps) {
   const { projectId } = await params;
-  const person = await personOf(await headers());
+  const person = await whoIsSignedIn(await headers());
   if (!person) redirect('/');
-  const isId = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(projectId);
-  if (!isId || !(await projectNamed(projectId, person.id))) notFound();
-  return <Workspace projectId={projectId} />;
+  if (!isUuid(projectId) || !(await projectNamed(projectId, person.id))) notFound();
+  return <Workspace projectId={projectId} demo={settings().DEMO_MODE === '1'} />;
 }

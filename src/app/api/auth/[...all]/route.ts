@@ -1,5 +1,6 @@
-import { auth } from '@/server/auth';
+import { guarded } from '@/server/entry/entry';
+import { signInOrOut } from '@/server/people/sign-in';
 
 /** Sign-in, sign-up and sign-out, answered by the sign-in library. */
-export const GET = (request: Request) => auth().handler(request);
-export const POST = (request: Request) => auth().handler(request);
+export const GET = guarded('GET /api/auth/[...all]', signInOrOut);
+export const POST = guarded('POST /api/auth/[...all]', signInOrOut);

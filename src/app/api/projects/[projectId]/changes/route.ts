@@ -1,13 +1,10 @@
 import { z } from 'zod';
-import { requireMember } from '@/server/access';
 import { readChangesSince } from '@/server/changes/read-changes';
-import { handle } from '@/server/handle';
+import { guarded } from '@/server/entry/entry';
+
+const querySchema = z.object({ since: z.coerce.number().int().min(0) });
 
 /** Changes after a sequence number, for a client that has missed some. */
-export const GET = (request: Request, { params }: { params: Promise<{ projectId: string }> }) =>
-  handle(async () => {
-    const { projectId } = await params;
-    await requireMember(request.headers, projectId);
-    const since = z.coerce.number().int().min(0).parse(new URL(request.url).searchParams.get('since'));
-    return Response.json({ changes: await readChangesSince(projectId, since) });
-  });
+export const GET = guarded('GET /api/projects/[projectId]/changes', async ({ projectId, query }) =>
+  Response.json({ changes: await readChangesSince(projectId, querySchema.parse(query).since) }),
+);

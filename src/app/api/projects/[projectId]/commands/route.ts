@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import type { Json } from '@/core/model/json';
 import { idSchema } from '@/core/model/ids';
-import { requireMember } from '@/server/access';
 import { runCommand } from '@/server/changes/run-command';
-import { handle, readJson } from '@/server/handle';
+import { guarded } from '@/server/entry/entry';
+import { RequestRefused } from '@/server/entry/refusal';
 
 const bodySchema = z.strictObject({
   commandId: idSchema,
@@ -11,19 +11,25 @@ const bodySchema = z.strictObject({
   input: z.json(),
   baseSeq: z.number().int().min(0).optional(),
   previewDigest: z.string().max(64).optional(),
+  /** Who made the edit: nobody else who is signed in here sends it in their own name. */
+  personId: z.string().max(64).optional(),
 });
 
 /** Runs a command on the framework. 200 committed; 409 somebody changed what it touches; 422 refused. */
-export const POST = (request: Request, { params }: { params: Promise<{ projectId: string }> }) =>
-  handle(async () => {
-    const { projectId } = await params;
-    const { person } = await requireMember(request.headers, projectId);
-    const body = await readJson(request, bodySchema);
-    const outcome = await runCommand({ ...body, input: body.input as Json, projectId, userId: person.id });
-    if (outcome.kind === 'done')
+export const POST = guarded('POST /api/projects/[projectId]/commands', async ({ projectId, person, role, json }) => {
+  const { personId, ...sent } = json(bodySchema);
+  if (personId !== undefined && personId !== person.id)
+    throw new RequestRefused(401, 'Somebody else is signed in here. Sign in as who made this edit');
+  const { id: userId, name: userName } = person;
+  const outcome = await runCommand({ ...sent, input: sent.input as Json, projectId, userId, userName });
+  switch (outcome.kind) {
+    case 'done':
       return Response.json({ seq: outcome.seq, changes: outcome.changes, sentence: outcome.sentence });
-    if (outcome.kind === 'refused') return Response.json(outcome.refusal, { status: 422 });
-    if (outcome.kind === 'conflict')
+    case 'refused':
+      return Response.json(outcome.refusal, { status: 422 });
+    case 'conflict':
       return Response.json({ message: outcome.message, headSeq: outcome.headSeq }, { status: 409 });
-    return Response.json({ message: outcome.message }, { status: 403 });
-  });
+    case 'forbidden':
+      return Response.json({ message: outcome.message, role }, { status: 403 });
+  }
+});

@@ -1,11 +1,8 @@
-import { requireMember } from '@/server/access';
 import { readFramework } from '@/server/changes/read-changes';
-import { handle } from '@/server/handle';
+import { guarded } from '@/server/entry/entry';
 
 /** The framework at its head, with who is asking and what they may do. */
-export const GET = (request: Request, { params }: { params: Promise<{ projectId: string }> }) =>
-  handle(async () => {
-    const { projectId } = await params;
-    const { person, role } = await requireMember(request.headers, projectId);
-    return Response.json({ ...(await readFramework(projectId)), person: { id: person.id, name: person.name }, role });
-  });
+export const GET = guarded('GET /api/projects/[projectId]/framework', async ({ projectId, person, role }) => {
+  const { id, name, email } = person;
+  return Response.json({ ...(await readFramework(projectId)), person: { id, name, email }, role });
+});

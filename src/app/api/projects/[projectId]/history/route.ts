@@ -1,11 +1,10 @@
-import { requireMember } from '@/server/access';
+import { z } from 'zod';
 import { readHistory } from '@/server/changes/read-changes';
-import { handle } from '@/server/handle';
+import { guarded } from '@/server/entry/entry';
 
-/** Who did what and when, latest first. */
-export const GET = (request: Request, { params }: { params: Promise<{ projectId: string }> }) =>
-  handle(async () => {
-    const { projectId } = await params;
-    await requireMember(request.headers, projectId);
-    return Response.json({ history: await readHistory(projectId) });
-  });
+const querySchema = z.object({ before: z.coerce.number().int().min(0).optional() });
+
+/** A piece of who did what and when, latest first. */
+export const GET = guarded('GET /api/projects/[projectId]/history', async ({ projectId, query }) =>
+  Response.json(await readHistory(projectId, querySchema.parse(query).before)),
+);

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { idSchema } from '@/core/model/ids';
-import { requireMember } from '@/server/access';
-import { handle } from '@/server/handle';
+import { guarded } from '@/server/entry/entry';
 import { makeSheet, SHEET_FORMATS } from '@/server/projects/sheet';
 
 const querySchema = z.strictObject({
@@ -12,13 +11,9 @@ const querySchema = z.strictObject({
 });
 
 /** The setting-out plan of a level as PDF, SVG or DXF. Every member may take it. */
-export const GET = (request: Request, { params }: { params: Promise<{ projectId: string }> }) =>
-  handle(async () => {
-    const { projectId } = await params;
-    await requireMember(request.headers, projectId);
-    const query = querySchema.parse(Object.fromEntries(new URL(request.url).searchParams));
-    const { bytes, type, name } = await makeSheet(projectId, query);
-    return new Response(bytes as Uint8Array<ArrayBuffer>, {
-      headers: { 'content-type': type, 'content-disposition': `attachment; filename="${encodeURIComponent(name)}"` },
-    });
+export const GET = guarded('GET /api/projects/[projectId]/sheet', async ({ projectId, query }) => {
+  const { bytes, type, name } = await makeSheet(projectId, querySchema.parse(query));
+  return new Response(bytes as Uint8Array<ArrayBuffer>, {
+    headers: { 'content-type': type, 'content-disposition': `attachment; filename="${encodeURIComponent(name)}"` },
   });
+});

@@ -1,38 +1,21 @@
 import { keptViewSchema } from '@/core/views/named-view';
-import { requireMember } from '@/server/access';
-import { handle, readJson } from '@/server/handle';
+import { guarded, type EnteredByMember } from '@/server/entry/entry';
 import { dropOwnView, keepOwnView, ownViews } from '@/server/projects/own-views';
 
-interface In {
-  params: Promise<{ projectId: string }>;
-}
-
-async function membersViews(
-  request: Request,
-  { params }: In,
-  change?: (project: string, user: string) => Promise<void>,
-) {
-  const { projectId } = await params;
-  const { person } = await requireMember(request.headers, projectId);
-  await change?.(projectId, person.id);
-  return Response.json({ views: await ownViews(projectId, person.id) });
-}
+const views = async ({ projectId, person }: EnteredByMember): Promise<Response> =>
+  Response.json({ views: await ownViews(projectId, person.id) });
 
 /** The views one keeps for oneself. */
-export const GET = (request: Request, at: In) => handle(() => membersViews(request, at));
+export const GET = guarded('GET /api/projects/[projectId]/views', views);
 
 /** Keeps a view for oneself, under its name. */
-export const PUT = (request: Request, at: In) =>
-  handle(() =>
-    membersViews(request, at, async (project, user) =>
-      keepOwnView(project, user, await readJson(request, keptViewSchema, 20_000)),
-    ),
-  );
+export const PUT = guarded('PUT /api/projects/[projectId]/views', async (entered) => {
+  await keepOwnView(entered.projectId, entered.person.id, entered.json(keptViewSchema));
+  return views(entered);
+});
 
 /** Keeps the named view no longer. */
-export const DELETE = (request: Request, at: In) =>
-  handle(() =>
-    membersViews(request, at, (project, user) =>
-      dropOwnView(project, user, new URL(request.url).searchParams.get('name') ?? ''),
-    ),
-  );
+export const DELETE = guarded('DELETE /api/projects/[projectId]/views', async (entered) => {
+  await dropOwnView(entered.projectId, entered.person.id, entered.query.name ?? '');
+  return views(entered);
+});

@@ -1,0 +1,190 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { inputRefusal } from '@/core/model/command';
+import { isUuid } from '@/core/model/ids';
+import { database } from '../db/connection';
+import type { Role } from '../db/schema';
+import { log } from '../log';
+import { countRequest } from '../metrics';
+import { roleIn } from '../people/membership';
+import { whoIsSignedIn, type SignedIn } from '../people/signed-in';
+import { ADDRESS_HEADER, addressOf, REQUEST_ID_HEADER } from './address';
+import { codeOf, writeAudit } from './audit';
+import { jsonOf, readBody } from './body';
+import { requireOwnOrigin } from './origin';
+import { RequestRefused } from './refusal';
+import { RULES, type Rule, type RuleName } from './rules';
+
+/** A request that has come through: who it is, what they may do, and what they brought. */
+export interface Entered {
+  request: Request;
+  requestId: string;
+  /** Where it comes from, for counting tries. */
+  address: string;
+  /** The parts of the path, by name. */
+  params: Record<string, string>;
+  query: Record<string, string>;
+  bytes: Uint8Array;
+  /** Aborted when the sender goes away or the time is up. */
+  signal: AbortSignal;
+  json: <T>(schema: z.ZodType<T>) => T;
+}
+export interface EnteredByPerson extends Entered {
+  person: SignedIn;
+}
+export interface EnteredByMember extends EnteredByPerson {
+  projectId: string;
+  role: Role;
+}
+
+interface Context {
+  params?: Promise<Record<string, string | string[]>>;
+}
+
+type EnteredFor<N extends RuleName> = N extends `${string}[projectId]${string}`
+  ? EnteredByMember
+  : N extends 'GET /api/events' | `${string} /api/projects`
+    ? EnteredByPerson
+    : Entered;
+
+/** What is known of a request while it is answered: for its line in the log. */
+interface Trail {
+  requestId: string;
+  userId: string | null;
+  projectId: string | null;
+}
+
+/**
+ * The one way in. A handler made here asks the route's rule: where the request comes from, who sent it, what they may
+ * do in the project, how large it is and of what type, and for how long it may take; only then the work begins.
+ */
+export function guarded<N extends RuleName>(
+  name: N,
+  work: (entered: EnteredFor<N>) => Promise<Response> | Response,
+): (request: Request, context: Context) => Promise<Response> {
+  const rule = RULES[name];
+  return async (request, context) => {
+    const begun = performance.now();
+    const trail: Trail = {
+      requestId: request.headers.get(REQUEST_ID_HEADER) ?? randomUUID(),
+      userId: null,
+      projectId: null,
+    };
+    const response = await answer(rule, request, context, trail, work as (entered: Entered) => Promise<Response>);
+    const ms = Math.round(performance.now() - begun);
+    const { status } = response;
+    log.info({ id: trail.requestId, route: name, person: trail.userId, ms, status }, 'request');
+    countRequest(name, status, ms / 1000);
+    const event =
+      status < 400 ? rule.audit : status === 401 || status === 403 || status === 429 ? 'refused' : undefined;
+    if (event && !(status === 401 && trail.userId === null && rule.who !== 'anyone')) {
+      const { userId, projectId, requestId } = trail;
+      const address = addressOf(request.headers);
+      void writeAudit({ event, userId, projectId, requestId, address, route: name, status });
+    }
+    response.headers.set(REQUEST_ID_HEADER, trail.requestId);
+    if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store');
+    return response;
+  };
+}
+
+async function answer(
+  rule: Rule,
+  request: Request,
+  context: Context,
+  trail: Trail,
+  work: (entered: Entered) => Promise<Response>,
+): Promise<Response> {
+  const time = new AbortController();
+  const timer = rule.withinMs === null ? undefined : setTimeout(() => time.abort(), rule.withinMs);
+  const tooLong = new Promise<never>((_, reject) =>
+    time.signal.addEventListener('abort', () =>
+      reject(new RequestRefused(503, 'That took too long and was given up. Try again')),
+    ),
+  );
+  tooLong.catch(() => undefined);
+  try {
+    const entered = enter(rule, request, context, trail, time.signal).then(work);
+    return await Promise.race([entered, tooLong]);
+  } catch (error) {
+    return refusalAnswer(error, trail);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+async function enter(
+  rule: Rule,
+  request: Request,
+  context: Context,
+  trail: Trail,
+  time: AbortSignal,
+): Promise<Entered> {
+  requireOwnOrigin(request);
+  const params = Object.fromEntries(
+    Object.entries((await context.params) ?? {}).map(([key, value]) => [
+      key,
+      Array.isArray(value) ? value.join('/') : value,
+    ]),
+  );
+  const known: Partial<EnteredByMember> = {};
+  if (rule.who !== 'anyone') {
+    const person = await whoIsSignedIn(request.headers);
+    if (!person) throw new RequestRefused(401, 'Sign in first');
+    trail.userId = person.id;
+    known.person = person;
+    if (rule.who !== 'person')
+      Object.assign(known, await enterProject(rule.who, person, params.projectId ?? '', trail));
+  }
+  const bytes = await readBody(request, rule.body);
+  return {
+    ...known,
+    request,
+    requestId: trail.requestId,
+    address: addressOf(request.headers),
+    params,
+    query: Object.fromEntries(new URL(request.url).searchParams),
+    bytes,
+    signal: AbortSignal.any([request.signal, time]),
+    json: (schema) => jsonOf(bytes, schema),
+  };
+}
+
+/** A project one is no member of looks as if it were not there. */
+async function enterProject(roles: readonly Role[], person: SignedIn, projectId: string, trail: Trail) {
+  const role = isUuid(projectId) ? await roleIn(database(), projectId, person.id) : null;
+  if (!role) throw new RequestRefused(404, 'There is no such project, or you are not a member of it');
+  trail.projectId = projectId;
+  if (!roles.includes(role)) throw mayNotChange(role);
+  return { projectId, role };
+}
+
+/** What who may only look is told. */
+export const mayNotChange = (role: Role): RequestRefused =>
+  new RequestRefused(403, `As ${role} you can look and measure, but not change the framework`, { role });
+
+/** An error as an answer. What nobody foresaw is logged by its kind, without what somebody typed. */
+function refusalAnswer(error: unknown, trail: Trail): Response {
+  if (error instanceof RequestRefused) {
+    const { status, message, more, headers } = error;
+    return Response.json({ message, ...more }, { status, headers });
+  }
+  if (error instanceof z.ZodError) return Response.json({ message: inputRefusal(error).message }, { status: 400 });
+  const code = codeOf(error);
+  // Our own code's place, not the values: a database error's text names those.
+  const stack =
+    error instanceof Error && !('cause' in error) ? error.stack?.split('\n').slice(0, 6).join('\n') : undefined;
+  log.error({ id: trail.requestId, code, stack }, 'a request failed');
+  return isDatabaseAway(code)
+    ? Response.json(
+        { message: 'The database cannot be reached; nothing was changed. Try again in a moment' },
+        { status: 503, headers: { 'retry-after': '2' } },
+      )
+    : Response.json({ message: 'Something went wrong on the server; nothing was changed. Try again' }, { status: 500 });
+}
+
+/** Codes of a database that is stopped, starting, out of connections or out of disk: waiting helps. */
+const isDatabaseAway = (code: string): boolean =>
+  /^(ECONN|EPIPE|ENOTFOUND|57P0|08|53)/.test(code) || code === 'Error: timeout';
+
+export { ADDRESS_HEADER };

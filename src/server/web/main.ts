@@ -1,0 +1,51 @@
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import next from 'next';
+import { codeOf } from '../entry/audit';
+import { endWithParent } from '../end-with-parent';
+import { hub } from '../live/hub';
+import { log } from '../log';
+import { receive } from './receive';
+
+const HOUR_MS = 3_600_000;
+
+/** The web process: every request comes in here, is marked and measured, and goes on to the pages and handlers. */
+async function main(): Promise<void> {
+  const port = Number(process.env.PORT ?? 3000);
+  const hostname = process.env.LISTEN_ADDRESS ?? '127.0.0.1';
+  const app = next({ dev: false, dir: process.cwd(), hostname, port });
+  await app.prepare();
+  const handle = app.getRequestHandler();
+  const server = createServer((request: IncomingMessage, response: ServerResponse) => {
+    if (!receive(request, response)) return;
+    handle(request, response).catch((error: unknown) => {
+      log.error({ code: codeOf(error) }, 'a page failed');
+      if (!response.headersSent) response.writeHead(500);
+      response.end();
+    });
+  });
+  // A request must come in within a minute; streams are answers and last.
+  server.headersTimeout = 15_000;
+  server.requestTimeout = 60_000;
+  server.keepAliveTimeout = 65_000;
+  server.maxHeadersCount = 100;
+  server.timeout = HOUR_MS;
+  const stop = () => {
+    void hub().close();
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+    setTimeout(() => process.exit(0), 3000).unref();
+  };
+  process.once('SIGTERM', stop);
+  process.once('SIGINT', stop);
+  endWithParent(stop);
+  server.once('error', (error: NodeJS.ErrnoException) => {
+    process.stderr.write(`The web server cannot listen on ${hostname}:${port} (${error.code ?? 'unknown'})\n`);
+    process.exit(1);
+  });
+  server.listen(port, hostname);
+}
+
+main().catch((error: unknown) => {
+  process.stderr.write(`The web server did not start: ${(error as Error).message}\n`);
+  process.exit(1);
+});

@@ -1,0 +1,392 @@
+import { planUndoOf, UNDO } from '@/core/history/undo';
+import type { LoggedChange } from '@/core/history/entry';
+import { apply, isEmpty, type Changes } from '@/core/model/changes';
+import type { Planned } from '@/core/model/command';
+import { plan } from '@/core/model/commands';
+import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
+import type { Id } from '@/core/model/ids';
+import type { Json } from '@/core/model/json';
+import { refuse, type Result } from '@/core/model/result';
+import { undoTarget, type Undoable } from './undo-target';
+
+/** An edit made here that the server has not answered for. It is what is kept in the browser. */
+export interface Pending {
+  commandId: Id;
+  command: string;
+  input: Json;
+  digest: string;
+  /** What it was, in words, for who must decide about it. */
+  sentence: string;
+}
+
+/** What a session is in. Each has its words in the top line. */
+export type Phase =
+  'opening' | 'current' | 'sending' | 'catchingUp' | 'offline' | 'signedOut' | 'outOfProject' | 'stuck' | 'failed';
+
+export type Role = 'owner' | 'designer' | 'consultant' | 'viewer';
+
+/** Why nothing is sent: an edit that can never be saved as it is. */
+interface Stuck {
+  commandId: Id;
+  message: string;
+}
+
+/** One open project in one tab, as a value. Nothing here reads a clock or asks a server: see {@link step}. */
+export interface SessionState {
+  opened: boolean;
+  failure: string | null;
+  personId: string;
+  role: Role | null;
+  signedIn: boolean;
+  /** The live stream speaks, here or in the tab that holds it; null until the first word. */
+  live: boolean | null;
+  /** The last request was answered. */
+  answered: boolean;
+  /** Nothing is asked before a timer has run out. */
+  waiting: boolean;
+  /** Requests in a row that were not answered, or by a server in trouble. */
+  failures: number;
+  /** How often the server broke on the oldest edit. */
+  broken: number;
+  stuck: Stuck | null;
+  /** The request on its way. One at a time, so that edits are committed in the order they were made. */
+  asking: { what: 'send'; commandId: Id } | { what: 'missed' } | null;
+  /** What the server has, as far as it is known here, and the highest number heard of. */
+  base: Framework;
+  baseSeq: number;
+  headSeq: number;
+  /** Oldest first. One that is acknowledged stays until its change has come, so that nothing flickers. */
+  pending: readonly (Pending & { acknowledgedAs: number | null })[];
+  /** Base with all pending edits that fit it. */
+  view: Framework;
+  /** This person's committed edits, oldest first: what undo takes back. */
+  own: readonly LoggedChange[];
+  /** What each pending edit changes in the view, for undoing it before it is sent. */
+  planned: ReadonlyMap<Id, Planned>;
+}
+
+export type SessionEvent =
+  | { type: 'opened'; seq: number; framework: Framework; personId: string; role: Role; own: readonly LoggedChange[] }
+  | { type: 'couldNotOpen'; message: string }
+  | { type: 'ownRead'; own: readonly LoggedChange[] }
+  | { type: 'restored'; edits: readonly Pending[] }
+  | { type: 'edited'; edit: Pending; planned: Planned }
+  | { type: 'acknowledged'; commandId: Id; seq: number; changes: Changes; entry: LoggedChange | null }
+  | { type: 'refused'; status: number; message: string; headSeq?: number; retryAfterMs?: number; role?: Role | null }
+  | { type: 'missedRead'; changes: readonly LoggedChange[] }
+  | { type: 'told'; change: LoggedChange }
+  | { type: 'heads'; seq: number | null; role: Role | null }
+  | { type: 'live'; live: boolean }
+  | { type: 'signedOut' }
+  | { type: 'signedIn' }
+  | { type: 'waited' }
+  | { type: 'tryAgain' }
+  | { type: 'takeBack'; commandId: Id };
+
+/** What the driver must do after a step. */
+export type Effect =
+  | { do: 'send'; edit: Pending; baseSeq: number }
+  | { do: 'readMissed'; since: number }
+  | { do: 'wait'; ms: number }
+  | { do: 'keep'; edits: readonly Pending[] }
+  | { do: 'say'; message: string; again?: Pending };
+
+export const CLOSED: SessionState = {
+  opened: false,
+  failure: null,
+  personId: '',
+  role: null,
+  signedIn: true,
+  live: null,
+  answered: true,
+  waiting: false,
+  failures: 0,
+  broken: 0,
+  stuck: null,
+  asking: null,
+  base: EMPTY_FRAMEWORK,
+  baseSeq: 0,
+  headSeq: 0,
+  pending: [],
+  view: EMPTY_FRAMEWORK,
+  own: [],
+  planned: new Map(),
+};
+
+/** Own edits that can be taken back: more than anybody undoes, few enough to keep. */
+const MOST_OWN = 200;
+/** An edit the server breaks on this often is not sent by itself again. */
+const MOST_BROKEN = 3;
+const LONGEST_PAUSE_MS = 30_000;
+
+export const mayChange = (role: Role | null): boolean => role === 'owner' || role === 'designer';
+
+/** Edits that the server has not acknowledged. */
+export const unsent = (state: SessionState): readonly Pending[] =>
+  state.pending.filter(({ acknowledgedAs }) => acknowledgedAs === null);
+
+/** What the session is in. Of several troubles the one a person must act on comes first. */
+export function phaseOf(state: SessionState): Phase {
+  if (state.failure !== null) return 'failed';
+  if (!state.opened) return 'opening';
+  if (!state.signedIn) return 'signedOut';
+  if (state.role === null || (!mayChange(state.role) && unsent(state).length > 0)) return 'outOfProject';
+  if (state.stuck) return 'stuck';
+  if (!state.answered || state.live === false) return 'offline';
+  if (state.pending.length > 0) return 'sending';
+  return state.headSeq > state.baseSeq || state.live === null ? 'catchingUp' : 'current';
+}
+
+/** A command planned on what is seen; an undo with what it takes back, whether that was sent or not. */
+export function planHere(state: SessionState, command: string, input: unknown, commandId: Id): Result<Planned> {
+  return planOn(state.view, state, command, input, commandId);
+}
+
+function planOn(
+  framework: Framework,
+  { own, planned }: Pick<SessionState, 'own' | 'planned'>,
+  command: string,
+  input: unknown,
+  commandId: Id,
+): Result<Planned> {
+  if (command !== UNDO) return plan(framework, command, input, commandId);
+  const target = (input as { target?: unknown } | null)?.target;
+  const found =
+    typeof target === 'string' ? (planned.get(target) ?? own.find((entry) => entry.commandId === target)) : undefined;
+  return found ? planUndoOf(framework, found) : refuse('What was to be undone is not there any more');
+}
+
+/** The edit that undo would take back now, or that redo would do again. */
+export function nextUndo(state: SessionState, again: boolean): Undoable | undefined {
+  const here = state.pending
+    .filter(({ commandId }) => !state.own.some((entry) => entry.commandId === commandId))
+    .map(({ commandId, command, input, sentence }) => ({
+      commandId,
+      command,
+      target: command === UNDO ? (input as { target: Id }).target : null,
+      sentence,
+      authorId: state.personId,
+    }));
+  return undoTarget([...state.own, ...here].reverse(), state.personId, again);
+}
+
+/** The state after an event, and what must be done. Pure: the same state and event give the same. */
+export function step(before: SessionState, event: SessionEvent): { state: SessionState; effects: Effect[] } {
+  const effects: Effect[] = [];
+  let state = react(before, event, effects);
+  if (kept(state) !== kept(before)) effects.unshift({ do: 'keep', edits: unsent(state).map(plain) });
+  state = ask(state, effects);
+  return { state, effects };
+}
+
+const kept = (state: SessionState): string =>
+  unsent(state)
+    .map(({ commandId }) => commandId)
+    .join();
+
+const plain = ({ commandId, command, input, digest, sentence }: Pending): Pending => ({
+  commandId,
+  command,
+  input,
+  digest,
+  sentence,
+});
+
+function react(state: SessionState, event: SessionEvent, effects: Effect[]): SessionState {
+  switch (event.type) {
+    case 'opened': {
+      const { seq, framework, personId, role, own } = event;
+      const opened = { opened: true, failure: null, personId, role, signedIn: true, answered: true, failures: 0 };
+      return replan({ ...state, ...opened, base: framework, baseSeq: seq, headSeq: seq, own });
+    }
+    case 'couldNotOpen':
+      return { ...state, failure: event.message };
+    case 'ownRead': {
+      const newer = state.own.filter(({ seq }) => !event.own.some((entry) => entry.seq === seq));
+      return { ...state, own: bounded([...event.own, ...newer].sort((a, b) => a.seq - b.seq)) };
+    }
+    case 'restored': {
+      const known = new Set(state.pending.map(({ commandId }) => commandId));
+      const byId = new Map(event.edits.map((edit) => [edit.commandId, edit]));
+      const edits = [...byId.values()].filter(({ commandId }) => !known.has(commandId)).map(waitingEdit);
+      // What is on its way stays in front.
+      const onItsWay = state.asking?.what === 'send' ? 1 : 0;
+      const pending = [...state.pending.slice(0, onItsWay), ...edits, ...state.pending.slice(onItsWay)];
+      return replan({ ...state, pending });
+    }
+    case 'edited': {
+      const { edit, planned } = event;
+      return {
+        ...state,
+        pending: [...state.pending, waitingEdit(edit)],
+        view: planned.after,
+        planned: new Map(state.planned).set(edit.commandId, planned),
+      };
+    }
+    case 'acknowledged':
+      return acknowledged(answeredNow(state), event);
+    case 'refused':
+      return refused({ ...state, asking: null }, state.asking, event, effects);
+    case 'missedRead':
+      return missedRead(answeredNow(state), event.changes);
+    case 'told': {
+      const { change } = event;
+      const heard = { ...state, headSeq: Math.max(state.headSeq, change.seq) };
+      return change.seq === state.baseSeq + 1 ? takeIn(heard, [change]) : heard;
+    }
+    case 'heads': {
+      if (event.seq === null || event.role === null) return { ...state, role: null };
+      const headSeq = Math.max(state.headSeq, event.seq);
+      return { ...state, role: event.role, headSeq };
+    }
+    case 'live':
+      // A stream that speaks again is a reason to ask at once.
+      return { ...state, live: event.live, waiting: event.live ? false : state.waiting };
+    case 'signedOut':
+      return { ...state, signedIn: false };
+    case 'signedIn':
+      return { ...state, signedIn: true, waiting: false, failures: 0, answered: true };
+    case 'waited':
+      return { ...state, waiting: false };
+    case 'tryAgain':
+      return { ...state, stuck: null, broken: 0, waiting: false };
+    case 'takeBack': {
+      if (state.asking?.what === 'send' && state.asking.commandId === event.commandId) return state;
+      const pending = state.pending.filter(({ commandId }) => commandId !== event.commandId);
+      const stuck = state.stuck?.commandId === event.commandId ? null : state.stuck;
+      return replan({ ...state, pending, stuck, broken: stuck ? state.broken : 0 });
+    }
+  }
+}
+
+const waitingEdit = (edit: Pending) => ({ ...edit, acknowledgedAs: null });
+
+const bounded = (own: LoggedChange[]): LoggedChange[] => own.slice(-MOST_OWN);
+
+const answeredNow = (state: SessionState): SessionState => ({
+  ...state,
+  asking: null,
+  answered: true,
+  failures: 0,
+  broken: 0,
+  waiting: false,
+});
+
+function acknowledged(
+  state: SessionState,
+  { commandId, seq, changes, entry }: Extract<SessionEvent, { type: 'acknowledged' }>,
+): SessionState {
+  const headSeq = Math.max(state.headSeq, seq);
+  if (entry && seq === state.baseSeq + 1) return takeIn({ ...state, headSeq }, [entry]);
+  // It changed nothing, or has come by the stream before its answer did.
+  if (isEmpty(changes) || seq <= state.baseSeq)
+    return replan({
+      ...state,
+      headSeq,
+      pending: state.pending.filter((waiting) => waiting.commandId !== commandId),
+    });
+  const pending = state.pending.map((waiting) =>
+    waiting.commandId === commandId ? { ...waiting, acknowledgedAs: seq } : waiting,
+  );
+  return { ...state, headSeq, pending };
+}
+
+function missedRead(state: SessionState, changes: readonly LoggedChange[]): SessionState {
+  // An answer without the next number tells that the head heard of is not to be had: what was answered holds.
+  if (!changes.some(({ seq }) => seq === state.baseSeq + 1)) return { ...state, headSeq: state.baseSeq };
+  return takeIn(state, changes);
+}
+
+/** Takes committed changes into the base, in order, and plans what is pending anew on top. */
+function takeIn(state: SessionState, committed: readonly LoggedChange[]): SessionState {
+  let { base, baseSeq } = state;
+  const own = [...state.own];
+  const done = new Set<Id>();
+  for (const change of committed) {
+    if (change.seq !== baseSeq + 1) continue;
+    base = apply(base, change.changes);
+    baseSeq = change.seq;
+    done.add(change.commandId);
+    if (change.authorId === state.personId) own.push(change);
+  }
+  const pending = state.pending.filter(
+    ({ commandId, acknowledgedAs }) => !done.has(commandId) && (acknowledgedAs ?? Infinity) > baseSeq,
+  );
+  return replan({
+    ...state,
+    base,
+    baseSeq,
+    headSeq: Math.max(state.headSeq, baseSeq),
+    own: bounded(own),
+    pending,
+  });
+}
+
+/**
+ * Plans what is pending on the base. An edit that does not fit any more is not shown, but it stays and is sent: the
+ * server has the last word about it.
+ */
+function replan(state: SessionState): SessionState {
+  const planned = new Map<Id, Planned>();
+  let view = state.base;
+  for (const { commandId, command, input } of state.pending) {
+    const again = planOn(view, { own: state.own, planned }, command, input, commandId);
+    if (!again.ok) continue;
+    planned.set(commandId, again.value);
+    view = again.value.after;
+  }
+  return { ...state, view, planned };
+}
+
+/** A request that was not done. Only what is refused for itself leaves the list. */
+function refused(
+  state: SessionState,
+  asked: SessionState['asking'],
+  event: Extract<SessionEvent, { type: 'refused' }>,
+  effects: Effect[],
+): SessionState {
+  const { status, message } = event;
+  const sent =
+    asked?.what === 'send' ? state.pending.find(({ commandId }) => commandId === asked.commandId) : undefined;
+  if (status === 401) return { ...state, answered: true, signedIn: false };
+  if (status === 404) return { ...state, answered: true, role: null };
+  if (status === 403) return { ...state, answered: true, role: event.role === undefined ? 'viewer' : event.role };
+  if (sent && (status === 409 || status === 422)) {
+    effects.push({
+      do: 'say',
+      message: status === 409 ? message : `Not saved: “${sent.sentence}”. ${message}`,
+      ...(status === 409 ? { again: plain(sent) } : {}),
+    });
+    const pending = state.pending.filter((waiting) => waiting !== sent);
+    return replan({
+      ...answeredNow(state),
+      pending,
+      headSeq: Math.max(state.headSeq, event.headSeq ?? 0),
+    });
+  }
+  if (sent && (status === 400 || status === 413 || status === 415))
+    return { ...state, answered: true, stuck: { commandId: sent.commandId, message } };
+  // No answer, too many requests, or a server in trouble: kept, and asked again after a growing pause.
+  const isBroken = sent !== undefined && status >= 500 && status !== 503;
+  const broken = isBroken ? state.broken + 1 : state.broken;
+  if (sent && broken >= MOST_BROKEN)
+    return { ...state, answered: true, broken, stuck: { commandId: sent.commandId, message } };
+  const failures = state.failures + 1;
+  const pauseMs = Math.min(LONGEST_PAUSE_MS, 1000 * 2 ** Math.min(failures - 1, 10));
+  effects.push({ do: 'wait', ms: Math.max(pauseMs, event.retryAfterMs ?? 0) });
+  return { ...state, answered: false, waiting: true, failures, broken };
+}
+
+/** Asks for what comes next, if anything does and nothing stands in the way. */
+function ask(state: SessionState, effects: Effect[]): SessionState {
+  if (!state.opened || state.failure !== null || !state.signedIn || state.role === null) return state;
+  if (state.asking || state.waiting) return state;
+  if (state.headSeq > state.baseSeq) {
+    effects.push({ do: 'readMissed', since: state.baseSeq });
+    return { ...state, asking: { what: 'missed' } };
+  }
+  const next = unsent(state)[0];
+  if (!next || state.stuck || !mayChange(state.role)) return state;
+  effects.push({ do: 'send', edit: plain(next), baseSeq: state.baseSeq });
+  return { ...state, asking: { what: 'send', commandId: next.commandId } };
+}

@@ -1,0 +1,97 @@
+import { difference, type Changes } from '@/core/model/changes';
+import { EMPTY_FRAMEWORK, recordsById, type Framework } from '@/core/model/framework';
+import type { Rec } from '@/core/model/record';
+import type { Solved } from '@/core/solving/solved';
+import { withDelta, type SolvedDelta } from '@/core/solving/solved-delta';
+
+/** As much of the solving worker as solving asks of it. */
+export interface Solving {
+  reset: (records: Record<string, Rec>) => Promise<SolvedDelta>;
+  update: (changes: Changes) => Promise<SolvedDelta>;
+}
+
+export interface SolvingWorker<W extends Solving> {
+  remote: W;
+  end: () => void;
+  /** Called once if the worker breaks down as a whole. */
+  onBroken: (tell: (error: Error) => void) => void;
+}
+
+/** A framework this worker and a new one both failed at. */
+export class CannotSolve extends Error {}
+
+/** A solve takes seconds at most; a worker silent for this long hangs. */
+const HANGS_MS = 90_000;
+
+/**
+ * Solves in a worker that is expected to fail: one that throws, breaks down or hangs is ended, and a new one is begun
+ * from the framework. Only what changed goes to it and comes back.
+ */
+export class SolveHost<W extends Solving> {
+  private worker: SolvingWorker<W> | null = null;
+  private broken: Promise<never> = new Promise(() => {});
+  /** What the worker has, and the solve of it. */
+  private inWorker: Framework = EMPTY_FRAMEWORK;
+  private solved: Solved | null = null;
+
+  constructor(
+    private readonly make: () => SolvingWorker<W>,
+    private readonly onRestart: (error: Error) => void = () => {},
+    private readonly hangsMs = HANGS_MS,
+  ) {}
+
+  /** The worker, for asking it other things about what it solved last. */
+  get remote(): W {
+    return this.begun().remote;
+  }
+
+  /** The solve of a framework. Throws {@link CannotSolve} if a new worker fails at it too. */
+  async solve(target: Framework): Promise<Solved> {
+    try {
+      return await this.attempt(target);
+    } catch (error) {
+      this.end();
+      this.onRestart(error as Error);
+    }
+    try {
+      return await this.attempt(target);
+    } catch (error) {
+      this.end();
+      throw new CannotSolve((error as Error).message);
+    }
+  }
+
+  end(): void {
+    this.worker?.end();
+    this.worker = null;
+    this.solved = null;
+    this.inWorker = EMPTY_FRAMEWORK;
+  }
+
+  private async attempt(target: Framework): Promise<Solved> {
+    const { remote } = this.begun();
+    const asked =
+      this.solved === null ? remote.reset(recordsById(target)) : remote.update(difference(this.inWorker, target));
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const hangs = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => reject(new Error('The worker gave no answer')), this.hangsMs);
+    });
+    try {
+      this.solved = withDelta(this.solved, await Promise.race([asked, this.broken, hangs]));
+      this.inWorker = target;
+      return this.solved;
+    } finally {
+      clearTimeout(timer);
+    }
+  }
+
+  private begun(): SolvingWorker<W> {
+    if (this.worker) return this.worker;
+    const worker = this.make();
+    this.broken = new Promise((_, reject) => worker.onBroken(reject));
+    // Told between two solves it is found at the next one.
+    this.broken.catch(() => undefined);
+    this.worker = worker;
+    return worker;
+  }
+}
