@@ -1,4 +1,4 @@
-import { apply, fieldAt, invert, type Changes } from '../model/changes';
+import { apply, fieldAt, invert, touchedIds, type Changes } from '../model/changes';
 import type { Planned } from '../model/command';
 import type { Framework } from '../model/framework';
 import { faultAfter } from '../model/integrity';
@@ -11,6 +11,20 @@ export const UNDO = 'history.undo';
 
 /** Who last changed a field of a record after the change that is to be undone. */
 export type LaterAuthor = (recordId: string, path: string | null) => string | undefined;
+
+/** Names, among what was changed later (oldest first), who last changed a field of a record, or the record at all. */
+export const laterAuthorAmong =
+  (later: readonly { changes: Changes; author: string }[]): LaterAuthor =>
+  (id, path) =>
+    later.findLast(({ changes }) =>
+      path === null
+        ? touchedIds(changes).includes(id)
+        : changes.patched.some(
+            (patch) =>
+              patch.id === id &&
+              Object.keys(patch.fields).some((field) => field.startsWith(path) || path.startsWith(field)),
+          ),
+    )?.author;
 
 /**
  * The changes that undo earlier ones in today's framework. Each field must still hold what the change wrote;

@@ -1,5 +1,5 @@
 import { and, asc, eq, gt, sql } from 'drizzle-orm';
-import { planUndoOf, UNDO } from '@/core/history/undo';
+import { laterAuthorAmong, planUndoOf, UNDO } from '@/core/history/undo';
 import { isEmpty, touchedIds, type Changes } from '@/core/model/changes';
 import { groundsDigest, type Planned } from '@/core/model/command';
 import { plan } from '@/core/model/commands';
@@ -209,27 +209,15 @@ async function planUndoSent(tx: Transaction, framework: Framework, sent: Sent): 
   if (!row) return refuse('The change to be undone is not in this project');
   if (row.authorId !== sent.userId) return refuse('Each person undoes their own changes');
   const later = await tx
-    .select({ changes: change.changes, name: user.name, commandId: change.commandId })
+    .select({ changes: change.changes, author: user.name })
     .from(change)
     .innerJoin(user, eq(user.id, change.authorId))
     .where(and(eq(change.projectId, sent.projectId), gt(change.seq, row.seq)))
     .orderBy(asc(change.seq));
-  const laterAuthor = (id: string, path: string | null) =>
-    later
-      .filter(({ changes }) =>
-        path === null
-          ? touchedIds(changes).includes(id)
-          : changes.patched.some(
-              (patch) =>
-                patch.id === id &&
-                Object.keys(patch.fields).some((field) => field.startsWith(path) || path.startsWith(field)),
-            ),
-      )
-      .at(-1)?.name;
   return planUndoOf(
     framework,
     { changes: upcastChanges(row.changes, row.schemaVersion), sentence: row.sentence },
-    laterAuthor,
+    laterAuthorAmong(later),
   );
 }
 

@@ -45,7 +45,14 @@ function session(role: 'designer' | 'viewer' = 'designer') {
     const planned = planHere(state, command, input, commandId);
     if (!planned.ok) throw new Error(planned.refusal.message);
     const { changes, sentence } = planned.value;
-    const made = { commandId, command, input: input as never, digest: groundsDigest(changes), sentence };
+    const made = {
+      commandId,
+      command,
+      input: input as never,
+      digest: groundsDigest(changes),
+      madeAt: state.baseSeq,
+      sentence,
+    };
     on({ type: 'edited', edit: made, planned: planned.value });
     return commandId;
   };
@@ -328,6 +335,17 @@ describe('undo', () => {
     ]);
   });
 
+  it('over somebody else’s edit of the same field is refused, naming them', () => {
+    const s = session();
+    s.acknowledge(s.title('A'));
+    const theirs = plan(s.state.base, 'levels.rename', { level: '01', title: 'T' }, derivedCommandId('theirs'));
+    if (!theirs.ok) throw new Error(theirs.refusal.message);
+    const { changes, sentence } = theirs.value;
+    const who = { author: 'Bo Marsh', authorId: 'you', at: '', target: null, command: 'levels.rename' };
+    s.on({ type: 'told', change: { seq: 5, commandId: derivedCommandId('theirs'), changes, sentence, ...who } });
+    expect(() => s.undo()).toThrow('changed in the same place by Bo Marsh');
+  });
+
   it('names what it would take back', () => {
     const s = session();
     expect(nextUndo(s.state, false)).toBeUndefined();
@@ -447,7 +465,14 @@ it('against a server that loses, delays, repeats and refuses, every edit is comm
         const signedIn = server.signedIn;
         server.signedIn = true;
         server.take(
-          { commandId, command: 'levels.rename', input, digest: groundsDigest(planned.value.changes), sentence: '' },
+          {
+            commandId,
+            command: 'levels.rename',
+            input,
+            digest: groundsDigest(planned.value.changes),
+            madeAt: 0,
+            sentence: '',
+          },
           'you',
         );
         server.signedIn = signedIn;

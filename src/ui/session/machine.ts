@@ -1,4 +1,4 @@
-import { planUndoOf, UNDO } from '@/core/history/undo';
+import { laterAuthorAmong, planUndoOf, UNDO } from '@/core/history/undo';
 import type { LoggedChange } from '@/core/history/entry';
 import { apply, isEmpty, type Changes } from '@/core/model/changes';
 import type { Planned } from '@/core/model/command';
@@ -15,6 +15,8 @@ export interface Pending {
   command: string;
   input: Json;
   digest: string;
+  /** Number of the framework it was made on. */
+  madeAt: number;
   /** What it was, in words, for who must decide about it. */
   sentence: string;
 }
@@ -61,6 +63,8 @@ export interface SessionState {
   view: Framework;
   /** This person's committed edits, oldest first: what undo takes back. */
   own: readonly LoggedChange[];
+  /** What was committed lately, by anybody, oldest first: who stands in the way of an undo. */
+  lately: readonly LoggedChange[];
   /** What each pending edit changes in the view, for undoing it before it is sent. */
   planned: ReadonlyMap<Id, Planned>;
 }
@@ -85,7 +89,7 @@ export type SessionEvent =
 
 /** What the driver must do after a step. */
 export type Effect =
-  | { do: 'send'; edit: Pending; baseSeq: number }
+  | { do: 'send'; edit: Pending }
   | { do: 'readMissed'; since: number }
   | { do: 'wait'; ms: number }
   | { do: 'keep'; edits: readonly Pending[] }
@@ -110,6 +114,7 @@ export const CLOSED: SessionState = {
   pending: [],
   view: EMPTY_FRAMEWORK,
   own: [],
+  lately: [],
   planned: new Map(),
 };
 
@@ -144,16 +149,17 @@ export function planHere(state: SessionState, command: string, input: unknown, c
 
 function planOn(
   framework: Framework,
-  { own, planned }: Pick<SessionState, 'own' | 'planned'>,
+  { own, lately, planned }: Pick<SessionState, 'own' | 'lately' | 'planned'>,
   command: string,
   input: unknown,
   commandId: Id,
 ): Result<Planned> {
   if (command !== UNDO) return plan(framework, command, input, commandId);
   const target = (input as { target?: unknown } | null)?.target;
-  const found =
-    typeof target === 'string' ? (planned.get(target) ?? own.find((entry) => entry.commandId === target)) : undefined;
-  return found ? planUndoOf(framework, found) : refuse('What was to be undone is not there any more');
+  const committed = own.find((entry) => entry.commandId === target);
+  const found = (typeof target === 'string' ? planned.get(target) : undefined) ?? committed;
+  if (!found) return refuse('What was to be undone is not there any more');
+  return planUndoOf(framework, found, laterAuthorAmong(lately.filter(({ seq }) => seq > (committed?.seq ?? Infinity))));
 }
 
 /** The edit that undo would take back now, or that redo would do again. */
@@ -184,11 +190,12 @@ const kept = (state: SessionState): string =>
     .map(({ commandId }) => commandId)
     .join();
 
-const plain = ({ commandId, command, input, digest, sentence }: Pending): Pending => ({
+const plain = ({ commandId, command, input, digest, madeAt, sentence }: Pending): Pending => ({
   commandId,
   command,
   input,
   digest,
+  madeAt,
   sentence,
 });
 
@@ -301,12 +308,14 @@ function missedRead(state: SessionState, changes: readonly LoggedChange[]): Sess
 function takeIn(state: SessionState, committed: readonly LoggedChange[]): SessionState {
   let { base, baseSeq } = state;
   const own = [...state.own];
+  const lately = [...state.lately];
   const done = new Set<Id>();
   for (const change of committed) {
     if (change.seq !== baseSeq + 1) continue;
     base = apply(base, change.changes);
     baseSeq = change.seq;
     done.add(change.commandId);
+    lately.push(change);
     if (change.authorId === state.personId) own.push(change);
   }
   const pending = state.pending.filter(
@@ -318,6 +327,7 @@ function takeIn(state: SessionState, committed: readonly LoggedChange[]): Sessio
     baseSeq,
     headSeq: Math.max(state.headSeq, baseSeq),
     own: bounded(own),
+    lately: bounded(lately),
     pending,
   });
 }
@@ -330,7 +340,7 @@ function replan(state: SessionState): SessionState {
   const planned = new Map<Id, Planned>();
   let view = state.base;
   for (const { commandId, command, input } of state.pending) {
-    const again = planOn(view, { own: state.own, planned }, command, input, commandId);
+    const again = planOn(view, { own: state.own, lately: state.lately, planned }, command, input, commandId);
     if (!again.ok) continue;
     planned.set(commandId, again.value);
     view = again.value.after;
@@ -387,6 +397,6 @@ function ask(state: SessionState, effects: Effect[]): SessionState {
   }
   const next = unsent(state)[0];
   if (!next || state.stuck || !mayChange(state.role)) return state;
-  effects.push({ do: 'send', edit: plain(next), baseSeq: state.baseSeq });
+  effects.push({ do: 'send', edit: plain(next) });
   return { ...state, asking: { what: 'send', commandId: next.commandId } };
 }

@@ -157,7 +157,7 @@ export class ProjectSession {
       return planned;
     }
     const { changes, sentence } = planned.value;
-    const edit = { commandId, command, input, digest: groundsDigest(changes), sentence };
+    const edit = { commandId, command, input, digest: groundsDigest(changes), madeAt: this.state.baseSeq, sentence };
     this.on({ type: 'edited', edit, planned: planned.value });
     return planned;
   }
@@ -220,7 +220,7 @@ export class ProjectSession {
   private carryOut(effect: Effect): void {
     switch (effect.do) {
       case 'send':
-        return void this.send(effect.edit, effect.baseSeq);
+        return void this.send(effect.edit);
       case 'readMissed':
         return void this.ask(async () => {
           const { changes } = await this.server.since(effect.since);
@@ -241,10 +241,10 @@ export class ProjectSession {
     }
   }
 
-  private send({ commandId, command, input, digest }: Pending, baseSeq: number): Promise<void> {
+  private send({ commandId, command, input, digest, madeAt }: Pending): Promise<void> {
     const personId = this.state.personId;
     return this.ask(async () => {
-      const sent = { commandId, command, input, baseSeq, previewDigest: digest, personId };
+      const sent = { commandId, command, input, baseSeq: madeAt, previewDigest: digest, personId };
       const { seq, changes, sentence } = await this.server.send(sent);
       const target = command === UNDO ? (input as { target: string }).target : null;
       const who = { author: this.person?.name ?? '', authorId: personId, at: '' };
