@@ -1,9 +1,10 @@
 export const HELP = `Zenith Spine without a screen
 
   spine import FILE --kind levels|grid|columns [--unit mm|cm|m|inch|ft] [--layer NAME]
-               [--open IN.spine.json] --save OUT.spine.json
+               [--open IN.spine.json] --save OUT.spine.json | --dry-run
       Takes a level table (CSV, XLSX, IFC), or grid lines or columns from a drawing (DXF).
-      --unit says the unit where the file does not, or says it wrongly.
+      --unit says the unit where the file does not, or says it wrongly. What a table has no column for
+      stays as it is. --dry-run says what would change, and writes nothing.
 
   spine run SCRIPT.json [--open IN.spine.json] [--save OUT.spine.json]
       Runs a JSON array of { "command": …, "input": … }, one after the other.

@@ -55,6 +55,16 @@ it('imports levels, grid and columns, runs a script, reports and exports', () =>
   expect(readFileSync(at('p.pdf')).subarray(0, 5).toString()).toBe('%PDF-');
   expect(spine('export', at('f.spine.json'), '--levels', at('levels.xlsx')).status).toBe(0);
   expect(spine('import', at('levels.xlsx'), '--kind', 'levels', '--save', at('x.spine.json')).status).toBe(0);
+  // A table brought again says what it would change, and changes nothing it does not speak of.
+  const bare = 'Level,FFL (m)\n01,5.5\nRF,48.75\n';
+  writeFileSync(at('bare.csv'), bare);
+  const again = ['import', at('bare.csv'), '--kind', 'levels', '--open', at('f.spine.json')];
+  expect(spine(...again, '--dry-run')).toEqual({ status: 0, stdout: 'level 01: +5.550 → +5.500\n', stderr: '' });
+  expect(spine(...again, '--save', at('y.spine.json')).status).toBe(0);
+  const kept = report(at('y.spine.json')).levels;
+  expect(kept.map(({ fflMm: _, sslMm: __, storeyHeightMm: ___, ...level }) => level)).toEqual(
+    found.levels.map(({ fflMm: _, sslMm: __, storeyHeightMm: ___, ...level }) => level),
+  );
   expect(report(at('x.spine.json')).levels.map(({ name, fflMm }) => [name, fflMm])).toEqual(
     found.levels.map(({ name, fflMm }) => [name, fflMm]),
   );

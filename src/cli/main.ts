@@ -2,6 +2,8 @@ import { readFile, rename, writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { gridInput, recogniseGrid } from '@/core/importing/recognise-grid';
 import { recogniseColumns } from '@/core/importing/recognise-columns';
+import { levelDifferences, otherWords } from '@/core/levels/level-differences';
+import { difference } from '@/core/model/changes';
 import { commandList, plan } from '@/core/model/commands';
 import { EMPTY_FRAMEWORK, frameworkHash, recordsOf, type Framework } from '@/core/model/framework';
 import { derivedCommandId } from '@/core/model/ids';
@@ -121,6 +123,7 @@ const OPTIONS = {
   plan: { type: 'string' },
   level: { type: 'string' },
   scale: { type: 'string' },
+  'dry-run': { type: 'boolean' },
   help: { type: 'boolean' },
 } as const;
 
@@ -132,10 +135,36 @@ async function importCommand(file: string, options: Options): Promise<number> {
     throw new BadInput('Say what to import: --kind levels, grid or columns');
   if (unit !== undefined && !LENGTH_UNITS.includes(unit as LengthUnit))
     throw new BadInput(`--unit is one of ${LENGTH_UNITS.join(', ')}`);
-  if (!save) throw new BadInput('Say where to save the framework: --save OUT.spine.json');
-  const framework = await importInto(await openFramework(open), file, kind!, unit as LengthUnit | undefined, layer);
-  await writeOutput(save, writeSpineFile(framework));
+  const dryRun = options['dry-run'];
+  if (!save && !dryRun) throw new BadInput('Say where to save the framework: --save OUT.spine.json');
+  const before = await openFramework(open);
+  const framework = await importInto(before, file, kind!, unit as LengthUnit | undefined, layer);
+  if (dryRun) {
+    process.stdout.write(`${whatWouldChange(before, framework).join('\n')}\n`);
+    return CLEAN;
+  }
+  await writeOutput(save!, writeSpineFile(framework));
   return exitCode(framework);
+}
+
+/** What an import would change, a line each: levels with what becomes of them, counts of other things. */
+function whatWouldChange(before: Framework, after: Framework): string[] {
+  const levels = levelDifferences(before, after, building0(after)).map(({ name, formerly, fromMm, toMm, others }) => {
+    const height =
+      fromMm === null
+        ? `new, ${formatElevation(toMm!)}`
+        : toMm === null
+          ? `removed, was ${formatElevation(fromMm)}`
+          : fromMm === toMm
+            ? ''
+            : `${formatElevation(fromMm)} → ${formatElevation(toMm)}`;
+    const words = [height, ...others.map((other) => otherWords(other, formatLength))].filter((each) => each !== '');
+    return `level ${formerly ? `${formerly} → ${name}` : name}: ${words.join('; ')}`;
+  });
+  const added = difference(before, after).added.filter(({ kind }) => kind !== 'level');
+  const kinds = [...new Set(added.map(({ kind }) => kind))].sort();
+  const counts = kinds.map((kind) => `${added.filter((record) => record.kind === kind).length} new: ${kind}`);
+  return levels.length + counts.length > 0 ? [...levels, ...counts] : ['Nothing would change'];
 }
 
 async function runCommand(file: string, { open, save }: Options): Promise<number> {

@@ -200,7 +200,7 @@ describe('findings of ceilings', () => {
         { wall: 'In', opening: 'door', alongMm: 1000, widthMm: 1000, heightMm: 2700, at: ['00'] },
         hung,
       ),
-      /head of door .* is 100 mm over ceiling CE1 at level 00/,
+      /head of door .* is 150 mm over ceiling CE1 at level 00/,
     ],
     [
       'pierced by a wall',

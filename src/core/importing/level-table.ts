@@ -6,10 +6,23 @@ import { parseLength } from '../units/parse-length';
 /** What a column of a level table means. */
 export type Meaning = 'name' | 'title' | 'ffl' | 'ssl' | 'buildUp' | 'kind';
 
+/** A row as the command that takes a table reads it. What its table has no column for is left out, and changes nothing. */
+export interface LevelTableRow {
+  name: string;
+  title?: string;
+  /** One of the two. */
+  fflMm?: number;
+  sslMm?: number;
+  buildUpMm?: number;
+  levelKind?: LevelKind;
+  /** What a level that is new is taken for, by its words. */
+  kindIfNew: LevelKind;
+}
+
 /** How a table was understood, for a person to confirm. */
 export interface LevelTable {
   columns: { heading: string; meaning: Meaning | null; unit: LengthUnit | null }[];
-  rows: { name: string; title: string; fflMm: number; buildUpMm: number; levelKind: LevelKind }[];
+  rows: LevelTableRow[];
   notes: string[];
 }
 
@@ -101,19 +114,21 @@ export function readLevelTable(
     for (const value of [ffl, ssl, buildUp]) if (!value.ok) return value;
     const mm = (value: Result<number | null>) => (value.ok ? value.value : null);
     const [f, s] = [mm(ffl), mm(ssl)];
-    const buildUpMm = mm(buildUp) ?? (f !== null && s !== null ? f - s : 0);
-    const fflMm = f ?? (s === null ? null : s + buildUpMm);
-    if (fflMm === null) return refuse(`Row ${line}: level ${name} has no elevation`);
-    if (buildUpMm < 0 || buildUpMm > 2000)
-      return refuse(`Row ${line}: a build-up of ${buildUpMm} mm is not between 0 and 2000`);
-    if (Math.abs(fflMm) > 1e7)
-      return refuse(`Row ${line}: an elevation of ${fflMm / 1000} m cannot be. Check the unit`);
+    const said = mm(buildUp) ?? (f !== null && s !== null ? f - s : null);
+    if (f === null && s === null) return refuse(`Row ${line}: level ${name} has no elevation`);
+    if (said !== null && (said < 0 || said > 2000))
+      return refuse(`Row ${line}: a build-up of ${said} mm is not between 0 and 2000`);
+    const elevation = f ?? s!;
+    if (Math.abs(elevation) > 1e7)
+      return refuse(`Row ${line}: an elevation of ${elevation / 1000} m cannot be. Check the unit`);
+    const kind = cell('kind');
     table.rows.push({
       name,
-      title: cell('title').slice(0, 80),
-      fflMm: fflMm,
-      buildUpMm,
-      levelKind: kindOf(cell('kind'), cell('title'), name),
+      ...(at('title') < 0 ? {} : { title: cell('title').slice(0, 80) }),
+      ...(f === null ? { sslMm: s! } : { fflMm: f }),
+      ...(said === null ? {} : { buildUpMm: said }),
+      ...(kind === '' ? {} : { levelKind: kindOf(kind, cell('title'), name) }),
+      kindIfNew: kindOf(kind, cell('title'), name),
     });
   }
   return done(table);

@@ -97,17 +97,22 @@ const setUp = defineCommand({
 
 const take = defineCommand({
   name: 'levels.take',
-  title: 'Take a level table: new levels are added, those of the same name get its heights',
+  title: 'Take a level table: new levels are added, those of the same name get what it says of them',
   input: z.strictObject({
     building: refSchema.optional(),
     rows: z
       .array(
         z.strictObject({
           name: textSchema(16),
-          title: z.string().trim().max(80).default(''),
-          fflMm: z.number().min(-1e7).max(1e7),
-          buildUpMm: z.number().min(0).max(2000).default(0),
-          levelKind: z.enum(LEVEL_KINDS).default('storey'),
+          /** What is left out stays as it is; a new level has none, no build-up, and is a storey. */
+          title: z.string().trim().max(80).optional(),
+          /** One of the two. From the SSL the FFL is worked out with the level's build-up. */
+          fflMm: z.number().min(-1e7).max(1e7).optional(),
+          sslMm: z.number().min(-1e7).max(1e7).optional(),
+          buildUpMm: z.number().min(0).max(2000).optional(),
+          levelKind: z.enum(LEVEL_KINDS).optional(),
+          /** What a level that is new is, where the table does not say. */
+          kindIfNew: z.enum(LEVEL_KINDS).default('storey'),
         }),
       )
       .min(1, 'The table holds no level')
@@ -119,10 +124,20 @@ const take = defineCommand({
       refuseIfTwice(input.rows.map(({ name }) => name));
       const existing = levelsOf(edit.before, building);
       const byName = new Map(existing.map((level) => [level.record.name, level]));
-      const rows: LevelWanted[] = input.rows.map(({ fflMm, ...row }) => {
+      const rows = input.rows.map((row, i): LevelWanted => {
         const known = byName.get(row.name);
         byName.delete(row.name);
-        return { id: known?.id, fflMm, level: { ...row, locked: known?.record.locked ?? false } };
+        if ((row.fflMm === undefined) === (row.sslMm === undefined))
+          refuseNow(`Level ${row.name}: say either its FFL or its SSL`, ['rows', i, 'fflMm']);
+        const level = {
+          name: row.name,
+          title: row.title ?? known?.record.title ?? '',
+          levelKind: row.levelKind ?? known?.record.levelKind ?? row.kindIfNew,
+          buildUpMm: row.buildUpMm ?? known?.record.buildUpMm ?? 0,
+          locked: known?.record.locked ?? false,
+        };
+        const buildUpMm = row.buildUpMm ?? (known ? known.fflMm - known.sslMm : 0);
+        return { id: known?.id, fflMm: row.fflMm ?? row.sslMm! + buildUpMm, level };
       });
       const kept: LevelWanted[] = [...byName.values()].map(({ id, fflMm, record }) => {
         const { name, title, levelKind, buildUpMm, locked } = record;

@@ -1,6 +1,6 @@
 import { recordsOf } from '../model/framework';
 import { given, SMALL_TOWER, step } from '../testing/given';
-import { levelDifferences } from './level-differences';
+import { levelDifferences, otherWords } from './level-differences';
 
 const bare = given(SMALL_TOWER);
 const building = recordsOf(bare, 'building')[0]!.id;
@@ -13,7 +13,17 @@ const differences = (name: string, input: unknown) =>
 describe('what would become of the levels', () => {
   it('is nothing where nothing changes', () => {
     expect(levelDifferences(bare, bare, building)).toEqual([]);
-    expect(differences('levels.rename', { level: '01', title: 'Hall' })).toEqual([]);
+  });
+  it('tells what else becomes another of a level that stays', () => {
+    const after = given(
+      [
+        ['levels.rename', { level: '01', title: 'Hall' }],
+        ['levels.change', { level: '01', buildUpMm: 180 }],
+      ],
+      bare,
+    );
+    const [only] = levelDifferences(bare, after, building);
+    expect(only!.others.map((other) => otherWords(other, String))).toEqual(['use: none → Hall', 'build-up: 150 → 180']);
   });
   it('names those that move, from the top down', () => {
     expect(differences('levels.setElevation', { level: '03', fflMm: 15_150, mode: 'push' })).toEqual([

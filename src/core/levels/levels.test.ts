@@ -304,6 +304,22 @@ describe('removing', () => {
 });
 
 describe('a level table', () => {
+  it('changes nothing that it has no column for', () => {
+    const bare = rows.map(({ name, fflMm }) => ({ name, fflMm, kindIfNew: 'storey' }));
+    const empty = given([['buildings.add', { name: 'T' }]]);
+    const first = given(
+      [
+        ['levels.rename', { level: '01', title: 'Hall' }],
+        ['levels.change', { level: '01', buildUpMm: 150 }],
+      ],
+      step(empty, 'levels.take', { rows }).after,
+    );
+    const again = step(first, 'levels.take', { rows: bare }).after;
+    expect(again.records).toEqual(first.records);
+    // An SSL means the FFL a build-up above it, the level's own where the table says none.
+    const ssl = step(first, 'levels.take', { rows: [{ name: '01', sslMm: 4000 }] }).after;
+    expect(solve(ssl).levels.find(({ name }) => name === '01')).toMatchObject({ fflMm: 4150, sslMm: 4000 });
+  });
   const rows = [
     { name: 'B1', fflMm: -3000, levelKind: 'basement' },
     { name: '00', fflMm: 0 },
@@ -322,6 +338,9 @@ describe('a level table', () => {
     expect(heights(again)).toMatchObject({ RF: 8800, PP: 10120 });
     const raised = step(first, 'levels.setElevation', { level: 'RF', fflMm: 8500, mode: 'push' }).after;
     expect(heights(raised)).toMatchObject({ PP: 9700, Pool: 2000 });
+    expect(refusal(first, 'levels.take', { rows: [{ name: '01' }] })).toMatch(
+      /Level 01: say either its FFL or its SSL/,
+    );
     expect(refusal(first, 'levels.take', { rows: [rows[0], rows[0]] })).toMatch(/Two levels would be named B1/);
   });
 });

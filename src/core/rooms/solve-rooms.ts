@@ -158,13 +158,18 @@ function regionOf(
   const { union, facts, columns, shafts } = given;
   const ring = facts.one(outer);
   const box = bounds(ring);
-  const within = ({ x, y }: Point) => x > box.minX && x < box.maxX && y > box.minY && y < box.maxY;
+  // What reaches into the room is taken out as far as it does, wherever its middle or its corners are.
+  const reachesIn = (other: Ring): boolean => {
+    const { minX, maxX, minY, maxY } = bounds(other);
+    return minX < box.maxX && maxX > box.minX && minY < box.maxY && maxY > box.minY;
+  };
   const standing = columns
-    .filter((piece) => piece.level === level.id && within(piece.at))
-    .map((piece) => facts.one(sectionRing(piece.section, piece.at, piece.turnDeg)));
+    .filter((piece) => piece.level === level.id)
+    .map((piece) => facts.one(sectionRing(piece.section, piece.at, piece.turnDeg)))
+    .filter(reachesIn);
   const open = shafts
     .flatMap(({ cuts }) => cuts.filter((cut) => cut.level === level.id).map((cut) => cut.ring))
-    .filter((hole) => hole.some(within));
+    .filter(reachesIn);
   const taken = [...new Set([...holes.map((hole) => facts.one(counterClockwise(hole))), ...standing, ...open])];
   const key = `net ${facts.textOf(ring)}|${taken
     .map((each) => facts.textOf(each))

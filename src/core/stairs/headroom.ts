@@ -1,8 +1,8 @@
 import { finding, type Finding, type Fix } from '../checks/finding';
 import type { Profile } from '../geometry/boolean';
 import { clippedTo } from '../geometry/convex-clip';
-import { times } from '../geometry/point';
-import { bounds, ringArea, type Ring } from '../geometry/polygon';
+import { dot, minus, plus, times, type Point } from '../geometry/point';
+import { bounds, counterClockwise, ringArea, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { FloorPiece } from '../solving/solved';
 import { formatLength } from '../units/format-length';
@@ -17,12 +17,17 @@ export type SharedPlan = (profileKey: string, ring: Ring) => Profile;
 
 /** Parts that only touch in plan share less than this, mm². */
 const TOUCH_MM2 = 10;
+/** A nosing is a line; it is looked at as a strip this wide, so that what only comes up to it is over it too, mm. */
+const NOSING_MM = 1;
+/** What comes up to a nosing only in its corner, over less of its length than this, is beside it, mm. */
+const BESIDE_MM = 5;
 /** What lies higher than this over a storey's foot is out of reach for its headroom. */
 const REACH_MM = 12_000;
 
 /**
  * The headroom of every storey of a stair: the least vertical distance from its pitch lines (the lines over the
- * nosings) and its landing to the undersides above: flights and landings of the storeys above, and slabs.
+ * nosings), its landing and the first nosing of each flight at a landing's edge, a riser over the landing, to the
+ * undersides above: flights and landings of the storeys above, and slabs, also where they only come up to the nosing.
  */
 export function addHeadroom(
   stair: SolvedStair,
@@ -45,17 +50,20 @@ export function addHeadroom(
       least = { mm: quantiseMm(found.mm), at: found.at, under };
       slab = floor ?? null;
     };
-    for (const from of lower) {
+    for (const from of [...lower, ...nosings(storey)] as (Surface & { line?: Line })[]) {
+      const beside = from.line ? NOSING_MM * BESIDE_MM : TOUCH_MM2;
+      const onto = from.line ? ontoLine(from.line) : (corners: readonly Point[]) => corners;
       for (const to of above) {
         const corners = clippedTo(from.ring, to.ring);
-        if (corners.length > 2 && Math.abs(ringArea(corners)) > TOUCH_MM2) take(leastOver(corners, from, to), to.words);
+        if (corners.length > 2 && Math.abs(ringArea(corners)) > beside)
+          take(leastOver(onto(corners), from, to), to.words);
       }
       for (const floor of near) {
         const underMm = floor.topMm - floor.thicknessMm;
         if (underMm < bottomMm + 1 || underMm > bottomMm + REACH_MM || !boxesMeet(from.ring, floor.outline)) continue;
-        const corners = overSlab(stair, floor, from.ring, shared);
+        const corners = overSlab(stair, floor, from.ring, beside, shared);
         take(
-          leastOver(corners, from, flat(floor.outline, underMm, '')),
+          leastOver(onto(corners), from, flat(floor.outline, underMm, '')),
           `the slab of level ${names.get(floor.level) ?? ''}`,
           floor,
         );
@@ -102,11 +110,12 @@ const raise = ({ level, heightMm }: StairStorey, byMm: number): Fix => ({
 });
 
 /** Corners of what a slab covers of a ring; none where the stair's own hole takes it all. */
-function overSlab(stair: SolvedStair, floor: FloorPiece, ring: Ring, shared: SharedPlan) {
+function overSlab(stair: SolvedStair, floor: FloorPiece, ring: Ring, besideMm2: number, shared: SharedPlan) {
   const cut = stair.cuts.find(({ plate, level }) => plate === floor.plate && level === floor.level);
-  if (cut && cut.ring.length === 4 && Math.abs(ringArea(clippedTo(cut.ring, ring)) - ringArea(ring)) < TOUCH_MM2)
+  if (cut && cut.ring.length === 4 && Math.abs(ringArea(clippedTo(cut.ring, ring)) - ringArea(ring)) < besideMm2)
     return [];
-  return shared(floor.profile, ring).regions.flatMap(({ outer, holes }) => [...outer, ...holes.flat()]);
+  const { areaMm2, regions } = shared(floor.profile, ring);
+  return areaMm2 < besideMm2 ? [] : regions.flatMap(({ outer, holes }) => [...outer, ...holes.flat()]);
 }
 
 function boxesMeet(a: Ring, b: Ring): boolean {
@@ -134,6 +143,27 @@ function lowerSurfaces({ flights, landing }: StairStorey): Surface[] {
     ...(landing ? landing.parts.map((ring) => flat(ring, landing.topMm, 'the landing')) : []),
   ];
 }
+
+/** A line in plan that a nosing lies on: the strip it is looked at as is told by its middle. */
+interface Line {
+  at: Point;
+  /** Square to the nosing. */
+  along: Point;
+}
+
+const ontoLine =
+  ({ at, along }: Line) =>
+  (corners: readonly Point[]): Point[] =>
+    corners.map((corner) => minus(corner, times(along, dot(minus(corner, at), along))));
+
+/** The first nosing of each flight: at the edge of the floor or landing it leaves, a riser over that. */
+const nosings = ({ flights }: StairStorey): (Surface & { line: Line })[] =>
+  flights.map(({ from, along, widthMm, bottomMm, riserMm }) => {
+    const across = times({ x: -along.y, y: along.x }, widthMm / 2);
+    const [near, far] = [minus(from, times(along, NOSING_MM / 2)), plus(from, times(along, NOSING_MM / 2))];
+    const ring = counterClockwise([plus(near, across), minus(near, across), minus(far, across), plus(far, across)]);
+    return { ...flat(ring, bottomMm + riserMm, 'a nosing'), line: { at: from, along } };
+  });
 
 /** Height under the finished floor or landing a flight starts from, of the flight's underside at its first riser. */
 export function undersideDropMm(stair: Pick<SolvedStair, 'waistMm' | 'finishMm'>, flight: Flight): number {

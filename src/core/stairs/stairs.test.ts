@@ -95,7 +95,7 @@ describe('a half-turn stair through storeys of different heights', () => {
 });
 
 describe('headroom', () => {
-  it('is the storey’s height less the flight above, where a flight lies over a flight', () => {
+  it('is taken from the nosings, that at a landing’s edge too, to the lowest of what is above', () => {
     const same = given([
       ['buildings.add', { name: 'Same' }],
       ['levels.setUp', { above: '3@3.3m' }],
@@ -105,10 +105,27 @@ describe('headroom', () => {
     const { riserMm, goingMm } = stair.storeys[0]!.steps!;
     // From a nosing line up to the next storey's underside: one storey, less a riser, the finish and the waist upright.
     const waist = 150 * Math.hypot(1, riserMm / goingMm);
-    expect(stair.storeys[0]!.headroom!.mm).toBeCloseTo(3300 - riserMm - 30 - waist, 3);
-    expect(stair.storeys[0]!.headroom!.under).toBe('the flight above');
+    const underFlight = 3300 - riserMm - 30 - waist;
+    // At the half landing's edge the next flight's first nosing is a riser over it, and the landing above comes up to there.
+    const underLanding = 3300 - riserMm - 30 - 180;
+    expect(underLanding).toBeLessThan(underFlight);
+    expect(stair.storeys[0]!.headroom!.mm).toBeCloseTo(underLanding, 3);
+    expect(stair.storeys[0]!.headroom!.under).toBe('the landing above');
     // The last storey has nothing above.
     expect(stair.storeys.at(-1)!.headroom).toBeNull();
+  });
+
+  it('is that of a nosing at a landing’s edge where a slab only comes up to it', () => {
+    // The well is all open, so each slab ends where the first flight begins: a riser under it stands the first nosing.
+    const wide = given([
+      ['buildings.add', { name: 'Wide' }],
+      ['levels.setUp', { above: '3.8m 3.3m 3.3m' }],
+      ['floors.add', { name: 'P', thicknessMm: 250, outline: well(40000, 40000, '-20000,-20000') }],
+    ]);
+    const [, second] = stairOf(withStair({ well: well(4000, 5200, '0,0'), widthMm: 1100 }, wide)).storeys;
+    const [level01, level02] = [3300, second!.steps!.riserMm];
+    expect(second!.headroom!.mm).toBeCloseTo(level01 - 100 - 250 - level02, 3);
+    expect(second!.headroom!.under).toBe('the slab of level 02');
   });
 
   it('under a slab that is not opened is a finding, and goes when it is', () => {
@@ -203,10 +220,12 @@ describe('checks', () => {
 });
 
 it('a stair in a turned well is the same stair, turned', () => {
+  // A plate that the well lies within however it is turned.
+  const wide = after('floors.change', { floor: 'Plate', outline: well(60000, 60000, '-30000,-30000') }, house);
   fc.assert(
     fc.property(fc.integer({ min: -180, max: 180 }), fc.constantFrom(0, 1, 2, 3), (turnDeg, entry) => {
-      const straight = stairOf(withStair({ well: well(4000, 5200), widthMm: 1100, entry }));
-      const turned = stairOf(withStair({ well: { ...well(4000, 5200), turnDeg }, widthMm: 1100, entry }));
+      const straight = stairOf(withStair({ well: well(4000, 5200), widthMm: 1100, entry }, wide));
+      const turned = stairOf(withStair({ well: { ...well(4000, 5200), turnDeg }, widthMm: 1100, entry }, wide));
       expect(turned.storeys.map(({ steps }) => steps)).toEqual(straight.storeys.map(({ steps }) => steps));
       turned.storeys.forEach(({ headroom, landing }, i) => {
         expect(headroom?.mm ?? 0).toBeCloseTo(straight.storeys[i]!.headroom?.mm ?? 0, 2);

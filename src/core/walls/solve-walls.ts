@@ -281,7 +281,7 @@ export class BuildingWalls {
     );
     const cutting = through.flatMap((other) => other.strips);
     const openings = this.floorsOf(wall, level, bottomMm, topMm).flatMap((floor) =>
-      this.openings(wall, floor.level, floor.bottomMm, floor.topMm),
+      this.openings(wall, floor.level, floor, bottomMm),
     );
     const heights = [...new Set([bottomMm, topMm, ...openings.flatMap((opening) => [opening.bottomMm, opening.topMm])])]
       .filter((mm) => mm >= bottomMm && mm <= topMm)
@@ -355,25 +355,33 @@ export class BuildingWalls {
     };
   }
 
-  /** The floors openings of a piece stand on: its own base, or each floor it passes with the soffit above that. */
+  /** The floors openings of a piece stand on, at FFL: its storey's, or each floor it passes with the soffit above that. */
   private floorsOf(
     { record, under, strips }: Standing,
     level: ResolvedLevel,
     bottomMm: number,
     topMm: number,
-  ): Standing['storeys'] {
-    if (record.passesClearMm === null) return [{ level, bottomMm, topMm }];
+  ): { level: ResolvedLevel; floorMm: number; topMm: number }[] {
+    const floorMm = (storey: ResolvedLevel) =>
+      floorUnder(storey, this.plates, { rings: strips, facts: this.facts }).fflMm;
+    if (record.passesClearMm === null) return [{ level, floorMm: floorMm(level), topMm }];
     return this.storeys.flatMap((floor, i) => {
       const above = this.storeys[i + 1];
       if (floor.fflMm < bottomMm - 1 || floor.fflMm >= topMm - 1) return [];
       const soffit = above
         ? soffitMm(above, this.plates, (plate) => under.has(plate), { rings: strips, facts: this.facts })
         : topMm;
-      return [{ level: floor, bottomMm: floor.fflMm, topMm: Math.min(topMm, soffit) }];
+      return [{ level: floor, floorMm: floorMm(floor), topMm: Math.min(topMm, soffit) }];
     });
   }
 
-  private openings({ record, type }: Standing, level: ResolvedLevel, bottomMm: number, topMm: number): SolvedOpening[] {
+  /** Doors, windows and plain openings of a piece: their sills are measured from the floor's finish, not from the wall's base. */
+  private openings(
+    { record, type }: Standing,
+    level: ResolvedLevel,
+    { floorMm, topMm }: { floorMm: number; topMm: number },
+    baseMm: number,
+  ): SolvedOpening[] {
     // Along the path as drawn: joining its ends moves no opening.
     const path = wallPath(this.framework, { ...record, type })!;
     const total = pathLength(path);
@@ -381,7 +389,7 @@ export class BuildingWalls {
     return record.openings.flatMap((opening): SolvedOpening[] => {
       if (opening.at !== 'all' && !holdsLevel(this.framework, opening.at, level.id)) return [];
       const [alongMm, widthMm] = [mm(opening.alongMm), mm(opening.widthMm)];
-      const sill = quantiseMm(bottomMm + mm(opening.sillMm));
+      const sill = quantiseMm(floorMm + mm(opening.sillMm));
       const head = quantiseMm(sill + mm(opening.heightMm));
       const [from, to] = [alongPath(path, alongMm), alongPath(path, alongMm + widthMm)];
       if (!from || !to || from.part !== to.part || alongMm + widthMm > total + 1e-6 || head > topMm + 1) {
@@ -404,6 +412,8 @@ export class BuildingWalls {
         this.report(record, 'wall.opening', level.id, message, [fix]);
         if (!from || !to || from.part !== to.part) return [];
       }
+      // All of it is under a wall that begins above the floor: there is nothing to open.
+      if (head <= baseMm + 1) return [];
       const left = { x: -from!.along.y, y: from!.along.x };
       const [a, b] = [path.leftOf(0), path.leftOf(path.build.thicknessMm)];
       // A little past both faces, so that nothing is left of the wall there.
@@ -422,7 +432,7 @@ export class BuildingWalls {
           inwards: times(left, a > b ? -1 : 1),
           widthMm,
           thicknessMm: path.build.thicknessMm,
-          bottomMm: sill,
+          bottomMm: Math.max(sill, baseMm),
           topMm: Math.min(head, topMm),
           leaves: opening.leaves,
           hand: opening.hand,

@@ -18,7 +18,7 @@ const wallOpeningSchema = z.object({
   alongMm: lengthSchema,
   widthMm: lengthSchema,
   heightMm: lengthSchema,
-  /** Above the wall's base. */
+  /** Above the floor's finish (FFL). */
   sillMm: lengthSchema,
   leaves: z.union([z.literal(1), z.literal(2)]),
   /** The side it is hung on as one comes from outside, and the way it opens. */

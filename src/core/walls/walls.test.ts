@@ -172,13 +172,13 @@ describe('doors, windows and plain openings', () => {
     loop(),
   );
 
-  it('take their volume out of the wall, between sill and head', () => {
+  it('take their volume out of the wall, between sill and head, measured from the floor’s finish', () => {
     const gross = pieces(loop())[0]!.volumeMm3;
     expect(pieces(open)[0]!.volumeMm3).toBeCloseTo(gross - 1800 * 1400 * 400, 0);
     expect(pieces(open)[0]!.slices.map(({ bottomMm, topMm }) => [bottomMm, topMm])).toEqual([
-      [-100, 800],
-      [800, 2200],
-      [2200, 2950],
+      [-100, 900],
+      [900, 2300],
+      [2300, 2950],
     ]);
     expect(pieces(open)[0]!.openings[0]).toMatchObject({ name: 'N1', widthMm: 1800, inwards: { x: -0, y: 1 } });
   });

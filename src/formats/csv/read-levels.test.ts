@@ -1,10 +1,17 @@
+import { solve } from '@/core/solving/solve';
+import { given, step } from '@/core/testing/given';
 import { readFileSync } from 'node:fs';
 import { readLevelsCsv } from './read-levels';
 
 const rows = (text: string, unit?: 'mm' | 'm' | 'ft') => {
   const table = readLevelsCsv(text, { unit });
   if (!table.ok) throw new Error(table.refusal.message);
-  return table.value.rows.map(({ name, fflMm, buildUpMm, levelKind }) => [name, fflMm, buildUpMm, levelKind]);
+  const fresh = given([['buildings.add', { name: 'New' }]]);
+  const levels = solve(step(fresh, 'levels.take', { rows: table.value.rows }).after).levels;
+  return table.value.rows.map(({ name }) => {
+    const { fflMm, sslMm, levelKind } = levels.find((level) => level.name === name)!;
+    return [name, fflMm, Math.round((fflMm - sslMm) * 1e6) / 1e6, levelKind];
+  });
 };
 const message = (text: string) => {
   const table = readLevelsCsv(text);

@@ -1,4 +1,6 @@
 import { plan } from '@/core/model/commands';
+import { levelDifferences } from '@/core/levels/level-differences';
+import { recordsOf } from '@/core/model/framework';
 import { derivedCommandId } from '@/core/model/ids';
 import { solve } from '@/core/solving/solve';
 import { FURNISHED, given, step } from '@/core/testing/given';
@@ -24,6 +26,33 @@ describe('levels read from an IFC file', () => {
     const fresh = given([['buildings.add', { name: 'New' }]]);
     const taken = plan(fresh, 'levels.take', { rows: table.rows }, derivedCommandId('ifc', 'levels'));
     expect(taken.ok && solve(taken.value.after).levels).toHaveLength(8);
+  });
+
+  it('come back with the kinds and build-ups of a file we wrote, so that taking them again changes nothing', () => {
+    const table = read(file);
+    if (typeof table === 'string') throw new Error(table);
+    const [building] = recordsOf(tower, 'building');
+    const again = step(tower, 'levels.take', { rows: table.rows }).after;
+    expect(levelDifferences(tower, again, building!.id)).toEqual([]);
+    expect(solve(tower).levels.some(({ fflMm, sslMm, levelKind }) => fflMm > sslMm && levelKind === 'basement')).toBe(
+      true,
+    );
+  });
+
+  it('are read in the time of the file’s length, however it is damaged', () => {
+    const begin = 'ISO-10303-21;\nDATA;\n';
+    for (const damaged of [
+      `${begin}#1=IFCBUILDINGSTOREY(${"'".repeat(1400)}`,
+      `${begin}#1=IFCBUILDINGSTOREY(${"''a".repeat(470)}(;`,
+      `${begin}#1=IFCBUILDINGSTOREY(${'('.repeat(200_000)};`,
+      `${begin}${'#1=IFCSIUNIT(;'.repeat(100_000)}`,
+      `${begin}${';'.repeat(1_000_000)}`,
+      `${begin}${'/*'.repeat(500_000)}`,
+      file.slice(0, file.length / 2),
+    ])
+      expect(typeof read(damaged) === 'string' || damaged === file.slice(0, file.length / 2)).toBe(true);
+    const quoted = storey("'0',$,'a;)''/*',$,$,$,$,$,.ELEMENT.,3.");
+    expect(read(quoted)).toMatchObject({ rows: [{ name: "a;)'/*", fflMm: 3000 }] });
   });
 
   it('are read in metres, feet and inches, by the long name where there is no short one', () => {

@@ -1,6 +1,7 @@
 import { readLevelTable, type LevelTable } from '@/core/importing/level-table';
 import { refuse, type Result } from '@/core/model/result';
 import type { LengthUnit } from '@/core/units/length-units';
+import { STOREY_SET } from './storey-set';
 
 const MOST_CHARACTERS = 60_000_000;
 
@@ -8,27 +9,111 @@ const MOST_CHARACTERS = 60_000_000;
 const METRES: Record<string, LengthUnit> = { '': 'm', MILLI: 'mm', CENTI: 'cm' };
 const CONVERTED: Record<string, LengthUnit> = { FOOT: 'ft', INCH: 'inch' };
 
+/** Lines of a STEP file that matter here. */
+const WANTED = new Set([
+  'IFCBUILDINGSTOREY',
+  'IFCCONVERSIONBASEDUNIT',
+  'IFCSIUNIT',
+  'IFCPROPERTYSET',
+  'IFCPROPERTYSINGLEVALUE',
+  'IFCRELDEFINESBYPROPERTIES',
+]);
+
+interface Line {
+  id: string;
+  type: string;
+  args: string[];
+}
+
 /**
  * Reads the storeys of an IFC file (any schema with IfcBuildingStorey: name, long name and elevation) as a level table.
- * Only the lines of storeys and units are looked at, so large models are read in a moment.
+ * Our own files say kinds and build-ups too, in a property set of each storey. The file is read once from its
+ * beginning to its end, so however it is damaged the time is that of its length.
  */
 export function readLevelsIfc(text: string, choice: { unit?: LengthUnit } = {}): Result<LevelTable> {
   if (text.length > MOST_CHARACTERS) return refuse('The file is larger than 60 MB. Export the storeys alone');
   if (!/^\s*ISO-10303-21;/.test(text)) return refuse('This is not an IFC file. Save it as IFC (STEP), not zipped');
-  const storeys = [...text.matchAll(/=\s*IFCBUILDINGSTOREY\s*\(((?:'(?:[^']|'')*'|[^';])*)\)\s*;/gi)].map(([, args]) =>
-    argumentsOf(args!),
-  );
+  const lines = [...linesOf(text)];
+  const storeys = lines.filter(({ type }) => type === 'IFCBUILDINGSTOREY');
   if (storeys.length === 0) return refuse('The file holds no building storeys');
-  const unit = choice.unit ?? unitOf(text);
+  const unit = choice.unit ?? unitOf(lines);
   if (!unit) return refuse('The file does not say its unit of length. Choose one', { path: ['unit'] });
-  const rows = storeys.map((args) => {
+  const said = propertiesOf(lines);
+  const knows = (property: string) => storeys.some(({ id }) => said.get(id)?.has(property));
+  const [kinds, buildUps] = [knows('LevelKind'), knows('BuildUp')];
+  const rows = storeys.map(({ id, args }) => {
     const [name, longName, elevation] = [textOf(args[2]), textOf(args[7]), args[9] ?? '$'];
-    return [name || longName, name ? longName : '', elevation === '$' ? '0' : String(Number(elevation))];
+    return [
+      name || longName,
+      name ? longName : '',
+      elevation === '$' ? '0' : String(Number(elevation)),
+      ...(kinds ? [said.get(id)?.get('LevelKind') ?? ''] : []),
+      ...(buildUps ? [said.get(id)?.get('BuildUp') ?? ''] : []),
+    ];
   });
-  const table = readLevelTable([['Level', 'Title', `FFL (${unit})`], ...rows], { unit });
+  const heads = [...(kinds ? ['Kind'] : []), ...(buildUps ? [`Build-up (${unit})`] : [])];
+  const table = readLevelTable([['Level', 'Title', `FFL (${unit})`, ...heads], ...rows], { unit });
   return table.ok
     ? { ok: true, value: { ...table.value, notes: ['Storeys of an IFC file', ...table.value.notes] } }
     : table;
+}
+
+/**
+ * The lines of a STEP file that matter here, each up to its semicolon outside of texts and comments (ISO 10303-21). A line
+ * that never ends is none.
+ */
+function* linesOf(text: string): Generator<Line> {
+  let start = 0;
+  for (let i = 0; i < text.length; i += 1) {
+    const sign = text[i];
+    if (sign === "'") {
+      // Two quotes are one in the text; taken apart they end it and begin the next, which comes to the same.
+      const end = text.indexOf("'", i + 1);
+      if (end < 0) return;
+      i = end;
+    } else if (sign === '/' && text[i + 1] === '*') {
+      const end = text.indexOf('*/', i + 2);
+      if (end < 0) return;
+      i = end + 1;
+    } else if (sign === ';') {
+      const line = lineOf(text.slice(start, i));
+      if (line) yield line;
+      start = i + 1;
+    }
+  }
+}
+
+/** `#12=IFCSIUNIT(…)`; null for what is of another shape, or does not matter. */
+function lineOf(statement: string): Line | null {
+  const [equals, open] = [statement.indexOf('='), statement.indexOf('(')];
+  const close = statement.trimEnd().length - 1;
+  if (equals < 0 || open < equals || statement[close] !== ')') return null;
+  const type = statement
+    .slice(equals + 1, open)
+    .trim()
+    .toUpperCase();
+  if (!WANTED.has(type)) return null;
+  return { id: statement.slice(0, equals).trim(), type, args: argumentsOf(statement.slice(open + 1, close)) };
+}
+
+/** What single-valued properties say of things, by the line of the thing and the property's name. */
+function propertiesOf(lines: readonly Line[]): Map<string, Map<string, string>> {
+  const byId = new Map(lines.map((line) => [line.id, line]));
+  const listed = (argument: string | undefined): string[] =>
+    (argument ?? '').startsWith('(') ? argumentsOf(argument!.slice(1, -1)) : [];
+  const said = new Map<string, Map<string, string>>();
+  for (const { args } of lines.filter(({ type }) => type === 'IFCRELDEFINESBYPROPERTIES')) {
+    const set = byId.get(args[5] ?? '');
+    if (set?.type !== 'IFCPROPERTYSET' || textOf(set.args[2]) !== STOREY_SET) continue;
+    const values = listed(set.args[4]).flatMap((id): [string, string][] => {
+      const property = byId.get(id);
+      if (property?.type !== 'IFCPROPERTYSINGLEVALUE') return [];
+      const value = /^\w+\((.*)\)$/s.exec(property.args[2] ?? '')?.[1] ?? '';
+      return [[textOf(property.args[0]), value.startsWith("'") ? textOf(value) : String(Number(value))]];
+    });
+    for (const id of listed(args[4])) said.set(id, new Map([...(said.get(id) ?? []), ...values]));
+  }
+  return said;
 }
 
 /** Arguments of a line, parted by the commas outside of texts and lists. */
@@ -66,12 +151,14 @@ function textOf(argument: string | undefined): string {
 }
 
 /** The file's unit of length; null where it has none, or one nobody builds in. */
-function unitOf(text: string): LengthUnit | null {
-  const converted = /IFCCONVERSIONBASEDUNIT\s*\([^;]*\.LENGTHUNIT\.\s*,\s*'([A-Za-z]+)'/i
-    .exec(text)?.[1]
-    ?.toUpperCase();
-  if (converted) return CONVERTED[converted] ?? null;
-  const metre = /IFCSIUNIT\s*\(\s*\*\s*,\s*\.LENGTHUNIT\.\s*,\s*(\$|\.[A-Z]+\.)\s*,\s*\.METRE\.\s*\)/i.exec(text)?.[1];
-  if (metre === undefined) return null;
-  return METRES[metre === '$' ? '' : metre.replaceAll('.', '').toUpperCase()] ?? null;
+function unitOf(lines: readonly Line[]): LengthUnit | null {
+  const isLength = ({ args }: Line) => args[1]?.toUpperCase() === '.LENGTHUNIT.';
+  const converted = lines.find((line) => line.type === 'IFCCONVERSIONBASEDUNIT' && isLength(line));
+  if (converted) return CONVERTED[textOf(converted.args[2]).toUpperCase()] ?? null;
+  const metre = lines.find(
+    (line) => line.type === 'IFCSIUNIT' && isLength(line) && line.args[3]?.toUpperCase() === '.METRE.',
+  );
+  if (!metre) return null;
+  const prefix = metre.args[2] ?? '$';
+  return METRES[prefix === '$' ? '' : prefix.replaceAll('.', '').toUpperCase()] ?? null;
 }

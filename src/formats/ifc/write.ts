@@ -13,6 +13,7 @@ import { writeWall, type WallParts } from './walls';
 import { writeStair, type StairParts } from './stairs';
 import { writeGrids, type GridParts } from './grids';
 import { StepLines, type Measure, type Ref } from './step';
+import { STOREY_SET } from './storey-set';
 
 const identifier = (value: string): Measure => ({ measure: 'IFCIDENTIFIER', value });
 const flag = (value: boolean): Measure => ({ measure: 'IFCBOOLEAN', value });
@@ -143,6 +144,10 @@ class IfcWriter {
     });
     this.properties(level.id, ref, 'Pset_BuildingStoreyCommon', {
       AboveGround: { measure: 'IFCLOGICAL', value: level.fflMm >= 0 },
+    });
+    this.properties(level.id, ref, STOREY_SET, {
+      LevelKind: { measure: 'IFCLABEL', value: level.levelKind },
+      BuildUp: { measure: 'IFCLENGTHMEASURE', value: level.fflMm - level.sslMm },
     });
     if (level.storeyHeightMm !== null) {
       this.quantities(level.id, ref, 'Qto_BuildingStoreyBaseQuantities', [

@@ -22,12 +22,16 @@ export function TopLine() {
     .slice(0, 2);
   return (
     <header className="flex h-[43px] items-center gap-4 border-b border-hair bg-sheet px-3.5">
-      <Link href="/" className="flex items-center gap-2 text-[15px] font-bold" title="All projects">
+      <Link
+        href="/"
+        className="flex shrink-0 items-center gap-2 text-[15px] font-bold whitespace-nowrap"
+        title="All projects"
+      >
         <Mark />
         Zenith Spine
       </Link>
       <span className="text-ink3">/</span>
-      <h1 className="font-bold">{project?.kind === 'project' ? project.name : 'Project'}</h1>
+      <h1 className="max-w-48 shrink-0 truncate font-bold">{project?.kind === 'project' ? project.name : 'Project'}</h1>
       {solved && solved.buildings.length > 1 && (
         <select
           aria-label="Building"
@@ -44,10 +48,14 @@ export function TopLine() {
             ))}
         </select>
       )}
-      <span className="flex flex-1 justify-center">
+      <span className="flex min-w-24 flex-1 justify-center">
         <QuickEntry />
       </span>
-      <div className="flex overflow-hidden rounded-sm border border-hair" role="group" aria-label="Lengths shown in">
+      <div
+        className="flex shrink-0 overflow-hidden rounded-sm border border-hair whitespace-nowrap"
+        role="group"
+        aria-label="Lengths shown in"
+      >
         {(['metric', 'imperial'] as const).map((system) => (
           <button
             key={system}

@@ -62,7 +62,7 @@ export function QuickEntry() {
     if (run(entered.value.command, entered.value.input as Json) === null) setLine('');
   };
   return (
-    <div className="relative w-[400px]">
+    <div className="relative w-full max-w-[400px]">
       <label htmlFor={id} className="sr-only">
         Quick entry
       </label>

@@ -1,7 +1,8 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { gridInput, isNear } from '@/core/importing/recognise-grid';
+import { levelDifferences } from '@/core/levels/level-differences';
 import { crossingsOf } from '@/core/grids/crossings';
 import { gridById } from '@/core/grids/resolve-grids';
 import type { Planned } from '@/core/model/command';
@@ -12,6 +13,7 @@ import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
 import { formatBays } from '@/core/units/parse-bays';
 import { ActionButton, ChoiceField } from '../fields/fields';
 import { useProject, type Ghost } from '../session/store';
+import { Differences } from '../tools/differences';
 import { Refused } from '../tools/refused';
 import { readFile, type FileKind, type Understood } from './read-file';
 
@@ -28,7 +30,7 @@ const UNIT_CHOICES: readonly (readonly [LengthUnit | '', string])[] = [
 
 /** Brings a file by dropping or choosing it; shows what was understood before it is taken. */
 export function TakeFile({ kind }: { kind: FileKind }) {
-  const { session, building, run, set } = useProject((project) => project);
+  const { session, building, framework, run, set } = useProject((project) => project);
   const input = useRef<HTMLInputElement>(null);
   const stop = useRef<AbortController | null>(null);
   const [file, setFile] = useState<File | null>(null);
@@ -56,6 +58,12 @@ export function TakeFile({ kind }: { kind: FileKind }) {
     set({ ghost: ghostOf(understood, session.preview(...commandFor(understood, building))) });
     return () => set({ ghost: null });
   }, [session, building, understood, set]);
+  // A table brought again says first what it would change.
+  const changed = useMemo(() => {
+    if (!session || !building || understood?.kind !== 'levels') return null;
+    const preview = session.preview(...commandFor(understood, building));
+    return preview.ok ? levelDifferences(framework, preview.value.after, building) : null;
+  }, [session, building, understood, framework]);
   const forget = () => {
     setFile(null);
     setUnderstood(null);
@@ -116,6 +124,14 @@ export function TakeFile({ kind }: { kind: FileKind }) {
       )}
       <Refused words={refused} />
       {understood && <WhatWasUnderstood understood={understood} />}
+      {changed && (
+        <>
+          <p className="font-semibold">
+            {changed.length === 0 ? 'Nothing would change' : `${changed.length} levels would be new or change`}
+          </p>
+          <Differences differences={changed} />
+        </>
+      )}
       {understood && (
         <div className="flex justify-end gap-2">
           <ActionButton onClick={forget}>Leave it</ActionButton>
@@ -179,13 +195,14 @@ function WhatWasUnderstood({ understood }: { understood: Understood }) {
         ))}
         <ul className="figures max-h-44 overflow-y-auto">
           {[...rows]
-            .sort((a, b) => b.fflMm - a.fflMm)
-            .map(({ name, title, fflMm }) => (
+            .map((row) => ({ ...row, heightMm: row.fflMm ?? row.sslMm ?? 0 }))
+            .sort((a, b) => b.heightMm - a.heightMm)
+            .map(({ name, title, heightMm }) => (
               <li key={name} className="flex justify-between gap-2">
                 <span>
                   {name} {title}
                 </span>
-                <span>{formatElevation(fflMm, display)}</span>
+                <span>{formatElevation(heightMm, display)}</span>
               </li>
             ))}
         </ul>

@@ -1,7 +1,7 @@
 'use client';
 
-import type { LevelDifference } from '@/core/levels/level-differences';
-import { formatElevation } from '@/core/units/format-length';
+import { otherWords, type LevelDifference } from '@/core/levels/level-differences';
+import { formatElevation, formatLength } from '@/core/units/format-length';
 import { useProject } from '../session/store';
 
 /** What the button says that makes so many levels change. */
@@ -15,8 +15,8 @@ export function Differences({ differences }: { differences: readonly LevelDiffer
   if (differences.length === 0) return null;
   return (
     <ul aria-label="What would change" className="max-h-52 overflow-y-auto border border-faint px-1.5 py-1">
-      {differences.map(({ id, name, formerly, fromMm, toMm }) => (
-        <li key={id} className="flex justify-between gap-2">
+      {differences.map(({ id, name, formerly, fromMm, toMm, others }) => (
+        <li key={id} className="flex flex-wrap justify-between gap-x-2">
           <span className={fromMm === null ? 'font-semibold text-now' : toMm === null ? 'text-wrong line-through' : ''}>
             {formerly ? `${formerly} → ${name}` : name}
           </span>
@@ -29,6 +29,11 @@ export function Differences({ differences }: { differences: readonly LevelDiffer
                   ? ''
                   : `${write(fromMm)} → ${write(toMm)}`}
           </span>
+          {others.map((other) => (
+            <span key={other.field} className="w-full pl-3 text-[11px] text-ink2">
+              {otherWords(other, (mm) => formatLength(mm, display))}
+            </span>
+          ))}
         </li>
       ))}
     </ul>
