@@ -16,8 +16,15 @@ module.exports = {
     ...ALL.map((layer) => ({
       name: `${layer}-imports-only-${LAYERS[layer].join('-and-') || 'itself'}`,
       severity: 'error',
-      from: { path: `^src/${layer}/` },
+      from: { path: `^src/${layer}/`, pathNot: '\\.test\\.ts$' },
       to: { path: '^src/', pathNot: `^src/(${[layer, ...LAYERS[layer]].join('|')})/` },
+    })),
+    // Tests may take the demo, which is the sample data there is.
+    ...ALL.map((layer) => ({
+      name: `tests-of-${layer}-import-its-layers-and-the-demo`,
+      severity: 'error',
+      from: { path: `^src/${layer}/.*\\.test\\.ts$` },
+      to: { path: '^src/', pathNot: `^src/(${[layer, ...LAYERS[layer], 'demo'].join('|')})/` },
     })),
     {
       name: 'no-circles',

@@ -1,4 +1,4 @@
-import type { PlateSet } from '../floors/plates';
+import { levelsLeftOut, type PlateSet } from '../floors/plates';
 import { thickestSlab } from '../levels/height-budget';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import { recordOf, type Framework } from '../model/framework';
@@ -61,11 +61,9 @@ function withoutSlab(framework: Framework, storeys: readonly ResolvedLevel[], pl
   const { all } = plates;
   const records = [...new Set(all.map(({ record }) => record))];
   if (records.length === 0) return [];
+  const leftOut = new Set(records.flatMap((record) => levelsLeftOut(framework, record, storeys)));
   return storeys.flatMap((level, i) => {
-    const isLeftOut = records.some(({ exceptions }) =>
-      exceptions.some((each) => each.leftOut && (each.level === level.id || each.upwards)),
-    );
-    if (plates.at(level.id).length > 0 || isLeftOut) return [];
+    if (plates.at(level.id).length > 0 || leftOut.has(level.id)) return [];
     const near = [...storeys.slice(0, i).reverse(), ...storeys.slice(i + 1)]
       .flatMap(({ id }) => plates.at(id))
       .find(({ record }) => recordOf(framework, 'floorPlate', record.id));

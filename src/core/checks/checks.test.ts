@@ -63,6 +63,19 @@ describe('a column off the slab', () => {
     );
     expect(found(halves)).toEqual([]);
   });
+  it('a floor left out upwards is missed at no level from there up, and at those below as ever', () => {
+    const plate = { name: 'P', outline: { type: 'rectangle', place: '0,0', widthMm: 9000, depthMm: 9000 } };
+    const framework = given([
+      ['buildings.add', { name: 'T' }],
+      ['levels.setUp', { above: '5@3m' }],
+      ['floors.add', { ...plate, levels: { range: ['01', '04'] } }],
+      ['floors.except', { floor: 'P', level: '03', upwards: true, leftOut: true }],
+    ]);
+    const named = new Map(solve(framework).levels.map(({ id, name }) => [id, name]));
+    const missed = solve(framework).findings.filter(({ rule }) => rule === 'level.noSlab');
+    expect(missed.map(({ level }) => named.get(level ?? ''))).toEqual(expect.arrayContaining(['00', 'RF']));
+    expect(missed).toHaveLength(2);
+  });
   it('is no finding at a level that has no slab at all', () => {
     const low = after('floors.change', { floor: 'Plate', levels: { range: ['B2', '01'] } });
     expect(found(low).filter(({ rule }) => rule !== 'level.noSlab')).toEqual([]);

@@ -71,19 +71,7 @@ export function resolvePlate(
   facts: PlanFacts,
 ): Plate[] {
   const served = servedLevels(framework, record.levels, storeys, floored);
-  const states = asMaster<FloorState, FloorException>(
-    framework,
-    { ...PLAIN_FLOOR, outline: record.outline, thicknessMm: record.thicknessMm },
-    record.exceptions,
-    served.map((id) => ({ id })),
-    (from, by) => ({
-      outline: by.outline ?? from.outline,
-      thicknessMm: by.thicknessMm ?? from.thicknessMm,
-      pulled: by.pulled.length > 0 ? by.pulled : by.outline ? [] : from.pulled,
-      voids: by.voids.length > 0 || by.upwards ? by.voids : from.voids,
-      leftOut: by.leftOut,
-    }),
-  );
+  const states = floorStates(framework, record, served);
   const alike = new Map<FloorState, Map<string, Id[]>>();
   states.forEach((state, i) => {
     if (state.leftOut) return;
@@ -116,6 +104,29 @@ export function resolvePlate(
       serves: new Set(levels),
     };
   });
+}
+
+/** How a plate is at each of the levels it serves. */
+const floorStates = (framework: Framework, record: FloorPlate, served: readonly Id[]): FloorState[] =>
+  asMaster<FloorState, FloorException>(
+    framework,
+    { ...PLAIN_FLOOR, outline: record.outline, thicknessMm: record.thicknessMm },
+    record.exceptions,
+    served.map((id) => ({ id })),
+    (from, by) => ({
+      outline: by.outline ?? from.outline,
+      thicknessMm: by.thicknessMm ?? from.thicknessMm,
+      pulled: by.pulled.length > 0 ? by.pulled : by.outline ? [] : from.pulled,
+      voids: by.voids.length > 0 || by.upwards ? by.voids : from.voids,
+      leftOut: by.leftOut,
+    }),
+  );
+
+/** The levels a plate would serve and is left out at on purpose. */
+export function levelsLeftOut(framework: Framework, record: FloorPlate, storeys: readonly ResolvedLevel[]): Id[] {
+  const served = servedLevels(framework, record.levels, storeys, storeys);
+  const states = floorStates(framework, record, served);
+  return served.filter((_, i) => states[i]!.leftOut);
 }
 
 type FloorState = Pick<FloorException, 'pulled' | 'voids' | 'leftOut'> & Pick<FloorPlate, 'outline' | 'thicknessMm'>;

@@ -65,7 +65,8 @@ export function addHeadroom(
         take(
           leastOver(onto(corners), from, flat(floor.outline, underMm, '')),
           `the slab of level ${names.get(floor.level) ?? ''}`,
-          floor,
+          // A slab that only comes up to a nosing is open over the well already.
+          from.line ? undefined : floor,
         );
       }
     }

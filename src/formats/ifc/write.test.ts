@@ -7,6 +7,8 @@ import { flightProfile } from '@/core/stairs/flight-profile';
 import type { Solved } from '@/core/solving/solved';
 import { FURNISHED, given, step } from '@/core/testing/given';
 import { ENTITIES, type EntityName } from './entities';
+import { STARTING_TYPES } from '@/core/walls/wall-type';
+import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
 import { globalIdOf } from './global-id';
 import { StepLines, stepReal, stepText } from './step';
 import { writeIfc } from './write';
@@ -256,6 +258,36 @@ describe.each([
     const [was, is] = [ids(text), ids(writeIfc(edited, solve(edited), AT))];
     expect(is).toEqual(was);
   });
+});
+
+it('has GlobalIds of their own in the demo too, and where one cutter opens a slab twice', () => {
+  const demo = given(TIDEWATER_YARD.map(({ command, input }) => [command, input]));
+  // The walls of a core that run past a slab leave an opening for each stretch of them.
+  const twice = given([
+    ['buildings.add', { name: 'U' }],
+    ['levels.setUp', { above: '3m 3m' }],
+    ['floors.add', { name: 'P', outline: { type: 'rectangle', place: '-2000,2000', widthMm: 12000, depthMm: 6000 } }],
+    [
+      'walls.add',
+      {
+        points: [0, 4000, 4000, 0].map((xMm, i) => ({ xMm, yMm: i < 2 ? 3000 : 6000 })),
+        use: 'core',
+        type: STARTING_TYPES.find(({ name }) => name === 'Core 250'),
+        startsAt: { level: '00' },
+        stopsAt: { level: 'RF' },
+        passesClearMm: 20,
+      },
+    ],
+  ]);
+  const holes = solve(twice).floors.map((floor) => floor.holes.filter(({ by }) => by !== null).length);
+  expect(Math.max(...holes)).toBeGreaterThan(1);
+  for (const each of [demo, twice]) {
+    const ids = [...writeIfc(each, solve(each), AT).matchAll(/=IFC[A-Z]+\('([0-3][0-9A-Za-z_$]{21})'/g)].map(
+      ([, id]) => id!,
+    );
+    expect(ids.length).toBeGreaterThan(20);
+    expect(ids.filter((id, i) => ids.indexOf(id) !== i)).toEqual([]);
+  }
 });
 
 describe('read by another program', () => {

@@ -363,22 +363,27 @@ class IfcWriter {
       Tag: piece.plate,
       PredefinedType: isRoof ? 'ROOF' : 'FLOOR',
     });
-    const key = slabKey(piece, this.solved).join(' ');
-    this.properties(key, ref, 'Pset_SlabCommon', {
+    const slabText = slabKey(piece, this.solved).join(' ');
+    this.properties(slabText, ref, 'Pset_SlabCommon', {
       Reference: identifier(piece.name),
       LoadBearing: flag(true),
       IsExternal: flag(isRoof),
     });
-    this.quantities(key, ref, 'Qto_SlabBaseQuantities', [
+    this.quantities(slabText, ref, 'Qto_SlabBaseQuantities', [
       ['LENGTH', 'Width', piece.thicknessMm],
       ['LENGTH', 'Perimeter', profile.perimeterMm],
       ['AREA', 'NetArea', profile.areaMm2 / 1e6],
       ['VOLUME', 'NetVolume', piece.volumeMm3 / 1e9],
     ]);
+    // One cutter may make several openings in a slab; those after its first are numbered.
+    const made = new Map<Id, number>();
     piece.holes.forEach(({ by, ring }, i) => {
+      const nth = by === null ? i : (made.get(by) ?? 0);
+      if (by !== null) made.set(by, nth + 1);
+      const key = by === null ? `void ${i}` : nth === 0 ? by : `${by} ${nth}`;
       const cutter = by === null ? undefined : this.framework.records.get(by);
       const name = cutter && 'name' in cutter && cutter.name ? cutter.name : 'Void';
-      const opening = this.opening({ key: by ?? `void ${i}`, name, ring }, piece, ref, placement);
+      const opening = this.opening({ key, name, ring }, piece, ref, placement);
       if (by !== null) openings.set(by, [...(openings.get(by) ?? []), opening]);
     });
     // Zones lie in it as slabs of their own.
