@@ -245,7 +245,7 @@ function clearWidths(
         a.building,
         level,
         about,
-        `${formatLength(Math.round(between.mm * 10) / 10)} mm clear between walls ${a.name} and ${b.name}; ${formatLength(wantedMm)} is to be held. Move one of them`,
+        `${formatLength(Math.round(between.mm * 10) / 10)} mm clear between walls ${a.name} and ${b.name}; ${formatLength(wantedMm)} mm are to be held. Move one of them`,
         [
           {
             words: `Move ${b.name} by ${formatLength(Math.round(Math.abs(off) * 10) / 10)} mm`,

@@ -54,7 +54,8 @@ export type Rule =
   | 'roof.bareEdge'
   | 'wall.opening'
   | 'outline.unsound'
-  | 'span.upsideDown';
+  | 'span.upsideDown'
+  | 'solve.failed';
 
 /** A command that makes a rule hold again, with what it does in words. */
 export interface Fix {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { defineCommand, type Command } from '../model/command';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
 import { refSchema } from '../model/refer';
 import { unitSpelled } from '../units/length-units';
 import type { Dimension } from './dimension';
@@ -29,7 +29,7 @@ const define = defineCommand({
       if (existing) edit.set('dimension', existing.id, { value, note: input.note });
       else edit.add<'dimension'>({ kind: 'dimension', name: input.name, value, note: input.note });
     }),
-  sentence: (_, input) => `Dimension ${input.name} is ${input.value}`,
+  sentence: (before, input) => `Dimension ${input.name} is ${saidLength(before, input.value)}`,
 });
 
 const remove = defineCommand({

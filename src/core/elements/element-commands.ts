@@ -4,7 +4,7 @@ import type { Point } from '../geometry/point';
 import { detachFrom } from '../grids/detach';
 import { defineCommand, type Command } from '../model/command';
 import type { Edit } from '../model/edit';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
 import { called, type Rec } from '../model/record';
 import type { Outline } from '../outlines/outline';
 import { withMembers } from '../cores/core';
@@ -60,7 +60,8 @@ const move = defineCommand({
       const by = { x: reader.read(input.xMm, 'xMm').mm, y: reader.read(input.yMm, 'yMm').mm };
       for (const id of withMembers(edit.before, input.ids)) moveElement(edit, elementIn(edit.before, id), by);
     }),
-  sentence: (before, input) => `Moved ${inWords(before, input.ids)} by ${input.xMm}, ${input.yMm}`,
+  sentence: (before, input) =>
+    `Moved ${inWords(before, input.ids)} by ${saidLength(before, input.xMm)} east, ${saidLength(before, input.yMm)} north`,
 });
 
 const remove = defineCommand({

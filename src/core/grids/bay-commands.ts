@@ -7,7 +7,7 @@ import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/l
 import { refSchema } from '../model/refer';
 import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
-import { formatBays } from '../units/parse-bays';
+import { formatBays, saidBays } from '../units/parse-bays';
 import { DIRECTIONS, PLAIN_LINE } from './grid';
 import {
   addRun,
@@ -82,7 +82,7 @@ const setBays = defineCommand({
       const far = input.farBays === undefined ? bays : readBays(input.farBays, 'farBays');
       retypeRun(edit, grid, input.direction, linesOfSides(bays, far));
     }),
-  sentence: (_, input) => `Bays typed anew: ${formatBays(readBays(input.bays, 'bays'))}`,
+  sentence: (_, input) => `Bays typed anew: ${saidBays(readBays(input.bays, 'bays'))}`,
 });
 
 const setAngles = defineCommand({

@@ -4,7 +4,7 @@ import { angleSchema, textSchema } from '../model/fields';
 import { recordsOf } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, refSchema } from '../model/refer';
-import { formatBays } from '../units/parse-bays';
+import { saidBays } from '../units/parse-bays';
 import { quantiseMm } from '../units/length-units';
 import { BAY_COMMANDS } from './bay-commands';
 import { crossingsOf } from './crossings';
@@ -118,7 +118,7 @@ const add = defineCommand({
       addRun(edit, system.id, 'b', b);
     }),
   sentence: (_, input) =>
-    `Grid added: ${formatBays(readBays(input.baysA, 'baysA'))} by ${formatBays(readBays(input.baysB, 'baysB'))}`,
+    `Grid added: ${saidBays(readBays(input.baysA, 'baysA'))} by ${saidBays(readBays(input.baysB, 'baysB'))}`,
 });
 
 const addRadial = defineCommand({

@@ -5,7 +5,7 @@ import { times, turned } from '../geometry/point';
 import { defineCommand, type Command } from '../model/command';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
 import { refSchema } from '../model/refer';
 import { quantiseMm } from '../units/length-units';
 import { shrinkAfter } from './bay-commands';
@@ -49,7 +49,7 @@ const moveLine = defineCommand({
       if (input.mode === 'only' && after) shrinkAfter(edit, line, after, mm);
     }),
   sentence: (before, input) =>
-    `Grid line ${lineNames(before, input.line)[0]} moved ${input.byMm ?? `${input.byDeg ?? 0}°`}`,
+    `Grid line ${lineNames(before, input.line)[0]} moved ${input.byMm === undefined ? `${input.byDeg ?? 0}°` : saidLength(before, input.byMm)}`,
 });
 
 function turnRay(edit: Edit, grid: ResolvedGrid, line: ResolvedLine, byDeg: number, mode: 'push' | 'only'): void {

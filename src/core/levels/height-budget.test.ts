@@ -64,6 +64,6 @@ describe('the height budget', () => {
     expect(budgetOf('01', step(own, 'dimensions.define', { name: 'deep', value: 700 }).after).beamMm).toBe(700);
     expect(budgetOf('01', step(own, 'levels.setBudget', { level: '01', beamMm: null }).after).beamMm).toBe(400);
     expect(low(step(tower, 'levels.setBudget', { targetMm: null }).after)).toEqual([]);
-    expect(refusal(tower, 'levels.setBudget', { beamMm: -1 })).toMatch(/beamMm/);
+    expect(refusal(tower, 'levels.setBudget', { beamMm: -1 })).toMatch(/The beam must be at least 0 mm/);
   });
 });

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { defineCommand, type Command } from '../model/command';
 import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema } from '../model/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { formatElevation, formatLength } from '../units/format-length';
@@ -289,7 +289,7 @@ const change = defineCommand({
     }),
   sentence: (before, input) => {
     const parts = [
-      input.buildUpMm !== undefined && `build-up ${input.buildUpMm}`,
+      input.buildUpMm !== undefined && `build-up ${saidLength(before, input.buildUpMm)}`,
       input.levelKind && `kind ${input.levelKind}`,
       input.extent !== undefined && 'extent',
       input.locked !== undefined && (input.locked ? 'locked' : 'unlocked'),

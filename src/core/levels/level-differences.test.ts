@@ -23,7 +23,7 @@ describe('what would become of the levels', () => {
       bare,
     );
     const [only] = levelDifferences(bare, after, building);
-    expect(only!.others.map((other) => otherWords(other, String))).toEqual(['use: none → Hall', 'build-up: 150 → 180']);
+    expect(only!.others.map((other) => otherWords(other, String))).toEqual(['use: none → Hall', 'build-up: 100 → 180']);
   });
   it('names those that move, from the top down', () => {
     expect(differences('levels.setElevation', { level: '03', fflMm: 15_150, mode: 'push' })).toEqual([

@@ -4,7 +4,7 @@ import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import { recordOf } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema } from '../model/refer';
 import { formatElevation, formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
@@ -87,7 +87,7 @@ const copy = defineCommand({
     }),
   sentence: (before, input) => {
     const name = levelReferred(before, input.level).record.name;
-    return `Level ${name} copied by ${input.byMm}${input.count > 1 ? `, ${input.count} times` : ''}`;
+    return `Level ${name} copied by ${saidLength(before, input.byMm)}${input.count > 1 ? `, ${input.count} times` : ''}`;
   },
 });
 

@@ -45,9 +45,9 @@ describe('planning', () => {
   it('refuses input that does not fit, saying where, and changes nothing', () => {
     const before = frameworkHash(tower);
     expect(refusal(tower, 'levels.setElevation', { level: '01', fflMm: 'high' })).toMatch(/no dimension named "high"/);
-    expect(refusal(tower, 'levels.setElevation', { level: '01' })).toMatch(/fflMm/);
+    expect(refusal(tower, 'levels.setElevation', { level: '01' })).toMatch(/elevation \(FFL\)/);
     expect(refusal(tower, 'levels.setElevation', { level: '01', fflMm: 1, extra: 1 })).toMatch(/extra/);
-    expect(refusal(tower, 'levels.setElevation', { level: '01', fflMm: Number.NaN })).toMatch(/fflMm/);
+    expect(refusal(tower, 'levels.setElevation', { level: '01', fflMm: Number.NaN })).toMatch(/elevation \(FFL\)/);
     expect(refusal(tower, 'levels.rename', { level: '01', name: 'a\nb' })).toMatch(/control characters/);
     expect(frameworkHash(tower)).toBe(before);
   });

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { apply, type Changes } from './changes';
 import { Edit } from './edit';
 import { faultyText } from './fields';
+import { pathWords } from './field-words';
 import type { Framework } from './framework';
 import { hashOf } from './hash';
 import { idSource, type Id } from './ids';
@@ -55,7 +56,7 @@ export function inputRefusal(error: z.ZodError): Refusal {
 }
 
 /** Where in an input something is, in words after what is wrong with it. */
-const placeOf = (path: readonly (string | number)[]): string => (path.length > 0 ? ` (at ${path.join(' › ')})` : '');
+const placeOf = (path: readonly (string | number)[]): string => (path.length > 0 ? ` (at ${pathWords(path)})` : '');
 
 /**
  * Digest of what changes touch and what they found there: ids, fields and the values before. Two plans with

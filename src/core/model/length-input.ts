@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { parseLengthIn } from '../dimensions/resolve-length';
+import { formatMm } from '../units/format-length';
 import type { Length } from '../units/parse-length';
+import { fieldWords } from './field-words';
 import type { Framework } from './framework';
 import { refuse, type Refusal } from './result';
 
@@ -32,18 +34,28 @@ export class LengthReader {
   read(input: LengthInput, field: string, within: Bounds = {}): { stored: Length; mm: number } {
     const parsed = typeof input === 'number' ? null : parseLengthIn(this.framework, input);
     if (parsed && !parsed.ok) {
-      throw new InputRefused({ ...parsed.refusal, message: `${field}: ${parsed.refusal.message}`, path: [field] });
+      throw new InputRefused({
+        ...parsed.refusal,
+        message: `The ${fieldWords(field)}: ${parsed.refusal.message}`,
+        path: [field],
+      });
     }
     const value = parsed ? parsed.value : { mm: input as number, stored: input as Length };
     const { atLeastMm = -1e9, moreThanMm = -Infinity, atMostMm = 1e9 } = within;
     if (value.mm < atLeastMm || value.mm <= moreThanMm || value.mm > atMostMm) {
-      const least = moreThanMm > -Infinity ? `more than ${moreThanMm}` : `at least ${atLeastMm}`;
-      throw new InputRefused(
-        refuse(`${field} must be ${least} and at most ${atMostMm} mm; it is ${value.mm}`, { path: [field] }).refusal,
-      );
+      const least = moreThanMm > -Infinity ? `more than ${formatMm(moreThanMm)}` : `at least ${formatMm(atLeastMm)}`;
+      const words = `The ${fieldWords(field)} must be ${least} and at most ${formatMm(atMostMm)}; it is ${formatMm(value.mm)}`;
+      throw new InputRefused(refuse(words, { path: [field] }).refusal);
     }
     return { stored: value.stored, mm: value.mm };
   }
+}
+
+/** A length of an input as a sentence of the history says it: in millimetres, or as it was typed where it names dimensions. */
+export function saidLength(framework: Framework, input: LengthInput): string {
+  if (typeof input === 'number') return formatMm(input);
+  const parsed = parseLengthIn(framework, input);
+  return parsed.ok ? formatMm(parsed.value.mm) : input;
 }
 
 /** Runs a plan and turns a refused input into the plan's refusal. */

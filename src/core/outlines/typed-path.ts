@@ -18,7 +18,12 @@ export interface TypedPath {
   closed: boolean;
 }
 
-const EXAMPLE = 'like A-1; 18m e; 42m n; 18m w; close';
+/** A rectangle of 18 × 42 m, or of feet. A path that is shown as an example is one that can be typed. */
+export const PATH_EXAMPLES = {
+  metric: 'A-1; 18m e; 42m n; 18m w; close',
+  imperial: `A-1; 60' e; 140' n; 60' w; close`,
+};
+const EXAMPLE = `like ${PATH_EXAMPLES.metric}`;
 const WAYS: Record<string, Point> = {
   e: { x: 1, y: 0 },
   n: { x: 0, y: 1 },

@@ -9,7 +9,7 @@ import { defineCommand, type Command } from '../model/command';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
 import { buildingReferred, refSchema } from '../model/refer';
 import type { Length } from '../units/parse-length';
 import { edgeOf, heldReferred } from './held-line';
@@ -87,7 +87,7 @@ const add = defineCommand({
     }),
   sentence: (before, input, after) => {
     const n = recordsOf(after, 'settingOutLine').length - recordsOf(before, 'settingOutLine').length;
-    return `${n} setting-out ${n === 1 ? 'line' : 'lines'} at ${input.offsetMm}`;
+    return `${n} setting-out ${n === 1 ? 'line' : 'lines'} at ${saidLength(before, input.offsetMm)}`;
   },
 });
 
@@ -168,7 +168,8 @@ const move = defineCommand({
       const { mm } = new LengthReader(edit.before).read(input.byMm, 'byMm', { atLeastMm: -1e6, atMostMm: 1e6 });
       edit.set('settingOutLine', line.id, { offsetMm: lengthPlus(line.offsetMm, mm) });
     }),
-  sentence: (before, input) => `Setting-out line ${lineIn(before, input.line).name} moved ${input.byMm}`,
+  sentence: (before, input) =>
+    `Setting-out line ${lineIn(before, input.line).name} moved ${saidLength(before, input.byMm)}`,
 });
 
 const remove = defineCommand({

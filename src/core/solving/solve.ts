@@ -8,7 +8,7 @@ import { checkRoofs } from '../checks/check-roofs';
 import { checkShaft, checkShaftPairs, shaftSurroundings } from '../checks/check-shafts';
 import { checkWalls } from '../checks/check-walls';
 import { checkStair, checkStoreysReached } from '../checks/check-stairs';
-import type { Finding } from '../checks/finding';
+import { finding, type Finding } from '../checks/finding';
 import { acting } from '../setting-out/acting';
 import { checkFounded, solveFoundation } from '../foundations/solve-foundations';
 import type { ColumnStack } from '../columns/column';
@@ -26,7 +26,7 @@ import { levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
 import { contains, type Ring } from '../geometry/polygon';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
-import type { Kind } from '../model/record';
+import { called, type Kind } from '../model/record';
 import { roofParapet, roofSlab } from '../roofs/roof-parts';
 import { solveRooms } from '../rooms/solve-rooms';
 import { solveShaft } from '../shafts/solve-shafts';
@@ -97,21 +97,26 @@ export class Solver {
         turnDeg: building.turnDeg,
       });
     }
-    const grids = this.results.of(
-      framework,
-      'grids',
-      [],
-      [],
-      (used) => this.again(used),
-      () => {
-        const made = solveGrids(framework);
-        return { ...made, findings: checkGrids(made.lines) };
-      },
-    );
-    const { findings, ...parts } = grids;
-    Object.assign(solved, parts);
-    solved.findings.push(...findings);
-    for (const building of solved.buildings) this.solveBuilding(framework, building, solved);
+    attempt(solved.findings, solved.buildings[0]?.id ?? '', 'The grids', [], undefined, () => {
+      const grids = this.results.of(
+        framework,
+        'grids',
+        [],
+        [],
+        (used) => this.again(used),
+        () => {
+          const made = solveGrids(framework);
+          return { ...made, findings: checkGrids(made.lines) };
+        },
+      );
+      const { findings, ...parts } = grids;
+      Object.assign(solved, parts);
+      solved.findings.push(...findings);
+    });
+    for (const building of solved.buildings)
+      attempt(solved.findings, building.id, `Building ${building.name}`, [building.id], undefined, () =>
+        this.solveBuilding(framework, building, solved),
+      );
     solved.findings.sort(bySeverityThenKey);
     solved.profiles = this.profiles.end();
     return solved;
@@ -129,6 +134,8 @@ export class Solver {
     const floored = all.filter(({ record, bounding }) => bounding || record.levelKind === 'mezzanine');
     const own = <T extends { building: string }>(records: readonly T[]) =>
       records.filter((record) => record.building === building.id);
+    const tried = <T>(what: string, ids: readonly string[], otherwise: T, work: () => T, into = solved.findings): T =>
+      attempt(into, building.id, what, ids, otherwise, work);
     const roofs = own(recordsOf(framework, 'roof'));
     const keep = <T>(what: string, kinds: readonly Kind[], also: readonly unknown[], work: () => T): T =>
       this.results.of(
@@ -148,20 +155,28 @@ export class Solver {
       }),
     );
     solved.levels.push(...levels);
-    const plates = keep('plates', [], [], () =>
-      plateSet(
-        [...own(recordsOf(framework, 'floorPlate')), ...roofs.map(roofSlab)].flatMap((plate) =>
-          resolvePlate(framework, plate, storeys, floored, this.facts),
+    const plated = keep('plates', [], [], () => {
+      const failed: Finding[] = [];
+      const resolved = [...own(recordsOf(framework, 'floorPlate')), ...roofs.map(roofSlab)].flatMap((plate) =>
+        tried(
+          called(plate),
+          [plate.id],
+          [],
+          () => resolvePlate(framework, plate, storeys, floored, this.facts),
+          failed,
         ),
-      ),
-    );
+      );
+      return { plates: plateSet(resolved), failed };
+    });
+    const { plates } = plated;
+    solved.findings.push(...plated.failed);
     const budgets = heightBudgets(framework, storeys, thickestSlab(plates));
     solved.budgets.push(...budgets);
     solved.findings.push(...checkClearHeights(budgets, new Map(storeys.map(({ id, record }) => [id, record.name]))));
     const shafts: SolvedShaft[] = [];
     for (const shaft of own(recordsOf(framework, 'shaft'))) {
-      const result = keep(`shaft ${shaft.id}`, [], [shaft, plates], () =>
-        solveShaft(framework, shaft, floored, plates, this.facts),
+      const result = tried(called(shaft), [shaft.id], NOTHING, () =>
+        keep(`shaft ${shaft.id}`, [], [shaft, plates], () => solveShaft(framework, shaft, floored, plates, this.facts)),
       );
       if (result.solved) shafts.push(result.solved);
       solved.findings.push(...result.findings);
@@ -169,7 +184,9 @@ export class Solver {
     solved.shafts.push(...shafts);
     const stairs: SolvedStair[] = [];
     for (const stair of own(recordsOf(framework, 'stair'))) {
-      const result = solveStair(framework, stair, storeys, plates, this.facts);
+      const result = tried(called(stair), [stair.id], NOTHING, () =>
+        solveStair(framework, stair, storeys, plates, this.facts),
+      );
       if (result.solved) stairs.push(result.solved);
       solved.findings.push(...result.findings);
     }
@@ -177,16 +194,19 @@ export class Solver {
     const union = (key: string, rings: readonly Ring[], holes: readonly Ring[]) =>
       this.profiles.union(key, rings, holes);
     const columns = keep('columns', ['columnStack'], [plates], () => {
-      const solvedStacks = own(recordsOf(framework, 'columnStack')).map((stack) =>
-        solveColumn(framework, stack, partingLevels(framework, stack, floored, extents), plates, this.facts),
-      );
+      const failed: Finding[] = [];
+      const solvedStacks = own(recordsOf(framework, 'columnStack')).flatMap((stack) => {
+        const work = () =>
+          solveColumn(framework, stack, partingLevels(framework, stack, floored, extents), plates, this.facts);
+        return tried(called(stack), [stack.id], null, work, failed) ?? [];
+      });
       const pieces = solvedStacks.flatMap((column) => column.pieces);
       return {
         pieces,
         stacks: solvedStacks.map((column) => column.pieces).filter(({ length }) => length > 0),
         runs: columnRuns(pieces, this.facts),
         blocks: solvedStacks.flatMap(({ blocks }) => blocks),
-        findings: solvedStacks.flatMap(({ findings }) => findings),
+        findings: [...failed, ...solvedStacks.flatMap(({ findings }) => findings)],
       };
     });
     const { pieces } = columns;
@@ -200,10 +220,13 @@ export class Solver {
       ...roofs.flatMap((roof) => roofParapet(framework, roof) ?? []),
       ...party,
     ];
-    const firstWalls = keep('walls', [], [plates], () => {
-      const made = new BuildingWalls(framework, standing, storeys, plates, this.facts);
-      return { pieces: made.pieces(union), cutters: made.cutters(), findings: made.findings };
-    });
+    const wallIds = standing.map(({ id }) => id);
+    const firstWalls = tried('The walls', wallIds, { pieces: [], cutters: [], findings: [] }, () =>
+      keep('walls', [], [plates], () => {
+        const made = new BuildingWalls(framework, standing, storeys, plates, this.facts);
+        return { pieces: made.pieces(union), cutters: made.cutters(), findings: made.findings };
+      }),
+    );
     let walls: Pick<typeof firstWalls, 'pieces' | 'findings'> = firstWalls;
     const cuts = cutsByPlate([
       ...firstWalls.cutters,
@@ -212,12 +235,14 @@ export class Solver {
     ]);
     const joints = jointsOf(own(solved.lines));
     for (const plate of plates.all) {
-      const { pieces, findings } = solveFloor(plate, floored, cuts, this.profiles, this.facts, joints);
-      solved.floors.push(...pieces);
-      solved.findings.push(...findings);
+      const floor = tried(called(plate.record), [plate.record.id], null, () =>
+        solveFloor(plate, floored, cuts, this.profiles, this.facts, joints),
+      );
+      solved.floors.push(...(floor?.pieces ?? []));
+      solved.findings.push(...(floor?.findings ?? []));
     }
     const floors = own(solved.floors);
-    const rooms = solveRooms({
+    const given = {
       framework,
       storeys,
       walls: walls.pieces,
@@ -227,10 +252,12 @@ export class Solver {
       boundaries: own(recordsOf(framework, 'boundaryLine')),
       union,
       facts: this.facts,
-    });
+    };
+    const roomIds = given.rooms.map(({ id }) => id);
+    const rooms = tried('The rooms', roomIds, { regions: [], findings: [] }, () => solveRooms(given));
     solved.rooms.push(...rooms.regions);
     solved.findings.push(...rooms.findings);
-    const ceilings = solveCeilings({
+    const hung = {
       framework,
       building: building.id,
       storeys,
@@ -242,19 +269,16 @@ export class Solver {
       floors,
       union,
       facts: this.facts,
-    });
+    };
+    const ceilings = tried('The ceilings', [], [], () => solveCeilings(hung));
     solved.ceilings.push(...ceilings);
     if (ceilings.length > 0 && standing.some(({ stopsAt }) => stopsAt.face === 'ceiling')) {
       // Rooms and so ceilings come from where walls stand, which their tops do not change.
-      const made = new BuildingWalls(
-        framework,
-        standing,
-        storeys,
-        plates,
-        this.facts,
-        ceilingOver(ceilings, this.facts),
-      );
-      walls = { pieces: made.pieces(union), findings: made.findings };
+      walls = tried('The walls under ceilings', wallIds, walls, () => {
+        const over = ceilingOver(ceilings, this.facts);
+        const made = new BuildingWalls(framework, standing, storeys, plates, this.facts, over);
+        return { pieces: made.pieces(union), findings: made.findings };
+      });
     }
     const walled = walls.pieces;
     const shared = new Set(party.map(({ id }) => id));
@@ -263,8 +287,11 @@ export class Solver {
     solved.findings.push(...walls.findings);
     const names = new Map(all.map(({ id, record }) => [id, record.name]));
     for (const stair of stairs) {
+      const what = `The headroom of stair ${stair.name}`;
       solved.findings.push(
-        ...addHeadroom(stair, solved.floors, (key, ring) => this.profiles.shared(key, ring), names),
+        ...tried(what, [stair.stair], [], () =>
+          addHeadroom(stair, solved.floors, (key, ring) => this.profiles.shared(key, ring), names),
+        ),
         ...checkStair(stair, plates, names),
       );
     }
@@ -272,40 +299,69 @@ export class Solver {
     const mayMove = (stack: string) => recordOf(framework, 'columnStack', stack)?.holds.length === 0;
     const { facts } = this;
     const founded = keep('foundations', ['foundation', 'columnStack'], [columns, plates, walled], () => {
-      const given = { framework, plates, columns: pieces, union, facts };
-      const made = own(recordsOf(framework, 'foundation')).map((record) => solveFoundation(record, given));
+      const ground = { framework, plates, columns: pieces, union, facts };
+      const failed: Finding[] = [];
+      const made = own(recordsOf(framework, 'foundation')).flatMap(
+        (record) => tried(called(record), [record.id], null, () => solveFoundation(record, ground), failed) ?? [],
+      );
       const bodies = made.flatMap((each) => each.pieces);
       const stands = [
         ...pieces.map(({ stack, level }) => ({ id: stack, level })),
         ...walled.filter(({ wall }) => !shared.has(wall)).map(({ wall, level }) => ({ id: wall, level })),
       ];
-      const findings = [...made.flatMap((each) => each.findings), ...checkFounded(framework, storeys, stands, bodies)];
+      const findings = [
+        ...failed,
+        ...made.flatMap((each) => each.findings),
+        ...checkFounded(framework, storeys, stands, bodies),
+      ];
       return { bodies, findings };
     });
     solved.foundations.push(...founded.bodies);
     const overhead = ceilings.length === 0 ? NO_CEILINGS : ceilings;
-    const middles = keep('shaft middles', [], [walled], () => shaftSurroundings(walled, storeys));
-    solved.findings.push(
-      ...founded.findings,
-      ...checkColumnsInShafts(columns.runs, shafts, solved.levels, mayMove),
-      ...keep('columns on slabs', ['columnStack'], [columns, plates], () =>
-        checkColumns(columns.runs, plates, solved.levels, facts, mayMove),
-      ),
-      ...keep('column places', ['columnStack', 'stair'], [columns, plates, walled], () =>
-        checkColumnPlaces(columns.stacks, { framework, storeys, plates, stairs, walls: walled, facts }),
-      ),
-      ...checkShaftPairs(shafts, storeys, facts),
-      ...shafts.flatMap((shaft) =>
-        keep(`shaft check ${shaft.shaft}`, [], [shaft, middles], () => checkShaft(shaft, middles, storeys, facts)),
-      ),
-      ...checkFloors(framework, floors, storeys, facts),
-      ...keep('level checks', [], [plates], () => checkLevels(framework, storeys, plates)),
-      ...keep('roof checks', [], [plates, walled], () => checkRoofs(framework, storeys, plates, walled, facts)),
-      ...keep('wall checks', ['clearWidth'], [plates, walled, overhead], () =>
-        checkWalls({ framework, building: building.id, storeys, plates, walls: walled, ceilings: overhead, facts }),
-      ),
-      ...checkCeilings({ framework, building: building.id, storeys, budgets, ceilings, walls: walled }),
+    const middles = tried('What stands round shafts', [], shaftSurroundings([], storeys), () =>
+      keep('shaft middles', [], [walled], () => shaftSurroundings(walled, storeys)),
     );
+    solved.findings.push(...founded.findings);
+    const checks: readonly (readonly [what: string, check: () => readonly Finding[]])[] = [
+      ['columns in shafts', () => checkColumnsInShafts(columns.runs, shafts, solved.levels, mayMove)],
+      [
+        'columns on slabs',
+        () =>
+          keep('columns on slabs', ['columnStack'], [columns, plates], () =>
+            checkColumns(columns.runs, plates, solved.levels, facts, mayMove),
+          ),
+      ],
+      [
+        'the places of columns',
+        () =>
+          keep('column places', ['columnStack', 'stair'], [columns, plates, walled], () =>
+            checkColumnPlaces(columns.stacks, { framework, storeys, plates, stairs, walls: walled, facts }),
+          ),
+      ],
+      ['shafts beside each other', () => checkShaftPairs(shafts, storeys, facts)],
+      ...shafts.map((shaft) => {
+        const check = () => checkShaft(shaft, middles, storeys, facts);
+        return [`shaft ${shaft.name}`, () => keep(`shaft check ${shaft.shaft}`, [], [shaft, middles], check)] as const;
+      }),
+      ['floors', () => checkFloors(framework, floors, storeys, facts)],
+      ['levels', () => keep('level checks', [], [plates], () => checkLevels(framework, storeys, plates))],
+      [
+        'roofs',
+        () => keep('roof checks', [], [plates, walled], () => checkRoofs(framework, storeys, plates, walled, facts)),
+      ],
+      [
+        'walls',
+        () =>
+          keep('wall checks', ['clearWidth'], [plates, walled, overhead], () =>
+            checkWalls({ framework, building: building.id, storeys, plates, walls: walled, ceilings: overhead, facts }),
+          ),
+      ],
+      [
+        'ceilings',
+        () => checkCeilings({ framework, building: building.id, storeys, budgets, ceilings, walls: walled }),
+      ],
+    ];
+    for (const [what, check] of checks) solved.findings.push(...tried(`The check of ${what}`, [], [], check));
   }
 
   /** Keeps what a result that is used again holds: its rings and its profiles. */
@@ -314,6 +370,34 @@ export class Solver {
     this.profiles.useAgain(profiles);
   }
 }
+
+/** What is there of something that could not be worked out. */
+const NOTHING: { solved: null; findings: Finding[] } = { solved: null, findings: [] };
+
+/**
+ * Works a part out. One that throws, as none should, becomes a finding at what it is about; the rest is worked out with
+ * `otherwise` in its place.
+ */
+function attempt<T>(
+  into: Finding[],
+  building: string,
+  what: string,
+  ids: readonly string[],
+  otherwise: T,
+  work: () => T,
+): T {
+  try {
+    return work();
+  } catch {
+    const message = `${capital(what)} could not be worked out. Undo what was done last or change it; everything else stands`;
+    // Several parts may be about nothing in particular: what they are tells them apart.
+    const key = `solve.failed|${[...ids].sort().join(',')}|${what}`;
+    into.push({ ...finding('solve.failed', 'error', building, null, ids, message), key });
+    return otherwise;
+  }
+}
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** One object for no ceilings, so that what is kept for them is found again. */
 const NO_CEILINGS: readonly CeilingPiece[] = [];

@@ -80,7 +80,7 @@ export function addHeadroom(
         stair.building,
         storey.level,
         [stair.stair],
-        `Stair ${stair.name} from level ${names.get(storey.level) ?? ''} has ${formatLength(Math.floor(found.mm))} mm headroom under ${found.under}; its rule set asks for ${rules.headroomMm}. Make the opening larger or the storey higher`,
+        `Stair ${stair.name} from level ${names.get(storey.level) ?? ''} has ${formatLength(Math.floor(found.mm))} mm headroom under ${found.under}; its rule set asks for ${rules.headroomMm} mm. Make the opening larger or the storey higher`,
         [slab ? openOver(stair, slab, names) : raise(storey, rules.headroomMm - found.mm)],
       ),
     );

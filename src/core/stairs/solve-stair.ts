@@ -150,7 +150,7 @@ function fixesFor(heightMm: number, runMm: number, rules: StairRules, lower: Res
   const needed = leastRun(heightMm, rules);
   if (needed !== null && needed > runMm) {
     const byMm = Math.ceil(needed - runMm - 1e-6);
-    fixes.push({ kind: 'longerWell', byMm, words: `make its well ${write(byMm)} longer` });
+    fixes.push({ kind: 'longerWell', byMm, words: `make its well ${write(byMm)} mm longer` });
   }
   const height = nearestHeight(heightMm, Math.max(0, runMm), rules);
   if (height !== null)
@@ -159,14 +159,14 @@ function fixesFor(heightMm: number, runMm: number, rules: StairRules, lower: Res
       toMm: height,
       level: lower.id,
       byMm: Math.abs(height - heightMm),
-      words: `make the storey ${write(height)} high`,
+      words: `make the storey ${write(height)} mm high`,
     });
   return fixes.sort((a, b) => a.byMm - b.byMm);
 }
 
 function unsolved(stair: Stair, storey: StairStorey, lower: ResolvedLevel): Finding {
   const [fix] = storey.fixes;
-  const what = `Stair ${stair.name} cannot climb ${write(storey.heightMm)} from level ${lower.record.name} in its well within its rule set`;
+  const what = `Stair ${stair.name} cannot climb ${write(storey.heightMm)} mm from level ${lower.record.name} in its well within its rule set`;
   return finding(
     'stair.unsolved',
     'error',

@@ -6,13 +6,19 @@ import { defineCommand, type Command } from '../model/command';
 import { textSchema, type End } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing, type LengthInput } from '../model/length-input';
+import {
+  LengthReader,
+  lengthInputSchema,
+  refuseNow,
+  refusing,
+  type LengthInput,
+  saidLength,
+} from '../model/length-input';
 import { buildingReferred, refSchema, thingReferred } from '../model/refer';
 import type { Outline } from '../outlines/outline';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Length } from '../units/parse-length';
-import { formatLength } from '../units/format-length';
 import { wellOf } from './half-turn';
 import { RULE_SETS } from './rule-sets';
 import type { Stair } from './stair';
@@ -205,7 +211,7 @@ const lengthenWell = defineCommand({
       });
     }),
   sentence: (before, input) =>
-    `Well of stair ${thingReferred(before, 'stair', input.stair).name} made ${typeof input.byMm === 'number' ? formatLength(input.byMm) : input.byMm} longer`,
+    `Well of stair ${thingReferred(before, 'stair', input.stair).name} made ${saidLength(before, input.byMm)} longer`,
 });
 
 export const STAIR_COMMANDS: Command[] = [add, change, lengthenWell];

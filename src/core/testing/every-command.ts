@@ -467,6 +467,7 @@ interface Step {
   before: Framework;
   after: Framework;
   changes: Changes;
+  sentence: string;
 }
 
 /**

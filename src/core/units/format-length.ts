@@ -1,4 +1,4 @@
-import { MM_PER_UNIT } from './length-units';
+import { MM_PER_UNIT, quantiseMm } from './length-units';
 
 /** How a person sees lengths. It is theirs alone and never stored in the framework. */
 export type LengthDisplay =
@@ -18,6 +18,12 @@ export function formatLength(mm: number, display: LengthDisplay = METRIC): strin
   return (display.unit === 'm' ? `${plain} m` : plain).replace('-', '−');
 }
 
+/**
+ * Writes a length into a sentence of the core: in millimetres, with the unit. Who reads in feet and inches is shown it in those
+ * by {@link forReader}; nothing else writes lengths into sentences.
+ */
+export const formatMm = (mm: number): string => `${formatLength(mm)} mm`;
+
 /** Writes an elevation with its sign, as on a level mark: `+5.400`, `±0.000`, `−3.900`, `+17'-8 5/8"`. */
 export function formatElevation(mm: number, display: LengthDisplay = METRIC): string {
   const sign = Math.abs(mm) < 0.05 ? '±' : mm < 0 ? '−' : '+';
@@ -25,10 +31,36 @@ export function formatElevation(mm: number, display: LengthDisplay = METRIC): st
   return sign + (Math.abs(mm) / 1000).toFixed(3);
 }
 
-/** Writes a length so that it can be typed back and gives the same millimetres (to the display's fraction). */
+/** A length as a field shows it: `isRounded` where the text is not all of the value. */
+export interface ShownLength {
+  text: string;
+  isRounded: boolean;
+}
+
+/** Sixty-fourths of an inch are as fine as anybody reads. */
+const FINEST = 64;
+
+/**
+ * Writes a length for a field. In feet and inches one that is no whole 64th is rounded to one and marked with ≈: what it is
+ * exactly the field tells beside it, and as long as nobody types there it stays that.
+ */
+export function formatForField(mm: number, display: LengthDisplay): ShownLength {
+  if (display.system === 'metric') return { text: formatForEntry(mm, display), isRounded: false };
+  const parts = (mm / MM_PER_UNIT.inch) * FINEST;
+  const isRounded = quantiseMm((Math.round(parts) * MM_PER_UNIT.inch) / FINEST) !== quantiseMm(mm);
+  const text = feetInches(mm, FINEST).replace('−', '-');
+  return { text: isRounded ? `≈ ${text}` : text, isRounded };
+}
+
+/**
+ * Writes a length so that, typed back, it is the same length to the model's grain, in whatever unit: what is no whole 64th of
+ * an inch is written in millimetres.
+ */
 export function formatForEntry(mm: number, display: LengthDisplay): string {
-  if (display.system === 'imperial') return feetInches(mm, 64).replace('−', '-');
-  return trim(mm.toFixed(6));
+  const metric = trim(mm.toFixed(6)).replace(/^-0$/, '0');
+  if (display.system === 'metric') return metric;
+  const { text, isRounded } = formatForField(mm, display);
+  return isRounded ? `${metric}mm` : text;
 }
 
 function feetInches(mm: number, denominator: number): string {

@@ -41,8 +41,10 @@ const numberPattern = (decimal: '.' | ','): string =>
 
 const toNumber = (text: string): number => Number(text.replace(',', '.').replace(/\s/g, ''));
 
-/** Whole inches, a fraction, or both: `4`, `4.5`, `1/2`, `4 1/2`. */
-const inchPattern = (n: string): string => `(?:(\\d+)\\s+(\\d+)\\/(\\d+)|(\\d+)\\/(\\d+)|(${n}))`;
+/** Whole inches, a fraction, or both: `4`, `4.5`, `1/2`, `4 1/2`; behind feet also `4-1/2`. */
+const inchPattern = (n: string, parted = '\\s+'): string =>
+  `(?:(\\d+)(?:${parted})(\\d+)\\/(\\d+)|(\\d+)\\/(\\d+)|(${n}))`;
+const BEHIND_FEET = '\\s+|[-–−]';
 
 function inchesFrom(groups: (string | undefined)[]): number | null {
   const [whole, num, den, aloneNum, aloneDen, plain] = groups;
@@ -112,7 +114,7 @@ function readFeet(rest: string, at: number, feet: RegExpExecArray, n: string): T
   const feetMm = toNumber(feet[1]!) * MM_PER_UNIT.ft;
   const feetEnd = at + feet[0].length;
   const after = rest.slice(feet[0].length);
-  const marked = new RegExp(`^\\s*[-–−]?\\s*${inchPattern(n)}\\s*${INCH_MARK}`, 'u').exec(after);
+  const marked = new RegExp(`^\\s*[-–−]?\\s*${inchPattern(n, BEHIND_FEET)}\\s*${INCH_MARK}`, 'u').exec(after);
   const unmarked = new RegExp(
     `^[-–−]?${inchPattern(n)}(?!\\s*(?:[\\d.,*/×÷@]|mm|cm|m\\b|ft|feet|foot|'|′|’))`,
     'u',

@@ -1,4 +1,5 @@
 import { done, refuse, type Result } from '../model/result';
+import { formatLength } from './format-length';
 import { readToken } from './length-lexer';
 import { LONGEST_MM, MM_PER_UNIT, quantiseMm } from './length-units';
 import type { LengthContext } from './parse-length';
@@ -81,3 +82,6 @@ export function formatBays(baysMm: readonly number[], write: (mm: number) => str
   }
   return parts.join(' ');
 }
+
+/** A list of bays as a sentence of the core says it: `2@7200 3600 mm`. */
+export const saidBays = (baysMm: readonly number[]): string => `${formatBays(baysMm, (mm) => formatLength(mm))} mm`;

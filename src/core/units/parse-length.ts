@@ -53,7 +53,11 @@ export function parseLength(text: string, context: LengthContext = {}): Result<P
     return refuse(`A length has at most ${LONGEST_TEXT} characters`, { at: LONGEST_TEXT });
   if (text.trim() === '') return refuse(`Type a length, ${EXAMPLE}`, { at: 0 });
   const decimal = context.decimal ?? '.';
-  const tokens = tokenise(text, { decimal, spacesGroupThousands: true });
+  // The mark of a rounded length is passed over: who types behind it says what they mean.
+  const tokens = tokenise(
+    text.replace(/^\s*≈/, (mark) => ' '.repeat(mark.length)),
+    { decimal, spacesGroupThousands: true },
+  );
   if (!Array.isArray(tokens)) return refuse(`${tokens.message} (${EXAMPLE})`, { at: tokens.at });
   try {
     const reader = new Reader(tokens, context, text.length);

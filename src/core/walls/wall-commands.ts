@@ -6,7 +6,14 @@ import { defineCommand, type Command } from '../model/command';
 import { textSchema, type End } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing, type LengthInput } from '../model/length-input';
+import {
+  LengthReader,
+  lengthInputSchema,
+  refuseNow,
+  refusing,
+  type LengthInput,
+  saidLength,
+} from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
 import { OPENING_COMMANDS } from './opening-commands';
@@ -213,7 +220,7 @@ const parallel = defineCommand({
       }
     }),
   sentence: (before, input) =>
-    `Wall ${thingReferred(before, 'wall', input.wall).name} copied alongside, ${input.clearMm} clear`,
+    `Wall ${thingReferred(before, 'wall', input.wall).name} copied alongside, ${saidLength(before, input.clearMm)} clear`,
 });
 
 const except = defineCommand({

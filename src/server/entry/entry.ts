@@ -8,7 +8,7 @@ import { log } from '../log';
 import { countRequest } from '../metrics';
 import { roleIn } from '../people/membership';
 import { whoIsSignedIn, type SignedIn } from '../people/signed-in';
-import { ADDRESS_HEADER, addressOf, REQUEST_ID_HEADER } from './address';
+import { addressOf, REQUEST_ID_HEADER } from './address';
 import { codeOf, writeAudit } from './audit';
 import { jsonOf, readBody } from './body';
 import { requireOwnOrigin } from './origin';
@@ -160,7 +160,7 @@ async function enterProject(roles: readonly Role[], person: SignedIn, projectId:
 }
 
 /** What who may only look is told. */
-export const mayNotChange = (role: Role): RequestRefused =>
+const mayNotChange = (role: Role): RequestRefused =>
   new RequestRefused(403, `As ${role} you can look and measure, but not change the framework`, { role });
 
 /** An error as an answer. What nobody foresaw is logged by its kind, without what somebody typed. */
@@ -187,4 +187,3 @@ function refusalAnswer(error: unknown, trail: Trail): Response {
 const isDatabaseAway = (code: string): boolean =>
   /^(ECONN|EPIPE|ENOTFOUND|57P0|08|53)/.test(code) || code === 'Error: timeout';
 
-export { ADDRESS_HEADER };

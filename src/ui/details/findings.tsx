@@ -1,5 +1,6 @@
 'use client';
 
+import { useWords } from '../session/use-words';
 import type { Finding } from '@/core/checks/finding';
 import type { Id } from '@/core/model/ids';
 import { ActionButton } from '../fields/fields';
@@ -32,6 +33,7 @@ export function Findings({ about }: { about: readonly Id[] }) {
 
 export function FindingCard({ finding }: { finding: Finding }) {
   const { set, framework, run, say, mayEdit } = useProject((project) => project);
+  const inUnits = useWords();
   const isWrong = finding.severity === 'error';
   return (
     <div className={`border-l-[3px] bg-faint px-2.5 py-1.5 ${isWrong ? 'border-wrong' : 'border-look'}`}>
@@ -46,7 +48,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
         }
       >
         <span className={`mr-1 font-bold ${isWrong ? 'text-wrong' : 'text-look'}`}>{isWrong ? 'Wrong:' : 'Look:'}</span>
-        {finding.message}
+        {inUnits(finding.message)}
       </button>
       {mayEdit && finding.fixes.length > 0 && (
         <span className="mt-1.5 flex flex-wrap gap-1.5">
@@ -58,7 +60,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
                 if (refusal) say(refusal);
               }}
             >
-              {words}
+              {inUnits(words)}
             </ActionButton>
           ))}
         </span>

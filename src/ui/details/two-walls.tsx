@@ -6,7 +6,8 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import { clearBetween } from '@/core/walls/clear-between';
 import type { Wall } from '@/core/walls/wall';
 import { wallPath } from '@/core/walls/wall-path';
-import { formatForEntry, formatLength } from '@/core/units/format-length';
+import { formatForEntry, formatForField, formatLength, METRIC } from '@/core/units/format-length';
+import { quantiseMm } from '@/core/units/length-units';
 import { ActionButton, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
@@ -16,10 +17,19 @@ export function TwoWalls({ walls: [a, b] }: { walls: [Wall, Wall] }) {
   const { framework, display, run } = useProject((project) => project);
   const read = useLengthReader();
   const between = clearBetween(wallPath(framework, a), wallPath(framework, b));
-  const [clear, setClear] = useState(() => formatForEntry(Math.round(between?.mm ?? 1500), display));
+  // Untouched it holds them just as they are.
+  const [typed, setTyped] = useState<string | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   if (!between) return null;
-  const length = read(clear);
+  const shown = formatForField(quantiseMm(between.mm), display);
+  const length =
+    typed === null || typed === shown.text
+      ? {
+          ok: true as const,
+          words: shown.isRounded ? `exactly ${formatForEntry(between.mm, METRIC)} mm` : '',
+          input: quantiseMm(between.mm),
+        }
+      : read(typed);
   const held = recordsOf(framework, 'clearWidth').find(({ walls }) => walls.includes(a.id) && walls.includes(b.id));
   return (
     <fieldset className="flex flex-col gap-1 border-t border-faint pt-2">
@@ -30,8 +40,8 @@ export function TwoWalls({ walls: [a, b] }: { walls: [Wall, Wall] }) {
       </span>
       <PlainField
         label="Clear width"
-        value={clear}
-        onChange={setClear}
+        value={typed ?? shown.text}
+        onChange={setTyped}
         note={refused ?? length.words}
         wrong={refused !== null || !length.ok}
       />

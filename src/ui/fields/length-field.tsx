@@ -2,7 +2,7 @@
 
 import { useId, useState } from 'react';
 import { parseLengthIn } from '@/core/dimensions/resolve-length';
-import { formatForEntry, formatLength, METRIC } from '@/core/units/format-length';
+import { formatForEntry, formatForField, formatLength, METRIC } from '@/core/units/format-length';
 import { fieldUnit, useProject } from '../session/store';
 
 /** What a length field says about what is typed. */
@@ -39,8 +39,9 @@ export function LengthField({ label, valueMm, onCommit, disabled, autoFocus, hid
   const read = useLengthReader();
   const [typed, setTyped] = useState<string | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
-  const shown = typed ?? formatForEntry(valueMm, display);
-  const understood = typed === null || typed === formatForEntry(valueMm, display) ? null : read(typed);
+  const value = formatForField(valueMm, display);
+  // What nobody typed is the value itself, however it is shown.
+  const understood = typed === null || typed === value.text ? null : read(typed);
   const commit = () => {
     if (!understood) return setTyped(null);
     if (!understood.ok) return setRefused(understood.words);
@@ -60,7 +61,8 @@ export function LengthField({ label, valueMm, onCommit, disabled, autoFocus, hid
           <input
             id={id}
             className={`figures ${display.system === 'imperial' ? 'w-34' : 'w-28'} rounded-sm border bg-sheet px-1.5 py-0.5 text-right ${isWrong ? 'border-wrong' : 'border-hair'} disabled:opacity-60`}
-            value={shown}
+            value={typed ?? value.text}
+            title={value.isRounded ? `${formatForEntry(valueMm, METRIC)} mm exactly` : undefined}
             disabled={disabled}
             autoFocus={autoFocus}
             aria-invalid={isWrong}

@@ -1,5 +1,6 @@
 'use client';
 
+import { useWords } from '../session/use-words';
 import { useEffect, useState } from 'react';
 import type { HistoryEntry } from '@/core/history/entry';
 import { ActionButton } from '../fields/fields';
@@ -23,6 +24,7 @@ interface Read {
 
 function Entries() {
   const { session, seq } = useProject((project) => project);
+  const inUnits = useWords();
   const [read, setRead] = useState<Read | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
@@ -63,7 +65,7 @@ function Entries() {
       <ol className="flex flex-col gap-1.5">
         {read?.entries.map(({ seq: number, sentence, author, at }) => (
           <li key={number} className="border-t border-faint pt-1">
-            {sentence}
+            {inUnits(sentence)}
             <span className="block text-[11px] text-ink2">
               {author}, {new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
             </span>

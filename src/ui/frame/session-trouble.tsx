@@ -1,5 +1,6 @@
 'use client';
 
+import { useWords } from '../session/use-words';
 import { useState } from 'react';
 import { download, fileStem } from '../fields/download';
 import { ActionButton } from '../fields/fields';
@@ -42,6 +43,7 @@ function Panel({ title, children }: { title: string; children: React.ReactNode }
 /** The edits that were not sent, and what can be done with each. */
 function UnsentList() {
   const { unsent, session } = useProject((project) => project);
+  const inUnits = useWords();
   if (unsent.length === 0) return null;
   return (
     <ul aria-label="Edits kept here" className="flex max-h-52 flex-col overflow-y-auto border-y border-faint">
@@ -50,7 +52,7 @@ function UnsentList() {
           key={commandId}
           className="flex items-baseline justify-between gap-2 border-t border-faint py-1 first:border-0"
         >
-          <span>{sentence}</span>
+          <span>{inUnits(sentence)}</span>
           <button
             type="button"
             className="font-semibold whitespace-nowrap text-now"
@@ -107,12 +109,13 @@ function OutOfProject() {
 
 function StuckEdit() {
   const { stuck, unsent, session } = useProject((project) => project);
+  const inUnits = useWords();
   const edit = unsent.find(({ commandId }) => commandId === stuck?.commandId);
   if (!stuck || !edit) return null;
   return (
     <Panel title="An edit cannot be saved">
       <p>
-        <q>{edit.sentence}</q> was answered: {stuck.message}.
+        <q>{inUnits(edit.sentence)}</q> was answered: {stuck.message}.
         {unsent.length > 1 && ` ${unsent.length - 1} more wait behind it.`} Take it back, or download the framework with
         it.
       </p>

@@ -1,5 +1,6 @@
 'use client';
 
+import { forReader } from '@/core/units/for-reader';
 import Link from 'next/link';
 import { Redo2, Undo2 } from 'lucide-react';
 import { QuickEntry } from '../quick-entry/quick-entry';
@@ -12,7 +13,19 @@ import { SavedState } from './saved-state';
 
 /** One line at the top: project and building, undo and redo, what state the work is in, who is here. */
 export function TopLine() {
-  const { framework, solved, building, person, role, undo, redo, display, mayEdit } = useProject((project) => project);
+  const {
+    framework,
+    solved,
+    building,
+    person,
+    role,
+    undo: back,
+    redo: again,
+    display,
+    mayEdit,
+  } = useProject((project) => project);
+  const undo = back && forReader(back, display);
+  const redo = again && forReader(again, display);
   const store = useProjectStore();
   const project = [...framework.records.values()].find(({ kind }) => kind === 'project');
   const initials = (person?.name ?? '')

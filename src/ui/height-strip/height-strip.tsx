@@ -1,5 +1,6 @@
 'use client';
 
+import { quantiseMm } from '@/core/units/length-units';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Id } from '@/core/model/ids';
 import type { Solved, SolvedLevel } from '@/core/solving/solved';
@@ -230,7 +231,7 @@ function useDrag(layout: StripLayout, { display, onDrag, onLevel }: HeightStripP
       target.setPointerCapture(event.pointerId);
       onLevel(level.id);
       const fromY = event.clientY;
-      const at = (y: number) => Math.round((level.fflMm - (y - fromY) / layout.scale) / step) * step;
+      const at = (y: number) => quantiseMm(Math.round((level.fflMm - (y - fromY) / layout.scale) / step) * step);
       const move = ({ clientY }: PointerEvent) => setDragged({ level, fromY, mm: at(clientY) });
       const end = ({ clientY, type }: PointerEvent) => {
         target.removeEventListener('pointermove', move);

@@ -3,7 +3,7 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import type { MoveMode } from '@/core/levels/chain';
-import { formatForEntry } from '@/core/units/format-length';
+import { formatForField } from '@/core/units/format-length';
 import { ActionButton, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
@@ -28,11 +28,14 @@ export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
   const { level } = edit;
   const startMm =
     edit.kind === 'elevation' ? level.fflMm : edit.kind === 'height' ? (level.storeyHeightMm ?? 3000) : 3300;
-  const [text, setText] = useState(formatForEntry(startMm, display));
+  const start = formatForField(startMm, display);
+  const [text, setText] = useState(start.text);
   const [name, setName] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
   const understood = read(text);
   const take = (chosen: MoveMode) => {
+    // A height nobody typed is the one there is.
+    if (edit.kind !== 'insert' && text === start.text) return onClose();
     if (!understood.ok) return setRefused(understood.words);
     set({ mode: chosen });
     const refusal = commit(edit, understood.input, chosen, name, run);

@@ -7,6 +7,7 @@ import type { Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';
 import { formatLength, type LengthDisplay } from '@/core/units/format-length';
+import { quantiseMm } from '@/core/units/length-units';
 
 /** What dragging a line from one point to another would do: the command, where the line would be, and words. */
 export interface LineDrag {
@@ -58,7 +59,7 @@ export function dragLine(
     };
   }
   const step = display.system === 'imperial' ? 25.4 : 50;
-  const leftMm = Math.round((leftDistance(axis.curve, to) - leftDistance(axis.curve, from)) / step) * step;
+  const leftMm = quantiseMm(Math.round((leftDistance(axis.curve, to) - leftDistance(axis.curve, from)) / step) * step);
   const curve = offsetCurve(axis.curve, leftMm);
   if (leftMm === 0 || !curve) return null;
   const byMm = leftMm * axis.positiveSide;

@@ -1,5 +1,6 @@
 'use client';
 
+import { quantiseMm } from '@/core/units/length-units';
 import { useEffect, useState } from 'react';
 import { hasEdges, outlineAt } from '@/core/elements/edge-command';
 import { distance, dot, minus, plus, times, type Point } from '@/core/geometry/point';
@@ -44,7 +45,7 @@ export function EdgeHandles({ id, pxPerMm, toModel }: EdgeHandlesProps) {
     const step = dragStep(display);
     let latest = 0;
     const move = (pointer: PointerEvent) => {
-      latest = Math.round(dot(minus(toModel(pointer), from), normal) / step) * step;
+      latest = quantiseMm(Math.round(dot(minus(toModel(pointer), from), normal) / step) * step);
       setDragged({ edge, byMm: latest });
       session?.try(latest === 0 ? null : { command: 'elements.moveEdge', input: inputFor(edge, latest) });
     };

@@ -6,7 +6,7 @@ import { ghostsOf, withoutKinds } from '@/core/drawing/shown-kinds';
 import type { Drawing } from '@/core/drawing/drawing';
 import { HEAD_RADIUS } from '@/core/drawing/grid-heads';
 import { endsOf, leftOf } from '@/core/geometry/curve';
-import { distance, dot, minus, type Point } from '@/core/geometry/point';
+import { distance, dot, minus, quantised, type Point } from '@/core/geometry/point';
 import { bounds } from '@/core/geometry/polygon';
 import type { Id } from '@/core/model/ids';
 import type { SolvedLine } from '@/core/solving/solved';
@@ -25,13 +25,14 @@ import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
 import { EdgeHandles } from './edge-handles';
 import { LineHandles } from './line-handles';
-import { snap, type Snapped } from './snap';
+import { inSteps, snap, type Snapped } from './snap';
 
 const REACH_PX = 7;
 
 type Gesture =
   | { kind: 'window'; from: Point; to: Point }
-  | { kind: 'move'; from: Point; by: Point; words: string }
+  /** `hasPoint`: it is moved by a point of its own, not by where it was pressed. */
+  | { kind: 'move'; from: Point; hasPoint: boolean; by: Point; words: string }
   /** A line alone moves across itself. */
   | { kind: 'line'; id: Id; from: Point; drag: LineDrag | null }
   /** The head of a grid line is placed by hand. */
@@ -126,7 +127,9 @@ export function PlanView() {
       const head = headAt(at);
       if (head) return setGesture(head);
       if (isLine(hit!) && selection.length === 1) return setGesture({ kind: 'line', id: hit!, from: at, drag: null });
-      setGesture({ kind: 'move', from: anchorOf(hit!, at), by: { x: 0, y: 0 }, words: '' });
+      const own = solved.columns.find(({ stack }) => stack === hit)?.at;
+      // A column is moved by its centre, so it lands on crossings.
+      setGesture({ kind: 'move', from: own ?? at, hasPoint: own !== undefined, by: { x: 0, y: 0 }, words: '' });
     }
   };
 
@@ -159,9 +162,6 @@ export function PlanView() {
     if (refusal) project.say(refusal);
   };
 
-  /** A column is moved by its centre, so it lands on crossings. */
-  const anchorOf = (id: Id, at: Point): Point => solved?.columns.find(({ stack }) => stack === id)?.at ?? at;
-
   const moved = (event: React.PointerEvent) => {
     if (!solved || !building) return;
     if (onPlanPoint) {
@@ -177,8 +177,9 @@ export function PlanView() {
     if (gesture?.kind === 'head') return setGesture({ ...gesture, at: toModel(event), moved: true });
     if (gesture?.kind === 'move') {
       const point = taken(event);
+      // As far as the words say: in round steps, but just onto what it snaps to where it has a point of its own.
       const free = { x: point.at.x - gesture.from.x, y: point.at.y - gesture.from.y };
-      const by = free;
+      const by = point.isFree || !gesture.hasPoint ? inSteps(free, display) : quantised(free);
       setGesture({
         ...gesture,
         by,

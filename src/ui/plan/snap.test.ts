@@ -25,7 +25,7 @@ describe('a point taken in the plan', () => {
     expect(take(300, 200, { reach: 3000 }).words).toBe('crossing A-1');
   });
   it('is else in round steps: 50 mm, or an inch', () => {
-    expect(take(10_024, 10_026)).toEqual({ at: { x: 10_000, y: 10_050 }, words: '10000, 10050' });
+    expect(take(10_024, 10_026)).toEqual({ at: { x: 10_000, y: 10_050 }, isFree: true, words: '10000, 10050' });
     const inches = take(10_024, 10_026, { display: IMPERIAL });
     expect([inches.at.x / 25.4, inches.at.y / 25.4].map((value) => Math.abs(value - Math.round(value)) < 1e-9)).toEqual(
       [true, true],

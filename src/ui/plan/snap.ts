@@ -2,11 +2,23 @@ import { distance, type Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 import type { Solved } from '@/core/solving/solved';
 import { formatLength, type LengthDisplay } from '@/core/units/format-length';
+import { quantiseMm } from '@/core/units/length-units';
 
 /** A point as taken, with the words for it. */
 export interface Snapped {
   at: Point;
   words: string;
+  /** It is at nothing: a point in round steps. */
+  isFree?: true;
+}
+
+const stepOf = (display: LengthDisplay): number => (display.system === 'imperial' ? 25.4 : 50);
+
+/** A shift in whole steps each way, exactly as it is written. */
+export function inSteps(by: Point, display: LengthDisplay): Point {
+  const step = stepOf(display);
+  const round = (mm: number) => quantiseMm(Math.round(mm / step) * step);
+  return { x: round(by.x), y: round(by.y) };
 }
 
 /** The nearest crossing, corner or point of an underlay within reach, else the point in round steps. */
@@ -36,7 +48,6 @@ export function snap(
   }
   for (const { at, words } of more) offer(at, words);
   if (best) return best;
-  const step = display.system === 'imperial' ? 25.4 : 50;
-  const at = { x: Math.round(point.x / step) * step, y: Math.round(point.y / step) * step };
-  return { at, words: `${formatLength(at.x, display)}, ${formatLength(at.y, display)}` };
+  const at = inSteps(point, display);
+  return { at, isFree: true, words: `${formatLength(at.x, display)}, ${formatLength(at.y, display)}` };
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { useWords } from '../session/use-words';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { completions, readEntry } from '@/core/entry/read-entry';
 import type { Json } from '@/core/model/json';
@@ -11,6 +12,7 @@ const MOST_SHOWN = 8;
 
 /** One line in which every command can be typed in plain words, with what it would do said before Enter does it. */
 export function QuickEntry() {
+  const inUnits = useWords();
   const { framework, building, session, display, mayEdit, run } = useProject((project) => project);
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
@@ -38,8 +40,8 @@ export function QuickEntry() {
   const [said, isReady] =
     entered?.ok && preview
       ? preview.ok
-        ? [preview.value.sentence, true]
-        : [preview.refusal.message, false]
+        ? [inUnits(preview.value.sentence), true]
+        : [inUnits(preview.refusal.message), false]
       : [line.trim() === '' || entered?.ok !== false ? '' : entered.refusal.message, false];
   const trial = useTrial(isReady && preview?.ok ? preview.value.after : null);
   const forms = entered?.ok ? [] : completions(line).slice(0, MOST_SHOWN);

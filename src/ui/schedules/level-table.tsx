@@ -4,7 +4,7 @@ import { useRef } from 'react';
 import { LEVEL_KINDS, type LevelKind } from '@/core/levels/level';
 import type { Json } from '@/core/model/json';
 import type { SolvedLevel } from '@/core/solving/solved';
-import { formatElevation, formatForEntry, type LengthDisplay } from '@/core/units/format-length';
+import { formatElevation, formatForField, type LengthDisplay } from '@/core/units/format-length';
 import { ActionButton } from '../fields/fields';
 import { download, fileStem } from '../fields/download';
 import { useLengthReader } from '../fields/length-field';
@@ -28,9 +28,9 @@ type RowEdit = { level: string } & Partial<Record<Field, Json>>;
 
 function valueOf(level: SolvedLevel, field: Field, display: LengthDisplay): string {
   if (field === 'name' || field === 'title' || field === 'levelKind') return level[field];
-  if (field === 'fflMm') return formatForEntry(level.fflMm, display);
-  if (field === 'buildUpMm') return formatForEntry(level.fflMm - level.sslMm, display);
-  return level.storeyHeightMm === null ? '' : formatForEntry(level.storeyHeightMm, display);
+  if (field === 'fflMm') return formatForField(level.fflMm, display).text;
+  if (field === 'buildUpMm') return formatForField(level.fflMm - level.sslMm, display).text;
+  return level.storeyHeightMm === null ? '' : formatForField(level.storeyHeightMm, display).text;
 }
 
 /** The levels as a table: type, paste from a spreadsheet, take the cell above. One paste is one edit. */

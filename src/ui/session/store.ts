@@ -1,3 +1,4 @@
+import { forReader } from '@/core/units/for-reader';
 import type { ViewKind } from '@/core/views/named-view';
 import { WHOLE, type ViewPart } from '@/core/views/view-part';
 import { createContext, useContext } from 'react';
@@ -122,17 +123,17 @@ export function makeProjectStore(): ProjectStore {
     session: null,
     /** Does a command; answers the refusal's words, or null when it was done. */
     run: (command, input) => {
-      const { session, mayEdit, role } = get();
+      const { session, mayEdit, role, display } = get();
       if (!session) return 'The project is still loading';
       if (!mayEdit) return `As ${role ?? 'viewer'} you can look and measure, but not change the framework`;
       const result = session.run(command, input);
       if (result.ok) {
-        set({ notice: { text: result.value.sentence, kind: 'done' } });
+        set({ notice: { text: forReader(result.value.sentence, display), kind: 'done' } });
         return null;
       }
-      return result.refusal.message;
+      return forReader(result.refusal.message, display);
     },
-    say: (text, kind = 'trouble') => set({ notice: { text, kind } }),
+    say: (text, kind = 'trouble') => set({ notice: { text: forReader(text, get().display), kind } }),
     set: (part) => set(part),
     select: (selection) => set({ selection }),
   }));
@@ -150,7 +151,8 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
         ...stillThere(state, shown.solved),
       }));
     },
-    (message, again) => store.setState({ notice: { text: message, kind: 'trouble', again } }),
+    (message, again) =>
+      store.setState(({ display }) => ({ notice: { text: forReader(message, display), kind: 'trouble', again } })),
   );
   store.setState({ session, display: localStorage.getItem(DISPLAY_KEY) === 'imperial' ? IMPERIAL : METRIC });
   rememberForRescue(session);

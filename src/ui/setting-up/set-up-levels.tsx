@@ -151,7 +151,7 @@ function heightsOf(
 ): { above: string; below: string } {
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
   const ground = groundOf(solved, building);
-  const write = (mm: number) => formatForEntry(mm, display).replace(' ', '-');
+  const write = (mm: number) => formatForEntry(mm, display);
   const heights = (some: typeof storeys) =>
     formatBays(
       some.flatMap(({ storeyHeightMm }) => storeyHeightMm ?? []),

@@ -1,5 +1,6 @@
 'use client';
 
+import { forReader } from '@/core/units/for-reader';
 import { STAIR_RULES } from '@/core/stairs/rule-sets';
 import type { SolvedStair } from '@/core/stairs/solved-stair';
 import { formatLength } from '@/core/units/format-length';
@@ -56,7 +57,7 @@ export function StairStoreys({ stair }: { stair: SolvedStair }) {
                   </>
                 ) : (
                   <td colSpan={4} className="text-right font-semibold text-wrong">
-                    not climbed{storey.fixes[0] ? `: ${storey.fixes[0].words}` : ''}
+                    not climbed{storey.fixes[0] ? `: ${forReader(storey.fixes[0].words, display)}` : ''}
                   </td>
                 )}
               </tr>

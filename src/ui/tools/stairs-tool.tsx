@@ -1,5 +1,6 @@
 'use client';
 
+import { forReader } from '@/core/units/for-reader';
 import { useEffect, useMemo, useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { freeStairName } from '@/core/stairs/stair-commands';
@@ -114,7 +115,7 @@ export function StairsTool() {
           <StairStoreys stair={shown.solved} />
           {shown.findings.map((finding) => (
             <p key={finding.key} className="text-wrong">
-              {finding.message}
+              {forReader(finding.message, display)}
             </p>
           ))}
         </div>

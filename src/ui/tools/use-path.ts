@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Point } from '@/core/geometry/point';
-import { parsePath } from '@/core/outlines/typed-path';
+import { PATH_EXAMPLES, parsePath } from '@/core/outlines/typed-path';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { writePlace } from '../fields/place-text';
 import { fieldUnit, useProject } from '../session/store';
@@ -48,7 +48,7 @@ export function usePath(isDrawn: boolean) {
   const lengthMm = run.slice(1).reduce((sum, p, i) => sum + Math.hypot(p.x - run[i]!.x, p.y - run[i]!.y), 0);
   const words =
     path === null
-      ? 'like A-1; 18m e; 42m n; close'
+      ? `like ${PATH_EXAMPLES[display.system]}`
       : path.ok
         ? `${corners.length} corners, ${formatLength(Math.round(lengthMm), display)} long${closed ? ', closed' : ''}`
         : path.refusal.message;

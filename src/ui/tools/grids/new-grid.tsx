@@ -140,7 +140,7 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
     if (!refusal) onDone();
   };
   const takePreset = (preset: Preset) => {
-    const write = (bays: readonly number[]) => formatBays(bays, (mm) => formatForEntry(mm, display).replace(' ', '-'));
+    const write = (bays: readonly number[]) => formatBays(bays, (mm) => formatForEntry(mm, display));
     setA(write(preset.baysA));
     setB(write(preset.baysB));
     setUneven(preset.farBaysA !== null || preset.farBaysB !== null);

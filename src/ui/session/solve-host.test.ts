@@ -1,0 +1,90 @@
+import { frameworkHash, type Framework } from '@/core/model/framework';
+import { hashOf } from '@/core/model/hash';
+import { solve, Solver } from '@/core/solving/solve';
+import type { Solved } from '@/core/solving/solved';
+import { deltaOf } from '@/core/solving/solved-delta';
+import { apply } from '@/core/model/changes';
+import { SMALL_TOWER, given, step } from '@/core/testing/given';
+import { CannotSolve, SolveHost, type Solving, type SolvingWorker } from './solve-host';
+
+const tower = given(SMALL_TOWER);
+const raised = step(tower, 'levels.setElevation', { level: '01', fflMm: 5550, mode: 'push' }).after;
+
+/** A worker as the browser's, in this process, that can be told to fail. */
+function workshop() {
+  let begun = 0;
+  let ended = 0;
+  const fails: ('throws' | 'hangs' | 'breaks')[] = [];
+  let breakDown: (error: Error) => void = () => {};
+  const make = (): SolvingWorker<Solving> => {
+    begun += 1;
+    const solver = new Solver();
+    let framework: Framework = { records: new Map() };
+    let sent: Solved | null = null;
+    const answer = async () => {
+      const fail = fails.shift();
+      if (fail === 'throws') throw new Error('Thrown on purpose');
+      if (fail === 'hangs') await new Promise(() => {});
+      if (fail === 'breaks') {
+        breakDown(new Error('Broken on purpose'));
+        await new Promise(() => {});
+      }
+      const solved = solver.solve(framework);
+      const delta = deltaOf(sent, solved);
+      sent = solved;
+      return delta;
+    };
+    return {
+      remote: {
+        reset: (records) => {
+          framework = { records: new Map(Object.entries(records)) };
+          sent = null;
+          return answer();
+        },
+        update: (changes) => {
+          framework = apply(framework, changes);
+          return answer();
+        },
+      },
+      end: () => (ended += 1),
+      onBroken: (tell) => (breakDown = tell),
+    };
+  };
+  return { make, fails, counts: () => [begun, ended] };
+}
+
+const same = (solved: Solved, framework: Framework) => expect(hashOf(solved)).toBe(hashOf(solve(framework)));
+
+describe('the solving worker', () => {
+  it('is sent only what changed, and what comes back adds up', async () => {
+    const shop = workshop();
+    const host = new SolveHost(shop.make);
+    same(await host.solve(tower), tower);
+    same(await host.solve(raised), raised);
+    expect(shop.counts()).toEqual([1, 0]);
+  });
+
+  it.each(['throws', 'hangs', 'breaks'] as const)(
+    'that %s is begun anew from the framework, and told so',
+    async (how) => {
+      const shop = workshop();
+      const told: string[] = [];
+      const host = new SolveHost(shop.make, ({ message }) => told.push(message), 50);
+      await host.solve(tower);
+      shop.fails.push(how);
+      same(await host.solve(raised), raised);
+      expect([shop.counts(), told.length]).toEqual([[2, 1], 1]);
+      same(await host.solve(tower), tower);
+    },
+  );
+
+  it('that fails twice at a framework says so, and solves the next one', async () => {
+    const shop = workshop();
+    const host = new SolveHost(shop.make, () => {}, 50);
+    await host.solve(tower);
+    shop.fails.push('throws', 'throws');
+    await expect(host.solve(raised)).rejects.toThrow(CannotSolve);
+    same(await host.solve(tower), tower);
+    expect(frameworkHash(tower)).not.toBe(frameworkHash(raised));
+  });
+});
