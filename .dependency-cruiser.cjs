@@ -5,7 +5,7 @@ const LAYERS = {
   server: ['core', 'formats'],
   workers: ['core', 'formats'],
   ui: ['core', 'workers'],
-  app: ['ui', 'server', 'core'],
+  app: ['ui', 'server', 'formats', 'core'],
   cli: ['core', 'formats'],
   demo: ['core', 'server'],
 };

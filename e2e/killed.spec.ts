@@ -19,15 +19,11 @@ test('a process killed under load loses no acknowledged edit and doubles none', 
   await enterAs(page, 'designer');
   const id = await makeProject(page.request, 'Killed', FURNISHED);
   const port = await freePort();
-  const victim = spawn(
-    process.execPath,
-    ['--import', 'tsx', 'src/server/web/main.ts'],
-    {
-      env: { ...process.env, NODE_ENV: 'production', PORT: String(port) },
-      stdio: 'ignore',
-      detached: true,
-    },
-  );
+  const victim = spawn(process.execPath, ['--import', 'tsx', 'src/server/web/main.ts'], {
+    env: { ...process.env, NODE_ENV: 'production', PORT: String(port) },
+    stdio: 'ignore',
+    detached: true,
+  });
   const base = `http://127.0.0.1:${port}`;
   await expect
     .poll(

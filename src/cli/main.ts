@@ -1,5 +1,7 @@
 import { readFile, rename, writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
+import type { LevelTable } from '@/core/importing/level-table';
+import type { Sheet } from '@/core/importing/sheet';
 import { gridInput, recogniseGrid } from '@/core/importing/recognise-grid';
 import { recogniseColumns } from '@/core/importing/recognise-columns';
 import { levelDifferences, otherWords } from '@/core/levels/level-differences';
@@ -14,7 +16,6 @@ import { reportOf } from '@/core/report/report';
 import { solve } from '@/core/solving/solve';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
 import { levelSchedule } from '@/core/schedules/level-schedule';
-import { readLevelsCsv } from '@/formats/csv/read-levels';
 import { settingOutPlan } from '@/core/drawing/setting-out-plan';
 import type { Solved } from '@/core/solving/solved';
 import { formatElevation, formatLength } from '@/core/units/format-length';
@@ -22,13 +23,11 @@ import { writeDxf } from '@/formats/dxf/write';
 import { writePdf } from '@/formats/pdf/write';
 import { writeSvg } from '@/formats/svg/write';
 import { writeTableCsv } from '@/formats/csv/write-table';
-import { readLevelsIfc } from '@/formats/ifc/read-levels';
-import { readLevelsXlsx } from '@/formats/xlsx/read-levels';
 import { writeTableXlsx } from '@/formats/xlsx/write-table';
 import { writeIfc } from '@/formats/ifc/write';
 import { writeSpineFile } from '@/core/model/spine-text';
 import { readSpineFile } from '@/formats/json/spine-file';
-import { parseDxfApart } from '@/formats/sandbox/parse-apart';
+import { workApart } from '@/formats/sandbox/work-process';
 import { HELP } from './help';
 
 /** Bad input: one readable line, and nothing written. */
@@ -89,14 +88,10 @@ async function importInto(
   const base = withBuilding(framework);
   const building = building0(base);
   if (kind === 'levels') {
-    const table = take(
-      /\.xlsx$/i.test(file)
-        ? await readLevelsXlsx(bytes, { unit })
-        : (/\.ifc$/i.test(file) ? readLevelsIfc : readLevelsCsv)(bytes.toString('utf8'), { unit }),
-    );
+    const table = take(await workApart<LevelTable, 'levels'>('levels', { name: file, unit }, bytes));
     return run(base, 'levels.take', { building, rows: table.rows });
   }
-  const sheet = take(await parseDxfApart(bytes));
+  const sheet = take(await workApart<Sheet, 'drawing'>('drawing', {}, bytes));
   if (kind === 'grid')
     return run(base, 'grids.add', { building, ...gridInput(take(recogniseGrid(sheet, { unit, layer }))) });
   const { columns } = take(recogniseColumns(base, building, sheet, { unit, layer }));

@@ -62,5 +62,12 @@ export const countStreams = (by: 1 | -1): void => metrics().streams.inc(by);
 
 export const countWork = (what: string, seconds: number): void => metrics().solves.observe({ what }, seconds);
 
+/** Counts what is read when the figures are asked for. */
+export function watchFigure(name: string, help: string, read: () => number): void {
+  const { registry } = metrics();
+  if (registry.getSingleMetric(name)) return;
+  const gauge: Gauge = new Gauge({ name, help, registers: [registry], collect: () => gauge.set(read()) });
+}
+
 /** All figures in the open text format. */
 export const metricsText = (): Promise<string> => metrics().registry.metrics();

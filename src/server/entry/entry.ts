@@ -186,4 +186,3 @@ function refusalAnswer(error: unknown, trail: Trail): Response {
 /** Codes of a database that is stopped, starting, out of connections or out of disk: waiting helps. */
 const isDatabaseAway = (code: string): boolean =>
   /^(ECONN|EPIPE|ENOTFOUND|57P0|08|53)/.test(code) || code === 'Error: timeout';
-

@@ -140,8 +140,14 @@ const TABLE = {
     withinMs: LONG,
     audit: 'brought a file',
   },
+  'POST /api/projects/[projectId]/levels': {
+    does: 'Reads a level table that is brought',
+    who: WHO_EDITS,
+    body: file(60_000_000),
+    withinMs: LONG,
+  },
   'POST /api/projects/[projectId]/underlays': {
-    does: 'Takes a picture or a drawing to lay under a plan',
+    does: 'Takes a picture, a page of a PDF or a drawing to lay under a plan',
     who: WHO_EDITS,
     body: file(30_000_000),
     withinMs: LONG,

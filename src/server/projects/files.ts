@@ -1,19 +1,8 @@
 import { createHash } from 'node:crypto';
 import { and, eq, ne, sum } from 'drizzle-orm';
-import type { Sheet } from '@/core/importing/sheet';
-import type { Result } from '@/core/model/result';
-import { parseDxfApart } from '@/formats/sandbox/parse-apart';
 import { database } from '../db/connection';
 import { blob } from '../db/schema';
 import { RequestRefused } from '../entry/refusal';
-
-/** Reads a drawing that somebody brought and keeps it, once per contents. */
-export async function takeDrawing(projectId: string, name: string, bytes: Uint8Array): Promise<Result<Sheet>> {
-  const sheet = await parseDxfApart(bytes);
-  if (!sheet.ok) return sheet;
-  await keepFile(projectId, name, bytes);
-  return sheet;
-}
 
 /** Bytes of files one project may keep. */
 const MOST_KEPT_BYTES = 1_000_000_000;

@@ -1,45 +1,75 @@
 import { and, eq } from 'drizzle-orm';
-import type { Sheet } from '@/core/importing/sheet';
-import { parseDxfApart } from '@/formats/sandbox/parse-apart';
 import { database } from '../db/connection';
 import { blob } from '../db/schema';
 import { RequestRefused } from '../entry/refusal';
+import { inPool, jsonOfAnswer, wrapped, type Asker } from '../pool';
 import { keepFile } from './files';
 
-/** Kinds of picture that are taken, by how their files begin. */
-const PICTURES: readonly (readonly [type: string, begins: readonly number[]])[] = [
-  ['image/png', [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]],
-  ['image/jpeg', [0xff, 0xd8, 0xff]],
-];
+/** Kinds of file that are taken, by how they begin; anything else is read as a drawing. */
+const BEGINS = {
+  png: [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a],
+  jpeg: [0xff, 0xd8, 0xff],
+  pdf: [0x25, 0x50, 0x44, 0x46],
+} as const;
 
-/** The type of a picture by its first bytes; null for anything else. */
+const isA = (kind: keyof typeof BEGINS, bytes: Uint8Array): boolean =>
+  BEGINS[kind].every((byte, i) => bytes[i] === byte);
+
+/** The media type of a picture that is kept; null for a drawing. */
 const pictureType = (bytes: Uint8Array): string | null =>
-  PICTURES.find(([, begins]) => begins.every((byte, i) => bytes[i] === byte))?.[0] ?? null;
+  isA('png', bytes) ? 'image/png' : isA('jpeg', bytes) ? 'image/jpeg' : null;
 
-export type Taken = { sha256: string; content: 'picture' } | { sha256: string; content: 'drawing'; sheet: Sheet };
-
-/** Keeps a picture or a drawing that somebody brought, once per contents. */
-export async function takeUnderlay(projectId: string, name: string, bytes: Uint8Array): Promise<Taken> {
-  const isPicture = pictureType(bytes) !== null;
-  const sheet = isPicture ? null : await parseDxfApart(bytes);
-  if (sheet && !sheet.ok) throw new RequestRefused(422, sheet.refusal.message);
-  const sha256 = await keepFile(projectId, name, bytes);
-  return sheet ? { sha256, content: 'drawing', sheet: sheet.value } : { sha256, content: 'picture' };
+/** What is answered of a picture: its size in pixels, and of a page of a PDF how large one is on paper. */
+interface PictureSaid {
+  width: number;
+  height: number;
+  mmPerPx?: number;
+  pageCount?: number;
 }
 
-/** A file of a project, by contents: a picture as it is, a drawing as the shapes it holds. */
-export async function underlayFile(
+/**
+ * Keeps a picture, a page of a PDF or a drawing that somebody brought, once per contents. Pictures are kept as they are drawn
+ * anew, so that no browser ever opens what a stranger wrote.
+ */
+export async function takeUnderlay(
+  asker: Asker,
   projectId: string,
-  sha256: string,
-): Promise<{ type: string; bytes: Uint8Array } | { sheet: Sheet }> {
+  name: string,
+  bytes: Uint8Array,
+  page: number,
+): Promise<Response> {
+  if (isA('pdf', bytes)) return takePicture(projectId, name, await inPool(asker, 'pdfPage', { page }, bytes));
+  if (pictureType(bytes)) return takePicture(projectId, name, await inPool(asker, 'picture', {}, bytes));
+  const drawing = await inPool(asker, 'drawing', {}, bytes);
+  const sha256 = await keepFile(projectId, name, bytes);
+  return wrapped({ sha256, content: 'drawing' }, 'sheet', drawing);
+}
+
+async function takePicture(projectId: string, name: string, answer: Awaited<ReturnType<typeof inPool>>) {
+  const { width, height, mmPerPx, pageCount } = jsonOfAnswer<PictureSaid>(answer);
+  const sha256 = await keepFile(projectId, name, answer.file!);
+  return Response.json({ sha256, content: 'picture', width, height, mmPerPx, pageCount });
+}
+
+/** Reads a drawing that somebody brought and keeps it; answers what it holds. */
+export async function takeDrawing(asker: Asker, projectId: string, name: string, bytes: Uint8Array): Promise<Response> {
+  const drawing = await inPool(asker, 'drawing', {}, bytes);
+  await keepFile(projectId, name, bytes);
+  return wrapped({}, 'sheet', drawing);
+}
+
+/** A file of a project, by contents: a picture as it is kept, a drawing as the shapes it holds. */
+export async function underlayFile(asker: Asker, projectId: string, sha256: string): Promise<Response> {
   const [found] = await database()
     .select({ bytes: blob.bytes })
     .from(blob)
     .where(and(eq(blob.projectId, projectId), eq(blob.sha256, sha256)));
   if (!found) throw new RequestRefused(404, 'That file is not in this project');
   const type = pictureType(found.bytes);
-  if (type) return { type, bytes: found.bytes };
-  const sheet = await parseDxfApart(found.bytes);
-  if (!sheet.ok) throw new RequestRefused(422, sheet.refusal.message);
-  return { sheet: sheet.value };
+  const response = type
+    ? new Response(Buffer.from(found.bytes), { headers: { 'content-type': type } })
+    : wrapped({}, 'sheet', await inPool(asker, 'drawing', {}, found.bytes));
+  // Contents never change under their own digest.
+  response.headers.set('cache-control', 'private, max-age=31536000, immutable');
+  return response;
 }

@@ -9,6 +9,7 @@ import type { Json } from '@/core/model/json';
 import { refuse, type Result } from '@/core/model/result';
 import type { Rec } from '@/core/model/record';
 import type { Solved } from '@/core/solving/solved';
+import type { LengthUnit } from '@/core/units/length-units';
 import type { SolveWorker } from '@/workers/solve.worker';
 import { KeptEdits } from './kept-edits';
 import { listenLive, type Told } from './live';
@@ -206,6 +207,10 @@ export class ProjectSession {
 
   readDrawing(file: File, signal: AbortSignal) {
     return this.server.readDrawing(file, signal).catch((error: Error) => refuse(error.message));
+  }
+
+  readLevels(file: File, unit: LengthUnit | undefined, signal: AbortSignal) {
+    return this.server.readLevels(file, unit, signal).catch((error: Error) => refuse(error.message));
   }
 
   private on(event: SessionEvent): void {

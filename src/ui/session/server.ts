@@ -3,7 +3,9 @@ import type { Changes } from '@/core/model/changes';
 import type { Json } from '@/core/model/json';
 import type { Rec } from '@/core/model/record';
 import type { KeptView } from '@/core/views/named-view';
+import type { LevelTable } from '@/core/importing/level-table';
 import type { Sheet } from '@/core/importing/sheet';
+import type { LengthUnit } from '@/core/units/length-units';
 import type { Role } from './machine';
 
 /** What a refusal says beside its words. */
@@ -11,6 +13,8 @@ interface More {
   headSeq?: number;
   retryAfterMs?: number;
   role?: Role | null;
+  /** The field a refusal is about. */
+  path?: (string | number)[];
 }
 
 /** The server refused, with its words; or could not be reached (`status` 0). */
@@ -49,6 +53,7 @@ async function ask<T>(url: string, init?: RequestInit, withinMs?: number): Promi
     {
       ...(body?.headSeq === undefined ? {} : { headSeq: body.headSeq }),
       ...(body?.role === undefined ? {} : { role: body.role }),
+      ...(body?.path === undefined ? {} : { path: body.path }),
       ...(seconds > 0 ? { retryAfterMs: seconds * 1000 } : {}),
     },
   );
@@ -73,6 +78,11 @@ export interface SentCommand {
   /** Who made it: the server refuses to take it from anybody else who is signed in here. */
   personId: string;
 }
+
+/** What the server made of a file to lay under a plan. */
+type TakenUnderlay =
+  | { sha256: string; content: 'drawing'; sheet: Sheet }
+  | { sha256: string; content: 'picture'; width: number; height: number; mmPerPx?: number; pageCount?: number };
 
 /** A file goes as the bytes it is: what it holds the server finds out by itself. */
 const FILE = { 'content-type': 'application/octet-stream' };
@@ -110,9 +120,15 @@ export const serverFor = (projectId: string) => {
       }),
     dropOwnView: (name: string) =>
       ask<{ views: KeptView[] }>(`${base}/views?${new URLSearchParams({ name }).toString()}`, { method: 'DELETE' }),
-    takeUnderlay: (file: File, signal: AbortSignal) =>
-      ask<{ sha256: string; content: 'picture' | 'drawing'; sheet?: Sheet }>(
-        `${base}/underlays?name=${encodeURIComponent(file.name)}`,
+    takeUnderlay: (file: File, page: number, signal: AbortSignal) =>
+      ask<TakenUnderlay>(
+        `${base}/underlays?name=${encodeURIComponent(file.name)}&page=${page}`,
+        { method: 'POST', body: file, headers: FILE, signal },
+        LONG_MS,
+      ),
+    readLevels: (file: File, unit: LengthUnit | undefined, signal: AbortSignal) =>
+      ask<{ table: LevelTable }>(
+        `${base}/levels?name=${encodeURIComponent(file.name)}${unit ? `&unit=${unit}` : ''}`,
         { method: 'POST', body: file, headers: FILE, signal },
         LONG_MS,
       ),

@@ -16,11 +16,11 @@ export type Understood =
   | { kind: 'grid'; grid: RecognisedGrid }
   | { kind: 'columns'; columns: RecognisedColumns };
 
-const LONGEST_MS = 20_000;
+const LONGEST_MS = 60_000;
 
 /**
- * Reads a file somebody brought. Drawings are parsed on the server in a process of their own, their meaning and
- * level tables in a worker of their own; both are ended when they take too long or the person cancels.
+ * Reads a file somebody brought. It is parsed on the server in a process of its own, and what a drawing means is found in a
+ * worker; both are ended when they take too long or the person cancels. The page itself reads nothing foreign.
  */
 export async function readFile(
   session: ProjectSession,
@@ -41,8 +41,8 @@ export async function readFile(
   });
   const read = async (): Promise<Result<Understood>> => {
     if (kind === 'levels') {
-      const table = await worker.levels(new Uint8Array(await file.arrayBuffer()), file.name, choice.unit);
-      return table.ok ? { ok: true, value: { kind, table: table.value } } : table;
+      const answer = await session.readLevels(file, choice.unit, signal);
+      return 'table' in answer ? { ok: true, value: { kind, table: answer.table } } : answer;
     }
     const answer = await session.readDrawing(file, signal);
     if (!('sheet' in answer)) return answer;

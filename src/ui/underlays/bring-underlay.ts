@@ -13,7 +13,7 @@ export interface Brought {
   isToScale: boolean;
 }
 
-/** Brings a picture, a page of a PDF or a DXF drawing to the server, and works out its size. */
+/** Brings a picture, a page of a PDF or a DXF drawing to the server, which reads it, and works out its size. */
 export async function bringUnderlay(
   session: ProjectSession,
   file: File,
@@ -21,20 +21,8 @@ export async function bringUnderlay(
   paperScale: number,
   signal: AbortSignal,
 ): Promise<Brought> {
-  if (/\.pdf$/i.test(file.name) || file.type === 'application/pdf') {
-    const { pdfPage } = await import('./pdf-page');
-    const drawn = await pdfPage(file, page);
-    const { sha256 } = await session.server.takeUnderlay(drawn.picture, signal);
-    return {
-      file: { sha256, content: 'picture', width: drawn.widthPx, height: drawn.heightPx },
-      mmPerUnit: drawn.mmPerPx * paperScale,
-      words: `page ${page} of ${drawn.pageCount}, at 1 : ${paperScale}`,
-      isToScale: true,
-    };
-  }
-  if (/\.dxf$/i.test(file.name)) {
-    const taken = await session.server.takeUnderlay(file, signal);
-    if (!taken.sheet) throw new Error(`${file.name} is no drawing`);
+  const taken = await session.server.takeUnderlay(file, page, signal);
+  if (taken.content === 'drawing') {
     const box = boxOfSheet(taken.sheet);
     return {
       file: { sha256: taken.sha256, content: 'drawing', ...box },
@@ -43,18 +31,16 @@ export async function bringUnderlay(
       isToScale: true,
     };
   }
-  const bitmap = await createImageBitmap(file).catch(() => {
-    throw new Error(`${file.name} is no picture that can be shown. Choose PNG, JPEG, PDF or DXF`);
-  });
-  const [width, height] = [bitmap.width, bitmap.height];
-  bitmap.close();
-  const { sha256 } = await session.server.takeUnderlay(file, signal);
-  return {
-    file: { sha256, content: 'picture', width, height },
-    mmPerUnit: 20_000 / width,
-    words: `${width} × ${height} pixels`,
-    isToScale: false,
-  };
+  const { sha256, width, height, mmPerPx, pageCount } = taken;
+  const picture = { sha256, content: 'picture', width, height };
+  return mmPerPx === undefined
+    ? { file: picture, mmPerUnit: 20_000 / width, words: `${width} × ${height} pixels`, isToScale: false }
+    : {
+        file: picture,
+        mmPerUnit: mmPerPx * paperScale,
+        words: `page ${page} of ${pageCount}, at 1 : ${paperScale}`,
+        isToScale: true,
+      };
 }
 
 function boxOfSheet(sheet: Sheet): { u0: number; v0: number; width: number; height: number } {

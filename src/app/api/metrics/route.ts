@@ -1,6 +1,7 @@
 import { guarded } from '@/server/entry/entry';
 import { RequestRefused } from '@/server/entry/refusal';
-import { metricsText } from '@/server/metrics';
+import { metricsText, watchFigure } from '@/server/metrics';
+import { poolQueue } from '@/server/pool';
 import { settings } from '@/server/settings';
 
 export const dynamic = 'force-dynamic';
@@ -12,5 +13,6 @@ export const GET = guarded('GET /api/metrics', async ({ address, request }) => {
   const { METRICS_TOKEN } = settings();
   const isKnown = METRICS_TOKEN !== undefined && request.headers.get('authorization') === `Bearer ${METRICS_TOKEN}`;
   if (!isKnown && !LOOPBACK.test(address)) throw new RequestRefused(404, 'There is nothing here');
+  watchFigure('spine_work_queue', 'Heavy work that waits for a process', poolQueue);
   return new Response(await metricsText(), { headers: { 'content-type': 'text/plain; version=0.0.4; charset=utf-8' } });
 });

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { idSchema } from '@/core/model/ids';
+import { SHEET_FORMATS } from '@/formats/sheet/sheet-formats';
 import { guarded } from '@/server/entry/entry';
-import { makeSheet, SHEET_FORMATS } from '@/server/projects/sheet';
+import { makeSheet } from '@/server/projects/sheet';
 
 const querySchema = z.strictObject({
   level: idSchema,
@@ -11,8 +12,8 @@ const querySchema = z.strictObject({
 });
 
 /** The setting-out plan of a level as PDF, SVG or DXF. Every member may take it. */
-export const GET = guarded('GET /api/projects/[projectId]/sheet', async ({ projectId, query }) => {
-  const { bytes, type, name } = await makeSheet(projectId, querySchema.parse(query));
+export const GET = guarded('GET /api/projects/[projectId]/sheet', async (entered) => {
+  const { bytes, type, name } = await makeSheet(entered, entered.projectId, querySchema.parse(entered.query));
   return new Response(bytes as Uint8Array<ArrayBuffer>, {
     headers: { 'content-type': type, 'content-disposition': `attachment; filename="${encodeURIComponent(name)}"` },
   });

@@ -1,0 +1,51 @@
+import type { Rec } from '@/core/model/record';
+import { refuse, type Result } from '@/core/model/result';
+import type { LengthUnit } from '@/core/units/length-units';
+import { readLevelsCsv } from '../csv/read-levels';
+import { readDxf } from '../dxf/read';
+import { readLevelsIfc } from '../ifc/read-levels';
+import { makeSheet, type SheetWanted } from '../sheet/make-sheet';
+import { readLevelsXlsx } from '../xlsx/read-levels';
+
+/** What a job answers: something that is written as JSON, and a file where it makes one. */
+export interface Made {
+  json: unknown;
+  file?: Uint8Array;
+}
+
+/** Inputs of the jobs, by name. The bytes of the file they read come beside. */
+export interface JobInputs {
+  /** A drawing as the shapes it holds. */
+  drawing: Record<string, never>;
+  /** A level table: CSV, XLSX or the storeys of an IFC file, by its name's ending. */
+  levels: { name: string; unit?: LengthUnit };
+  /** A picture, drawn anew: nothing of the original but its pixels is passed on. */
+  picture: Record<string, never>;
+  /** A page of a PDF as a picture. */
+  pdfPage: { page: number };
+  /** The setting-out plan of a level. */
+  sheet: SheetWanted & { records: Record<string, Rec> };
+}
+export type JobName = keyof JobInputs;
+
+const made = <T>(result: Result<T>): Result<Made> => (result.ok ? { ok: true, value: { json: result.value } } : result);
+
+/** Heavy work and everything that reads what others wrote. It runs in processes of its own: see `pool.ts`. */
+export const JOBS: {
+  [N in JobName]: (input: JobInputs[N], bytes: Uint8Array) => Promise<Result<Made>> | Result<Made>;
+} = {
+  drawing: (_, bytes) => made(readDxf(Buffer.from(bytes))),
+  levels: async ({ name, unit }, bytes) => {
+    if (/\.xlsx$/i.test(name)) return made(await readLevelsXlsx(bytes, { unit }));
+    const text = new TextDecoder().decode(bytes);
+    return made((/\.ifc$/i.test(name) ? readLevelsIfc : readLevelsCsv)(text, { unit }));
+  },
+  picture: async (_, bytes) => (await import('./picture')).redrawn(bytes),
+  pdfPage: async ({ page }, bytes) => (await import('./pdf-page')).pdfPage(bytes, page),
+  sheet: async ({ records, ...wanted }) => {
+    const sheet = await makeSheet({ records: new Map(Object.entries(records)) }, wanted);
+    if (!sheet.ok) return refuse(sheet.refusal.message);
+    const { bytes, ...rest } = sheet.value;
+    return { ok: true, value: { json: rest, file: bytes } };
+  },
+};

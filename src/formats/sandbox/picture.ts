@@ -1,0 +1,24 @@
+import sharp from 'sharp';
+import { refuse, type Result } from '@/core/model/result';
+import type { Made } from './jobs';
+
+/** Pixels of a picture at the most: a few kilobytes can claim any number of them. */
+const MOST_PIXELS = 100_000_000;
+
+/** A picture's pixels, written anew as PNG or JPEG: whatever else the file held is left behind. */
+export async function redrawn(bytes: Uint8Array): Promise<Result<Made>> {
+  try {
+    const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', pages: 1 }).rotate();
+    const { format } = await picture.metadata();
+    if (format !== 'png' && format !== 'jpeg')
+      return refuse('That is no picture that can be shown. Choose PNG or JPEG');
+    const drawn = format === 'png' ? picture.png() : picture.jpeg({ quality: 92 });
+    const { data, info } = await drawn.toBuffer({ resolveWithObject: true });
+    const json = { width: info.width, height: info.height, type: format === 'png' ? 'image/png' : 'image/jpeg' };
+    return { ok: true, value: { json, file: data } };
+  } catch (error) {
+    return /pixel limit/i.test((error as Error).message)
+      ? refuse(`The picture has more than ${MOST_PIXELS / 1e6} million pixels. Make it smaller`)
+      : refuse('The picture is damaged and cannot be shown. Save it anew as PNG or JPEG');
+  }
+}

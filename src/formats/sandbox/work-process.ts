@@ -1,0 +1,172 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { refuse, type Refusal, type Result } from '@/core/model/result';
+import type { JobInputs, JobName } from './jobs';
+
+/** What one job may take. */
+export interface Limits {
+  longestMs: number;
+  /** Of everything the process holds, not only of the engine's own heap. */
+  mostBytes: number;
+}
+
+export const LIMITS: Limits = { longestMs: 20_000, mostBytes: 1_200_000_000 };
+
+/** An answer as bytes that can be passed on as they are. */
+export interface Answer {
+  json: Uint8Array;
+  file?: Uint8Array;
+}
+
+/** How often the memory of a process at work is looked at, beside the limit the system itself keeps. */
+const WATCH_MS = 200;
+/** Who runs here has no rights: Debian's account for that. */
+const NOBODY = 65534;
+
+/** Where it runs as root, a process of this kind gives up its rights, if the account without any reaches the program. */
+const givesUpRights = (() => {
+  let known: boolean | undefined;
+  return (): boolean =>
+    (known ??=
+      process.getuid?.() === 0 &&
+      spawnSync('setpriv', [`--reuid=${NOBODY}`, `--regid=${NOBODY}`, '--clear-groups', 'test', '-r', 'package.json'])
+        .status === 0);
+})();
+
+function command(child: string, { mostBytes }: Limits): [string, string[]] {
+  const node = [
+    'prlimit',
+    `--data=${mostBytes}`,
+    '--core=0',
+    'nice',
+    '-n',
+    '5',
+    process.execPath,
+    `--max-old-space-size=${Math.round(mostBytes / 2e6)}`,
+    '--import',
+    'tsx',
+    child,
+  ];
+  const [first, ...rest] = givesUpRights()
+    ? ['setpriv', `--reuid=${NOBODY}`, `--regid=${NOBODY}`, '--clear-groups', '--no-new-privs', ...node]
+    : node;
+  return [first!, rest];
+}
+
+/**
+ * A process that does one job at a time: with a time limit, memory that the system limits, no secrets in its environment and
+ * no rights. What reads the files of others may hang, crash or grow there, and only there.
+ */
+export class WorkProcess {
+  private readonly process: ChildProcess;
+  private readonly ready: Promise<boolean>;
+  private isEnded = false;
+
+  constructor(
+    private readonly limits: Limits = LIMITS,
+    child = join(process.cwd(), 'src/formats/sandbox/work-child.ts'),
+  ) {
+    const [program, args] = command(child, limits);
+    this.process = spawn(program, args, {
+      stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+      serialization: 'advanced',
+      env: { PATH: process.env.PATH, NODE_ENV: 'production', HOME: '/tmp', LANG: 'C.UTF-8' },
+    });
+    this.process.on('error', () => this.end());
+    this.process.once('exit', () => (this.isEnded = true));
+    this.ready = new Promise((resolve) => {
+      this.process.once('message', () => resolve(true));
+      this.process.once('exit', () => resolve(false));
+      this.process.once('error', () => resolve(false));
+    });
+    // It keeps nobody waiting who has nothing else to do.
+    this.process.unref();
+    this.process.channel?.unref();
+  }
+
+  get lives(): boolean {
+    return !this.isEnded;
+  }
+
+  end(): void {
+    this.isEnded = true;
+    this.process.kill('SIGKILL');
+  }
+
+  /** Does a job. A process that did not keep to its limits, or whose asker went away, is ended. */
+  async run<N extends JobName>(
+    job: N,
+    input: JobInputs[N],
+    bytes: Uint8Array,
+    signal?: AbortSignal,
+  ): Promise<Result<Answer>> {
+    this.process.ref();
+    this.process.channel?.ref();
+    let timer: NodeJS.Timeout | undefined;
+    let watch: NodeJS.Timeout | undefined;
+    const gone = new Promise<Result<Answer>>((resolve) => {
+      const stop = (message: string) => {
+        this.end();
+        resolve(refuse(message));
+      };
+      timer = setTimeout(
+        () => stop('Reading the file took too long and was stopped. Save only what is needed of it'),
+        this.limits.longestMs,
+      );
+      watch = setInterval(() => {
+        if (this.memoryBytes() > this.limits.mostBytes) stop(TOO_LARGE);
+      }, WATCH_MS);
+      signal?.addEventListener('abort', () => stop('Cancelled; nothing was changed'), { once: true });
+      if (signal?.aborted) stop('Cancelled; nothing was changed');
+      this.process.once('exit', () => resolve(refuse(TOO_LARGE)));
+    });
+    const work = async (): Promise<Result<Answer>> => {
+      if (!(await this.ready)) return refuse('No process could be started to read the file. Try again');
+      const answer = new Promise<Result<Answer>>((resolve) => {
+        this.process.once('message', (said) =>
+          resolve(said as { ok: true; value: Answer } | { ok: false; refusal: Refusal }),
+        );
+      });
+      this.process.send({ job, input, bytes });
+      return answer;
+    };
+    try {
+      return await Promise.race([work(), gone]);
+    } finally {
+      clearTimeout(timer);
+      clearInterval(watch);
+      this.process.removeAllListeners('message');
+      this.process.unref();
+      this.process.channel?.unref();
+    }
+  }
+
+  /** What the process holds in memory now; 0 where that cannot be read. */
+  private memoryBytes(): number {
+    try {
+      const pages = Number(readFileSync(`/proc/${this.process.pid}/statm`, 'utf8').split(' ')[1]);
+      return pages * 4096;
+    } catch {
+      return 0;
+    }
+  }
+}
+
+const TOO_LARGE = 'Reading the file failed or took too much memory. Save only what is needed of it';
+
+/** Does one job in a process begun for it alone; answers what it holds. */
+export async function workApart<T, N extends JobName>(
+  job: N,
+  input: JobInputs[N],
+  bytes: Uint8Array,
+  limits?: Limits,
+): Promise<Result<T>> {
+  const apart = new WorkProcess(limits);
+  try {
+    const answer = await apart.run(job, input, bytes);
+    return answer.ok ? { ok: true, value: JSON.parse(Buffer.from(answer.value.json).toString()) as T } : answer;
+  } finally {
+    apart.end();
+  }
+}

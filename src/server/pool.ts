@@ -1,0 +1,88 @@
+import { createHash } from 'node:crypto';
+import type { JobInputs, JobName } from '@/formats/sandbox/jobs';
+import { Pool } from '@/formats/sandbox/pool';
+import type { Answer } from '@/formats/sandbox/work-process';
+import { RequestRefused } from './entry/refusal';
+import { countWork } from './metrics';
+
+const PROCESSES = 2;
+/** Bytes of answers that are kept, by what they were made of. */
+const MOST_KEPT_BYTES = 96_000_000;
+
+interface Held {
+  pool: Pool;
+  kept: Map<string, Answer>;
+  keptBytes: number;
+}
+
+const holder = globalThis as typeof globalThis & { spinePool?: Held };
+const held = (): Held => (holder.spinePool ??= { pool: new Pool(PROCESSES), kept: new Map(), keptBytes: 0 });
+
+const sizeOf = ({ json, file }: Answer): number => json.length + (file?.length ?? 0);
+
+/** Whoever asks, and until when. */
+export interface Asker {
+  person: { id: string };
+  signal: AbortSignal;
+}
+
+/**
+ * Heavy work in a process of its own, in turn with other people's. What was made of the same is kept: `of` says what that is
+ * where it is less than the input. Refuses in words, with the status where it was not the file's fault.
+ */
+export async function inPool<N extends JobName>(
+  { person, signal }: Asker,
+  job: N,
+  input: JobInputs[N],
+  bytes: Uint8Array = new Uint8Array(),
+  of: unknown = input,
+): Promise<Answer> {
+  const { pool, kept } = held();
+  const key = createHash('sha256')
+    .update(JSON.stringify([job, of]))
+    .update(bytes)
+    .digest('base64url');
+  const known = kept.get(key);
+  if (known) {
+    // The one used last is forgotten last.
+    kept.delete(key);
+    kept.set(key, known);
+    return known;
+  }
+  const begun = performance.now();
+  const answer = await pool.run(person.id, job, input, bytes, signal);
+  countWork(job, (performance.now() - begun) / 1000);
+  if (!answer.ok) {
+    const isBusy = answer.refusal.message.startsWith('You have several files');
+    throw new RequestRefused(isBusy ? 429 : 422, answer.refusal.message, {
+      ...(answer.refusal.path ? { path: answer.refusal.path } : {}),
+    });
+  }
+  keep(key, answer.value);
+  return answer.value;
+}
+
+function keep(key: string, answer: Answer): void {
+  const all = held();
+  all.kept.set(key, answer);
+  all.keptBytes += sizeOf(answer);
+  for (const [oldest, old] of all.kept) {
+    if (all.keptBytes <= MOST_KEPT_BYTES) break;
+    all.kept.delete(oldest);
+    all.keptBytes -= sizeOf(old);
+  }
+}
+
+/** Jobs that wait, for the figures. */
+export const poolQueue = (): number => held().pool.queued;
+
+/** What a JSON answer says, where this process needs to know it. */
+export const jsonOfAnswer = <T>({ json }: Answer): T => JSON.parse(Buffer.from(json).toString()) as T;
+
+/** A JSON answer with more fields around it, passed on without being read. */
+export function wrapped(fields: Record<string, unknown>, name: string, { json }: Answer): Response {
+  const head = JSON.stringify(fields).slice(0, -1);
+  const begin = `${head}${head.length > 1 ? ',' : ''}${JSON.stringify(name)}:`;
+  const body = Buffer.concat([Buffer.from(begin), json, Buffer.from('}')]);
+  return new Response(body, { headers: { 'content-type': 'application/json' } });
+}
