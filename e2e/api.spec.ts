@@ -117,18 +117,23 @@ test('a file laid under a plan is served to members of its project only, as what
     await makeProject(page.request, 'Under', FURNISHED),
     await makeProject(page.request, 'Beside', FURNISHED),
   ];
-  const picture = Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), Buffer.from('rest')]);
+  const picture = await readFile('docs/screenshots/sign-in.png');
   const bring = (data: Buffer, name: string) =>
     page.request.post(`/api/projects/${id}/underlays?name=${name}`, { data });
   const taken = (await (await bring(picture, 'scan.png')).json()) as { sha256: string; content: string };
-  expect(taken.content).toBe('picture');
+  expect(taken).toMatchObject({ content: 'picture', width: 1280, height: 800 });
+  // What only says it is a picture is not laid under anything.
+  const claims = Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), Buffer.from('rest')]);
+  expect((await bring(claims, 'scan.png')).status()).toBe(422);
   const served = await page.request.get(`/api/projects/${id}/underlays/${taken.sha256}`);
   expect([served.status(), served.headers()['content-type'], served.headers()['x-content-type-options']]).toEqual([
     200,
     'image/png',
     'nosniff',
   ]);
-  expect((await served.body()).equals(picture)).toBe(true);
+  // Drawn anew: the pixels, and nothing else of what was brought.
+  const body = await served.body();
+  expect([body.subarray(1, 4).toString(), body.readUInt32BE(16), body.readUInt32BE(20)]).toEqual(['PNG', 1280, 800]);
   expect((await page.request.get(`/api/projects/${other}/underlays/${taken.sha256}`)).status()).toBe(404);
   const drawing = (await (await bring(await readFile('e2e/fixtures/structure-grid-mm.dxf'), 'grid.dxf')).json()) as {
     sha256: string;

@@ -61,7 +61,7 @@ describe('lines that are typed', () => {
     [['NAME LEVEL rf Top'], ['Level RF is now Top']],
     [
       ['bays across 5@8100', 'line 3 by -600 only'],
-      ['Bays typed anew: 5@8100', expect.stringContaining('Grid line 3 moved')],
+      ['Bays typed anew: 5@8100 mm', expect.stringContaining('Grid line 3 moved')],
     ],
     [
       ['split bay C at 2.6m as .1', 'label B.1 as K'],
@@ -77,9 +77,9 @@ describe('lines that are typed', () => {
     ],
     [
       ['set out 210 inside A,C', 'columns at A,C x 1-5 600x400 interior on S1,S2'],
-      ['2 setting-out lines at 210', '10 columns placed at crossings'],
+      ['2 setting-out lines at 210 mm', '10 columns placed at crossings'],
     ],
-    [['grid 3@6m by 2@7.5m opposite 2@9m by 5m 10m labels 11 by R down at 60m,0'], ['Grid added: 3@6000 by 2@7500']],
+    [['grid 3@6m by 2@7.5m opposite 2@9m by 5m 10m labels 11 by R down at 60m,0'], ['Grid added: 3@6000 mm by 2@7500 mm']],
     [['column B-2 I 300x300x11x19', 'size B-2 I 200x200x9x15 from 02 up'], expect.anything()],
     [
       ['ceiling 2.6m clear', 'ceiling 2400 clear 40 thick'],

@@ -55,7 +55,7 @@ export class LengthReader {
 export function saidLength(framework: Framework, input: LengthInput): string {
   if (typeof input === 'number') return formatMm(input);
   const parsed = parseLengthIn(framework, input);
-  return parsed.ok ? formatMm(parsed.value.mm) : input;
+  return parsed.ok && typeof parsed.value.stored === 'number' ? formatMm(parsed.value.mm) : input;
 }
 
 /** Runs a plan and turns a refused input into the plan's refusal. */

@@ -169,7 +169,7 @@ describe('a storey that cannot be climbed', () => {
 
   it('is a finding with the least change, and each change offered makes it go', () => {
     const [found] = solve(tall).findings.filter(({ rule }) => rule === 'stair.unsolved');
-    expect(found!.message).toMatch(/cannot climb 7000 from level 01 .* Least change: make /);
+    expect(found!.message).toMatch(/cannot climb 7000 mm from level 01 .* Least change: make /);
     expect(found!.fixes.map(({ command }) => command).sort()).toEqual(['levels.setHeight', 'stairs.lengthenWell']);
     for (const { command, input } of found!.fixes) {
       expect(rules(after(command, input, tall))).not.toContain('stair.unsolved');

@@ -38,8 +38,11 @@ export async function takeUnderlay(
   bytes: Uint8Array,
   page: number,
 ): Promise<Response> {
-  if (isA('pdf', bytes)) return takePicture(projectId, name, await inPool(asker, 'pdfPage', { page }, bytes));
-  if (pictureType(bytes)) return takePicture(projectId, name, await inPool(asker, 'picture', {}, bytes));
+  // What says it is one is read as one, and refused as one.
+  if (isA('pdf', bytes) || /\.pdf$/i.test(name))
+    return takePicture(projectId, name, await inPool(asker, 'pdfPage', { page }, bytes));
+  if (pictureType(bytes) || /\.(png|jpe?g)$/i.test(name))
+    return takePicture(projectId, name, await inPool(asker, 'picture', {}, bytes));
   const drawing = await inPool(asker, 'drawing', {}, bytes);
   const sha256 = await keepFile(projectId, name, bytes);
   return wrapped({ sha256, content: 'drawing' }, 'sheet', drawing);
