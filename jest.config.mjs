@@ -1,6 +1,8 @@
 /** Unit, property and database tests. Browser tests are Playwright's, in e2e/. */
 const config = {
   testEnvironment: 'node',
+  // What a process keeps on the global object holds parts of Node itself: its graph must not be taken apart between files.
+  testEnvironmentOptions: { globalsCleanup: 'off' },
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
   transform: {
     '\\.[cm]?[jt]sx?$': [

@@ -109,5 +109,7 @@ test('things are chosen by a window, moved together, deleted with the key and br
   await expect(page.getByRole('navigation', { name: 'Work path' })).toContainText('15 stacks');
   await page.keyboard.press('Control+z');
   await page.getByRole('button', { name: 'History' }).click();
-  await expect(page.getByRole('dialog', { name: 'History' })).toContainText('Undone: Moved 2 things by 500, 0');
+  await expect(page.getByRole('dialog', { name: 'History' })).toContainText(
+    'Undone: Moved 2 things by 500 mm east, 0 mm north',
+  );
 });

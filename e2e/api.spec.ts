@@ -52,7 +52,10 @@ test('a request that does not fit is answered in words and changes nothing', asy
   };
   const command = { commandId: randomUUID(), command: 'levels.rename', input: { level: '01', title: 'X' } };
   expect(await answer('not json')).toEqual([415, 'Send this as application/json']);
-  const broken = await page.request.post(url, { data: '{"a', headers: { 'content-type': 'application/json' } });
+  const broken = await page.request.post(url, {
+    data: Buffer.from('{"a'),
+    headers: { 'content-type': 'application/json' },
+  });
   expect([broken.status(), await broken.json()]).toEqual([400, { message: 'The request does not hold JSON' }]);
   expect((await answer({ ...command, commandId: 'x' }))[0]).toBe(400);
   expect((await answer({ ...command, more: 1 }))[1]).toContain('more');

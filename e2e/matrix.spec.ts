@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, test, type APIRequestContext, type Browser } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Browser, type BrowserContext } from '@playwright/test';
 import { RULES, type RuleName } from '@/server/entry/rules';
 import { enterAs, FURNISHED, makeProject, query, secondDesigner } from './project';
 
@@ -77,7 +77,8 @@ test('each route lets in whom its rule names, and nobody else: nobody, every rol
   const other = await makeProject(page.request, 'Other');
   const nobody = await browser.newContext({ baseURL: process.env.APP_URL });
   const roles = ['owner', 'designer', 'consultant', 'viewer', null] as const;
-  const people = await Promise.all(roles.map((role) => withRole(browser, own, role)));
+  const people: BrowserContext[] = [];
+  for (const role of roles) people.push(await withRole(browser, own, role));
   const missing = randomUUID();
   for (const name of NAMES.filter((each) => !ENDLESS.includes(each))) {
     const { who } = RULES[name];

@@ -79,7 +79,10 @@ describe('lines that are typed', () => {
       ['set out 210 inside A,C', 'columns at A,C x 1-5 600x400 interior on S1,S2'],
       ['2 setting-out lines at 210 mm', '10 columns placed at crossings'],
     ],
-    [['grid 3@6m by 2@7.5m opposite 2@9m by 5m 10m labels 11 by R down at 60m,0'], ['Grid added: 3@6000 mm by 2@7500 mm']],
+    [
+      ['grid 3@6m by 2@7.5m opposite 2@9m by 5m 10m labels 11 by R down at 60m,0'],
+      ['Grid added: 3@6000 mm by 2@7500 mm'],
+    ],
     [['column B-2 I 300x300x11x19', 'size B-2 I 200x200x9x15 from 02 up'], expect.anything()],
     [
       ['ceiling 2.6m clear', 'ceiling 2400 clear 40 thick'],

@@ -6,7 +6,7 @@ import type { Rec } from '@/core/model/record';
 import type { Database, Transaction } from '../db/connection';
 import { change, snapshot } from '../db/schema';
 
-interface Head {
+export interface Head {
   seq: number;
   framework: Framework;
 }
@@ -58,18 +58,42 @@ async function lastSnapshot(db: Database | Transaction, projectId: string, seq: 
   return isSound ? { seq: row.seq, framework } : { seq: 0, framework: EMPTY_FRAMEWORK };
 }
 
-/** Applies the logged changes after `from` up to `seq`. Throws if the log has a gap. */
+/** A log that cannot be read to its end: what is wrong with which row, and the state before it. */
+export class LogFault extends Error {
+  constructor(
+    readonly why: 'damaged' | 'newer',
+    /** The row that is missing, does not fit, or was written by a newer program. */
+    readonly at: number,
+    /** The state after the row before it. */
+    readonly good: Head,
+  ) {
+    super(
+      why === 'newer'
+        ? `Change ${at} of this project was written by a newer version of the program. Update this one to go on`
+        : `Change ${at} of this project is missing or damaged. It is shown as it was before that, and cannot be changed until who looks after this place has mended it (npm run repair)`,
+    );
+  }
+}
+
+/** Applies the logged changes after `from` up to `seq`. Throws {@link LogFault} where it cannot go on. */
 async function replay(db: Database | Transaction, projectId: string, from: Head, seq: number): Promise<Framework> {
   const rows = await db
     .select({ seq: change.seq, changes: change.changes, schemaVersion: change.schemaVersion })
     .from(change)
     .where(and(eq(change.projectId, projectId), gt(change.seq, from.seq), lte(change.seq, seq)))
     .orderBy(asc(change.seq));
-  if (rows.length !== seq - from.seq) throw new Error(`The change log of ${projectId} has a gap before ${seq}`);
-  return rows.reduce(
-    (framework, row) => apply(framework, upcastChanges(row.changes, row.schemaVersion)),
-    from.framework,
-  );
+  let good = from;
+  for (let at = from.seq + 1; at <= seq; at += 1) {
+    const row = rows[at - from.seq - 1];
+    if (row?.seq !== at) throw new LogFault('damaged', at, good);
+    if (row.schemaVersion > FILE_VERSION) throw new LogFault('newer', at, good);
+    try {
+      good = { seq: at, framework: apply(good.framework, upcastChanges(row.changes, row.schemaVersion)) };
+    } catch {
+      throw new LogFault('damaged', at, good);
+    }
+  }
+  return good.framework;
 }
 
 /** The framework from the log alone, without memory or snapshots: what the others are held to. */

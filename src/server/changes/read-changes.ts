@@ -5,7 +5,7 @@ import { recordsById } from '@/core/model/framework';
 import type { Rec } from '@/core/model/record';
 import { database } from '../db/connection';
 import { change, project, user } from '../db/schema';
-import { frameworkAt } from './head';
+import { frameworkAt, LogFault } from './head';
 
 /** Changes in one answer at most, and about how many bytes of them. */
 const MOST_ROWS = 500;
@@ -14,12 +14,24 @@ const PIECE = 60;
 /** One's own edits that can be undone after a page was opened anew. */
 const MOST_OWN = 100;
 
-/** The framework at its head, for a client that starts. */
-export async function readFramework(projectId: string): Promise<{ seq: number; records: Record<string, Rec> }> {
+interface ReadFramework {
+  seq: number;
+  records: Record<string, Rec>;
+  /** Why it cannot be changed, in words: its log is damaged, and this is the last good state. */
+  readOnly?: string;
+}
+
+/** The framework at its head, for a client that starts; of a damaged log the last good state. */
+export async function readFramework(projectId: string): Promise<ReadFramework> {
   return database().transaction(async (tx) => {
     const [row] = await tx.select({ headSeq: project.headSeq }).from(project).where(eq(project.id, projectId));
     const seq = row?.headSeq ?? 0;
-    return { seq, records: recordsById(await frameworkAt(tx, projectId, seq)) };
+    try {
+      return { seq, records: recordsById(await frameworkAt(tx, projectId, seq)) };
+    } catch (error) {
+      if (!(error instanceof LogFault) || error.why === 'newer') throw error;
+      return { seq: error.good.seq, records: recordsById(error.good.framework), readOnly: error.message };
+    }
   });
 }
 

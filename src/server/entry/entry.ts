@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { inputRefusal } from '@/core/model/command';
 import { isUuid } from '@/core/model/ids';
+import { LogFault } from '../changes/head';
 import { database } from '../db/connection';
 import type { Role } from '../db/schema';
 import { log } from '../log';
@@ -169,6 +170,8 @@ function refusalAnswer(error: unknown, trail: Trail): Response {
     const { status, message, more, headers } = error;
     return Response.json({ message, ...more }, { status, headers });
   }
+  // Locked until it is mended: edits that were made are kept where they were made.
+  if (error instanceof LogFault) return Response.json({ message: error.message }, { status: 423 });
   if (error instanceof z.ZodError) return Response.json({ message: inputRefusal(error).message }, { status: 400 });
   const code = codeOf(error);
   // Our own code's place, not the values: a database error's text names those.

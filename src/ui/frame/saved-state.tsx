@@ -4,7 +4,7 @@ import type { Phase } from '../session/machine';
 import { useProject } from '../session/store';
 
 /** What state the work is in, in words. */
-const words = (phase: Phase, kept: number, mayEdit: boolean): string => {
+const words = (phase: Phase, kept: number, isOut: boolean): string => {
   const here = kept > 0 ? `, ${kept} kept here` : '';
   switch (phase) {
     case 'opening':
@@ -20,7 +20,7 @@ const words = (phase: Phase, kept: number, mayEdit: boolean): string => {
     case 'signedOut':
       return `Signed out${here}`;
     case 'outOfProject':
-      return mayEdit ? `Not a member${here}` : `May only look${here}`;
+      return isOut ? `Not a member${here}` : `May only look${here}`;
     case 'stuck':
       return `Cannot be saved${here}`;
     case 'failed':

@@ -93,7 +93,15 @@ function SignedOut({ demo }: { demo: boolean }) {
 }
 
 function OutOfProject() {
-  const { role, unsent } = useProject((project) => project);
+  const { role, unsent, readOnly } = useProject((project) => project);
+  if (readOnly !== null)
+    return (
+      <Panel title="This project can only be looked at">
+        <p>{readOnly}.</p>
+        <UnsentList />
+        <RescueButton />
+      </Panel>
+    );
   return (
     <Panel title={role === null ? 'You are not a member of this project any more' : `You may only look, as ${role}`}>
       <p>

@@ -39,6 +39,8 @@ export interface SessionState {
   failure: string | null;
   personId: string;
   role: Role | null;
+  /** Why nothing can be changed here by anybody: the log is damaged, and this is its last good state. */
+  readOnly: string | null;
   signedIn: boolean;
   /** The live stream speaks, here or in the tab that holds it; null until the first word. */
   live: boolean | null;
@@ -70,7 +72,15 @@ export interface SessionState {
 }
 
 export type SessionEvent =
-  | { type: 'opened'; seq: number; framework: Framework; personId: string; role: Role; own: readonly LoggedChange[] }
+  | {
+      type: 'opened';
+      seq: number;
+      framework: Framework;
+      personId: string;
+      role: Role;
+      own: readonly LoggedChange[];
+      readOnly?: string;
+    }
   | { type: 'couldNotOpen'; message: string }
   | { type: 'ownRead'; own: readonly LoggedChange[] }
   | { type: 'restored'; edits: readonly Pending[] }
@@ -100,6 +110,7 @@ export const CLOSED: SessionState = {
   failure: null,
   personId: '',
   role: null,
+  readOnly: null,
   signedIn: true,
   live: null,
   answered: true,
@@ -135,7 +146,8 @@ export function phaseOf(state: SessionState): Phase {
   if (state.failure !== null) return 'failed';
   if (!state.opened) return 'opening';
   if (!state.signedIn) return 'signedOut';
-  if (state.role === null || (!mayChange(state.role) && unsent(state).length > 0)) return 'outOfProject';
+  if (state.role === null || state.readOnly !== null || (!mayChange(state.role) && unsent(state).length > 0))
+    return 'outOfProject';
   if (state.stuck) return 'stuck';
   if (!state.answered || state.live === false) return 'offline';
   if (state.pending.length > 0) return 'sending';
@@ -202,9 +214,9 @@ const plain = ({ commandId, command, input, digest, madeAt, sentence }: Pending)
 function react(state: SessionState, event: SessionEvent, effects: Effect[]): SessionState {
   switch (event.type) {
     case 'opened': {
-      const { seq, framework, personId, role, own } = event;
+      const { seq, framework, personId, role, own, readOnly = null } = event;
       const opened = { opened: true, failure: null, personId, role, signedIn: true, answered: true, failures: 0 };
-      return replan({ ...state, ...opened, base: framework, baseSeq: seq, headSeq: seq, own });
+      return replan({ ...state, ...opened, base: framework, baseSeq: seq, headSeq: seq, own, readOnly });
     }
     case 'couldNotOpen':
       return { ...state, failure: event.message };
@@ -390,6 +402,7 @@ function refused(
 /** Asks for what comes next, if anything does and nothing stands in the way. */
 function ask(state: SessionState, effects: Effect[]): SessionState {
   if (!state.opened || state.failure !== null || !state.signedIn || state.role === null) return state;
+  if (state.readOnly !== null) return state;
   if (state.asking || state.waiting) return state;
   if (state.headSeq > state.baseSeq) {
     effects.push({ do: 'readMissed', since: state.baseSeq });

@@ -37,6 +37,7 @@ export interface Shown {
   generation: number;
   phase: Phase;
   role: Role | null;
+  readOnly: string | null;
   /** Edits of this tab the server has not acknowledged, oldest first. */
   unsent: readonly Pending[];
   /** Why the oldest of them cannot be saved. */
@@ -86,6 +87,7 @@ export class ProjectSession {
     generation: 0,
     phase: 'opening',
     role: null,
+    readOnly: null,
     unsent: [],
     stuck: null,
     undo: null,
@@ -114,10 +116,10 @@ export class ProjectSession {
   async open(): Promise<Opened> {
     const opened = await this.server.open();
     const framework = { records: new Map(Object.entries(opened.records)) };
-    const { person, role, seq } = opened;
+    const { person, role, seq, readOnly } = opened;
     this.person = person;
     this.kept = new KeptEdits(person.id, this.projectId);
-    this.on({ type: 'opened', seq, framework, personId: person.id, role, own: [] });
+    this.on({ type: 'opened', seq, framework, personId: person.id, role, own: [], readOnly });
     this.closeLive = listenLive((told) => this.heard(told));
     window.addEventListener('beforeunload', this.warn);
     void this.readOwn();
@@ -296,6 +298,7 @@ export class ProjectSession {
       ...this.shown,
       phase: phaseOf(state),
       role: state.role,
+      readOnly: state.readOnly,
       unsent: unsent(state),
       stuck: state.stuck,
       undo: nextUndo(state, false)?.sentence ?? null,

@@ -67,6 +67,7 @@ export interface Opened {
   records: Record<string, Rec>;
   person: { id: string; name: string; email: string };
   role: Role;
+  readOnly?: string;
 }
 
 export interface SentCommand {

@@ -42,6 +42,8 @@ export interface Project {
   /** What the session is in, and what of its edits the server has not acknowledged. */
   phase: Phase;
   unsent: readonly Pending[];
+  /** Why nobody can change it now, in words. */
+  readOnly: string | null;
   stuck: { commandId: string; message: string } | null;
   /** What undo and redo would take back, in words. */
   undo: string | null;
@@ -97,6 +99,7 @@ export function makeProjectStore(): ProjectStore {
     generation: 0,
     phase: 'opening',
     unsent: [],
+    readOnly: null,
     stuck: null,
     undo: null,
     redo: null,
@@ -123,8 +126,9 @@ export function makeProjectStore(): ProjectStore {
     session: null,
     /** Does a command; answers the refusal's words, or null when it was done. */
     run: (command, input) => {
-      const { session, mayEdit, role, display } = get();
+      const { session, mayEdit, role, readOnly, display } = get();
       if (!session) return 'The project is still loading';
+      if (readOnly !== null) return readOnly;
       if (!mayEdit) return `As ${role ?? 'viewer'} you can look and measure, but not change the framework`;
       const result = session.run(command, input);
       if (result.ok) {
@@ -146,8 +150,8 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
     (shown) => {
       store.setState((state) => ({
         ...shown,
-        mayEdit: mayChange(shown.role),
-        ...(mayChange(shown.role) ? {} : NO_TOOL),
+        mayEdit: mayChange(shown.role) && shown.readOnly === null,
+        ...(mayChange(shown.role) && shown.readOnly === null ? {} : NO_TOOL),
         ...stillThere(state, shown.solved),
       }));
     },

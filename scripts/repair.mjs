@@ -1,0 +1,22 @@
+import { DATA } from './backup.mjs';
+import { ensurePackages } from './ensure-packages.mjs';
+import { startPostgres } from './postgres.mjs';
+import { runScript } from './processes.mjs';
+import { giveUp } from './say.mjs';
+import { secretsIn } from './secrets.mjs';
+
+/** Looks at every project's log, and mends what a snapshot knows: npm run repair [-- --mend]. */
+async function main() {
+  ensurePackages();
+  const postgres = await startPostgres(DATA, secretsIn(DATA));
+  try {
+    await runScript('src/server/maintenance/repair.ts', postgres.env, undefined, process.argv.slice(2));
+  } finally {
+    if (!postgres.takenOver) await postgres.stop();
+  }
+}
+
+main().then(
+  () => process.exit(0),
+  (error) => giveUp(error.message),
+);
