@@ -4,6 +4,34 @@ import { z } from 'zod';
 import { FORMS } from '@/core/entry/forms';
 import { commandList } from '@/core/model/commands';
 import { reportSchema } from '@/core/report/report';
+import { RULES, type Rule } from '@/server/entry/rules';
+
+/** The part of a document between its two marks, made anew. */
+function between(file: string, made: string): string {
+  const text = readFileSync(file, 'utf8');
+  return text.replace(
+    /(<!-- routes -->\n)[^]*(<!-- end of routes -->)/,
+    (_, begin: string, end: string) => `${begin}\n${made}\n\n${end}`,
+  );
+}
+
+const WHO: Record<string, string> = { anyone: 'anybody', person: 'who is signed in' };
+const whoWords = ({ who }: Rule): string => (typeof who === 'string' ? WHO[who]! : `${who.join(', ')} of the project`);
+const bodyWords = ({ body }: Rule): string =>
+  body.type === 'none'
+    ? 'nothing'
+    : `${body.type === 'json' ? 'JSON' : 'a file'}, up to ${body.mostBytes >= 1e6 ? `${body.mostBytes / 1e6} MB` : `${body.mostBytes / 1e3} kB`}`;
+
+/** Who may do what, from the table the entry asks. */
+function routeTable(): string {
+  const rows = Object.entries(RULES).map(
+    ([name, rule]) =>
+      `| \`${name}\` | ${rule.does} | ${whoWords(rule)} | ${bodyWords(rule)} | ${rule.withinMs === null ? 'a stream' : `${rule.withinMs / 1000} s`} |`,
+  );
+  return ['| route | what it does | for whom | takes | within |', '| --- | --- | --- | --- | --- |', ...rows].join(
+    '\n',
+  );
+}
 
 /** Documents made from the code: the commands with their schemas, and the schema of the report. */
 async function documents(): Promise<Record<string, string>> {
@@ -17,6 +45,10 @@ async function documents(): Promise<Record<string, string>> {
     'docs/generated/quick-entry.md': `# Quick entry\n\nMade from the code by \`npm run docs\`. What stands in capitals varies, what stands in brackets may be left out. Bare numbers take the unit lengths are shown in.\n\n| typed | what it does | for example |\n| --- | --- | --- |\n${forms}\n`,
     'docs/generated/commands.md': `# Commands\n\nMade from the code by \`npm run docs\`. Inputs are in [commands.json](commands.json).\n\n| command | what it does |\n| --- | --- |\n${table}\n`,
     'docs/generated/commands.json': await json(list),
+    'docs/security.md': await format(between('docs/security.md', routeTable()), {
+      parser: 'markdown',
+      printWidth: 120,
+    }),
     'docs/generated/report.schema.json': await json(z.toJSONSchema(reportSchema)),
   };
 }

@@ -1,3 +1,4 @@
+import { backUp, backupName } from './backup.mjs';
 import { accessSync, constants, existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './build.mjs';
@@ -85,6 +86,26 @@ async function ownFolder() {
   throw new Error('The other start does not get ready. End it and start again');
 }
 
+/** Where the database has to change for this version, what there is is backed up first. */
+async function backUpBeforeUpgrade({ adminUrl, env }) {
+  const { default: pg } = await import('pg');
+  const journal = JSON.parse(readFileSync(join(ROOT, 'src/server/migrations/meta/_journal.json'), 'utf8'));
+  const client = new pg.Client({ connectionString: adminUrl });
+  await client.connect();
+  let done = 0;
+  try {
+    const { rows } = await client.query(`select to_regclass('drizzle.__drizzle_migrations') is not null as known`);
+    if (rows[0].known)
+      done = Number((await client.query('select count(*) as n from drizzle.__drizzle_migrations')).rows[0].n);
+  } finally {
+    await client.end();
+  }
+  if (done === 0 || done >= journal.entries.length) return;
+  const folder = backupName('before-upgrade');
+  say(`This version changes the database. Backing it up first, to ${folder} …`);
+  await backUp({ adminUrl, env }, folder);
+}
+
 /** A log file that is rotated and bounded. */
 async function logFile(name) {
   const { createStream } = await import('rotating-file-stream');
@@ -156,6 +177,7 @@ async function main() {
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'info',
     DEMO_MODE: process.env.DEMO_MODE ?? '1',
   };
+  await backUpBeforeUpgrade(postgres);
   await runScript('src/demo/seed.ts', { ...env, LOG_LEVEL: 'warn' });
   ensureBuild();
   const jobs = new KeepUp('The process for long work', await logged('jobs', (to) => startJobs(env, to)), say);
