@@ -35,7 +35,7 @@ test('a stair is placed in a well, each storey climbed on its own, and a storey 
   const before = await cards.count();
   expect(before).toBeGreaterThan(0);
   await page
-    .getByRole('button', { name: /^Make its well \d+ longer/ })
+    .getByRole('button', { name: /^Make its well \d+ mm longer/ })
     .first()
     .click();
   await expect.poll(() => cards.count()).toBeLessThan(before);

@@ -10,7 +10,7 @@ test('a framework typed in one line after the other, with the preview said befor
   const entry = page.getByRole('combobox', { name: 'Quick entry' });
   await expect(entry).toBeFocused();
   await entry.fill('grid 2@7200 3600 by 2@6m');
-  await expect(page.getByText('Grid added: 2@7200 3600 by 2@6000, Enter does it')).toBeVisible();
+  await expect(page.getByText('Grid added: 2@7200 3600 mm by 2@6000 mm, Enter does it')).toBeVisible();
   await entry.press('Enter');
   await expect(entry).toHaveValue('');
   await entry.fill('columns at A-C x 1-9 500x500');

@@ -24,7 +24,7 @@ export async function backUp(postgres, folder) {
   const making = `${folder}.part`;
   rmSync(making, { recursive: true, force: true });
   mkdirSync(making, { recursive: true, mode: 0o700 });
-  await runScript('src/server/maintenance/fingerprints.ts', postgres.env, undefined, [
+  await runScript('src/server/maintenance/fingerprints.ts', { ...postgres.env, ...secretsIn(DATA) }, undefined, [
     join(making, 'fingerprints.json'),
   ]);
   runDatabaseProgram('pg_dump', ['--format=custom', `--file=${join(making, 'database.dump')}`, postgres.adminUrl]);

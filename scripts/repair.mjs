@@ -8,9 +8,15 @@ import { secretsIn } from './secrets.mjs';
 /** Looks at every project's log, and mends what a snapshot knows: npm run repair [-- --mend]. */
 async function main() {
   ensurePackages();
-  const postgres = await startPostgres(DATA, secretsIn(DATA));
+  const secrets = secretsIn(DATA);
+  const postgres = await startPostgres(DATA, secrets);
   try {
-    await runScript('src/server/maintenance/repair.ts', postgres.env, undefined, process.argv.slice(2));
+    await runScript(
+      'src/server/maintenance/repair.ts',
+      { ...postgres.env, ...secrets },
+      undefined,
+      process.argv.slice(2),
+    );
   } finally {
     if (!postgres.takenOver) await postgres.stop();
   }

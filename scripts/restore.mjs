@@ -50,7 +50,7 @@ async function main() {
     admin.pathname = '/postgres';
     await setUpRoles(admin.toString(), secrets);
     await runScript('src/demo/seed.ts', { ...postgres.env, ...secrets, DEMO_MODE: '0' });
-    await runScript('src/server/maintenance/fingerprints.ts', postgres.env, undefined, [
+    await runScript('src/server/maintenance/fingerprints.ts', { ...postgres.env, ...secrets }, undefined, [
       '--compare',
       join(folder, 'fingerprints.json'),
     ]);

@@ -1,6 +1,6 @@
 import { backUp, backupName } from './backup.mjs';
 import { accessSync, constants, existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { ensureBuild } from './build.mjs';
 import { ROOT, ensurePackages } from './ensure-packages.mjs';
 import { KeepUp } from './keep-up.mjs';
@@ -46,9 +46,13 @@ function wantedPort() {
   return port;
 }
 
+/** The folder itself, or the nearest above it that is there. */
+const nearestFolder = (folder) => (existsSync(folder) ? folder : nearestFolder(dirname(folder)));
+
 /** The data folder, made if it is not there, writable and with room. */
 function dataFolder() {
   try {
+    accessSync(nearestFolder(DATA), constants.W_OK | constants.X_OK);
     mkdirSync(DATA, { recursive: true });
     accessSync(DATA, constants.W_OK | constants.X_OK);
     writeFileSync(join(DATA, 'written'), '');

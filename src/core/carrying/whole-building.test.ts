@@ -61,7 +61,7 @@ describe('a whole building from an outline', () => {
     // From the roof's SSL up to 900 over its FFL: the roof has no build-up.
     expect(parapet.topMm - parapet.bottomMm).toBe(900);
     expect(refusal(bare, 'carry.wholeBuilding', { outline })).toMatch(/how high the storeys are/);
-    expect(refusal(bare, 'carry.wholeBuilding', { ...input, floorMm: 1 })).toMatch(/thicknessMm/);
+    expect(refusal(bare, 'carry.wholeBuilding', { ...input, floorMm: 1 })).toMatch(/The thickness must be at least/);
   });
 
   it('is one kind of storey: a cold solve works out its slab, walls and room once', () => {

@@ -39,7 +39,9 @@ describe('a raft', () => {
       subgradeKnM3: 20_000,
       restrained: { x: true, y: true, z: true },
     });
-    expect(refusal(made, 'foundations.change', { foundation: 'F1', thicknessMm: 10 })).toMatch(/thicknessMm/);
+    expect(refusal(made, 'foundations.change', { foundation: 'F1', thicknessMm: 10 })).toMatch(
+      /The thickness must be at least/,
+    );
     const raft = after('foundations.add', { form: 'raft' });
     expect(refusal(raft, 'foundations.add', { form: 'raft' })).toMatch(/F1 lies under the lowest floor already/);
   });
