@@ -148,12 +148,12 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
   const session = new ProjectSession(
     projectId,
     (shown) => {
-      store.setState((state) => ({
-        ...shown,
-        mayEdit: mayChange(shown.role) && shown.readOnly === null,
-        ...(mayChange(shown.role) && shown.readOnly === null ? {} : NO_TOOL),
-        ...stillThere(state, shown.solved),
-      }));
+      store.setState((state) => {
+        const mayEdit = mayChange(shown.role) && shown.readOnly === null;
+        // Tools are taken away from who may not use them any more; looking has tools of its own.
+        const taken = state.mayEdit && !mayEdit ? NO_TOOL : {};
+        return { ...shown, mayEdit, ...taken, ...stillThere(state, shown.solved) };
+      });
     },
     (message, again) =>
       store.setState(({ display }) => ({ notice: { text: forReader(message, display), kind: 'trouble', again } })),
