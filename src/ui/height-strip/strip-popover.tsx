@@ -3,7 +3,7 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import type { MoveMode } from '@/core/levels/chain';
-import { formatForField } from '@/core/units/format-length';
+import { formatForEntry, formatForField, METRIC } from '@/core/units/format-length';
 import { ActionButton, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
@@ -29,6 +29,7 @@ export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
   const startMm =
     edit.kind === 'elevation' ? level.fflMm : edit.kind === 'height' ? (level.storeyHeightMm ?? 3000) : 3300;
   const start = formatForField(startMm, display);
+  const exactly = `exactly ${formatForEntry(startMm, METRIC)} mm`;
   const [text, setText] = useState(start.text);
   const [name, setName] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
@@ -74,7 +75,7 @@ export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
                 setText(value);
                 setRefused(null);
               }}
-              note={refused ?? understood.words}
+              note={refused ?? (text === start.text && start.isRounded ? exactly : understood.words)}
               wrong={refused !== null || !understood.ok}
             />
             {edit.kind === 'insert' && <PlainField label="Name (else made up)" value={name} onChange={setName} />}
