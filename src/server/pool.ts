@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { JobInputs, JobName } from '@/formats/sandbox/jobs';
-import { Pool } from '@/formats/sandbox/pool';
+import { Pool, TOO_MANY } from '@/formats/sandbox/pool';
 import type { Answer } from '@/formats/sandbox/work-process';
 import { RequestRefused } from './entry/refusal';
 import { countWork } from './metrics';
@@ -53,7 +53,7 @@ export async function inPool<N extends JobName>(
   const answer = await pool.run(person.id, job, input, bytes, signal);
   countWork(job, (performance.now() - begun) / 1000);
   if (!answer.ok) {
-    const isBusy = answer.refusal.message.startsWith('You have several files');
+    const isBusy = answer.refusal.message === TOO_MANY;
     throw new RequestRefused(isBusy ? 429 : 422, answer.refusal.message, {
       ...(answer.refusal.path ? { path: answer.refusal.path } : {}),
     });

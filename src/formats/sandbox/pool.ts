@@ -4,6 +4,8 @@ import { LIMITS, WorkProcess, type Answer, type Limits } from './work-process';
 
 /** Jobs one person may have waiting; a person who sends more is asked to wait. */
 const MOST_WAITING = 6;
+/** What who has too much waiting is told. */
+export const TOO_MANY = 'You have several files on their way already. Wait for those first';
 /** A process is begun anew after so many jobs: whatever it piled up is gone. */
 const MOST_JOBS = 40;
 
@@ -37,7 +39,7 @@ export class Pool {
     signal?: AbortSignal,
   ): Promise<Result<Answer>> {
     if (this.waiting.filter((each) => each.person === person).length >= MOST_WAITING)
-      return refuse('You have several files on their way already. Wait for those first');
+      return refuse(TOO_MANY);
     if (!(await this.turn(person, signal))) return refuse('Cancelled; nothing was changed');
     const taken = this.idle.pop() ?? { process: this.make(), jobs: 0 };
     try {
