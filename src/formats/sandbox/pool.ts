@@ -38,8 +38,7 @@ export class Pool {
     bytes: Uint8Array,
     signal?: AbortSignal,
   ): Promise<Result<Answer>> {
-    if (this.waiting.filter((each) => each.person === person).length >= MOST_WAITING)
-      return refuse(TOO_MANY);
+    if (this.waiting.filter((each) => each.person === person).length >= MOST_WAITING) return refuse(TOO_MANY);
     if (!(await this.turn(person, signal))) return refuse('Cancelled; nothing was changed');
     const taken = this.idle.pop() ?? { process: this.make(), jobs: 0 };
     try {
