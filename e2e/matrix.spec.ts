@@ -42,6 +42,7 @@ const send = (
   const url = patternOf(name)
     .replace('[projectId]', projectId)
     .replace('[sha256]', 'a'.repeat(64))
+    .replace('[work]', randomUUID())
     .replace('[...all]', methodOf(name) === 'GET' ? 'get-session' : 'sign-out');
   const { body } = RULES[name];
   const type =

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
+import { isUuid } from '@/core/model/ids';
 import type { JobInputs, JobName } from '@/formats/sandbox/jobs';
-import { Pool, TOO_MANY } from '@/formats/sandbox/pool';
+import { Pool, TOO_MANY, type Progress } from '@/formats/sandbox/pool';
 import type { Answer } from '@/formats/sandbox/work-process';
 import { RequestRefused } from './entry/refusal';
 import { countWork } from './metrics';
@@ -13,10 +14,13 @@ interface Held {
   pool: Pool;
   kept: Map<string, Answer>;
   keptBytes: number;
+  /** How far the jobs are that somebody asks about, by person and the name they gave it. */
+  progress: Map<string, Progress>;
 }
 
 const holder = globalThis as typeof globalThis & { spinePool?: Held };
-const held = (): Held => (holder.spinePool ??= { pool: new Pool(PROCESSES), kept: new Map(), keptBytes: 0 });
+const held = (): Held =>
+  (holder.spinePool ??= { pool: new Pool(PROCESSES), kept: new Map(), keptBytes: 0, progress: new Map() });
 
 const sizeOf = ({ json, file }: Answer): number => json.length + (file?.length ?? 0);
 
@@ -24,20 +28,30 @@ const sizeOf = ({ json, file }: Answer): number => json.length + (file?.length ?
 export interface Asker {
   person: { id: string };
   signal: AbortSignal;
+  request: Request;
 }
+
+/** The header in which who asks for heavy work names it, to ask how far it is meanwhile. */
+const WORK_HEADER = 'x-spine-work';
+
+const progressKey = (personId: string, work: string): string => `${personId} ${work}`;
+
+/** How far a person's heavy work is in this process; null if it is not at work here. */
+export const progressOf = (personId: string, work: string): Progress | null =>
+  held().progress.get(progressKey(personId, work)) ?? null;
 
 /**
  * Heavy work in a process of its own, in turn with other people's. What was made of the same is kept: `of` says what that is
  * where it is less than the input. Refuses in words, with the status where it was not the file's fault.
  */
 export async function inPool<N extends JobName>(
-  { person, signal }: Asker,
+  { person, signal, request }: Asker,
   job: N,
   input: JobInputs[N],
   bytes: Uint8Array = new Uint8Array(),
   of: unknown = input,
 ): Promise<Answer> {
-  const { pool, kept } = held();
+  const { pool, kept, progress } = held();
   const key = createHash('sha256')
     .update(JSON.stringify([job, of]))
     .update(bytes)
@@ -50,7 +64,11 @@ export async function inPool<N extends JobName>(
     return known;
   }
   const begun = performance.now();
-  const answer = await pool.run(person.id, job, input, bytes, signal);
+  const work = request.headers.get(WORK_HEADER) ?? '';
+  const named = isUuid(work) ? progressKey(person.id, work) : null;
+  const answer = await pool
+    .run(person.id, job, input, bytes, signal, (now) => named && progress.set(named, now))
+    .finally(() => named && progress.delete(named));
   countWork(job, (performance.now() - begun) / 1000);
   if (!answer.ok) {
     const isBusy = answer.refusal.message === TOO_MANY;

@@ -1,18 +1,11 @@
-import { levelSchedule } from '@/core/schedules/level-schedule';
-import type { Id } from '@/core/model/ids';
-import { writeTableCsv } from '@/formats/csv/write-table';
-import { writeTableXlsx } from '@/formats/xlsx/write-table';
 import { expose } from 'comlink';
 import { apply, type Changes } from '@/core/model/changes';
-import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
+import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from '@/core/model/framework';
 import { hashOf } from '@/core/model/hash';
 import type { Rec } from '@/core/model/record';
-import { reportOf, type Report } from '@/core/report/report';
 import type { Solved } from '@/core/solving/solved';
 import { deltaOf, type SolvedDelta } from '@/core/solving/solved-delta';
 import { Solver } from '@/core/solving/solve';
-import { writeIfc } from '@/formats/ifc/write';
-import { writeSpineFile } from '@/core/model/spine-text';
 
 let framework: Framework = EMPTY_FRAMEWORK;
 const solver = new Solver();
@@ -38,13 +31,11 @@ const solveWorker = {
     framework = apply(framework, changes);
     return answer();
   },
-  /** SHA-256 of the solve, to compare with another machine's. */
-  solvedHash: (): string => hashOf(solver.solve(framework)),
-  report: (): Report => reportOf(framework, solver.solve(framework)),
-  ifc: (at: string): string => writeIfc(framework, solver.solve(framework), new Date(at)),
-  spineFile: (): string => writeSpineFile(framework),
-  levelsCsv: (building: Id): string => writeTableCsv(levelSchedule(solver.solve(framework), building)),
-  levelsXlsx: (building: Id): Promise<Uint8Array> => writeTableXlsx(levelSchedule(solver.solve(framework), building)),
+  /** SHA-256 of the framework and of its solve, to compare with another machine's. */
+  fingerprints: (): { framework: string; solve: string } => ({
+    framework: frameworkHash(framework),
+    solve: hashOf(solver.solve(framework)),
+  }),
 };
 
 export type SolveWorker = typeof solveWorker;

@@ -4,6 +4,7 @@ import { isAt } from '../solving/is-at';
 import type { Solved } from '../solving/solved';
 import { drawPlan } from './draw-plan';
 import type { Drawing } from './drawing';
+import { scaleWords } from '../units/scale-words';
 import { layOnPaper, type OnPaper } from './paper';
 
 /** A sheet to hand over: the plan of a level with grid, dimensions and columns, its title, and the crossings' coordinates. */
@@ -22,11 +23,14 @@ export function settingOutPlan(
   {
     level,
     scale,
+    system = 'metric',
     writeLength,
     writeElevation,
   }: {
     level: Id;
     scale: number;
+    /** Whose words the scale is said in. */
+    system?: 'metric' | 'imperial';
     writeLength: (mm: number) => string;
     writeElevation: (mm: number) => string;
   },
@@ -44,7 +48,7 @@ export function settingOutPlan(
       project,
       building: building.name,
       level: `Setting-out plan, level ${shown.name} ${shown.title}`.trim() + `, FFL ${writeElevation(shown.fflMm)}`,
-      scale: `1 : ${scale} on ${paper.sheet}`,
+      scale: `${scaleWords(scale, system)} on ${paper.sheet}`,
     },
     coordinates: solved.crossings
       .filter((crossing) => crossing.building === building.id && crossing.label !== null && isAt(crossing, shown.fflMm))

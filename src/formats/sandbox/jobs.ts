@@ -3,6 +3,7 @@ import { refuse, type Result } from '@/core/model/result';
 import type { LengthUnit } from '@/core/units/length-units';
 import { readLevelsCsv } from '../csv/read-levels';
 import { readDxf } from '../dxf/read';
+import { makeExport, type ExportWanted } from '../handing-over/make-export';
 import { readLevelsIfc } from '../ifc/read-levels';
 import { makeSheet, type SheetWanted } from '../sheet/make-sheet';
 import { readLevelsXlsx } from '../xlsx/read-levels';
@@ -25,14 +26,26 @@ export interface JobInputs {
   pdfPage: { page: number };
   /** The setting-out plan of a level. */
   sheet: SheetWanted & { records: Record<string, Rec> };
+  /** IFC, the report or a table, worked out from the framework. */
+  export: ExportWanted & { records: Record<string, Rec> };
 }
 export type JobName = keyof JobInputs;
 
 const made = <T>(result: Result<T>): Result<Made> => (result.ok ? { ok: true, value: { json: result.value } } : result);
 
+/** Hears in words which part of a job has begun. */
+export type TellPart = (part: string) => void;
+
+/** A file as an answer: its media type and name as JSON, its bytes beside. */
+const madeFile = (result: Result<{ bytes: Uint8Array; type: string; name: string }>): Result<Made> => {
+  if (!result.ok) return refuse(result.refusal.message);
+  const { bytes, ...rest } = result.value;
+  return { ok: true, value: { json: rest, file: bytes } };
+};
+
 /** Heavy work and everything that reads what others wrote. It runs in processes of its own: see `pool.ts`. */
 export const JOBS: {
-  [N in JobName]: (input: JobInputs[N], bytes: Uint8Array) => Promise<Result<Made>> | Result<Made>;
+  [N in JobName]: (input: JobInputs[N], bytes: Uint8Array, tell: TellPart) => Promise<Result<Made>> | Result<Made>;
 } = {
   drawing: (_, bytes) => made(readDxf(Buffer.from(bytes))),
   levels: async ({ name, unit }, bytes) => {
@@ -42,10 +55,8 @@ export const JOBS: {
   },
   picture: async (_, bytes) => (await import('./picture')).redrawn(bytes),
   pdfPage: async ({ page }, bytes) => (await import('./pdf-page')).pdfPage(bytes, page),
-  sheet: async ({ records, ...wanted }) => {
-    const sheet = await makeSheet({ records: new Map(Object.entries(records)) }, wanted);
-    if (!sheet.ok) return refuse(sheet.refusal.message);
-    const { bytes, ...rest } = sheet.value;
-    return { ok: true, value: { json: rest, file: bytes } };
-  },
+  sheet: async ({ records, ...wanted }, _, tell) =>
+    madeFile(await makeSheet({ records: new Map(Object.entries(records)) }, wanted, tell)),
+  export: async ({ records, ...wanted }, _, tell) =>
+    madeFile(await makeExport({ records: new Map(Object.entries(records)) }, wanted, tell)),
 };

@@ -9,9 +9,13 @@ export const TOO_MANY = 'You have several files on their way already. Wait for t
 /** A process is begun anew after so many jobs: whatever it piled up is gone. */
 const MOST_JOBS = 40;
 
+/** How far a job is: how many are before it, or which part of it has begun. */
+export type Progress = { before: number } | { part: string };
+
 interface Waiting {
   person: string;
   begin: () => void;
+  tell: (progress: Progress) => void;
 }
 
 /**
@@ -37,12 +41,13 @@ export class Pool {
     input: JobInputs[N],
     bytes: Uint8Array,
     signal?: AbortSignal,
+    tell: (progress: Progress) => void = () => undefined,
   ): Promise<Result<Answer>> {
     if (this.waiting.filter((each) => each.person === person).length >= MOST_WAITING) return refuse(TOO_MANY);
-    if (!(await this.turn(person, signal))) return refuse('Cancelled; nothing was changed');
+    if (!(await this.turn(person, tell, signal))) return refuse('Cancelled; nothing was changed');
     const taken = this.idle.pop() ?? { process: this.make(), jobs: 0 };
     try {
-      return await taken.process.run(job, input, bytes, signal);
+      return await taken.process.run(job, input, bytes, signal, (part) => tell({ part }));
     } finally {
       taken.jobs += 1;
       if (taken.process.lives && taken.jobs < MOST_JOBS) this.idle.push(taken);
@@ -61,10 +66,11 @@ export class Pool {
   }
 
   /** Waits for a free process; false if the person went away meanwhile. */
-  private turn(person: string, signal?: AbortSignal): Promise<boolean> {
+  private turn(person: string, tell: Waiting['tell'], signal?: AbortSignal): Promise<boolean> {
     return new Promise((resolve) => {
       const waiting: Waiting = {
         person,
+        tell,
         begin: () => {
           this.running += 1;
           this.busy.set(person, (this.busy.get(person) ?? 0) + 1);
@@ -97,10 +103,12 @@ export class Pool {
 
   /** Begins what has waited longest of the person who has least at work. */
   private next(): void {
-    if (this.running >= this.size || this.waiting.length === 0) return;
+    if (this.waiting.length === 0) return;
+    if (this.running >= this.size) return this.waiting.forEach(({ tell }, before) => tell({ before }));
     const load = ({ person }: Waiting) => this.busy.get(person) ?? 0;
     const least = Math.min(...this.waiting.map(load));
     const at = this.waiting.findIndex((each) => load(each) === least);
     this.waiting.splice(at, 1)[0]!.begin();
+    this.next();
   }
 }

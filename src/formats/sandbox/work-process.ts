@@ -2,7 +2,7 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { refuse, type Refusal, type Result } from '@/core/model/result';
-import type { JobInputs, JobName } from './jobs';
+import type { JobInputs, JobName, TellPart } from './jobs';
 
 /** What one job may take. */
 export interface Limits {
@@ -18,6 +18,9 @@ export interface Answer {
   json: Uint8Array;
   file?: Uint8Array;
 }
+
+/** What a process says: which part of its job has begun, or how the job ended. */
+type Said = { part: string } | { ok: true; value: Answer } | { ok: false; refusal: Refusal };
 
 /** How often the memory of a process at work is looked at, beside the limit the system itself keeps. */
 const WATCH_MS = 200;
@@ -100,6 +103,7 @@ export class WorkProcess {
     input: JobInputs[N],
     bytes: Uint8Array,
     signal?: AbortSignal,
+    tell: TellPart = () => undefined,
   ): Promise<Result<Answer>> {
     this.process.ref();
     this.process.channel?.ref();
@@ -124,9 +128,10 @@ export class WorkProcess {
     const work = async (): Promise<Result<Answer>> => {
       if (!(await this.ready)) return refuse('No process could be started to read the file. Try again');
       const answer = new Promise<Result<Answer>>((resolve) => {
-        this.process.once('message', (said) =>
-          resolve(said as { ok: true; value: Answer } | { ok: false; refusal: Refusal }),
-        );
+        this.process.on('message', (said: Said) => {
+          if ('part' in said) tell(said.part);
+          else resolve(said);
+        });
       });
       this.process.send({ job, input, bytes });
       return answer;

@@ -115,6 +115,19 @@ const TABLE = {
     withinMs: LONG,
     audit: 'downloaded a sheet',
   },
+  'GET /api/projects/[projectId]/export': {
+    does: 'Writes IFC, the report or the level table',
+    who: ANY_ROLE,
+    body: NO_BODY,
+    withinMs: LONG,
+    audit: 'downloaded a file',
+  },
+  'GET /api/projects/[projectId]/work/[work]': {
+    does: 'Says how far one’s own heavy work is',
+    who: ANY_ROLE,
+    body: NO_BODY,
+    withinMs: SOON,
+  },
   'GET /api/projects/[projectId]/views': {
     does: 'Lists the views one keeps for oneself',
     who: ANY_ROLE,

@@ -6,3 +6,9 @@ export const fileName = (name: string | undefined, otherwise: string): string =>
     .trim()
     .slice(0, 200)
     .toWellFormed() || otherwise;
+
+/** A file as an answer that is saved under its name. */
+export const fileAnswer = ({ bytes, type, name }: { bytes: Uint8Array; type: string; name: string }): Response =>
+  new Response(bytes as Uint8Array<ArrayBuffer>, {
+    headers: { 'content-type': type, 'content-disposition': `attachment; filename="${encodeURIComponent(name)}"` },
+  });

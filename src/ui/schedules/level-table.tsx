@@ -6,7 +6,8 @@ import type { Json } from '@/core/model/json';
 import type { SolvedLevel } from '@/core/solving/solved';
 import { formatElevation, formatForField, type LengthDisplay } from '@/core/units/format-length';
 import { ActionButton } from '../fields/fields';
-import { download, fileStem } from '../fields/download';
+import { download } from '../fields/download';
+import { HeavyWorkLine, useHeavyWork } from '../fields/heavy-work';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { Cell } from './cell';
@@ -39,7 +40,6 @@ export function LevelTable() {
     solved,
     building,
     level: current,
-    framework,
     display,
     session,
     mayEdit,
@@ -48,11 +48,10 @@ export function LevelTable() {
     set,
   } = useProject((project) => project);
   const read = useLengthReader();
+  const work = useHeavyWork();
   const table = useRef<HTMLTableElement>(null);
   if (!solved || !building) return null;
   const levels = solved.levels.filter((level) => level.building === building).reverse();
-  const project = [...framework.records.values()].find(({ kind }) => kind === 'project');
-  const stem = fileStem(`${project?.kind === 'project' ? project.name : 'project'} levels`);
 
   /** One cell's text as part of an edit; null where the cell takes nothing, a message where it cannot be read. */
   const cellInput = (field: Field, text: string): Json | null => {
@@ -104,37 +103,31 @@ export function LevelTable() {
   const focus = (row: number, column: number) => cellAt(row, column)?.focus();
   const shownIn = (row: number, column: number): string | null => cellAt(row, column)?.value ?? null;
 
+  const take = async (what: 'levels.csv' | 'levels.xlsx') => {
+    if (!session) return;
+    try {
+      const { name, blob } = await work.begin('Making the table', (signal, tell) =>
+        session.made('export', { what, building }, signal, tell),
+      );
+      download(name, blob, blob.type);
+    } catch (error) {
+      say((error as Error).message);
+    }
+  };
+
   return (
     <div className="min-h-0 min-w-0 flex-1 overflow-auto p-5">
+      <HeavyWorkLine work={work} />
       <div className="mb-3 flex items-center justify-between gap-4">
         <p className="max-w-[460px] text-ink2">
           Bare numbers are {display.system === 'imperial' ? 'feet' : 'millimetres'}. Paste from a spreadsheet at any
           cell; Ctrl+D takes the cell above; a changed height pushes what is beyond.
         </p>
         <span className="flex gap-2">
-          <ActionButton
-            onClick={() =>
-              void session?.worker.levelsCsv(building).then(
-                (text) => download(`${stem}.csv`, text, 'text/csv'),
-                () => say('The CSV file could not be made'),
-              )
-            }
-          >
+          <ActionButton disabled={work.words !== null} onClick={() => void take('levels.csv')}>
             Download CSV
           </ActionButton>
-          <ActionButton
-            onClick={() =>
-              void session?.worker.levelsXlsx(building).then(
-                (bytes) =>
-                  download(
-                    `${stem}.xlsx`,
-                    bytes as Uint8Array<ArrayBuffer>,
-                    'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-                  ),
-                () => say('The workbook could not be made'),
-              )
-            }
-          >
+          <ActionButton disabled={work.words !== null} onClick={() => void take('levels.xlsx')}>
             Download XLSX
           </ActionButton>
         </span>

@@ -1,6 +1,7 @@
 import { EventSourceParserStream } from 'eventsource-parser/stream';
 import type { LoggedChange } from '@/core/history/entry';
 import type { Role } from './machine';
+import type { Surroundings } from './surroundings';
 
 /** Where a person's projects stand, by id, and what they may do there. */
 export type Heads = Record<string, { seq: number; role: Role }>;
@@ -20,6 +21,8 @@ const SILENCE_MS = 25_000;
 const ASLEEP_MS = 40_000;
 const LONGEST_PAUSE_MS = 30_000;
 
+type LiveSurroundings = Pick<Surroundings, 'send' | 'locks' | 'channel' | 'page'>;
+
 type FromTab = Told | { event: 'joined'; data: null };
 
 /**
@@ -27,29 +30,34 @@ type FromTab = Told | { event: 'joined'; data: null };
  * passes on what it hears; when it closes or falls asleep another takes over. A browser allows six streams to one
  * address, so a stream per tab would leave the seventh tab without any connection.
  */
-export function listenLive(hear: (told: Told) => void): () => void {
-  const channel = new BroadcastChannel(CHANNEL);
+export function listenLive(around: LiveSurroundings, hear: (told: Told) => void): () => void {
+  const channel = around.channel(CHANNEL);
   let stop = new AbortController();
   let isLeading = false;
   let isClosed = false;
   let lastHeard = Date.now();
   let latest: Heads | null = null;
+  let isLive = false;
   const note = (told: Told) => {
     lastHeard = Date.now();
     if (told.event === 'heads') latest = told.data;
+    if (told.event === 'live') isLive = told.data;
     hear(told);
   };
   channel.onmessage = ({ data }: MessageEvent<FromTab>) => {
     if (data.event !== 'joined') note(data);
-    else if (isLeading && latest) channel.postMessage({ event: 'heads', data: latest } satisfies FromTab);
+    else if (isLeading && isLive && latest) {
+      channel.postMessage({ event: 'live', data: true } satisfies FromTab);
+      channel.postMessage({ event: 'heads', data: latest } satisfies FromTab);
+    }
   };
   const lead = async (steal: boolean): Promise<void> => {
     stop = new AbortController();
     const { signal } = stop;
     const options = steal ? { steal: true } : { signal };
-    await navigator.locks.request(CHANNEL, options, async () => {
+    await around.locks.request(CHANNEL, options, async () => {
       isLeading = true;
-      await readForGood(signal, (told) => {
+      await readForGood(around, signal, (told) => {
         note(told);
         channel.postMessage(told satisfies FromTab);
       });
@@ -82,9 +90,9 @@ export function listenLive(hear: (told: Told) => void): () => void {
 }
 
 /** Reads the stream, opening it again with growing pauses, until it is told to stop. */
-async function readForGood(signal: AbortSignal, tell: (told: Told) => void): Promise<void> {
+async function readForGood(around: LiveSurroundings, signal: AbortSignal, tell: (told: Told) => void): Promise<void> {
   for (let failures = 0; !signal.aborted; failures += 1) {
-    const outcome = await readOnce(signal, (told) => {
+    const outcome = await readOnce(around, signal, (told) => {
       failures = 0;
       tell({ event: 'live', data: true });
       tell(told);
@@ -92,16 +100,20 @@ async function readForGood(signal: AbortSignal, tell: (told: Told) => void): Pro
     if (signal.aborted) return;
     if (outcome === 'signedOut') tell({ event: 'out', data: null });
     tell({ event: 'live', data: false });
-    await pause(Math.min(LONGEST_PAUSE_MS, 1000 * 2 ** Math.min(failures, 5)), signal);
+    await pause(Math.min(LONGEST_PAUSE_MS, 1000 * 2 ** Math.min(failures, 5)), around.page, signal);
   }
 }
 
 /** Reads one stream to its end; it is given up when it says nothing for too long. */
-async function readOnce(signal: AbortSignal, tell: (told: Told) => void): Promise<'ended' | 'signedOut'> {
+async function readOnce(
+  { send }: LiveSurroundings,
+  signal: AbortSignal,
+  tell: (told: Told) => void,
+): Promise<'ended' | 'signedOut'> {
   const silence = new AbortController();
   let watch = setTimeout(() => silence.abort(), SILENCE_MS);
   try {
-    const response = await fetch('/api/events', { signal: AbortSignal.any([signal, silence.signal]) });
+    const response = await send('/api/events', { signal: AbortSignal.any([signal, silence.signal]) });
     if (response.status === 401) return 'signedOut';
     if (!response.ok || !response.body) return 'ended';
     const events = response.body
@@ -125,14 +137,14 @@ async function readOnce(signal: AbortSignal, tell: (told: Told) => void): Promis
 }
 
 /** Waits, or as long as nothing says that the connection is back. */
-const pause = (ms: number, signal: AbortSignal): Promise<void> =>
+const pause = (ms: number, page: Surroundings['page'], signal: AbortSignal): Promise<void> =>
   new Promise((resolve) => {
     const done = () => {
       clearTimeout(timer);
-      window.removeEventListener('online', done);
+      page.removeEventListener('online', done);
       resolve();
     };
     const timer = setTimeout(done, ms);
-    window.addEventListener('online', done);
+    page.addEventListener('online', done);
     signal.addEventListener('abort', done, { once: true });
   });

@@ -409,7 +409,9 @@ function ask(state: SessionState, effects: Effect[]): SessionState {
     return { ...state, asking: { what: 'missed' } };
   }
   const next = unsent(state)[0];
-  if (!next || state.stuck || !mayChange(state.role)) return state;
+  // What a lost answer was about has come by the stream meanwhile: nothing is left unanswered.
+  if (!next) return state.answered ? state : { ...state, answered: true, failures: 0 };
+  if (state.stuck || !mayChange(state.role)) return state;
   effects.push({ do: 'send', edit: plain(next) });
   return { ...state, asking: { what: 'send', commandId: next.commandId } };
 }

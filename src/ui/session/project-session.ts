@@ -1,4 +1,4 @@
-import { wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import { v4 } from 'uuid';
 import type { LoggedChange } from '@/core/history/entry';
 import { UNDO } from '@/core/history/undo';
@@ -27,8 +27,9 @@ import {
   type SessionEvent,
   type SessionState,
 } from './machine';
-import { serverFor, ServerRefused, type Opened } from './server';
-import { SolveHost, type SolvingWorker } from './solve-host';
+import { serverFor, ServerRefused, type Opened, type TellWork } from './server';
+import { SolveHost } from './solve-host';
+import { browserSurroundings, type Surroundings } from './surroundings';
 
 /** What the interface shows. `framework` and `solved` always belong together: one generation, never a mixture. */
 export interface Shown {
@@ -50,18 +51,6 @@ export interface Shown {
   /** Why what is seen is not what was done: the solver failed at it. */
   unsolved: string | null;
 }
-
-const makeWorker = (): SolvingWorker<Remote<SolveWorker>> => {
-  const raw = new Worker(new URL('../../workers/solve.worker.ts', import.meta.url), { type: 'module' });
-  return {
-    remote: wrap<SolveWorker>(raw),
-    end: () => raw.terminate(),
-    onBroken: (tell) => {
-      raw.onerror = ({ message }) => tell(new Error(message || 'The worker broke down'));
-      raw.onmessageerror = () => tell(new Error('The worker’s answer could not be read'));
-    },
-  };
-};
 
 /**
  * One open project in one tab. It does what the machine says: sends edits one after the other, reads what was missed,
@@ -101,16 +90,17 @@ export class ProjectSession {
     private readonly onShown: (shown: Shown) => void,
     /** Something the person must read: a refusal that came back, or somebody else's edit in the way and how to do theirs all the same. */
     private readonly onTrouble: (message: string, again?: () => void) => void,
+    private readonly around: Surroundings = browserSurroundings(),
   ) {
-    this.server = serverFor(projectId);
-    this.host = new SolveHost(makeWorker, () =>
+    this.server = serverFor(projectId, around.send);
+    this.host = new SolveHost(around.makeWorker, () =>
       this.onTrouble('The solver stopped and was begun anew from the framework. Nothing is lost'),
     );
   }
 
-  /** The solving worker, for files made from what is seen. */
-  get worker(): Remote<SolveWorker> {
-    return this.host.remote;
+  /** SHA-256 of the framework as it is seen, and of its solve, to compare with another machine's. */
+  fingerprints(): Promise<{ framework: string; solve: string }> {
+    return this.host.remote.fingerprints();
   }
 
   async open(): Promise<Opened> {
@@ -118,10 +108,10 @@ export class ProjectSession {
     const framework = { records: new Map(Object.entries(opened.records)) };
     const { person, role, seq, readOnly } = opened;
     this.person = person;
-    this.kept = new KeptEdits(person.id, this.projectId);
+    this.kept = new KeptEdits(this.around, person.id, this.projectId);
     this.on({ type: 'opened', seq, framework, personId: person.id, role, own: [], readOnly });
-    this.closeLive = listenLive((told) => this.heard(told));
-    window.addEventListener('beforeunload', this.warn);
+    this.closeLive = listenLive(this.around, (told) => this.heard(told));
+    this.around.page.addEventListener('beforeunload', this.warn);
     void this.readOwn();
     void this.restoreKept();
     return opened;
@@ -130,7 +120,7 @@ export class ProjectSession {
   close(): void {
     this.closed = true;
     clearTimeout(this.timer);
-    window.removeEventListener('beforeunload', this.warn);
+    this.around.page.removeEventListener('beforeunload', this.warn);
     this.closeLive();
     this.kept?.close();
     this.host.end();
@@ -196,23 +186,28 @@ export class ProjectSession {
     return recordsById(this.state.view);
   }
 
-  /** The setting-out plan of a level as a file, once everything pending is committed. */
-  async sheet(query: Record<string, string>): Promise<{ name: string; blob: Blob }> {
-    while (this.state.pending.length > 0 && !this.closed) {
+  /** A sheet or an export as a file, once everything pending is committed: they are made of what is saved. */
+  async made(
+    what: 'sheet' | 'export',
+    query: Record<string, string>,
+    signal: AbortSignal,
+    tell?: TellWork,
+  ): Promise<{ name: string; blob: Blob }> {
+    while (this.state.pending.length > 0 && !this.closed && !signal.aborted) {
       const phase = phaseOf(this.state);
       if (phase !== 'sending' && phase !== 'catchingUp')
-        throw new Error('Sheets are drawn from what is saved, and not all is. Wait until it says Saved');
+        throw new Error('Files are made of what is saved, and not all is. Wait until it says Saved');
       await new Promise((resolve) => setTimeout(resolve, 30));
     }
-    return this.server.sheet(query);
+    return this.server.made(what, query, signal, tell);
   }
 
-  readDrawing(file: File, signal: AbortSignal) {
-    return this.server.readDrawing(file, signal).catch((error: Error) => refuse(error.message));
+  readDrawing(file: File, signal: AbortSignal, tell?: TellWork) {
+    return this.server.readDrawing(file, signal, tell).catch((error: Error) => refuse(error.message));
   }
 
-  readLevels(file: File, unit: LengthUnit | undefined, signal: AbortSignal) {
-    return this.server.readLevels(file, unit, signal).catch((error: Error) => refuse(error.message));
+  readLevels(file: File, unit: LengthUnit | undefined, signal: AbortSignal, tell?: TellWork) {
+    return this.server.readLevels(file, unit, signal, tell).catch((error: Error) => refuse(error.message));
   }
 
   private on(event: SessionEvent): void {
@@ -357,7 +352,7 @@ export class ProjectSession {
   }
 
   /** Leaving while something is not sent is asked about, though it is kept. */
-  private readonly warn = (event: BeforeUnloadEvent): void => {
+  private readonly warn = (event: Event): void => {
     if (phaseOf(this.state) === 'stuck') event.preventDefault();
   };
 }

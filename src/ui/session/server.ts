@@ -1,3 +1,4 @@
+import { v4 } from 'uuid';
 import type { HistoryEntry, LoggedChange } from '@/core/history/entry';
 import type { Changes } from '@/core/model/changes';
 import type { Json } from '@/core/model/json';
@@ -32,17 +33,28 @@ export class ServerRefused extends Error {
 const SOON_MS = 20_000;
 const LONG_MS = 90_000;
 
-async function fetched(url: string, init: RequestInit = {}, withinMs = SOON_MS): Promise<Response> {
+/** How requests are sent: the browser's own way, or what a test gives in its place. */
+export type Send = typeof fetch;
+
+/** Says in words how far heavy work is. */
+export type TellWork = (words: string) => void;
+
+/** How often is asked how far heavy work is. */
+const ASK_WORK_MS = 700;
+
+async function fetched(send: Send, url: string, init: RequestInit = {}, withinMs = SOON_MS): Promise<Response> {
   const signals = [AbortSignal.timeout(withinMs), ...(init.signal ? [init.signal] : [])];
   try {
-    return await fetch(url, { ...init, signal: AbortSignal.any(signals) });
+    return await send(url, { ...init, signal: AbortSignal.any(signals) });
   } catch {
-    throw new ServerRefused(0, 'The server cannot be reached');
+    throw new ServerRefused(0, init.signal?.aborted ? CANCELLED : 'The server cannot be reached');
   }
 }
 
-async function ask<T>(url: string, init?: RequestInit, withinMs?: number): Promise<T> {
-  const response = await fetched(url, init, withinMs);
+const CANCELLED = 'Cancelled; nothing was changed';
+
+async function ask<T>(send: Send, url: string, init?: RequestInit, withinMs?: number): Promise<T> {
+  const response = await fetched(send, url, init, withinMs);
   const body = (await response.json().catch(() => null)) as (T & { message?: string } & More) | null;
   if (response.ok && body !== null) return body;
   const seconds = Number(response.headers.get('retry-after') ?? 0);
@@ -59,8 +71,8 @@ async function ask<T>(url: string, init?: RequestInit, withinMs?: number): Promi
   );
 }
 
-const post = <T>(url: string, body: unknown): Promise<T> =>
-  ask<T>(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+const post = <T>(send: Send, url: string, body: unknown): Promise<T> =>
+  ask<T>(send, url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
 
 export interface Opened {
   seq: number;
@@ -85,64 +97,95 @@ type TakenUnderlay =
   | { sha256: string; content: 'drawing'; sheet: Sheet }
   | { sha256: string; content: 'picture'; width: number; height: number; mmPerPx?: number; pageCount?: number };
 
-/** A file goes as the bytes it is: what it holds the server finds out by itself. */
-const FILE = { 'content-type': 'application/octet-stream' };
+/** How far the work is, in words. */
+const workWords = (progress: { before: number } | { part: string }): string =>
+  'part' in progress
+    ? progress.part
+    : progress.before === 0
+      ? 'Next in turn'
+      : `Waiting: ${progress.before} before this one`;
 
 /** The server's interface for one project. */
-export const serverFor = (projectId: string) => {
+export const serverFor = (projectId: string, send: Send = (url, init) => fetch(url, init)) => {
   const base = `/api/projects/${projectId}`;
+  const get = <T>(path: string, withinMs?: number) => ask<T>(send, `${base}${path}`, {}, withinMs);
+  /** Heavy work: what it says of itself meanwhile is told, until it is done. */
+  const heavy = async <T>(
+    tell: TellWork | undefined,
+    signal: AbortSignal,
+    work: (init: RequestInit) => Promise<T>,
+    headers: Record<string, string> = {},
+  ): Promise<T> => {
+    const name = v4();
+    const watch = setInterval(() => {
+      if (!tell) return;
+      get<{ progress: { before: number } | { part: string } | null }>(`/work/${name}`).then(
+        ({ progress }) => progress && !signal.aborted && tell(workWords(progress)),
+        () => undefined,
+      );
+    }, ASK_WORK_MS);
+    try {
+      return await work({ signal, headers: { ...headers, 'x-spine-work': name } });
+    } finally {
+      clearInterval(watch);
+    }
+  };
+  /** A file goes as the bytes it is: what it holds the server finds out by itself. */
+  const bring = <T>(path: string, file: File, signal: AbortSignal, tell?: TellWork): Promise<T> =>
+    heavy(tell, signal, (init) => ask<T>(send, `${base}${path}`, { ...init, method: 'POST', body: file }, LONG_MS), {
+      'content-type': 'application/octet-stream',
+    });
   return {
-    open: () => ask<Opened>(`${base}/framework`, {}, LONG_MS),
+    open: () => get<Opened>('/framework', LONG_MS),
     send: (command: SentCommand) =>
-      post<{ seq: number; changes: Changes; sentence: string }>(`${base}/commands`, command),
-    since: (seq: number) => ask<{ changes: LoggedChange[] }>(`${base}/changes?since=${seq}`),
+      post<{ seq: number; changes: Changes; sentence: string }>(send, `${base}/commands`, command),
+    since: (seq: number) => get<{ changes: LoggedChange[] }>(`/changes?since=${seq}`),
     /** A piece of the history, latest first; the piece before a number, or the latest. */
     history: (before?: number) =>
-      ask<{ history: HistoryEntry[]; more: boolean }>(
-        `${base}/history${before === undefined ? '' : `?before=${before}`}`,
-      ),
+      get<{ history: HistoryEntry[]; more: boolean }>(`/history${before === undefined ? '' : `?before=${before}`}`),
     /** One's own latest edits with what they changed, oldest first: what undo takes back. */
-    own: () => ask<{ own: LoggedChange[] }>(`${base}/history/own`),
-    sheet: async (query: Record<string, string>) => {
-      const response = await fetched(`${base}/sheet?${new URLSearchParams(query).toString()}`, {}, LONG_MS);
-      if (!response.ok) {
-        const body = (await response.json().catch(() => null)) as { message?: string } | null;
-        throw new ServerRefused(response.status, body?.message ?? 'The sheet could not be drawn. Try again');
-      }
-      const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'sheet';
-      return { name: decodeURIComponent(name), blob: await response.blob() };
-    },
-    ownViews: () => ask<{ views: KeptView[] }>(`${base}/views`),
+    own: () => get<{ own: LoggedChange[] }>('/history/own'),
+    /** A file that is made of what is saved: a sheet or an export. */
+    made: (what: 'sheet' | 'export', query: Record<string, string>, signal: AbortSignal, tell?: TellWork) =>
+      heavy(tell, signal, async (init) => {
+        const url = `${base}/${what}?${new URLSearchParams(query).toString()}`;
+        const response = await fetched(send, url, init, LONG_MS);
+        if (!response.ok) {
+          const body = (await response.json().catch(() => null)) as { message?: string } | null;
+          throw new ServerRefused(response.status, body?.message ?? 'The file could not be made. Try again');
+        }
+        const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? what;
+        const blob = await response.blob().catch(() => {
+          throw new ServerRefused(0, signal.aborted ? CANCELLED : 'The file came only in part. Try again');
+        });
+        return { name: decodeURIComponent(name), blob };
+      }),
+    ownViews: () => get<{ views: KeptView[] }>('/views'),
     keepOwnView: (view: KeptView) =>
-      ask<{ views: KeptView[] }>(`${base}/views`, {
+      ask<{ views: KeptView[] }>(send, `${base}/views`, {
         method: 'PUT',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify(view),
       }),
     dropOwnView: (name: string) =>
-      ask<{ views: KeptView[] }>(`${base}/views?${new URLSearchParams({ name }).toString()}`, { method: 'DELETE' }),
-    takeUnderlay: (file: File, page: number, signal: AbortSignal) =>
-      ask<TakenUnderlay>(
-        `${base}/underlays?name=${encodeURIComponent(file.name)}&page=${page}`,
-        { method: 'POST', body: file, headers: FILE, signal },
-        LONG_MS,
-      ),
-    readLevels: (file: File, unit: LengthUnit | undefined, signal: AbortSignal) =>
-      ask<{ table: LevelTable }>(
-        `${base}/levels?name=${encodeURIComponent(file.name)}${unit ? `&unit=${unit}` : ''}`,
-        { method: 'POST', body: file, headers: FILE, signal },
-        LONG_MS,
+      ask<{ views: KeptView[] }>(send, `${base}/views?${new URLSearchParams({ name }).toString()}`, {
+        method: 'DELETE',
+      }),
+    takeUnderlay: (file: File, page: number, signal: AbortSignal, tell?: TellWork) =>
+      bring<TakenUnderlay>(`/underlays?name=${encodeURIComponent(file.name)}&page=${page}`, file, signal, tell),
+    readLevels: (file: File, unit: LengthUnit | undefined, signal: AbortSignal, tell?: TellWork) =>
+      bring<{ table: LevelTable }>(
+        `/levels?name=${encodeURIComponent(file.name)}${unit ? `&unit=${unit}` : ''}`,
+        file,
+        signal,
+        tell,
       ),
     underlayUrl: (sha256: string) => `${base}/underlays/${sha256}`,
-    underlaySheet: (sha256: string) => ask<{ sheet: Sheet }>(`${base}/underlays/${sha256}`),
-    readDrawing: (file: File, signal: AbortSignal) =>
-      ask<{ sheet: Sheet }>(
-        `${base}/drawings?name=${encodeURIComponent(file.name)}`,
-        { method: 'POST', body: file, headers: FILE, signal },
-        LONG_MS,
-      ),
+    underlaySheet: (sha256: string) => get<{ sheet: Sheet }>(`/underlays/${sha256}`),
+    readDrawing: (file: File, signal: AbortSignal, tell?: TellWork) =>
+      bring<{ sheet: Sheet }>(`/drawings?name=${encodeURIComponent(file.name)}`, file, signal, tell),
   };
 };
 
 export const createProject = (name: string, building: string): Promise<{ id: string }> =>
-  post('/api/projects', { name, building });
+  post((url, init) => fetch(url, init), '/api/projects', { name, building });

@@ -29,6 +29,7 @@ export async function readFile(
   file: File,
   choice: { unit?: LengthUnit; layer?: string },
   signal: AbortSignal,
+  tell: (words: string) => void,
 ): Promise<Result<Understood>> {
   const raw = new Worker(new URL('../../workers/import.worker.ts', import.meta.url), { type: 'module' });
   const worker = wrap<ImportWorker>(raw);
@@ -41,10 +42,10 @@ export async function readFile(
   });
   const read = async (): Promise<Result<Understood>> => {
     if (kind === 'levels') {
-      const answer = await session.readLevels(file, choice.unit, signal);
+      const answer = await session.readLevels(file, choice.unit, signal, tell);
       return 'table' in answer ? { ok: true, value: { kind, table: answer.table } } : answer;
     }
-    const answer = await session.readDrawing(file, signal);
+    const answer = await session.readDrawing(file, signal, tell);
     if (!('sheet' in answer)) return answer;
     if (kind === 'grid') {
       const grid = await worker.grid(answer.sheet, choice);

@@ -12,6 +12,7 @@ import { formatElevation, formatLength } from '@/core/units/format-length';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
 import { formatBays } from '@/core/units/parse-bays';
 import { ActionButton, ChoiceField } from '../fields/fields';
+import { HeavyWorkLine, useHeavyWork } from '../fields/heavy-work';
 import { useProject, type Ghost } from '../session/store';
 import { Differences } from '../tools/differences';
 import { Refused } from '../tools/refused';
@@ -32,10 +33,9 @@ const UNIT_CHOICES: readonly (readonly [LengthUnit | '', string])[] = [
 export function TakeFile({ kind }: { kind: FileKind }) {
   const { session, building, framework, run, set } = useProject((project) => project);
   const input = useRef<HTMLInputElement>(null);
-  const stop = useRef<AbortController | null>(null);
+  const work = useHeavyWork();
   const [file, setFile] = useState<File | null>(null);
   const [unit, setUnit] = useState<LengthUnit | ''>('');
-  const [busy, setBusy] = useState(false);
   const [isOver, setIsOver] = useState(false);
   const [understood, setUnderstood] = useState<Understood | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
@@ -43,12 +43,12 @@ export function TakeFile({ kind }: { kind: FileKind }) {
   const read = async (chosen: File, inUnit: LengthUnit | '') => {
     if (!session || !building) return;
     setFile(chosen);
-    setBusy(true);
     setRefused(null);
     setUnderstood(null);
-    stop.current = new AbortController();
-    const result = await readFile(session, building, kind, chosen, inUnit ? { unit: inUnit } : {}, stop.current.signal);
-    setBusy(false);
+    const choice = inUnit ? { unit: inUnit } : {};
+    const result = await work.begin(`Reading ${chosen.name}`, (signal, tell) =>
+      readFile(session, building, kind, chosen, choice, signal, tell),
+    );
     if (result.ok) setUnderstood(result.value);
     else setRefused(result.refusal.message);
   };
@@ -106,12 +106,8 @@ export function TakeFile({ kind }: { kind: FileKind }) {
       />
       <ActionButton onClick={() => input.current?.click()}>{WORDS[kind].offer} …</ActionButton>
       {!file && <p className="text-[11px] text-ink2">or drop the file here</p>}
-      {busy && (
-        <p role="status" className="flex items-center justify-between">
-          Reading {file?.name} …<ActionButton onClick={() => stop.current?.abort()}>Cancel</ActionButton>
-        </p>
-      )}
-      {file && !busy && (
+      <HeavyWorkLine work={work} />
+      {file && work.words === null && (
         <ChoiceField
           label="Lengths in the file"
           value={unit}

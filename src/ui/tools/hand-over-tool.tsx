@@ -2,76 +2,58 @@
 
 import { useState } from 'react';
 import { download, fileStem } from '../fields/download';
+import { recordsOf } from '@/core/model/framework';
+import { writeSpineFile } from '@/core/model/spine-text';
+import { scaleWords } from '@/core/units/scale-words';
 import { ActionButton, ChoiceField } from '../fields/fields';
+import { HeavyWorkLine, useHeavyWork } from '../fields/heavy-work';
 import { useProject } from '../session/store';
+
+const SAYS = { ifc: 'Making the IFC file', report: 'Making the report' } as const;
 
 /** The framework handed over: IFC for the consultants, the framework file, and fingerprints to compare. */
 export function HandOverTool() {
   const { session, framework, say } = useProject((project) => project);
-  const [busy, setBusy] = useState<string | null>(null);
+  const work = useHeavyWork();
   const [prints, setPrints] = useState<{ framework: string; solve: string } | null>(null);
-  const project = [...framework.records.values()].find(({ kind }) => kind === 'project');
-  const name = fileStem(project?.kind === 'project' ? project.name : 'framework');
-  const make = async (what: string, work: () => Promise<void>) => {
-    setBusy(what);
+  if (!session) return null;
+  const project = recordsOf(framework, 'project')[0];
+  const name = fileStem(project?.name ?? 'framework');
+  const take = async (what: keyof typeof SAYS) => {
     try {
-      await work();
+      const made = await work.begin(SAYS[what], (signal, tell) => session.made('export', { what }, signal, tell));
+      download(made.name, made.blob, made.blob.type);
     } catch (error) {
-      say(`${what} could not be made: ${(error as Error).message}`);
-    } finally {
-      setBusy(null);
+      say((error as Error).message);
     }
   };
-  if (!session) return null;
-  const { worker } = session;
+  const showPrints = async () => {
+    try {
+      setPrints(await session.fingerprints());
+    } catch {
+      say('The fingerprints could not be worked out. Load the page again');
+    }
+  };
   return (
     <>
       <p className="text-ink2">
         Every consultant works from these. Identities in them stay the same from one hand-over to the next.
       </p>
-      <ActionButton
-        weight="main"
-        disabled={busy !== null}
-        onClick={() =>
-          void make('The IFC file', async () =>
-            download(`${name}.ifc`, await worker.ifc(new Date().toISOString()), 'application/x-step'),
-          )
-        }
-      >
+      <ActionButton weight="main" disabled={work.words !== null} onClick={() => void take('ifc')}>
         Download IFC4
       </ActionButton>
       <ActionButton
-        disabled={busy !== null}
-        onClick={() =>
-          void make('The framework file', async () =>
-            download(`${name}.spine.json`, await worker.spineFile(), 'application/json'),
-          )
-        }
+        onClick={() => download(`${name}.spine.json`, writeSpineFile(session.framework), 'application/json')}
       >
         Download the framework file
       </ActionButton>
-      <ActionButton
-        disabled={busy !== null}
-        onClick={() =>
-          void make('The report', async () =>
-            download(`${name}.report.json`, JSON.stringify(await worker.report(), null, 2), 'application/json'),
-          )
-        }
-      >
+      <ActionButton disabled={work.words !== null} onClick={() => void take('report')}>
         Download the report
       </ActionButton>
+      <HeavyWorkLine work={work} />
       <SheetFields />
       <div className="flex flex-col gap-1 border-t border-faint pt-2">
-        <ActionButton
-          disabled={busy !== null}
-          onClick={() =>
-            void make('The fingerprints', async () =>
-              setPrints({ framework: (await worker.report()).hash, solve: await worker.solvedHash() }),
-            )
-          }
-        >
-          Show fingerprints
-        </ActionButton>
+        <ActionButton onClick={() => void showPrints()}>Show fingerprints</ActionButton>
         {prints && (
           <dl className="text-[11px] break-all">
             <dt className="text-ink2">Framework</dt>
@@ -85,49 +67,46 @@ export function HandOverTool() {
           </dl>
         )}
       </div>
-      {busy && <p role="status">Making {busy.toLowerCase()} …</p>}
     </>
   );
 }
 
-const SCALES = ['50', '100', '200', '500'] as const;
+/** Scales that sheets are drawn at, smallest first. */
+const SCALES = { metric: [50, 100, 200, 500], imperial: [48, 96, 192, 480] } as const;
 
 /** The setting-out plan of the current level, to scale. */
 function SheetFields() {
   const { session, solved, level, display, say } = useProject((project) => project);
-  const [scale, setScale] = useState<(typeof SCALES)[number]>('100');
-  const [busy, setBusy] = useState(false);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const work = useHeavyWork();
   const shown = solved?.levels.find(({ id }) => id === level);
   if (!session || !shown) return null;
+  const choices = SCALES[display.system].map((each) => [String(each), scaleWords(each, display.system)] as const);
+  const scale = choices.some(([each]) => each === chosen) ? chosen! : choices[1]![0];
   const take = async (format: 'pdf' | 'svg' | 'dxf') => {
-    setBusy(true);
     try {
-      const { name, blob } = await session.sheet({ level: shown.id, scale, format, units: display.system });
+      const query = { level: shown.id, scale, format, units: display.system };
+      const { name, blob } = await work.begin('Making the sheet', (signal, tell) =>
+        session.made('sheet', query, signal, tell),
+      );
       download(name, blob, blob.type);
     } catch (error) {
       say((error as Error).message);
-    } finally {
-      setBusy(false);
     }
   };
   return (
     <fieldset className="flex flex-col gap-1.5 border-t border-faint pt-2">
       <legend className="sr-only">Setting-out plan</legend>
       <p className="font-semibold">Setting-out plan of level {shown.name}</p>
-      <ChoiceField
-        label="Scale"
-        value={scale}
-        choices={SCALES.map((each) => [each, `1 : ${each}`] as const)}
-        onChoose={setScale}
-      />
+      <ChoiceField label="Scale" value={scale} choices={choices} onChoose={setChosen} />
       <span className="flex justify-end gap-2">
         {(['pdf', 'svg', 'dxf'] as const).map((format) => (
-          <ActionButton key={format} disabled={busy} onClick={() => void take(format)}>
+          <ActionButton key={format} disabled={work.words !== null} onClick={() => void take(format)}>
             {format.toUpperCase()}
           </ActionButton>
         ))}
       </span>
-      {busy && <p role="status">Drawing the sheet …</p>}
+      <HeavyWorkLine work={work} />
     </fieldset>
   );
 }

@@ -20,8 +20,9 @@ export async function bringUnderlay(
   page: number,
   paperScale: number,
   signal: AbortSignal,
+  tell: (words: string) => void,
 ): Promise<Brought> {
-  const taken = await session.server.takeUnderlay(file, page, signal);
+  const taken = await session.server.takeUnderlay(file, page, signal, tell);
   if (taken.content === 'drawing') {
     const box = boxOfSheet(taken.sheet);
     return {

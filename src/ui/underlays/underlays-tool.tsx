@@ -7,6 +7,7 @@ import type { Point } from '@/core/geometry/point';
 import { cornersOf } from '@/core/underlays/place-underlay';
 import type { Underlay } from '@/core/underlays/underlay';
 import { ActionButton, AngleField, CheckField, ChoiceField, PlainField } from '../fields/fields';
+import { HeavyWorkLine, useHeavyWork } from '../fields/heavy-work';
 import { LengthField } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { pointOfPlace } from '../section/point-of-place';
@@ -21,23 +22,22 @@ export function UnderlaysTool() {
   const { framework, building, level, solved, run, session, display } = useProject((project) => project);
   const input = useRef<HTMLInputElement>(null);
   const replacing = useRef<Underlay | null>(null);
-  const stop = useRef<AbortController | null>(null);
+  const work = useHeavyWork();
   const [page, setPage] = useState('1');
   const [paper, setPaper] = useState('100');
   const [where, setWhere] = useState<string>('level');
-  const [busy, setBusy] = useState<string | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const there = recordsOf(framework, 'underlay').filter((underlay) => underlay.building === building);
   const here = solved?.levels.find(({ id }) => id === level);
   const bring = async (file: File) => {
     if (!session || !building) return;
-    setBusy(file.name);
     setRefused(null);
-    stop.current = new AbortController();
     try {
       const scale = Number(paper);
       if (!(scale >= 1 && scale <= 100_000)) throw new Error('Type the scale of the page, like 100');
-      const brought = await bringUnderlay(session, file, Number(page), scale, stop.current.signal);
+      const brought = await work.begin(`Reading ${file.name}`, (signal, tell) =>
+        bringUnderlay(session, file, Number(page), scale, signal, tell),
+      );
       const old = replacing.current;
       const refusal = old
         ? run('underlays.replace', { underlay: old.id, ...brought.file })
@@ -51,12 +51,8 @@ export function UnderlaysTool() {
           });
       setRefused(refusal);
     } catch (error) {
-      const isCancelled = stop.current.signal.aborted;
-      setRefused(
-        isCancelled ? 'Cancelled; nothing was changed' : error instanceof Error ? error.message : String(error),
-      );
+      setRefused(error instanceof Error ? error.message : String(error));
     } finally {
-      setBusy(null);
       replacing.current = null;
     }
   };
@@ -87,14 +83,10 @@ export function UnderlaysTool() {
           if (chosen) void bring(chosen);
         }}
       />
-      <ActionButton disabled={busy !== null} onClick={() => input.current?.click()}>
+      <ActionButton disabled={work.words !== null} onClick={() => input.current?.click()}>
         Lay a picture, PDF or DXF under …
       </ActionButton>
-      {busy && (
-        <p role="status" className="flex items-center justify-between">
-          Reading {busy} …<ActionButton onClick={() => stop.current?.abort()}>Cancel</ActionButton>
-        </p>
-      )}
+      <HeavyWorkLine work={work} />
       <Refused words={refused} />
       {there.map((underlay) => (
         <UnderlayFields

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { idSchema } from '@/core/model/ids';
 import { SHEET_FORMATS } from '@/formats/sheet/sheet-formats';
 import { guarded } from '@/server/entry/entry';
-import { makeSheet } from '@/server/projects/sheet';
+import { fileAnswer } from '@/server/projects/file-name';
+import { makeSheet } from '@/server/projects/made-files';
 
 const querySchema = z.strictObject({
   level: idSchema,
@@ -12,9 +13,6 @@ const querySchema = z.strictObject({
 });
 
 /** The setting-out plan of a level as PDF, SVG or DXF. Every member may take it. */
-export const GET = guarded('GET /api/projects/[projectId]/sheet', async (entered) => {
-  const { bytes, type, name } = await makeSheet(entered, entered.projectId, querySchema.parse(entered.query));
-  return new Response(bytes as Uint8Array<ArrayBuffer>, {
-    headers: { 'content-type': type, 'content-disposition': `attachment; filename="${encodeURIComponent(name)}"` },
-  });
-});
+export const GET = guarded('GET /api/projects/[projectId]/sheet', async (entered) =>
+  fileAnswer(await makeSheet(entered, entered.projectId, querySchema.parse(entered.query))),
+);
