@@ -109,6 +109,7 @@ export class WorkProcess {
     this.process.channel?.ref();
     let timer: NodeJS.Timeout | undefined;
     let watch: NodeJS.Timeout | undefined;
+    let onExit = () => {};
     const gone = new Promise<Result<Answer>>((resolve) => {
       const stop = (message: string) => {
         this.end();
@@ -123,7 +124,8 @@ export class WorkProcess {
       }, WATCH_MS);
       signal?.addEventListener('abort', () => stop('Cancelled; nothing was changed'), { once: true });
       if (signal?.aborted) stop('Cancelled; nothing was changed');
-      this.process.once('exit', () => resolve(refuse(TOO_LARGE)));
+      onExit = () => resolve(refuse(TOO_LARGE));
+      this.process.once('exit', onExit);
     });
     const work = async (): Promise<Result<Answer>> => {
       if (!(await this.ready)) return refuse('No process could be started to read the file. Try again');
@@ -141,6 +143,7 @@ export class WorkProcess {
     } finally {
       clearTimeout(timer);
       clearInterval(watch);
+      this.process.off('exit', onExit);
       this.process.removeAllListeners('message');
       this.process.unref();
       this.process.channel?.unref();
