@@ -1,39 +1,40 @@
 import { spawn } from 'node:child_process';
+import { programArgs, programsEnv } from './build.mjs';
 import { ROOT } from './ensure-packages.mjs';
+
+/** Runs a node program to its end. */
+const runNode = (what, nodeArgs, env, stdio) =>
+  new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, nodeArgs, { cwd: ROOT, env: { ...process.env, ...env }, stdio });
+    child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${what} ended with ${code}`))));
+  });
 
 /** Runs a TypeScript file of ours to its end. */
 export const runScript = (file, env, stdio = ['ignore', 'inherit', 'inherit'], args = []) =>
-  new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', file, ...args], {
-      cwd: ROOT,
-      env: { ...process.env, ...env },
-      stdio,
-    });
-    child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`${file} ended with ${code}`))));
-  });
+  runNode(file, ['--import', 'tsx', file, ...args], env, stdio);
+
+/** Brings the database to today's shape and fills in the demo where it is not there. */
+export const setUpData = (env) =>
+  runNode('Setting up the data', programArgs('seed'), env, ['ignore', 'inherit', 'inherit']);
 
 /**
  * Begins one of our processes. It ends by itself when this one does, however that goes: it reads its standard input,
  * whose other end is here.
  */
-const begin = (file, env, output) =>
-  spawn(process.execPath, ['--import', 'tsx', file], {
+const begin = (name, env, output) =>
+  spawn(process.execPath, programArgs(name), {
     cwd: ROOT,
-    env: { ...process.env, ENDS_WITH_PARENT: '1', ...env },
+    env: { ...process.env, ENDS_WITH_PARENT: '1', ...programsEnv(), ...env },
     stdio: ['pipe', 'ignore', output],
     detached: true,
   });
 
 /** Starts the web server. It takes SIGTERM itself: no shell between. */
 export const startWeb = (port, env, output = 'inherit') =>
-  begin(
-    'src/server/web/main.ts',
-    { NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', ...env, PORT: String(port) },
-    output,
-  );
+  begin('web', { NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', ...env, PORT: String(port) }, output);
 
 /** Starts the process for long work. */
-export const startJobs = (env, output = 'inherit') => begin('src/server/jobs/main.ts', env, output);
+export const startJobs = (env, output = 'inherit') => begin('jobs', env, output);
 
 /** Ends a process kindly, then for good. */
 export const end = (child) =>

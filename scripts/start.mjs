@@ -7,7 +7,7 @@ import { KeepUp } from './keep-up.mjs';
 import { takeFolder } from './lock.mjs';
 import { startPostgres } from './postgres.mjs';
 import { freePort, isFree } from './ports.mjs';
-import { end, runScript, startJobs, startWeb, untilAnswers } from './processes.mjs';
+import { end, setUpData, startJobs, startWeb, untilAnswers } from './processes.mjs';
 import { giveUp, say } from './say.mjs';
 import { secretsIn } from './secrets.mjs';
 
@@ -181,9 +181,9 @@ async function main() {
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'info',
     DEMO_MODE: process.env.DEMO_MODE ?? '1',
   };
+  await ensureBuild();
   await backUpBeforeUpgrade(postgres);
-  await runScript('src/demo/seed.ts', { ...env, LOG_LEVEL: 'warn' });
-  ensureBuild();
+  await setUpData({ ...env, LOG_LEVEL: 'warn' });
   const jobs = new KeepUp('The process for long work', await logged('jobs', (to) => startJobs(env, to)), say);
   const webEnv = { ...env, OWNER_DATABASE_URL: '' };
   const web = new KeepUp('The web server', await logged('web', (to) => startWeb(port, webEnv, to)), say);

@@ -5,7 +5,7 @@ import { ROOT, ensurePackages } from './ensure-packages.mjs';
 import { answers, installDebian } from './install-debian.mjs';
 import { startPostgres } from './postgres.mjs';
 import { freePort } from './ports.mjs';
-import { end, runScript, startJobs, startWeb, untilAnswers } from './processes.mjs';
+import { end, setUpData, startJobs, startWeb, untilAnswers } from './processes.mjs';
 import { giveUp, say } from './say.mjs';
 import { secretsIn } from './secrets.mjs';
 
@@ -115,11 +115,11 @@ async function main() {
     AUTH_RATE_LIMIT: '0',
     APP_URL: `http://127.0.0.1:${port}`,
   };
-  await runScript('src/demo/seed.ts', env);
+  await setUpData(env);
   if (wants('unit')) await jest(env);
   if (PART === 'unit') return;
   const { ensureBuild } = await import('./build.mjs');
-  ensureBuild();
+  await ensureBuild();
   const second = await freePort(port + 1);
   children.push(startWeb(port, env), startWeb(second, env), startJobs(env));
   await untilAnswers(`${env.APP_URL}/`, children[0]);

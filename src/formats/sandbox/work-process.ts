@@ -37,6 +37,12 @@ const givesUpRights = (() => {
         .status === 0);
 })();
 
+/** The program of these processes: built where the program is, from its source otherwise. */
+const ownChild = (): string =>
+  process.env.SPINE_PROGRAMS
+    ? join(process.env.SPINE_PROGRAMS, 'work.mjs')
+    : join(process.cwd(), 'src/formats/sandbox/work-child.ts');
+
 function command(child: string, { mostBytes }: Limits): [string, string[]] {
   const node = [
     'prlimit',
@@ -47,8 +53,7 @@ function command(child: string, { mostBytes }: Limits): [string, string[]] {
     '5',
     process.execPath,
     `--max-old-space-size=${Math.round(mostBytes / 2e6)}`,
-    '--import',
-    'tsx',
+    ...(child.endsWith('.ts') ? ['--import', 'tsx'] : []),
     child,
   ];
   const [first, ...rest] = givesUpRights()
@@ -68,7 +73,7 @@ export class WorkProcess {
 
   constructor(
     private readonly limits: Limits = LIMITS,
-    child = join(process.cwd(), 'src/formats/sandbox/work-child.ts'),
+    child = ownChild(),
   ) {
     const [program, args] = command(child, limits);
     this.process = spawn(program, args, {

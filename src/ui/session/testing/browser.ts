@@ -67,6 +67,13 @@ class Locks {
   }
 }
 
+/** A worker that answers at once that there is nothing. */
+const idleWorker = (): SolvingWorker<Solving> => {
+  const nothing = deltaOf(null, new Solver().solve(EMPTY_FRAMEWORK));
+  const answer = () => Promise.resolve(nothing);
+  return { remote: { reset: answer, update: answer }, end: () => undefined, onBroken: () => undefined };
+};
+
 /** A solver in this process in the worker's place; it throws where `fails` says so. */
 function worker(fails: () => boolean): SolvingWorker<Solving> {
   const solver = new Solver();
@@ -106,7 +113,11 @@ export class Browser {
   /** Nothing is kept: the disk is full, or keeping is forbidden. */
   keepsNothing = false;
 
-  constructor(readonly send: Send) {}
+  constructor(
+    readonly send: Send,
+    /** Without it nothing is solved: for trials of everything else. */
+    private readonly solves = true,
+  ) {}
 
   /** A tab's surroundings, and how to end the tab without letting it do anything more. */
   tab(): { around: Surroundings; page: EventTarget; crash: () => void } {
@@ -157,7 +168,7 @@ export class Browser {
         return channel;
       },
       makeWorker: () =>
-        worker(() => {
+        (this.solves ? worker : idleWorker)(() => {
           const fails = this.failingSolves > 0;
           if (fails) this.failingSolves -= 1;
           return fails;

@@ -1,0 +1,113 @@
+import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { installDebian } from '../scripts/install-debian.mjs';
+import { freePort } from '../scripts/ports.mjs';
+import { clockFile, KILLS, OTHER_FAULTS, smallDisk, type Fault } from './faults';
+import { Installation } from './installation';
+import { writeReport, type Outcome } from './report';
+import { Trial } from './trial';
+import { Way } from './way';
+
+const FAKETIME = '/usr/lib/x86_64-linux-gnu/faketime/libfaketime.so.1';
+const DISK_MB = 1500;
+/** A restart must be usable within this. */
+const USABLE_WITHIN_MS = 5000;
+
+const { values } = parseArgs({
+  options: { short: { type: 'boolean', default: false }, kills: { type: 'string' }, only: { type: 'string' } },
+});
+const say = (text: string) => process.stdout.write(`${text}\n`);
+
+/** What happens, in turn: the kills so often each, then everything else once. */
+function course(): Fault[] {
+  const rounds = Number(values.kills ?? (values.short ? 4 : 100)) / KILLS.length;
+  const all = [...Array.from({ length: rounds }, () => KILLS).flat(), ...OTHER_FAULTS];
+  return values.only ? all.filter(({ name }) => name.includes(values.only!)) : all;
+}
+
+/** Lets one fault happen while everybody edits, and holds the laws against what came of it. */
+async function attempt(trial: Trial, fault: Fault): Promise<Outcome> {
+  const madeBefore = trial.madeCount;
+  let times: number[] = [];
+  const faults: string[] = [];
+  trial.work();
+  try {
+    await new Promise((done) => setTimeout(done, 700));
+    times = await fault.happen(trial);
+    await new Promise((done) => setTimeout(done, 700));
+  } catch (error) {
+    faults.push((error as Error).message);
+  } finally {
+    await trial.rest();
+  }
+  const count = await trial.settle();
+  faults.push(...count.faults);
+  const slow = times.filter((ms) => ms > USABLE_WITHIN_MS);
+  if (slow.length > 0) faults.push(`It was usable only after ${(Math.max(...slow) / 1000).toFixed(1)} s`);
+  return { fault, madeCount: trial.madeCount - madeBefore, times, faults, count };
+}
+
+async function main(): Promise<number> {
+  const folder = mkdtempSync(join(tmpdir(), 'spine-faults-'));
+  const unmount = smallDisk(folder, DISK_MB);
+  const data = join(folder, 'data');
+  if (!existsSync(FAKETIME)) installDebian(['faketime'], 'the library that sets a clock for one program');
+  mkdirSync(data, { recursive: true });
+  writeFileSync(clockFile(data), '+0\n');
+  const at = new Installation(data, await freePort(3500), {
+    LD_PRELOAD: FAKETIME,
+    FAKETIME_TIMESTAMP_FILE: clockFile(data),
+    FAKETIME_CACHE_DURATION: '1',
+    FAKETIME_DONT_FAKE_MONOTONIC: '1',
+  });
+  const way = new Way(at.port);
+  const trial = new Trial(at, way);
+  const outcomes: Outcome[] = [];
+  let failed = 0;
+  try {
+    say('Starting an installation of its own …');
+    await at.start();
+    await way.open();
+    await trial.setUp();
+    say(`${trial.people.length} people edit ${trial.projects.length} projects.`);
+    for (const fault of course()) {
+      if (fault.name === 'disk full' && !unmount) {
+        say('— disk full: cannot be tried, this account may make no disk of its own');
+        continue;
+      }
+      const outcome = await attempt(trial, fault);
+      outcomes.push(outcome);
+      const { madeCount, times, faults, count } = outcome;
+      const usable = times.map((ms) => `, usable after ${(ms / 1000).toFixed(1)} s`).join('');
+      say(
+        `${faults.length === 0 ? '✓' : '✗'} ${fault.name}: ${madeCount} edits made${usable}; ${count.committed} in the logs`,
+      );
+      for (const each of faults.slice(0, 8)) say(`    ${each}`);
+      if (faults.length > 0) failed += 1;
+    }
+    mkdirSync('test-results', { recursive: true });
+    writeFileSync('test-results/faults.json', JSON.stringify({ passed: outcomes.length - failed, failed }));
+    if (!values.short && !values.only && !values.kills) await writeReport(outcomes);
+  } finally {
+    trial.close();
+    way.close();
+    await at.stop();
+    if (failed > 0) say(`What the installation said is in ${data}`);
+    else {
+      unmount?.();
+      rmSync(folder, { recursive: true, force: true });
+    }
+  }
+  say(`\n${outcomes.length - failed} passed, ${failed} failed`);
+  return failed > 0 || outcomes.length === 0 ? 1 : 0;
+}
+
+main().then(
+  (code) => process.exit(code),
+  (error: unknown) => {
+    process.stderr.write(`${(error as Error).stack}\n`);
+    process.exit(1);
+  },
+);
