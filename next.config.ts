@@ -5,7 +5,6 @@ const config: NextConfig = {
     'pg',
     'pino',
     'graphile-worker',
-    'better-auth',
     'pdfkit',
     'prom-client',
     'rate-limiter-flexible',

@@ -50,11 +50,19 @@ async function build(print) {
     platform: 'node',
     target: 'node20',
     format: 'esm',
-    packages: 'external',
+    external: externalPackages(),
     sourcemap: true,
     logLevel: 'warning',
   });
   writeFileSync(MARK, print);
+}
+
+/** Packages of many small files, which are read much faster as one. All others stay as they are installed. */
+const TAKEN_IN = ['zod', 'drizzle-orm', '@noble/hashes', 'uuid', 'clipper2-ts', 'earcut', 'flatbush'];
+
+function externalPackages() {
+  const { dependencies } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8'));
+  return Object.keys(dependencies).filter((name) => !TAKEN_IN.includes(name));
 }
 
 function fingerprint() {

@@ -90,7 +90,7 @@ async function ownFolder() {
   throw new Error('The other start does not get ready. End it and start again');
 }
 
-/** Where the database has to change for this version, what there is is backed up first. */
+/** Where the database has to change for this version, what there is is backed up first; answers whether it has to. */
 async function backUpBeforeUpgrade({ adminUrl, env }) {
   const { default: pg } = await import('pg');
   const journal = JSON.parse(readFileSync(join(ROOT, 'src/server/migrations/meta/_journal.json'), 'utf8'));
@@ -104,21 +104,18 @@ async function backUpBeforeUpgrade({ adminUrl, env }) {
   } finally {
     await client.end();
   }
-  if (done === 0 || done >= journal.entries.length) return;
+  if (done >= journal.entries.length) return false;
+  if (done === 0) return true;
   const folder = backupName('before-upgrade');
   say(`This version changes the database. Backing it up first, to ${folder} …`);
   await backUp({ adminUrl, env }, folder);
-}
-
-/** A log file that is rotated and bounded. */
-async function logFile(name) {
-  const { createStream } = await import('rotating-file-stream');
-  return createStream(`${name}.log`, { path: join(DATA, 'logs'), size: '20M', maxFiles: 5, compress: false });
+  return true;
 }
 
 /** A process's words go into its log; a process that is begun again goes on in the same file. */
 async function logged(name, begin) {
-  const file = await logFile(name);
+  const { logFile } = await import('./log-file.mjs');
+  const file = logFile(join(DATA, 'logs'), name);
   return () => {
     const child = begin('pipe');
     child.stderr.pipe(file, { end: false });
@@ -182,15 +179,18 @@ async function main() {
     DEMO_MODE: process.env.DEMO_MODE ?? '1',
   };
   await ensureBuild();
-  await backUpBeforeUpgrade(postgres);
-  await setUpData({ ...env, LOG_LEVEL: 'warn' });
+  const mustChange = await backUpBeforeUpgrade(postgres);
+  const data = setUpData({ ...env, LOG_LEVEL: 'warn' });
+  // A database that has its shape is served while it is looked whether the demo is there.
+  if (mustChange) await data;
+  data.catch(() => undefined);
   const jobs = new KeepUp('The process for long work', await logged('jobs', (to) => startJobs(env, to)), say);
   const webEnv = { ...env, OWNER_DATABASE_URL: '' };
   const web = new KeepUp('The web server', await logged('web', (to) => startWeb(port, webEnv, to)), say);
   kept.push(jobs, web);
-  await jobs.start();
-  await web.start();
+  await Promise.all([web.start(), jobs.start()]);
   await untilAnswers(`http://${listen === '0.0.0.0' ? '127.0.0.1' : listen}:${port}/api/health`, web.child);
+  await data;
   writeFileSync(join(DATA, 'address'), address);
   process.stdout.write(`\n  Zenith Spine is ready: ${address}\n  Stop it with Ctrl-C.\n\n`);
 }

@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { EventEmitter } from 'node:events';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
+import { Writable } from 'node:stream';
 import { join } from 'node:path';
 
 interface Kept {
@@ -66,6 +67,36 @@ describe('a process that is kept up', () => {
     works = true;
     await jest.advanceTimersByTimeAsync(60_000);
     expect(said.at(-1)).toBe('The database runs again.');
+  });
+});
+
+describe('a log file', () => {
+  it('that cannot be written drops its words, troubles nobody, and is opened again', async () => {
+    type LogFile = (folder: string, name: string, open: () => Writable) => Writable;
+    const { logFile } = await load<{ logFile: LogFile }>('log-file.mjs');
+    const written: string[] = [];
+    let isFull = true;
+    const open = () =>
+      new Writable({
+        write: (words: Buffer, _, done) => {
+          if (isFull) return done(new Error('ENOSPC'));
+          written.push(words.toString());
+          done();
+        },
+      });
+    const now = jest.spyOn(Date, 'now');
+    const log = logFile('', 'web', open);
+    const say = async (words: string) => {
+      log.write(words);
+      await new Promise((done) => setImmediate(done));
+    };
+    await say('lost');
+    await say('lost too');
+    isFull = false;
+    now.mockReturnValue(Date.now() + 6000);
+    await say('kept');
+    expect(written).toEqual(['kept']);
+    now.mockRestore();
   });
 });
 

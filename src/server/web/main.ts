@@ -32,7 +32,8 @@ async function main(): Promise<void> {
   const stop = () => {
     void hub().close();
     server.close(() => process.exit(0));
-    server.closeIdleConnections();
+    // Connections become idle one by one, as what they are at ends.
+    setInterval(() => server.closeIdleConnections(), 50).unref();
     setTimeout(() => process.exit(0), 3000).unref();
   };
   process.once('SIGTERM', stop);

@@ -142,9 +142,10 @@ const pause = (ms: number, page: Surroundings['page'], signal: AbortSignal): Pro
     const done = () => {
       clearTimeout(timer);
       page.removeEventListener('online', done);
+      signal.removeEventListener('abort', done);
       resolve();
     };
     const timer = setTimeout(done, ms);
     page.addEventListener('online', done);
-    signal.addEventListener('abort', done, { once: true });
+    signal.addEventListener('abort', done);
   });
