@@ -94,9 +94,15 @@ export const OTHER_FAULTS: readonly Fault[] = [
     name: 'clock set',
     does: 'The machine’s clock is set three hours forward, then a day back, then right',
     happen: async ({ at }) => {
-      for (const offset of ['+3h', '-1d', '+0']) {
+      for (const [offset, hours] of [
+        ['+3h', 3],
+        ['-1d', -24],
+        ['+0', 0],
+      ] as const) {
         writeFileSync(clockFile(at.data), `${offset}\n`);
         await pause(4000);
+        const [clock] = await at.query<{ ms: number }>('select extract(epoch from now())::float * 1000 as ms');
+        if (Math.abs(clock!.ms - Date.now() - hours * 3_600_000) > 60_000) throw new Error('The clock was not set');
       }
       return [];
     },
