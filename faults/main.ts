@@ -5,8 +5,9 @@ import { parseArgs } from 'node:util';
 import { installDebian } from '../scripts/install-debian.mjs';
 import { freePort } from '../scripts/ports.mjs';
 import { clockFile, KILLS, OTHER_FAULTS, smallDisk, type Fault } from './faults';
+import { FilesTrial, type FilesOutcome } from './files';
 import { Installation } from './installation';
-import { writeReport, type Outcome } from './report';
+import { writeFilesReport, writeReport, type Outcome } from './report';
 import { Trial } from './trial';
 import { Way } from './way';
 
@@ -15,10 +16,17 @@ const DISK_MB = 1500;
 /** A restart must be usable within this. */
 const USABLE_WITHIN_MS = 5000;
 
-const { values } = parseArgs({
-  options: { short: { type: 'boolean', default: false }, kills: { type: 'string' }, only: { type: 'string' } },
+const { values, positionals } = parseArgs({
+  options: {
+    short: { type: 'boolean', default: false },
+    kills: { type: 'string' },
+    only: { type: 'string' },
+    each: { type: 'string' },
+  },
+  allowPositionals: true,
 });
 const say = (text: string) => process.stdout.write(`${text}\n`);
+const wants = (part: string) => positionals.length === 0 || positionals.includes(part);
 
 /** What happens, in turn: the kills so often each, then everything else once. */
 function course(): Fault[] {
@@ -49,6 +57,41 @@ async function attempt(trial: Trial, fault: Fault): Promise<Outcome> {
   return { fault, madeCount: trial.madeCount - madeBefore, times, faults, count };
 }
 
+/** Lets everything go wrong in turn; answers what came of it. */
+async function letGoWrong(trial: Trial, canFillDisk: boolean): Promise<Outcome[]> {
+  const outcomes: Outcome[] = [];
+  say(`${trial.people.length} people edit ${trial.projects.length} projects.`);
+  for (const fault of course()) {
+    if (fault.name === 'disk full' && !canFillDisk) {
+      say('— disk full: cannot be tried, this account may make no disk of its own');
+      continue;
+    }
+    const outcome = await attempt(trial, fault);
+    outcomes.push(outcome);
+    const { madeCount, times, faults, count } = outcome;
+    const usable = times.map((ms) => `, usable after ${(ms / 1000).toFixed(1)} s`).join('');
+    say(`${mark(faults)} ${fault.name}: ${madeCount} edits made${usable}; ${count.committed} in the logs`);
+    for (const each of faults.slice(0, 8)) say(`    ${each}`);
+  }
+  return outcomes;
+}
+
+/** Brings damaged files of every format; answers what came of them. */
+async function bringFiles(trial: Trial): Promise<FilesOutcome[]> {
+  const outcomes: FilesOutcome[] = [];
+  const files = new FilesTrial(trial.at, trial.people[0]!, trial.projects[0]!);
+  await files.run(Number(values.each ?? (values.short ? 25 : 1000)), (outcome) => {
+    outcomes.push(outcome);
+    const { name, sent, taken, refused, slowestMs, longestBlockMs, faults } = outcome;
+    const took = `slowest ${(slowestMs / 1000).toFixed(1)} s, web process held up ${Math.round(longestBlockMs)} ms`;
+    say(`${mark(faults)} ${name}: ${sent} sent, ${taken} taken, ${refused} refused; ${took}`);
+    for (const each of [...new Set(faults)].slice(0, 8)) say(`    ${each}`);
+  });
+  return outcomes;
+}
+
+const mark = (faults: readonly string[]): string => (faults.length === 0 ? '✓' : '✗');
+
 async function main(): Promise<number> {
   const folder = mkdtempSync(join(tmpdir(), 'spine-faults-'));
   const unmount = smallDisk(folder, DISK_MB);
@@ -64,42 +107,36 @@ async function main(): Promise<number> {
   });
   const way = new Way(at.port);
   const trial = new Trial(at, way);
-  const outcomes: Outcome[] = [];
-  let failed = 0;
+  const isWhole = !values.short && !values.only && !values.kills && !values.each;
+  let outcomes: { faults: string[] }[] = [];
   try {
     say('Starting an installation of its own …');
     await at.start();
     await way.open();
     await trial.setUp();
-    say(`${trial.people.length} people edit ${trial.projects.length} projects.`);
-    for (const fault of course()) {
-      if (fault.name === 'disk full' && !unmount) {
-        say('— disk full: cannot be tried, this account may make no disk of its own');
-        continue;
-      }
-      const outcome = await attempt(trial, fault);
-      outcomes.push(outcome);
-      const { madeCount, times, faults, count } = outcome;
-      const usable = times.map((ms) => `, usable after ${(ms / 1000).toFixed(1)} s`).join('');
-      say(
-        `${faults.length === 0 ? '✓' : '✗'} ${fault.name}: ${madeCount} edits made${usable}; ${count.committed} in the logs`,
-      );
-      for (const each of faults.slice(0, 8)) say(`    ${each}`);
-      if (faults.length > 0) failed += 1;
+    if (wants('files')) {
+      const files = await bringFiles(trial);
+      outcomes = files;
+      if (isWhole) await writeFilesReport(files);
     }
-    mkdirSync('test-results', { recursive: true });
-    writeFileSync('test-results/faults.json', JSON.stringify({ passed: outcomes.length - failed, failed }));
-    if (!values.short && !values.only && !values.kills) await writeReport(outcomes);
+    if (wants('kills')) {
+      const kills = await letGoWrong(trial, unmount !== null);
+      outcomes = [...outcomes, ...kills];
+      if (isWhole) await writeReport(kills);
+    }
   } finally {
     trial.close();
     way.close();
     await at.stop();
-    if (failed > 0) say(`What the installation said is in ${data}`);
-    else {
-      unmount?.();
-      rmSync(folder, { recursive: true, force: true });
-    }
   }
+  const failed = outcomes.filter(({ faults }) => faults.length > 0).length;
+  if (failed > 0) say(`What the installation said is in ${data}`);
+  else {
+    unmount?.();
+    rmSync(folder, { recursive: true, force: true });
+  }
+  mkdirSync('test-results', { recursive: true });
+  writeFileSync('test-results/faults.json', JSON.stringify({ passed: outcomes.length - failed, failed }));
   say(`\n${outcomes.length - failed} passed, ${failed} failed`);
   return failed > 0 || outcomes.length === 0 ? 1 : 0;
 }

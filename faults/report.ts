@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus, totalmem } from 'node:os';
 import { format } from 'prettier';
 import type { Fault } from './faults';
+import type { FilesOutcome } from './files';
 import type { Count } from './trial';
 
 /** What came of one fault. */
@@ -25,7 +26,7 @@ function spread(times: number[]): string {
 }
 
 /** Puts text between two marks of the report. */
-export async function writePart(mark: string, text: string): Promise<void> {
+async function writePart(mark: string, text: string): Promise<void> {
   const before = readFileSync(REPORT, 'utf8');
   const pattern = new RegExp(`(<!-- ${mark} -->)[^]*(<!-- end of ${mark} -->)`);
   if (!pattern.test(before)) throw new Error(`${REPORT} has no place for ${mark}`);
@@ -33,7 +34,7 @@ export async function writePart(mark: string, text: string): Promise<void> {
   writeFileSync(REPORT, await format(after, { parser: 'markdown', printWidth: 120 }));
 }
 
-export const machineWords = (): string => `${cpus().length} cores, ${Math.round(totalmem() / 2 ** 30)} GiB`;
+const machineWords = (): string => `${cpus().length} cores, ${Math.round(totalmem() / 2 ** 30)} GiB`;
 
 /** Writes what came of all faults into the report, one line for each sort. */
 export async function writeReport(outcomes: Outcome[]): Promise<void> {
@@ -55,6 +56,24 @@ export async function writeReport(outcomes: Outcome[]): Promise<void> {
       ...rows,
       '',
       `In the end: ${last.made} edits made, ${last.acknowledged} acknowledged, ${last.refused} refused for what others had changed, ${last.committed} rows in the logs.`,
+    ].join('\n'),
+  );
+}
+
+/** Writes what came of the damaged files into the report. */
+export async function writeFilesReport(outcomes: FilesOutcome[]): Promise<void> {
+  const rows = outcomes.map(
+    ({ name, sent, taken, refused, slowestMs, longestBlockMs, faults }) =>
+      `| ${name} | ${sent} | ${taken} | ${refused} | ${seconds(slowestMs)} | ${Math.round(longestBlockMs)} | ${faults[0] ?? 'all laws held'} |`,
+  );
+  await writePart(
+    'files',
+    [
+      `Run on ${new Date().toISOString().slice(0, 10)}, ${machineWords()}.`,
+      '',
+      '| format or bomb | sent | taken | refused | slowest answer, s | web process held up at most, ms | outcome |',
+      '| --- | --- | --- | --- | --- | --- | --- |',
+      ...rows,
     ].join('\n'),
   );
 }

@@ -5,6 +5,7 @@ import { readLevelsCsv } from '../csv/read-levels';
 import { readDxf } from '../dxf/read';
 import { makeExport, type ExportWanted } from '../handing-over/make-export';
 import { readLevelsIfc } from '../ifc/read-levels';
+import { readPresets } from '../json/read-presets';
 import { makeSheet, type SheetWanted } from '../sheet/make-sheet';
 import { readLevelsXlsx } from '../xlsx/read-levels';
 
@@ -20,6 +21,8 @@ export interface JobInputs {
   drawing: Record<string, never>;
   /** A level table: CSV, XLSX or the storeys of an IFC file, by its name's ending. */
   levels: { name: string; unit?: LengthUnit };
+  /** A file of bay presets. */
+  presets: Record<string, never>;
   /** A picture, drawn anew: nothing of the original but its pixels is passed on. */
   picture: Record<string, never>;
   /** A page of a PDF as a picture. */
@@ -53,6 +56,7 @@ export const JOBS: {
     const text = new TextDecoder().decode(bytes);
     return made((/\.ifc$/i.test(name) ? readLevelsIfc : readLevelsCsv)(text, { unit }));
   },
+  presets: (_, bytes) => made(readPresets(new TextDecoder().decode(bytes))),
   picture: async (_, bytes) => (await import('./picture')).redrawn(bytes),
   pdfPage: async ({ page }, bytes) => (await import('./pdf-page')).pdfPage(bytes, page),
   sheet: async ({ records, ...wanted }, _, tell) =>

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { closeDatabase, database } from '../db/connection';
 import { audit } from '../db/schema';
 import { hub } from '../live/hub';
+import { auth } from '../people/auth';
 import { guarded } from './entry';
 import { RequestRefused } from './refusal';
 
@@ -73,6 +74,15 @@ describe('the one way in', () => {
     const inProject = { params: Promise.resolve({ projectId: randomUUID() }) };
     expect((await member(at(), inProject)).status).toBe(401);
     expect((await member(at({ cookie: 'better-auth.session_token=made.up' }), inProject)).status).toBe(401);
+  });
+  it('says that waiting helps where the session cannot be read, so that edits made meanwhile are sent again', async () => {
+    const member = guarded('POST /api/projects/[projectId]/commands', () => Response.json({}));
+    const unread = jest.spyOn(auth().api, 'getSession').mockRejectedValue(new Error('hidden'));
+    const answer = await member(at({ cookie: 'better-auth.session_token=made.up' }), {
+      params: Promise.resolve({ projectId: randomUUID() }),
+    });
+    expect([answer.status, answer.headers.get('retry-after')]).toEqual([503, '2']);
+    unread.mockRestore();
   });
   it('gives up what takes too long', async () => {
     jest.useFakeTimers();

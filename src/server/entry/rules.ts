@@ -159,6 +159,12 @@ const TABLE = {
     body: file(60_000_000),
     withinMs: LONG,
   },
+  'POST /api/projects/[projectId]/presets': {
+    does: 'Reads a file of bay presets that is brought',
+    who: WHO_EDITS,
+    body: file(2_000_000),
+    withinMs: LONG,
+  },
   'POST /api/projects/[projectId]/underlays': {
     does: 'Takes a picture, a page of a PDF or a drawing to lay under a plan',
     who: WHO_EDITS,

@@ -1,3 +1,6 @@
+import { codeOf } from '../entry/audit';
+import { RequestRefused } from '../entry/refusal';
+import { log } from '../log';
 import { auth } from './auth';
 import { hub } from '../live/hub';
 
@@ -41,7 +44,18 @@ export async function whoIsSignedIn(headers: Headers): Promise<SignedIn | null> 
   if (cookie === undefined) return null;
   const kept = known().get(cookie);
   if (kept && kept.until > Date.now() && hub().hears()) return kept.person;
-  const found = await auth().api.getSession({ headers });
+  const found = await auth()
+    .api.getSession({ headers })
+    .catch((error: unknown) => {
+      // It hides a database that is away behind an error of its own. Waiting helps.
+      log.warn({ code: codeOf(error) }, 'a session could not be read');
+      throw new RequestRefused(
+        503,
+        'Who you are cannot be looked up just now; nothing was changed. Try again in a moment',
+        {},
+        { 'retry-after': '2' },
+      );
+    });
   if (!found) return null;
   const { user, session } = found;
   const person = { id: user.id, name: user.name, email: user.email, token: session.token };

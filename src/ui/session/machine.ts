@@ -259,8 +259,7 @@ function react(state: SessionState, event: SessionEvent, effects: Effect[]): Ses
       return { ...state, role: event.role, headSeq };
     }
     case 'live':
-      // A stream that speaks again is a reason to ask at once.
-      return { ...state, live: event.live, waiting: event.live ? false : state.waiting };
+      return event.live ? speaksAgain(state) : { ...state, live: false };
     case 'signedOut':
       return { ...state, signedIn: false };
     case 'signedIn':
@@ -277,6 +276,14 @@ function react(state: SessionState, event: SessionEvent, effects: Effect[]): Ses
     }
   }
 }
+
+/** A stream that speaks again is a reason to ask at once, also with what the server had broken on before it was away. */
+const speaksAgain = (state: SessionState): SessionState => ({
+  ...state,
+  live: true,
+  waiting: false,
+  ...(state.live === false && state.broken >= MOST_BROKEN ? { stuck: null, broken: 0 } : {}),
+});
 
 const waitingEdit = (edit: Pending) => ({ ...edit, acknowledgedAs: null });
 

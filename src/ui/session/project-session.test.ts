@@ -219,6 +219,17 @@ describe('a project open in tabs', () => {
     expect(at.log.map(({ sentence }) => sentence)).toEqual([expect.stringContaining('Goes')]);
   }, 20_000);
 
+  it('an edit the server broke on while it was in trouble goes once its stream speaks again', async () => {
+    const at = server();
+    const ada = await tab(at, 'ada');
+    for (let i = 0; i < 3; i += 1) at.answerNext('/commands', 500);
+    ada.title('Goes later');
+    await ada.until('stuck', ({ stuck }) => stuck !== null);
+    at.dropStreams();
+    await ada.saved();
+    expect(titleOf(at.framework)).toBe('Goes later');
+  }, 20_000);
+
   it('a solve that fails once is begun anew; one that fails again leaves the last good one, and edits go on', async () => {
     const at = server();
     const ada = await tab(at, 'ada');

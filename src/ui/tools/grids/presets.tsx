@@ -1,18 +1,19 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { presetFileSchema, writePresets } from '@/core/grids/preset';
+import { writePresets } from '@/core/grids/preset';
 import type { ResolvedGrid } from '@/core/grids/resolve-grids';
 import { recordsOf } from '@/core/model/framework';
-import { inputRefusal } from '@/core/model/command';
 import { download, fileStem } from '../../fields/download';
 import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
+import { HeavyWorkLine, useHeavyWork } from '../../fields/heavy-work';
 import { useProject } from '../../session/store';
 import { Refused } from '../refused';
 
 /** Bays kept under names in the project; out to a file and in from one. */
 export function Presets({ systems }: { systems: readonly ResolvedGrid[] }) {
-  const { framework, run, say } = useProject((project) => project);
+  const { framework, run, session } = useProject((project) => project);
+  const work = useHeavyWork();
   const [name, setName] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
   const [chosen, setChosen] = useState('');
@@ -22,14 +23,14 @@ export function Presets({ systems }: { systems: readonly ResolvedGrid[] }) {
   const system = rectangular.find(({ id }) => id === chosen) ?? rectangular[0];
   const project = recordsOf(framework, 'project')[0]?.name ?? 'project';
   const take = async (picked: File | undefined) => {
-    if (!picked) return;
+    if (!picked || !session) return;
     try {
-      const parsed = presetFileSchema.safeParse(JSON.parse(await picked.text()));
-      setRefused(
-        parsed.success ? run('presets.take', { presets: parsed.data.presets }) : inputRefusal(parsed.error).message,
+      const { presets: read } = await work.begin(`Reading ${picked.name}`, (signal, tell) =>
+        session.server.readPresets(picked, signal, tell),
       );
-    } catch {
-      setRefused(`${picked.name} is no file of bay presets. Choose one that was downloaded here`);
+      setRefused(run('presets.take', { presets: read }));
+    } catch (error) {
+      setRefused((error as Error).message);
     }
   };
   return (
@@ -82,6 +83,7 @@ export function Presets({ systems }: { systems: readonly ResolvedGrid[] }) {
             </span>
           </form>
         )}
+        <HeavyWorkLine work={work} />
         <Refused words={refused} />
         <div className="flex gap-2">
           <ActionButton
@@ -104,7 +106,7 @@ export function Presets({ systems }: { systems: readonly ResolvedGrid[] }) {
             className="sr-only"
             aria-label="File of bay presets"
             onChange={(event) => {
-              take(event.target.files?.[0]).catch(() => say('The file could not be read'));
+              void take(event.target.files?.[0]);
               event.target.value = '';
             }}
           />
