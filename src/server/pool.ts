@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { isUuid } from '@/core/model/ids';
 import type { JobInputs, JobName } from '@/formats/sandbox/jobs';
 import { Pool, TOO_MANY, type Progress } from '@/formats/sandbox/pool';
@@ -40,22 +39,24 @@ const progressKey = (personId: string, work: string): string => `${personId} ${w
 export const progressOf = (personId: string, work: string): Progress | null =>
   held().progress.get(progressKey(personId, work)) ?? null;
 
+/** SHA-256 of a file, worked out beside the event loop. */
+export const sha256Of = async (bytes: Uint8Array): Promise<string> =>
+  Buffer.from(await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>)).toString('hex');
+
 /**
  * Heavy work in a process of its own, in turn with other people's. What was made of the same is kept: `of` says what that is
- * where it is less than the input. Refuses in words, with the status where it was not the file's fault.
+ * where it is less than the input, and the bytes are then made only when they are needed. Refuses in words, with the status
+ * where it was not the file's fault.
  */
 export async function inPool<N extends JobName>(
   { person, signal, request }: Asker,
   job: N,
   input: JobInputs[N],
-  bytes: Uint8Array = new Uint8Array(),
-  of: unknown = input,
+  bytes: Uint8Array | (() => Promise<Uint8Array>),
+  of?: unknown,
 ): Promise<Answer> {
   const { pool, kept, progress } = held();
-  const key = createHash('sha256')
-    .update(JSON.stringify([job, of]))
-    .update(bytes)
-    .digest('base64url');
+  const key = JSON.stringify([job, of ?? [input, await sha256Of(bytes as Uint8Array)]]);
   const known = kept.get(key);
   if (known) {
     // The one used last is forgotten last.
@@ -67,7 +68,14 @@ export async function inPool<N extends JobName>(
   const work = request.headers.get(WORK_HEADER) ?? '';
   const named = isUuid(work) ? progressKey(person.id, work) : null;
   const answer = await pool
-    .run(person.id, job, input, bytes, signal, (now) => named && progress.set(named, now))
+    .run(
+      person.id,
+      job,
+      input,
+      typeof bytes === 'function' ? await bytes() : bytes,
+      signal,
+      (now) => named && progress.set(named, now),
+    )
     .finally(() => named && progress.delete(named));
   countWork(job, (performance.now() - begun) / 1000);
   if (!answer.ok) {

@@ -1,7 +1,7 @@
-import type { Rec } from '@/core/model/record';
 import { refuse, type Result } from '@/core/model/result';
 import type { LengthUnit } from '@/core/units/length-units';
 import { readLevelsCsv } from '../csv/read-levels';
+import { frameworkOfLines } from '../json/record-lines';
 import { readDxf } from '../dxf/read';
 import { makeExport, type ExportWanted } from '../handing-over/make-export';
 import { readLevelsIfc } from '../ifc/read-levels';
@@ -27,10 +27,10 @@ export interface JobInputs {
   picture: Record<string, never>;
   /** A page of a PDF as a picture. */
   pdfPage: { page: number };
-  /** The setting-out plan of a level. */
-  sheet: SheetWanted & { records: Record<string, Rec> };
-  /** IFC, the report or a table, worked out from the framework. */
-  export: ExportWanted & { records: Record<string, Rec> };
+  /** The setting-out plan of a level. The bytes are the framework's records. */
+  sheet: SheetWanted;
+  /** IFC, the report or a table, worked out from the framework, whose records the bytes are. */
+  export: ExportWanted;
 }
 export type JobName = keyof JobInputs;
 
@@ -59,8 +59,9 @@ export const JOBS: {
   presets: (_, bytes) => made(readPresets(new TextDecoder().decode(bytes))),
   picture: async (_, bytes) => (await import('./picture')).redrawn(bytes),
   pdfPage: async ({ page }, bytes) => (await import('./pdf-page')).pdfPage(bytes, page),
-  sheet: async ({ records, ...wanted }, _, tell) =>
-    madeFile(await makeSheet({ records: new Map(Object.entries(records)) }, wanted, tell)),
-  export: async ({ records, ...wanted }, _, tell) =>
-    madeFile(await makeExport({ records: new Map(Object.entries(records)) }, wanted, tell)),
+  sheet: async (wanted, bytes, tell) => madeFile(await makeSheet(frameworkOfLines(bytes), wanted, tell)),
+  export: async (wanted, bytes, tell) => madeFile(await makeExport(frameworkOfLines(bytes), wanted, tell)),
 };
+
+/** Jobs on our own framework; all others read what somebody brought. */
+export const OWN_WORK: ReadonlySet<JobName> = new Set<JobName>(['sheet', 'export']);

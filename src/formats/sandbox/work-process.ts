@@ -1,7 +1,10 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Socket } from 'node:net';
+import type { Readable } from 'node:stream';
 import { refuse, type Refusal, type Result } from '@/core/model/result';
+import { Incoming } from './bytes-across';
 import type { JobInputs, JobName, TellPart } from './jobs';
 
 /** What one job may take. */
@@ -19,8 +22,18 @@ export interface Answer {
   file?: Uint8Array;
 }
 
-/** What a process says: which part of its job has begun, or how the job ended. */
-type Said = { part: string } | { ok: true; value: Answer } | { ok: false; refusal: Refusal };
+/** The pipe answers come by. What is large never goes by messages: those hold up whoever writes or reads them. */
+export const ANSWERS_FD = 4;
+
+/** What a process is asked to do; the bytes come by its standard input. */
+export interface Asked {
+  job: JobName;
+  input: never;
+  byteCount: number;
+}
+
+/** What a process says: which part of its job has begun, or how it ended; the answer's bytes come by their pipe. */
+export type Said = { part: string } | { jsonCount: number; fileCount: number | null } | { refusal: Refusal };
 
 /** How often the memory of a process at work is looked at, beside the limit the system itself keeps. */
 const WATCH_MS = 200;
@@ -68,6 +81,7 @@ function command(child: string, { mostBytes }: Limits): [string, string[]] {
  */
 export class WorkProcess {
   private readonly process: ChildProcess;
+  private readonly incoming: Incoming;
   private readonly ready: Promise<boolean>;
   private isEnded = false;
 
@@ -77,20 +91,28 @@ export class WorkProcess {
   ) {
     const [program, args] = command(child, limits);
     this.process = spawn(program, args, {
-      stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
-      serialization: 'advanced',
+      stdio: ['pipe', 'ignore', 'ignore', 'ipc', 'pipe'],
       env: { PATH: process.env.PATH, NODE_ENV: 'production', HOME: '/tmp', LANG: 'C.UTF-8' },
     });
     this.process.on('error', () => this.end());
+    // A process that ended takes no more: who asked it is told by its end.
+    this.process.stdin!.on('error', () => undefined);
+    this.incoming = new Incoming(this.process.stdio[ANSWERS_FD] as Readable);
     this.process.once('exit', () => (this.isEnded = true));
     this.ready = new Promise((resolve) => {
       this.process.once('message', () => resolve(true));
       this.process.once('exit', () => resolve(false));
       this.process.once('error', () => resolve(false));
     });
-    // It keeps nobody waiting who has nothing else to do.
-    this.process.unref();
-    this.process.channel?.unref();
+    this.hold('unref');
+  }
+
+  /** At rest it keeps nobody waiting who has nothing else to do. */
+  private hold(how: 'ref' | 'unref'): void {
+    this.process[how]();
+    this.process.channel?.[how]();
+    (this.process.stdin as Socket)[how]();
+    (this.process.stdio[ANSWERS_FD] as Socket)[how]();
   }
 
   get lives(): boolean {
@@ -110,8 +132,7 @@ export class WorkProcess {
     signal?: AbortSignal,
     tell: TellPart = () => undefined,
   ): Promise<Result<Answer>> {
-    this.process.ref();
-    this.process.channel?.ref();
+    this.hold('ref');
     let timer: NodeJS.Timeout | undefined;
     let watch: NodeJS.Timeout | undefined;
     let onExit = () => {};
@@ -137,10 +158,12 @@ export class WorkProcess {
       const answer = new Promise<Result<Answer>>((resolve) => {
         this.process.on('message', (said: Said) => {
           if ('part' in said) tell(said.part);
-          else resolve(said);
+          else if ('refusal' in said) resolve({ ok: false, refusal: said.refusal });
+          else void this.answer(said).then(resolve);
         });
       });
-      this.process.send({ job, input, bytes });
+      this.process.send({ job, input, byteCount: bytes.length });
+      this.process.stdin!.write(bytes);
       return answer;
     };
     try {
@@ -150,9 +173,20 @@ export class WorkProcess {
       clearInterval(watch);
       this.process.off('exit', onExit);
       this.process.removeAllListeners('message');
-      this.process.unref();
-      this.process.channel?.unref();
+      this.hold('unref');
     }
+  }
+
+  private async answer({
+    jsonCount,
+    fileCount,
+  }: {
+    jsonCount: number;
+    fileCount: number | null;
+  }): Promise<Result<Answer>> {
+    const json = await this.incoming.take(jsonCount);
+    if (fileCount === null) return { ok: true, value: { json } };
+    return { ok: true, value: { json, file: await this.incoming.take(fileCount) } };
   }
 
   /** What the process holds in memory now; 0 where that cannot be read. */

@@ -1,4 +1,5 @@
-import { recordsById, type Framework } from '@/core/model/framework';
+import type { Framework } from '@/core/model/framework';
+import { recordLines } from '@/formats/json/record-lines';
 import type { ExportKind } from '@/formats/handing-over/export-kinds';
 import type { Answer } from '@/formats/sandbox/work-process';
 import type { SheetFormat } from '@/formats/sheet/sheet-formats';
@@ -32,8 +33,8 @@ export async function makeSheet(asker: Asker, projectId: string, query: SheetQue
   const { seq, framework } = await headOf(projectId);
   if (framework.records.get(query.level)?.kind !== 'level')
     throw new RequestRefused(404, 'That level is not there any more. Choose another');
-  const input = { ...query, at: new Date().toISOString(), records: recordsById(framework) };
-  return asFile(await inPool(asker, 'sheet', input, undefined, [projectId, seq, query]));
+  const input = { ...query, at: new Date().toISOString() };
+  return asFile(await inPool(asker, 'sheet', input, () => recordLines(framework), [projectId, seq, query]));
 }
 
 /** A file worked out from the project's head: IFC, the report, the level table. */
@@ -43,8 +44,8 @@ export async function makeExport(
   query: { what: ExportKind; building?: string },
 ): Promise<MadeFile> {
   const { seq, framework } = await headOf(projectId);
-  const input = { ...query, at: new Date().toISOString(), records: recordsById(framework) };
-  return asFile(await inPool(asker, 'export', input, undefined, [projectId, seq, query]));
+  const input = { ...query, at: new Date().toISOString() };
+  return asFile(await inPool(asker, 'export', input, () => recordLines(framework), [projectId, seq, query]));
 }
 
 async function headOf(projectId: string): Promise<{ seq: number; framework: Framework }> {
