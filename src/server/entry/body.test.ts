@@ -40,6 +40,16 @@ describe('a request’s body', () => {
     expect(pulled).toBeLessThan(20);
     expect((await readBytes(request('x'.repeat(10_000)), 10_000)).length).toBe(10_000);
   });
+  it('is what was sent, whether its size was said before or not, and never more than was said', async () => {
+    const of = (said: number | null) =>
+      new Request('http://127.0.0.1/', {
+        method: 'POST',
+        body: 'abcdef',
+        ...(said === null ? {} : { headers: { 'content-length': String(said) } }),
+      });
+    for (const said of [null, 6, 9]) expect(Buffer.from(await readBytes(of(said), 100)).toString()).toBe('abcdef');
+    await expect(readBytes(of(3), 100)).rejects.toMatchObject({ status: 413 });
+  });
   it('that says itself it is too large is not read at all', async () => {
     const said = new Request('http://127.0.0.1/', {
       method: 'POST',
