@@ -47,7 +47,7 @@ module.exports = {
     {
       name: 'tests-are-not-imported',
       severity: 'error',
-      from: { pathNot: '(\\.test\\.ts$|^(e2e|bench)/|/testing/)' },
+      from: { pathNot: '(\\.test\\.ts$|^(e2e|bench|faults)/|/testing/)' },
       to: { path: '(\\.test\\.ts$|/testing/)' },
     },
   ],

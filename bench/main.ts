@@ -6,6 +6,7 @@ import type { Ring } from '@/core/geometry/polygon';
 import type { Framework } from '@/core/model/framework';
 import { solve, Solver } from '@/core/solving/solve';
 import { columnsSeen, layBoard, rowsSeen, steppedTo } from '@/ui/carry-board/board-layout';
+import { measureLoad } from './load';
 import { makeTower, levelName, run, type Tower } from './tower';
 
 /** Ratios measured on an earlier day, to see whether something got slower. */
@@ -139,6 +140,11 @@ function boardStep(): number {
   return median(times.step) / median(times.whole);
 }
 
+if (process.argv.includes('load')) {
+  await measureLoad();
+  process.exit(0);
+}
+
 const rows = [10, 50, 100].flatMap((storeys) => [measure({ storeys, kinds: storeys }), measure({ storeys, kinds: 8 })]);
 const before = earlier();
 console.log('Times as multiples of the raw polygon library on the same distinct outlines, in this run.\n');
@@ -165,4 +171,5 @@ console.log(
 mkdirSync('test-results', { recursive: true });
 writeFileSync(OUT, `${JSON.stringify(rows, null, 2)}\n`);
 if (process.argv.includes('--keep')) writeFileSync(EARLIER, `${JSON.stringify(rows, null, 2)}\n`);
+await measureLoad();
 console.log(`\nWritten to ${OUT}${process.argv.includes('--keep') ? ` and ${EARLIER}` : ''}`);

@@ -161,12 +161,17 @@ export class Installation {
     }
   }
 
-  /** A query on its database, as its administrator. */
-  async query<T extends object>(text: string, values: unknown[] = []): Promise<T[]> {
+  /** Its database's address, as its administrator. */
+  async adminUrl(): Promise<string> {
     const server = await until('The database', 60_000, () => this.databaseProcess(processes()) ?? null);
     const port = Number(server.args.find((arg) => arg.startsWith('port='))!.slice(5));
     const password = (secretsIn(this.data) as Record<string, string>).DB_ADMIN_PASSWORD!;
-    const client = new pg.Client({ connectionString: urlOf('spine', password, port, 'spine') as string });
+    return urlOf('spine', password, port, 'spine') as string;
+  }
+
+  /** A query on its database, as its administrator. */
+  async query<T extends object>(text: string, values: unknown[] = []): Promise<T[]> {
+    const client = new pg.Client({ connectionString: await this.adminUrl() });
     client.on('error', () => undefined);
     await client.connect();
     try {

@@ -7,7 +7,9 @@ import { freePort } from '../scripts/ports.mjs';
 import { clockFile, KILLS, OTHER_FAULTS, smallDisk, type Fault } from './faults';
 import { FilesTrial, type FilesOutcome } from './files';
 import { Installation } from './installation';
+import { behindProxy } from './proxy';
 import { writeFilesReport, writeReport, type Outcome } from './report';
+import { failingStarts, secondStart, type StartOutcome } from './starts';
 import { Trial } from './trial';
 import { Way } from './way';
 
@@ -92,11 +94,22 @@ async function bringFiles(trial: Trial): Promise<FilesOutcome[]> {
 
 const mark = (faults: readonly string[]): string => (faults.length === 0 ? '✓' : '✗');
 
-async function main(): Promise<number> {
-  const folder = mkdtempSync(join(tmpdir(), 'spine-faults-'));
-  const unmount = smallDisk(folder, DISK_MB);
+/** Everything that is wanted, one after the other; `folder` is on a disk of its own where that could be made. */
+async function tryAll(folder: string, canFillDisk: boolean): Promise<{ faults: string[] }[]> {
+  const outcomes: { faults: string[] }[] = [];
+  const isWhole = !values.short && !values.only && !values.kills && !values.each;
+  const tell = (each: StartOutcome) => {
+    outcomes.push(each);
+    say(`${mark(each.faults)} ${each.name}`);
+    for (const fault of each.faults) say(`    ${fault}`);
+  };
+  if (wants('starts')) (await failingStarts(folder)).forEach(tell);
+  if (wants('proxy')) {
+    const faults = await behindProxy(folder);
+    tell({ name: 'behind nginx, with TLS', faults });
+  }
+  if (!wants('files') && !wants('kills')) return outcomes;
   const data = join(folder, 'data');
-  if (!existsSync(FAKETIME)) installDebian(['faketime'], 'the library that sets a clock for one program');
   mkdirSync(data, { recursive: true });
   writeFileSync(clockFile(data), '+0\n');
   const at = new Installation(data, await freePort(3500), {
@@ -107,21 +120,20 @@ async function main(): Promise<number> {
   });
   const way = new Way(at.port);
   const trial = new Trial(at, way);
-  const isWhole = !values.short && !values.only && !values.kills && !values.each;
-  let outcomes: { faults: string[] }[] = [];
   try {
     say('Starting an installation of its own …');
     await at.start();
     await way.open();
     await trial.setUp();
+    tell(await secondStart(at));
     if (wants('files')) {
       const files = await bringFiles(trial);
-      outcomes = files;
+      outcomes.push(...files);
       if (isWhole) await writeFilesReport(files);
     }
     if (wants('kills')) {
-      const kills = await letGoWrong(trial, unmount !== null);
-      outcomes = [...outcomes, ...kills];
+      const kills = await letGoWrong(trial, canFillDisk);
+      outcomes.push(...kills);
       if (isWhole) await writeReport(kills);
     }
   } finally {
@@ -129,8 +141,16 @@ async function main(): Promise<number> {
     way.close();
     await at.stop();
   }
+  return outcomes;
+}
+
+async function main(): Promise<number> {
+  if (!existsSync(FAKETIME)) installDebian(['faketime'], 'the library that sets a clock for one program');
+  const folder = mkdtempSync(join(tmpdir(), 'spine-faults-'));
+  const unmount = smallDisk(folder, DISK_MB);
+  const outcomes = await tryAll(folder, unmount !== null);
   const failed = outcomes.filter(({ faults }) => faults.length > 0).length;
-  if (failed > 0) say(`What the installation said is in ${data}`);
+  if (failed > 0) say(`What the installation said is in ${folder}`);
   else {
     unmount?.();
     rmSync(folder, { recursive: true, force: true });

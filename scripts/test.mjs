@@ -10,7 +10,7 @@ import { giveUp, say } from './say.mjs';
 import { secretsIn } from './secrets.mjs';
 
 const DATA = join(ROOT, '.data/test');
-/** `npm test` proves everything; `npm test -- unit|browser PATTERN …` a part, while working on it. */
+/** `npm test` proves everything; `npm test -- checks|unit|browser|faults PATTERN …` a part, while working on it. */
 const [PART, ...PATTERNS] = process.argv.slice(2);
 const wants = (part) => PART === undefined || PART === part;
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
@@ -43,7 +43,15 @@ async function checks() {
   await check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
   await check('lint', bin('eslint'), ['--max-warnings', '0', '.']);
   await check('types', bin('tsc'), ['-p', '.']);
-  await check('layers', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'bench', 'e2e', 'scripts']);
+  await check('layers', bin('depcruise'), [
+    '--config',
+    '.dependency-cruiser.cjs',
+    'src',
+    'bench',
+    'e2e',
+    'faults',
+    'scripts',
+  ]);
   await check('dead code', bin('knip'), ['--exclude', 'types', '--no-config-hints']);
   await check('documents as generated', process.execPath, ['--import', 'tsx', 'scripts/generate-docs.ts', '--check']);
 }
@@ -70,6 +78,18 @@ async function browser(env) {
   passed += stats.expected;
   failed += stats.unexpected + stats.flaky;
   if (stats.expected === 0) failed += 1;
+}
+
+/** The short form of the faults suite, on an installation of its own: each of its faults counts as a test. */
+async function faults() {
+  process.stdout.write('\n— faults under load, damaged files, failing starts\n');
+  const report = join(ROOT, 'test-results/faults.json');
+  rmSync(report, { force: true });
+  await run(bin('tsx'), ['faults/main.ts', '--short', ...PATTERNS]);
+  if (!existsSync(report)) return void (failed += 1);
+  const counted = JSON.parse(readFileSync(report, 'utf8'));
+  passed += counted.passed;
+  failed += counted.failed;
 }
 
 /** A database of the tests' own, without anything of an earlier run. */
@@ -103,6 +123,7 @@ async function main() {
     );
   if (wants('checks')) await checks();
   if (PART === 'checks') return;
+  if (PART === 'faults') return faults();
   await beginAnew();
   const port = await freePort(3300);
   const env = {
@@ -125,6 +146,9 @@ async function main() {
   await untilAnswers(`${env.APP_URL}/`, children[0]);
   await untilAnswers(`http://127.0.0.1:${second}/`, children[1]);
   await browser({ ...env, SECOND_URL: `http://127.0.0.1:${second}`, CHROMIUM: chromium });
+  if (PART !== undefined) return;
+  await Promise.all(children.splice(0).map(end));
+  await faults();
 }
 
 main()
