@@ -180,17 +180,18 @@ async function main() {
   };
   await ensureBuild();
   const mustChange = await backUpBeforeUpgrade(postgres);
-  const data = setUpData({ ...env, LOG_LEVEL: 'warn' });
-  // A database that has its shape is served while it is looked whether the demo is there.
-  if (mustChange) await data;
-  data.catch(() => undefined);
+  const setUp = () => setUpData({ ...env, LOG_LEVEL: 'warn' });
+  if (mustChange) await setUp();
   const jobs = new KeepUp('The process for long work', await logged('jobs', (to) => startJobs(env, to)), say);
   const webEnv = { ...env, OWNER_DATABASE_URL: '' };
   const web = new KeepUp('The web server', await logged('web', (to) => startWeb(port, webEnv, to)), say);
   kept.push(jobs, web);
-  await Promise.all([web.start(), jobs.start()]);
+  // People wait for the pages; all else begins behind them.
+  await web.start();
   await untilAnswers(`http://${listen === '0.0.0.0' ? '127.0.0.1' : listen}:${port}/api/health`, web.child);
-  await data;
+  await jobs.start();
+  // A database that has its shape is served before it is looked whether the demo is there.
+  if (!mustChange) await setUp();
   writeFileSync(join(DATA, 'address'), address);
   process.stdout.write(`\n  Zenith Spine is ready: ${address}\n  Stop it with Ctrl-C.\n\n`);
 }

@@ -1,3 +1,4 @@
+import { EXAMPLES } from '../units/examples';
 import { refuse, done, type Result } from '../model/result';
 
 /** A section as typed: its shape and the texts of its sizes, still to be read as lengths. */
@@ -6,7 +7,7 @@ export type SectionTexts =
   | { shape: 'circle'; sizes: [string] }
   | { shape: 'I'; sizes: [string, string, string, string] };
 
-const EXAMPLE = 'like 500x500, round 550 or I 300x300x11x19';
+const EXAMPLE = `like ${EXAMPLES.section.metric}`;
 
 /** Reads a section: `500x500`, `round 550`, `⌀550`, or an I-shape by width, depth, web and flange: `I 300x300x11x19`. */
 export function parseSection(text: string): Result<SectionTexts> {

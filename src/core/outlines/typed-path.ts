@@ -4,6 +4,7 @@ import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refusing } from '../model/length-input';
 import { done, refuse, type Result } from '../model/result';
+import { EXAMPLES } from '../units/examples';
 import { parseLength, type LengthContext } from '../units/parse-length';
 import { parsePoint } from '../units/parse-point';
 
@@ -18,12 +19,7 @@ export interface TypedPath {
   closed: boolean;
 }
 
-/** A rectangle of 18 × 42 m, or of feet. A path that is shown as an example is one that can be typed. */
-export const PATH_EXAMPLES = {
-  metric: 'A-1; 18m e; 42m n; 18m w; close',
-  imperial: `A-1; 60' e; 140' n; 60' w; close`,
-};
-const EXAMPLE = `like ${PATH_EXAMPLES.metric}`;
+const EXAMPLE = `like ${EXAMPLES.path.metric}`;
 const WAYS: Record<string, Point> = {
   e: { x: 1, y: 0 },
   n: { x: 0, y: 1 },

@@ -1,3 +1,4 @@
+import { examplesInFeet } from './examples';
 import { formatArea, formatElevation, formatLength, type LengthDisplay } from './format-length';
 
 const NUMBER = '[−-]?\\d+(?:\\.\\d+)?';
@@ -16,7 +17,7 @@ const numberOf = (text: string): number => Number(text.replace('−', '-'));
  */
 export function forReader(text: string, display: LengthDisplay): string {
   if (display.system === 'metric') return text;
-  return text
+  return examplesInFeet(text)
     .replace(BAYS, (_, bays: string) =>
       bays
         .split(' ')

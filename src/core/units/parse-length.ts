@@ -1,3 +1,4 @@
+import { EXAMPLES } from './examples';
 import { done, refuse, type Result } from '../model/result';
 import { tokenise, type Token } from './length-lexer';
 import { LONGEST_MM, MM_PER_UNIT, quantiseMm, type LengthUnit } from './length-units';
@@ -22,7 +23,7 @@ export interface ParsedLength {
 }
 
 const LONGEST_TEXT = 200;
-const EXAMPLE = `like 3450, 3.45m, 11'-4 1/2" or 2*7.5m+150`;
+const EXAMPLE = `like ${EXAMPLES.length.metric}`;
 
 /**
  * `bare` numbers take a unit only when they meet a length or end up as the answer. `text` is the stored form: every

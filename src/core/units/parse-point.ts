@@ -1,3 +1,4 @@
+import { EXAMPLES } from './examples';
 import { cosDeg, sinDeg } from '../geometry/trig';
 import { done, refuse, type Result } from '../model/result';
 import { quantiseMm } from './length-units';
@@ -11,7 +12,7 @@ export interface ParsedPoint {
   yMm: number;
 }
 
-const EXAMPLE = 'like 7200,6600 or C-4 + 1200,300 or 4.5m @ 30°';
+const EXAMPLE = `like ${EXAMPLES.point.metric}`;
 const CROSSING = /^\s*([\p{L}\d.]+-[\p{L}\d.]+)\s*(?:([+−–-])\s*|$)/u;
 
 /**

@@ -46,6 +46,43 @@ export const STARTING_TYPES = [
   { name: 'Glazed 120', layers: [{ name: 'glazing', thicknessMm: 120, core: true }] },
 ] as const;
 
+/** An imperial type: thicknesses in inches, named by their sum. */
+const inInches = (use: string, sum: string, layers: [name: string, inches: number, core: boolean][]) => ({
+  name: `${use} ${sum} in`,
+  layers: layers.map(([name, inches, core]) => ({ name, thicknessMm: inches * 25.4, core })),
+});
+
+/** The same for who builds in feet and inches, in the same order. */
+const STARTING_TYPES_IN_FEET = [
+  inInches('Exterior', '16', [
+    ['facing', 3.625, false],
+    ['insulation', 3.625, false],
+    ['concrete', 8, true],
+    ['plaster', 0.75, false],
+  ]),
+  inInches('Interior', '4 7/8', [
+    ['board', 0.625, false],
+    ['studs', 3.625, true],
+    ['board', 0.625, false],
+  ]),
+  inInches('Core', '10', [['concrete', 10, true]]),
+  inInches('Party', '12', [
+    ['concrete', 5, true],
+    ['separation', 2, false],
+    ['concrete', 5, true],
+  ]),
+  inInches('Glazed', '5', [['glazing', 5, true]]),
+];
+
+interface StartingType {
+  readonly name: string;
+  readonly layers: readonly { readonly name: string; readonly thicknessMm: number; readonly core: boolean }[];
+}
+
+/** Types to start from, in round lengths of who builds. */
+export const startingTypes = (system: 'metric' | 'imperial'): readonly StartingType[] =>
+  system === 'imperial' ? STARTING_TYPES_IN_FEET : STARTING_TYPES;
+
 /** The type a wall of a use usually has, by name. */
 export const USUAL_TYPE: Record<WallUse, (typeof STARTING_TYPES)[number]['name']> = {
   exterior: 'Exterior 400',
@@ -54,3 +91,9 @@ export const USUAL_TYPE: Record<WallUse, (typeof STARTING_TYPES)[number]['name']
   party: 'Party 300',
   glazed: 'Glazed 120',
 };
+
+const USES_IN_ORDER: readonly WallUse[] = ['exterior', 'interior', 'core', 'party', 'glazed'];
+
+/** The name of the type a wall of a use usually has. */
+export const usualType = (use: WallUse, system: 'metric' | 'imperial'): string =>
+  startingTypes(system)[USES_IN_ORDER.indexOf(use)]!.name;

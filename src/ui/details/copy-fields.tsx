@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
+import { EXAMPLES } from '@/core/units/examples';
 
 /** Moves or copies chosen things by exact lengths along the building's axes, or mirrors them in a line. */
 export function CopyFields({ ids }: { ids: string[] }) {
@@ -20,7 +21,7 @@ export function CopyFields({ ids }: { ids: string[] }) {
 
 /** Distances of one or several copies: `east, north` pairs parted by semicolons. */
 function CopyBy({ ids }: { ids: string[] }) {
-  const { run } = useProject((project) => project);
+  const { run, display } = useProject((project) => project);
   const read = useLengthReader();
   const [text, setText] = useState('');
   const [count, setCount] = useState('1');
@@ -53,7 +54,11 @@ function CopyBy({ ids }: { ids: string[] }) {
         onChange={setText}
         note={
           refused ??
-          (text === '' ? '7200,0; 0,6600 makes two' : wrong ? "type it like 7200,0 or 24', 0" : `${copies} copies`)
+          (text === ''
+            ? `${EXAMPLES.shifts[display.system]} makes two`
+            : wrong
+              ? `type it like ${EXAMPLES.shifts[display.system]}`
+              : `${copies} copies`)
         }
         wrong={refused !== null || (text !== '' && wrong)}
       />

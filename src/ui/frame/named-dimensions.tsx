@@ -11,6 +11,7 @@ import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { Refused } from '../tools/refused';
 import { TopPopover } from './top-popover';
+import { EXAMPLES } from '@/core/units/examples';
 
 /** The project's named dimensions: what each is, and where it is used. Changing one changes all of that at once. */
 export function NamedDimensions() {
@@ -82,14 +83,14 @@ function OneDimension({ dimension }: { dimension: Dimension }) {
 }
 
 function NewDimension() {
-  const run = useProject((project) => project.run);
+  const { run, display } = useProject((project) => project);
   const read = useLengthReader();
   const [name, setName] = useState('');
   const [value, setValue] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
   const length = value.trim() === '' ? null : read(value);
   const define = () => {
-    if (!length?.ok) return setRefused(length?.words ?? 'Type its length, like 3300 or clear + 250');
+    if (!length?.ok) return setRefused(length?.words ?? `Type its length, like ${EXAMPLES.dimension[display.system]}`);
     const refusal = run('dimensions.define', { name: name.trim(), value: length.input });
     setRefused(refusal);
     if (refusal) return;

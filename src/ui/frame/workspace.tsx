@@ -36,7 +36,7 @@ export function Workspace({ projectId, demo }: { projectId: string; demo: boolea
 }
 
 function Frame() {
-  const { status, failure, solved, building, generation, unsolved } = useProject((project) => project);
+  const { status, failure, solved, building, generation, unsolved, display } = useProject((project) => project);
   if (status === 'failed') {
     return (
       <main className="grid h-full place-items-center">
@@ -85,16 +85,17 @@ function Frame() {
         <div className="flex min-h-0 min-w-0">
           {hasLevels && (
             <PaneBoundary name="The tools">
-              <Tray />
+              {/* Begun anew in another unit: a number typed as millimetres must not be read as feet. */}
+              <Tray key={display.system} />
             </PaneBoundary>
           )}
           <main className="flex min-h-0 min-w-0 flex-1 flex-col bg-film">
-            {hasLevels ? <Surface /> : <FirstSetUp />}
+            {hasLevels ? <Surface /> : <FirstSetUp key={display.system} />}
           </main>
         </div>
         <aside aria-label="Details" className="min-h-0 overflow-y-auto border-l border-hair bg-sheet">
           <PaneBoundary name="Details">
-            <Details />
+            <Details key={display.system} />
           </PaneBoundary>
         </aside>
       </div>

@@ -7,6 +7,7 @@ import type { Json } from '@/core/model/json';
 import { ConsequenceList } from '../carry-board/consequence-list';
 import { fieldUnit, useProject } from '../session/store';
 import { useTrial } from '../session/use-trial';
+import { EXAMPLES } from '@/core/units/examples';
 
 const MOST_SHOWN = 8;
 
@@ -79,7 +80,7 @@ export function QuickEntry() {
         autoComplete="off"
         spellCheck={false}
         className="figures w-full rounded-sm border border-hair bg-film px-2.5 py-1"
-        placeholder="type a command: level 02 to 10.35m      Ctrl K"
+        placeholder={`type a command: ${EXAMPLES.elevation[display.system]}      Ctrl K`}
         value={line}
         onFocus={() => setIsOpen(true)}
         onBlur={() => setIsOpen(false)}

@@ -22,6 +22,7 @@ import { useFit, useZoom } from '../surface/use-fitted-zoom';
 import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
 import { pointOfPlace } from './point-of-place';
+import { EXAMPLES } from '@/core/units/examples';
 
 const REACH_PX = 6;
 const SIDES: readonly (readonly [Side, string])[] = [
@@ -209,7 +210,9 @@ export function SectionView() {
               {end}
               <input
                 className={`${box} figures w-32`}
-                placeholder={i === 0 ? 'A-1 + 0,3000' : 'A-7 + 0,3000'}
+                placeholder={
+                  i === 0 ? EXAMPLES.crossing[display.system] : EXAMPLES.crossing[display.system].replace('A-1', 'A-7')
+                }
                 value={i === 0 ? from : to}
                 onChange={({ target }) => setPoints(i === 0 ? [target.value, to] : [from, target.value])}
               />

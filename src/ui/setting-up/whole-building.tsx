@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { Json } from '@/core/model/json';
 import { parsePath } from '@/core/outlines/typed-path';
-import { STARTING_TYPES } from '@/core/walls/wall-type';
+import { startingTypes } from '@/core/walls/wall-type';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { parseBays } from '@/core/units/parse-bays';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
@@ -11,6 +11,7 @@ import { useLengthReader } from '../fields/length-field';
 import { fieldUnit, useProject } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { Refused } from '../tools/refused';
+import { EXAMPLES } from '@/core/units/examples';
 
 /** A whole building in one act: storeys on an outline, with floors, walls up to the soffits and a roof on them. */
 export function WholeBuilding() {
@@ -20,14 +21,15 @@ export function WholeBuilding() {
   const [outline, setOutline] = useState('');
   const [storeys, setStoreys] = useState(isImperial ? '8@11\'-4"' : '8@3.45m');
   const [floor, setFloor] = useState(() => formatForEntry(isImperial ? 254 : 250, display));
-  const [type, setType] = useState<string>(STARTING_TYPES[0].name);
+  const types = startingTypes(display.system);
+  const [type, setType] = useState<string>(types[0]!.name);
   const [parapet, setParapet] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
   const unit = fieldUnit(display);
   const ring = readOutline();
   const heights = parseBays(storeys, { unit });
   const [f, p] = [read(floor), parapet.trim() === '' ? null : read(parapet)];
-  const starting = STARTING_TYPES.find(({ name }) => name === type);
+  const starting = types.find(({ name }) => name === type);
   const input: Json | null =
     ring?.input && heights.ok && f.ok && building
       ? {
@@ -69,7 +71,11 @@ export function WholeBuilding() {
         className="mt-3 flex max-w-[360px] flex-col gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          setRefused(input ? run('carry.wholeBuilding', input) : 'Type the outline first, like 18m x 42m');
+          setRefused(
+            input
+              ? run('carry.wholeBuilding', input)
+              : `Type the outline first, like ${EXAMPLES.outline[display.system]}`,
+          );
         }}
       >
         <PlainField
@@ -77,7 +83,10 @@ export function WholeBuilding() {
           label="Outline"
           value={outline}
           onChange={setOutline}
-          note={ring?.words ?? 'like 18m x 42m, or 0,0; 18m e; 42m n; 9m w; 12m s'}
+          note={
+            ring?.words ??
+            `like ${EXAMPLES.outline[display.system]}, or ${EXAMPLES.path[display.system].replace('A-1', '0,0')}`
+          }
           wrong={ring !== null && ring.input === null}
         />
         <PlainField
@@ -92,7 +101,7 @@ export function WholeBuilding() {
         <ChoiceField
           label="Walls"
           value={type}
-          choices={STARTING_TYPES.map(({ name }) => [name, name] as const)}
+          choices={types.map(({ name }) => [name, name] as const)}
           onChoose={setType}
         />
         <PlainField

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { contains } from '@/core/geometry/polygon';
 import type { Json } from '@/core/model/json';
-import { formatForEntry } from '@/core/units/format-length';
+import { firstLength } from '@/core/units/first-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
@@ -20,8 +20,8 @@ export function CeilingsTool() {
   const read = useLengthReader();
   const [where, setWhere] = useState<Where>('all');
   const [rooms, setRooms] = useState<readonly string[]>([]);
-  const [height, setHeight] = useState(() => formatForEntry(2700, display));
-  const [thickness, setThickness] = useState(() => formatForEntry(50, display));
+  const [height, setHeight] = useState(() => firstLength(2700, display));
+  const [thickness, setThickness] = useState(() => firstLength(50, display));
   const [span, setSpan] = useState<{ from: string | null; to: string | null }>({ from: null, to: null });
   const [isHereOnly, setHereOnly] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);

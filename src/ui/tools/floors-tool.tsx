@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
-import { formatForEntry } from '@/core/units/format-length';
+import { firstLength } from '@/core/units/first-length';
 import { recordsOf, type Framework } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import type { WallFace } from '@/core/walls/wall-faces';
@@ -27,8 +27,8 @@ export function FloorsTool() {
   const read = useLengthReader();
   const systems = [...new Set(solved?.lines.filter((line) => line.building === building).map(({ system }) => system))];
   const [way, setWay] = useState<Way>(systems.length > 0 ? 'grid' : 'drawn');
-  const [offset, setOffset] = useState(() => formatForEntry(300, display));
-  const [thickness, setThickness] = useState(() => formatForEntry(250, display));
+  const [offset, setOffset] = useState(() => firstLength(300, display));
+  const [thickness, setThickness] = useState(() => firstLength(250, display));
   const [corners, setCorners] = useState<{ x: number; y: number }[]>([]);
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
   const [from, setFrom] = useState('');
@@ -119,7 +119,7 @@ export function FloorsTool() {
         onChoose={(next) => {
           setWay(next);
           // Along walls the slab ends at their face; off a grid it stands out.
-          if (next === 'walls') setOffset(formatForEntry(0, display));
+          if (next === 'walls') setOffset(firstLength(0, display));
           setRefused(null);
         }}
       />

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { FOUNDATION_FORMS, type FoundationForm } from '@/core/foundations/foundation';
 import type { Json } from '@/core/model/json';
-import { formatForEntry } from '@/core/units/format-length';
+import { firstLength } from '@/core/units/first-length';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
@@ -26,7 +26,7 @@ export function FoundationsTool() {
   const { framework, building, selection, display, run, mayEdit } = useProject((project) => project);
   const read = useLengthReader();
   const [form, setForm] = useState<FoundationForm>('raft');
-  const [thickness, setThickness] = useState(() => formatForEntry(USUAL.raft[0], display));
+  const [thickness, setThickness] = useState(() => firstLength(USUAL.raft[0], display));
   const [width, setWidth] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
   const [t, w] = [read(thickness), read(width)];
@@ -44,8 +44,8 @@ export function FoundationsTool() {
   const count = made?.kind === 'foundation' ? made.under.length : 0;
   const choose = (next: FoundationForm) => {
     setForm(next);
-    setThickness(formatForEntry(USUAL[next][0], display));
-    setWidth(next === 'raft' ? '' : formatForEntry(USUAL[next][1], display));
+    setThickness(firstLength(USUAL[next][0], display));
+    setWidth(next === 'raft' ? '' : firstLength(USUAL[next][1], display));
   };
   if (!mayEdit) return <p className="text-ink2">You may look, not change.</p>;
   return (

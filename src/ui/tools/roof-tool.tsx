@@ -2,9 +2,9 @@
 
 import { useState } from 'react';
 import type { Json } from '@/core/model/json';
-import { formatForEntry } from '@/core/units/format-length';
+import { firstLength } from '@/core/units/first-length';
 import { recordsOf } from '@/core/model/framework';
-import { STARTING_TYPES } from '@/core/walls/wall-type';
+import { startingTypes } from '@/core/walls/wall-type';
 import { ROOF_FACE_CHOICES } from '../details/roof-fields';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
@@ -20,9 +20,9 @@ export function RoofTool() {
   const types = recordsOf(framework, 'wallType');
   const [level, setLevel] = useState('');
   const [face, setFace] = useState('coreInside');
-  const [thickness, setThickness] = useState(() => formatForEntry(250, display));
+  const [thickness, setThickness] = useState(() => firstLength(250, display));
   const [hasParapet, setParapet] = useState(true);
-  const [height, setHeight] = useState(() => formatForEntry(900, display));
+  const [height, setHeight] = useState(() => firstLength(900, display));
   const [type, setType] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
   const [t, h] = [read(thickness), read(height)];
@@ -36,7 +36,7 @@ export function RoofTool() {
     thicknessMm: t.ok ? t.input : 0,
     ...(walls.length > 0 ? { walls } : {}),
     parapet: hasParapet
-      ? { heightMm: h.ok ? h.input : 0, type: (chosenType ?? STARTING_TYPES[0]) as unknown as Json }
+      ? { heightMm: h.ok ? h.input : 0, type: (chosenType ?? startingTypes(display.system)[0]!) as unknown as Json }
       : null,
   };
   const preview = usePreview('roofs.addFlat', input);
@@ -70,7 +70,7 @@ export function RoofTool() {
             label="of type"
             value={chosenType ?? ''}
             choices={[
-              ...(chosenType ? [] : [['', STARTING_TYPES[0].name] as const]),
+              ...(chosenType ? [] : [['', startingTypes(display.system)[0]!.name] as const]),
               ...types.map(({ id, name }) => [id, name] as const),
             ]}
             onChoose={setType}

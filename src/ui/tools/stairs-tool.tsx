@@ -7,7 +7,7 @@ import { freeStairName } from '@/core/stairs/stair-commands';
 import { previewStair } from '@/core/stairs/preview-stair';
 import { RULE_SETS, STAIR_RULES, type RuleSet } from '@/core/stairs/rule-sets';
 import type { Json } from '@/core/model/json';
-import { formatForEntry } from '@/core/units/format-length';
+import { firstLength } from '@/core/units/first-length';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
@@ -27,7 +27,7 @@ export function StairsTool() {
   const [entry, setEntry] = useState<'0' | '1' | '2' | '3'>('0');
   const [turn, setTurn] = useState<'left' | 'right'>('left');
   const [opening, setOpening] = useState<'well' | 'tight'>('well');
-  const [floorLanding, setFloorLanding] = useState(() => formatForEntry(0, display));
+  const [floorLanding, setFloorLanding] = useState(() => firstLength(0, display));
   const [span, setSpan] = useState<{ from: string | null; to: string | null }>({ from: null, to: null });
   const [refused, setRefused] = useState<string | null>(null);
   const landing = read(floorLanding);

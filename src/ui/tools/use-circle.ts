@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { distance, type Point } from '@/core/geometry/point';
 import type { Json } from '@/core/model/json';
+import { firstLength } from '@/core/units/first-length';
 import { formatForEntry } from '@/core/units/format-length';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
@@ -11,7 +12,7 @@ export function useCircle(sizeMm: number, isDrawn: boolean) {
   const { framework, building, mayEdit, display, set } = useProject((project) => project);
   const read = useLengthReader();
   const [place, setPlace] = useState('0,0');
-  const [diameter, setDiameter] = useState(() => formatForEntry(sizeMm, display));
+  const [diameter, setDiameter] = useState(() => firstLength(sizeMm, display));
   const centre = useRef<Point | null>(null);
   const [d, at] = [read(diameter), readPlaceText(place, display)];
   const [placeInput, diameterMm] = [at.ok ? at.value.input : '', d.ok ? d.input : 0];

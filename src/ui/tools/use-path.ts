@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Point } from '@/core/geometry/point';
-import { PATH_EXAMPLES, parsePath } from '@/core/outlines/typed-path';
+import { parsePath } from '@/core/outlines/typed-path';
+import { EXAMPLES } from '@/core/units/examples';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { writePlace } from '../fields/place-text';
 import { fieldUnit, useProject } from '../session/store';
@@ -48,7 +49,7 @@ export function usePath(isDrawn: boolean) {
   const lengthMm = run.slice(1).reduce((sum, p, i) => sum + Math.hypot(p.x - run[i]!.x, p.y - run[i]!.y), 0);
   const words =
     path === null
-      ? `like ${PATH_EXAMPLES[display.system]}`
+      ? `like ${EXAMPLES.path[display.system]}`
       : path.ok
         ? `${corners.length} corners, ${formatLength(Math.round(lengthMm), display)} long${closed ? ', closed' : ''}`
         : path.refusal.message;

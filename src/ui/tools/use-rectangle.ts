@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Json } from '@/core/model/json';
+import { firstLength } from '@/core/units/first-length';
 import { formatForEntry } from '@/core/units/format-length';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
@@ -10,8 +11,8 @@ export function useRectangle(sizeMm: [number, number], isDrawn: boolean) {
   const { framework, building, mayEdit, display, set } = useProject((project) => project);
   const read = useLengthReader();
   const [place, setPlace] = useState('0,0');
-  const [width, setWidth] = useState(() => formatForEntry(sizeMm[0], display));
-  const [depth, setDepth] = useState(() => formatForEntry(sizeMm[1], display));
+  const [width, setWidth] = useState(() => firstLength(sizeMm[0], display));
+  const [depth, setDepth] = useState(() => firstLength(sizeMm[1], display));
   const start = useRef<{ x: number; y: number } | null>(null);
   const [w, d, at] = [read(width), read(depth), readPlaceText(place, display)];
   const placeInput = at.ok ? at.value.input : '';

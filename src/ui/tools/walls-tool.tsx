@@ -6,9 +6,9 @@ import type { Json } from '@/core/model/json';
 import { WALL_USES, type WallUse } from '@/core/walls/wall';
 import type { WallFace } from '@/core/walls/wall-faces';
 import { freeWallName } from '@/core/walls/wall-input';
-import { STARTING_TYPES, USUAL_TYPE } from '@/core/walls/wall-type';
+import { startingTypes, usualType } from '@/core/walls/wall-type';
 import { stripsOf, wallPath } from '@/core/walls/wall-path';
-import { formatForEntry } from '@/core/units/format-length';
+import { firstLength } from '@/core/units/first-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
@@ -29,19 +29,24 @@ export function WallsTool() {
   const [outside, setOutside] = useState<'auto' | 'left' | 'right'>('auto');
   const [top, setTop] = useState('');
   const [isHigh, setHigh] = useState(false);
-  const [height, setHeight] = useState(() => formatForEntry(1100, display));
+  const [height, setHeight] = useState(() => firstLength(1100, display));
   const [passes, setPasses] = useState(false);
-  const [clear, setClear] = useState(() => formatForEntry(20, display));
+  const [clear, setClear] = useState(() => firstLength(20, display));
   const [refused, setRefused] = useState<string | null>(null);
   const levels = (solved?.levels ?? []).filter((each) => each.building === building && each.bounding);
   const here = levels.find(({ id }) => id === level);
   const above = levels.filter(({ fflMm }) => here && fflMm > here.fflMm);
   const types = useMemo(() => {
     const own = recordsOf(framework, 'wallType').map(({ name: each }) => each);
-    return [...own, ...STARTING_TYPES.map((each) => each.name).filter((each) => !own.includes(each))];
-  }, [framework]);
-  const typeName: string = type ?? USUAL_TYPE[use];
-  const starting = STARTING_TYPES.find((each) => each.name === typeName);
+    return [
+      ...own,
+      ...startingTypes(display.system)
+        .map((each) => each.name)
+        .filter((each) => !own.includes(each)),
+    ];
+  }, [framework, display.system]);
+  const typeName: string = type ?? usualType(use, display.system);
+  const starting = startingTypes(display.system).find((each) => each.name === typeName);
   const isOwn = recordsOf(framework, 'wallType').some((each) => each.name === typeName);
   const [h, c] = [read(height), read(clear)];
   const stopsAt: Json | undefined = isHigh
