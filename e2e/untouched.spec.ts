@@ -1,85 +1,106 @@
-import { expect, test, type Page } from '@playwright/test';
-import { enterAs, FURNISHED, makeProject, openProject, query, untilSaved } from './project';
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
+import { enterAs, makeProject, openProject, query, untilSaved } from './project';
 
-/** A house of lengths that are no whole fraction of an inch, with a thing of each kind that has fields. */
+/** The demo, which has a thing of every kind, with lengths that are no whole fraction of an inch. */
 const ODD: [string, unknown][] = [
-  ...FURNISHED,
-  ['levels.setElevation', { level: '02', fflMm: 8700.7, mode: 'push' }],
-  [
-    'shafts.add',
-    { name: 'S1', outline: { type: 'rectangle', place: 'B-1 + 1001.3,999', widthMm: 1237, depthMm: 2003 } },
-  ],
-  [
-    'walls.add',
-    {
-      name: 'W1',
-      type: { name: 'Odd', layers: [{ name: 'block', thicknessMm: 143, core: true }] },
-      points: [
-        { xMm: 2000, yMm: 1000 },
-        { xMm: 6001.7, yMm: 1000 },
-      ],
-      startsAt: { level: '00' },
-    },
-  ],
-  ['stairs.add', { name: 'ST1', well: { type: 'rectangle', place: 'A-2 + 700,700', widthMm: 2701, depthMm: 5603 } }],
+  // The new project has its first building already.
+  ...TIDEWATER_YARD.slice(2).map(({ command, input }): [string, unknown] => [command, input]),
+  ['levels.setElevation', { level: '05', fflMm: 21_600.7, mode: 'push' }],
+];
+
+const LEVELS = ['B2', '00', '05', 'RF'];
+const KINDS = [
+  'Grid lines',
+  'Columns',
+  'Shafts',
+  'Stairs',
+  'Walls',
+  'Rooms',
+  'Floor plates',
+  'Ceilings',
+  'Roofs',
+  'Cores',
+  'Foundations',
 ];
 
 const changes = async (id: string): Promise<number> =>
   Number((await query<{ n: string }>('select count(*) as n from change where project_id = $1', [id]))[0]!.n);
 
-/** Goes into every field of a part of the page, presses Enter in it, and leaves it. */
-async function goThroughFields(page: Page, part: string): Promise<number> {
-  const fields = page
-    .getByRole('complementary', { name: part })
-    .locator('input:not([type=checkbox]):not([type=radio]):not([type=file])');
+const FIELDS =
+  'input:not([type=checkbox]):not([type=radio]):not([type=file]):not([type=range]):not([type=color]), textarea';
+
+/** Goes into every field of a part of the page and leaves it, in those that are not for adding something with Enter. */
+async function goThroughFields(part: Locator): Promise<string[]> {
+  const gone: string[] = [];
+  const fields = part.locator(FIELDS);
   const count = await fields.count();
   for (let i = 0; i < count; i += 1) {
     const field = fields.nth(i);
     if (!(await field.isVisible().catch(() => false)) || (await field.isDisabled())) continue;
+    // A form that adds something is sent by Enter: there the field is only gone into.
+    const adds = await field.evaluate((element) => element.closest('form') !== null);
     await field.focus();
-    await field.press('Enter');
+    if (!adds) await field.press('Enter');
     await field.blur().catch(() => undefined);
+    gone.push(await field.evaluate((element: HTMLInputElement) => element.labels?.[0]?.innerText ?? element.name));
   }
-  return count;
+  return gone;
 }
 
+/** Opens everything that is folded in a part of the page. */
+const unfold = (part: Locator) =>
+  part.locator('details').evaluateAll((all) => all.forEach((each) => ((each as HTMLDetailsElement).open = true)));
+
+const details = (page: Page) => page.getByRole('complementary', { name: 'Details' });
+
 for (const units of ['mm', 'ft in'] as const)
-  test(`a field that nobody typed in sends nothing, shown in ${units}`, async ({ page }) => {
+  test(`a field of any form that nobody typed in sends nothing, shown in ${units}`, async ({ page }) => {
+    test.setTimeout(420_000);
     await enterAs(page, 'designer');
     const id = await makeProject(page.request, `Untouched ${units}`, ODD);
     await openProject(page, id);
     await untilSaved(page);
     await page.getByRole('group', { name: 'Lengths shown in' }).getByRole('button', { name: units }).click();
     const before = await changes(id);
-    let fields = 0;
-    for (const level of ['00', '02'])
+    const gone: string[] = [];
+    const unseen = new Set(KINDS);
+    for (const level of LEVELS)
       await test.step(`level ${level}`, async () => {
         await page.getByRole('button', { name: new RegExp(`^Level ${level}`) }).click();
-        fields += await goThroughFields(page, 'Details');
+        await unfold(details(page));
+        gone.push(...(await goThroughFields(details(page))));
         await page.getByRole('button', { name: new RegExp(`^Elevation of level ${level},`) }).click();
         const popover = page.getByRole('dialog');
         await popover.getByLabel(/^Elevation/).press('Enter');
         await expect(popover).toBeHidden();
+        for (const kind of unseen) {
+          await page.getByRole('button', { name: new RegExp(`^Level ${level}`) }).click();
+          await unfold(details(page));
+          const first = details(page).locator(`div:has(> h4:text-is("${kind}")) button`).first();
+          if ((await first.count()) === 0) continue;
+          await first.click();
+          await unfold(details(page));
+          const fields = await goThroughFields(details(page));
+          if (fields.length > 0) unseen.delete(kind);
+          gone.push(...fields.map((field) => `${kind}: ${field}`));
+        }
       });
-    await page.getByRole('button', { name: /^Level 00/ }).click();
-    await page.getByText('On level 00').click();
-    const things = page
-      .getByRole('complementary', { name: 'Details' })
-      .getByRole('button', { name: /^(S1|W1|ST1|Plate|A-1)\b/ });
-    const names = await things.allInnerTexts();
-    for (const name of names)
-      await test.step(name, async () => {
-        await page.getByRole('button', { name: /^Level 00/ }).click();
-        const list = page.getByText('On level 00');
-        const thing = page
-          .getByRole('complementary', { name: 'Details' })
-          .getByRole('button', { name, exact: true })
-          .first();
-        if (!(await thing.isVisible().catch(() => false))) await list.click();
-        await thing.click();
-        fields += await goThroughFields(page, 'Details');
-      });
+    expect([...unseen]).toEqual([]);
+    await test.step('the tools', async () => {
+      const path = page.getByRole('navigation', { name: 'Work path' }).getByRole('button');
+      for (let i = 0; i < (await path.count()); i += 1) {
+        await path.nth(i).click();
+        const tools = page.getByRole('region', { name: / tools$/ });
+        await unfold(tools);
+        gone.push(...(await goThroughFields(tools)));
+      }
+    });
+    await test.step('the tables', async () => {
+      await page.getByRole('tab', { name: 'Schedules' }).click();
+      gone.push(...(await goThroughFields(page.getByRole('table', { name: 'Levels' }))));
+    });
     await untilSaved(page);
-    expect(fields).toBeGreaterThan(15);
+    expect(gone.length).toBeGreaterThan(90);
     expect(await changes(id)).toBe(before);
   });
