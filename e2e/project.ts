@@ -37,8 +37,9 @@ export async function makeProject(
   request: APIRequestContext,
   name: string,
   commands: [string, unknown][] = [],
+  building = 'House',
 ): Promise<string> {
-  const made = await request.post('/api/projects', { data: { name, building: 'House' } });
+  const made = await request.post('/api/projects', { data: { name, building } });
   const { id } = (await made.json()) as { id: string };
   for (const [command, input] of commands) {
     const answer = await send(request, id, command, input);

@@ -58,7 +58,7 @@ for (const units of ['mm', 'ft in'] as const)
   test(`a field of any form that nobody typed in sends nothing, shown in ${units}`, async ({ page }) => {
     test.setTimeout(420_000);
     await enterAs(page, 'designer');
-    const id = await makeProject(page.request, `Untouched ${units}`, ODD);
+    const id = await makeProject(page.request, `Untouched ${units}`, ODD, 'Hall house');
     await openProject(page, id);
     await untilSaved(page);
     await page.getByRole('group', { name: 'Lengths shown in' }).getByRole('button', { name: units }).click();
