@@ -122,13 +122,18 @@ export class FilesTrial {
     return outcome;
   }
 
+  /** A figure of the web process, as it says itself. */
+  private async figure(name: string): Promise<number> {
+    const text = await (await fetch(`${this.at.address}/api/metrics`)).text();
+    const found = new RegExp(`^${name} ([\\d.e+-]+)`, 'm').exec(text);
+    if (!found) throw new Error(`The web process does not say its ${name}`);
+    return Number(found[1]);
+  }
+
   /** The longest time the web process was held up since this was asked last, as it measures itself. */
   private async longestBlock(): Promise<number> {
-    const text = await (await fetch(`${this.at.address}/api/metrics`)).text();
-    const found = /^nodejs_eventloop_lag_max_seconds ([\d.e-]+)/m.exec(text);
-    if (!found) throw new Error('The web process does not say how long it was held up');
     // What is measured is the time between two beats of 10 ms.
-    return Math.max(0, Number(found[1]) * 1000 - 10);
+    return Math.max(0, (await this.figure('nodejs_eventloop_lag_max_seconds')) * 1000 - 10);
   }
 
   private async afterwards(): Promise<FilesOutcome> {
@@ -139,7 +144,9 @@ export class FilesTrial {
       ...(grown > MOST_GROWTH_BYTES ? [`The web process has grown by ${Math.round(grown / 1e6)} MB`] : []),
       ...(status === 200 ? [] : ['A sound file is refused afterwards']),
     ];
-    const name = `afterwards (the web process holds ${Math.round(grown / 1e6)} MB more)`;
+    const inUse =
+      (await this.figure('nodejs_heap_size_used_bytes')) + (await this.figure('nodejs_external_memory_bytes'));
+    const name = `afterwards (the web process holds ${Math.round(grown / 1e6)} MB more; in use are ${Math.round(inUse / 1e6)} MB)`;
     return { name, sent: 1, taken: 1, refused: 0, slowestMs: 0, longestBlockMs: 0, faults };
   }
 }

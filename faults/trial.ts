@@ -1,5 +1,5 @@
 import { apply, type Changes } from '@/core/model/changes';
-import { EMPTY_FRAMEWORK, frameworkHash } from '@/core/model/framework';
+import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from '@/core/model/framework';
 import type { Installation } from './installation';
 import { Person, type Tab } from './person';
 import type { Way } from './way';
@@ -14,6 +14,12 @@ const SET_UP: [string, unknown][] = [
   ['levels.setUp', { above: '5.4m 2@4.8m 3@3.3m', below: '3.9m' }],
   ['grids.add', { baysA: '2@7200 3600 7200', baysB: '6600 7800' }],
 ];
+
+/** A project's log as far as it was read, and what its replay gives. */
+interface Log {
+  rows: Row[];
+  replayed: Framework;
+}
 
 interface Row {
   seq: string;
@@ -37,6 +43,7 @@ export class Trial {
   projects: string[] = [];
   private isEditing = false;
   private hands: Promise<void>[] = [];
+  private readonly logs = new Map<string, Log>();
 
   constructor(
     readonly at: Installation,
@@ -143,20 +150,32 @@ export class Trial {
     const faults: string[] = [];
     let committed = 0;
     for (const projectId of this.projects) {
-      const rows = await this.at.query<Row>(
-        'select seq, command_id, author_id, changes from change where project_id = $1 order by seq',
-        [projectId],
-      );
-      committed += rows.length;
-      faults.push(...(await this.faultsOf(projectId, rows)));
+      const log = await this.readOn(projectId);
+      committed += log.rows.length;
+      faults.push(...(await this.faultsOf(projectId, log)));
     }
     const acknowledged = made.filter((edit) => edit.acknowledged).length;
     const refused = made.filter((edit) => edit.refused).length;
     return { made: made.length, acknowledged, committed, refused, faults };
   }
 
+  /** Reads what a project's log has more than before. It only ever grows: its length is held against it as well. */
+  private async readOn(projectId: string): Promise<Log> {
+    const { rows, replayed } = this.logs.get(projectId) ?? { rows: [], replayed: EMPTY_FRAMEWORK };
+    const more = await this.at.query<Row>(
+      'select seq, command_id, author_id, changes from change where project_id = $1 and seq > $2 order by seq',
+      [projectId, rows.length],
+    );
+    const log = {
+      rows: [...rows, ...more],
+      replayed: more.reduce((framework, { changes }) => apply(framework, changes), replayed),
+    };
+    this.logs.set(projectId, log);
+    return log;
+  }
+
   /** What is wrong with a project's log: numbers, edits lost, doubled or out of order, tabs that see something else. */
-  private async faultsOf(projectId: string, rows: Row[]): Promise<string[]> {
+  private async faultsOf(projectId: string, { rows, replayed }: Log): Promise<string[]> {
     const faults: string[] = [];
     rows.forEach(({ seq }, i) => {
       if (Number(seq) !== i + 1) faults.push(`Number ${i + 1} of the log is ${seq}`);
@@ -179,11 +198,15 @@ export class Trial {
         }
       }
     }
-    const replayed = frameworkHash(rows.reduce((all, { changes }) => apply(all, changes), EMPTY_FRAMEWORK));
+    const hash = frameworkHash(replayed);
     for (const tab of this.tabs.filter((each) => each.projectId === projectId))
-      if (tab.hash !== replayed) faults.push(`A tab sees another framework than the log has: ${tab.state}`);
-    const [head] = await this.at.query<{ head_seq: string }>('select head_seq from project where id = $1', [projectId]);
+      if (tab.hash !== hash) faults.push(`A tab sees another framework than the log has: ${tab.state}`);
+    const [head] = await this.at.query<{ head_seq: string; n: string }>(
+      'select head_seq, (select count(*) from change where project_id = $1) as n from project where id = $1',
+      [projectId],
+    );
     if (Number(head!.head_seq) !== rows.length) faults.push(`The head is ${head!.head_seq} of ${rows.length}`);
+    if (Number(head!.n) !== rows.length) faults.push(`The log has ${head!.n} rows, not ${rows.length}`);
     return faults;
   }
 

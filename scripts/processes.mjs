@@ -29,9 +29,13 @@ const begin = (name, env, output) =>
     detached: true,
   });
 
-/** Starts the web server. It takes SIGTERM itself: no shell between. */
+/** Starts the web server. It takes SIGTERM itself: no shell between. Few arenas: what large files took is given back. */
 export const startWeb = (port, env, output = 'inherit') =>
-  begin('web', { NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', ...env, PORT: String(port) }, output);
+  begin(
+    'web',
+    { NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', MALLOC_ARENA_MAX: '2', ...env, PORT: String(port) },
+    output,
+  );
 
 /** Starts the process for long work. */
 export const startJobs = (env, output = 'inherit') => begin('jobs', env, output);

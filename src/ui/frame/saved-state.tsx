@@ -1,6 +1,6 @@
 'use client';
 
-import type { Phase } from '../session/machine';
+import type { Phase } from '../session/session-state';
 import { useProject } from '../session/store';
 
 /** What state the work is in, in words. */

@@ -1,6 +1,6 @@
 import { EventSourceParserStream } from 'eventsource-parser/stream';
 import type { LoggedChange } from '@/core/history/entry';
-import type { Role } from './machine';
+import type { Role } from './session-state';
 import type { Surroundings } from './surroundings';
 
 /** Where a person's projects stand, by id, and what they may do there. */

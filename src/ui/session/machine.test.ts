@@ -6,18 +6,16 @@ import { apply } from '@/core/model/changes';
 import { plan } from '@/core/model/commands';
 import { EMPTY_FRAMEWORK, frameworkHash, recordsOf, type Framework } from '@/core/model/framework';
 import { derivedCommandId } from '@/core/model/ids';
+import { nextUndo, planHere, step } from './machine';
 import {
   CLOSED,
-  nextUndo,
   phaseOf,
-  planHere,
-  step,
   unsent,
   type Effect,
   type Pending,
   type SessionEvent,
   type SessionState,
-} from './machine';
+} from './session-state';
 
 const START: Framework = [
   ['project.start', { name: 'House' }],

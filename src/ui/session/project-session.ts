@@ -13,12 +13,10 @@ import type { LengthUnit } from '@/core/units/length-units';
 import type { SolveWorker } from '@/workers/solve.worker';
 import { KeptEdits } from './kept-edits';
 import { listenLive, type Told } from './live';
+import { nextUndo, planHere, step } from './machine';
 import {
   CLOSED,
-  nextUndo,
   phaseOf,
-  planHere,
-  step,
   unsent,
   type Effect,
   type Pending,
@@ -26,7 +24,7 @@ import {
   type Role,
   type SessionEvent,
   type SessionState,
-} from './machine';
+} from './session-state';
 import { serverFor, ServerRefused, type Opened, type TellWork } from './server';
 import { SolveHost } from './solve-host';
 import { browserSurroundings, type Surroundings } from './surroundings';

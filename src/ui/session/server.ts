@@ -7,7 +7,7 @@ import type { KeptView } from '@/core/views/named-view';
 import type { LevelTable } from '@/core/importing/level-table';
 import type { Sheet } from '@/core/importing/sheet';
 import type { LengthUnit } from '@/core/units/length-units';
-import type { Role } from './machine';
+import type { Role } from './session-state';
 
 /** What a refusal says beside its words. */
 interface More {

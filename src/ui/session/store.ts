@@ -12,7 +12,7 @@ import type { Solved } from '@/core/solving/solved';
 import { IMPERIAL, METRIC, type LengthDisplay } from '@/core/units/format-length';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { MoveMode } from '@/core/levels/chain';
-import { mayChange, type Pending, type Phase } from './machine';
+import { mayChange, type Pending, type Phase } from './session-state';
 import { ProjectSession } from './project-session';
 import { rememberForRescue } from './rescue';
 import { ServerRefused, type Opened } from './server';
