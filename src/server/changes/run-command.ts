@@ -8,10 +8,11 @@ import type { Json } from '@/core/model/json';
 import { FILE_VERSION, upcastChanges } from '@/core/model/migrate';
 import { recordsOf } from '@/core/model/framework';
 import { refuse, type Refusal, type Result } from '@/core/model/result';
-import { database, type Transaction } from '../db/connection';
-import { change, project, user } from '../db/schema';
+import { database, databasePool, type Transaction } from '../db/connection';
+import { change, project, user, type Role } from '../db/schema';
 import { countCommand } from '../metrics';
 import { mayEdit, roleIn } from '../people/membership';
+import { inTurn } from './in-turn';
 import { keptHead, frameworkAt, keepHead } from './head';
 import { keepRecent } from './recent';
 
@@ -34,7 +35,7 @@ export type Outcome =
   | { kind: 'done'; seq: number; changes: Changes; sentence: string }
   | { kind: 'refused'; refusal: Refusal }
   | { kind: 'conflict'; message: string; headSeq: number }
-  | { kind: 'forbidden'; message: string };
+  | { kind: 'forbidden'; message: string; role: Role | null };
 
 /** Changes between snapshots. */
 const SNAPSHOT_EVERY = 200;
@@ -51,7 +52,9 @@ export interface Ran {
  * A command that can be planned on the head this process remembers is appended by one statement, which holds only if that
  * is still the head and the sender may still edit; anything else is run in a transaction that locks the project.
  */
-export async function runCommand(sent: Sent): Promise<Outcome> {
+export const runCommand = (sent: Sent): Promise<Outcome> => inTurn(sent.projectId, () => runNow(sent));
+
+async function runNow(sent: Sent): Promise<Outcome> {
   const quick = await runAtRememberedHead(sent);
   const { outcome, head } = quick ?? (await database().transaction((tx) => runIn(tx, sent)));
   if (head) remember(sent, outcome, head);
@@ -83,9 +86,13 @@ export async function runIn(tx: Transaction, sent: Sent, before: Ran['head'] = n
     .for('update');
   const role = row ? await roleIn(tx, sent.projectId, sent.userId) : null;
   if (!row || !role)
-    return ended({ kind: 'forbidden', message: 'There is no such project, or you are not a member of it' });
+    return ended({ kind: 'forbidden', message: 'There is no such project, or you are not a member of it', role: null });
   if (!mayEdit(role))
-    return ended({ kind: 'forbidden', message: `As ${role} you can look and measure, but not change the framework` });
+    return ended({
+      kind: 'forbidden',
+      message: `As ${role} you can look and measure, but not change the framework`,
+      role,
+    });
   const first = await firstAnswer(tx, sent);
   if (first) return ended(first);
   const framework = before?.seq === row.headSeq ? before.framework : await frameworkAt(tx, sent.projectId, row.headSeq);
@@ -103,6 +110,24 @@ export async function runIn(tx: Transaction, sent: Sent, before: Ran['head'] = n
   return { outcome: { kind: 'done', seq, changes, sentence }, head: { seq, framework: after, at } };
 }
 
+const UNIQUE_VIOLATION = '23505';
+
+/** Moves the head and appends, if the head is where it was thought and the sender may edit. Prepared once a connection. */
+const APPEND = `
+  with moved as (
+    update project set head_seq = head_seq + 1, changed_at = now(), name = coalesce($1, name)
+    where id = $2 and head_seq = $3
+      and exists (select 1 from membership
+        where project_id = $2 and user_id = $4 and role in ('owner', 'designer') for share)
+      and not exists (select 1 from change where project_id = $2 and command_id = $5)
+    returning head_seq
+  ), appended as (
+    insert into change (project_id, seq, command_id, author_id, command, input, sentence, changes, schema_version)
+    select $2, head_seq, $5, $4, $6, $7::jsonb, $8, $9::jsonb, $10 from moved
+    returning seq, at
+  )
+  select seq, at, pg_notify('spine', $2::text || ':' || seq) from appended`;
+
 /**
  * Plans on the remembered head and appends by one statement; null where that cannot be, for whatever reason: then
  * nothing was written, and the transaction says what is so.
@@ -119,24 +144,11 @@ async function runAtRememberedHead(sent: Sent): Promise<Ran | null> {
   const name = projectName(after);
   let rows: { seq: string; at: Date }[];
   try {
-    ({ rows } = await database().execute<{ seq: string; at: Date }>(sql`
-      with moved as (
-        update project set head_seq = head_seq + 1, changed_at = now(), name = coalesce(${name}, name)
-        where id = ${projectId} and head_seq = ${head.seq}
-          and exists (select 1 from membership
-            where project_id = ${projectId} and user_id = ${userId} and role in ('owner', 'designer') for share)
-          and not exists (select 1 from change where project_id = ${projectId} and command_id = ${commandId})
-        returning head_seq
-      ), appended as (
-        insert into change (project_id, seq, command_id, author_id, command, input, sentence, changes, schema_version)
-        select ${projectId}, head_seq, ${commandId}, ${userId}, ${command}, ${input}::jsonb, ${sentence},
-          ${written}::jsonb, ${FILE_VERSION} from moved
-        returning seq, at
-      )
-      select seq, at, pg_notify('spine', ${`${projectId}:`} || seq) from appended`));
+    const values = [name, projectId, head.seq, userId, commandId, command, input, sentence, written, FILE_VERSION];
+    ({ rows } = await databasePool().query<{ seq: string; at: Date }>({ name: 'append', text: APPEND, values }));
   } catch (error) {
     // Sent twice at once: the other has written it, and the transaction answers what that was.
-    if (isDoubled(error)) return null;
+    if ((error as { code?: string }).code === UNIQUE_VIOLATION) return null;
     throw error;
   }
   const [row] = rows;
@@ -147,12 +159,6 @@ async function runAtRememberedHead(sent: Sent): Promise<Ran | null> {
     head: { seq, framework: after, at: new Date(row.at) },
   };
 }
-
-/** A unique index of the database said no. */
-const isDoubled = (error: unknown): boolean => {
-  const cause = (error as { cause?: { code?: string } } | null)?.cause;
-  return cause?.code === '23505';
-};
 
 const projectName = (framework: Framework): string | null => recordsOf(framework, 'project')[0]?.name ?? null;
 

@@ -7,6 +7,7 @@ import { database } from '../db/connection';
 import type { Role } from '../db/schema';
 import { log } from '../log';
 import { countRequest } from '../metrics';
+import { knownRole } from '../people/known-roles';
 import { roleIn } from '../people/membership';
 import { whoIsSignedIn, type SignedIn } from '../people/signed-in';
 import { addressOf, REQUEST_ID_HEADER } from './address';
@@ -135,7 +136,7 @@ async function enter(
     trail.userId = person.id;
     known.person = person;
     if (rule.who !== 'person')
-      Object.assign(known, await enterProject(rule.who, person, params.projectId ?? '', trail));
+      Object.assign(known, await enterProject(rule, rule.who, person, params.projectId ?? '', trail));
   }
   const bytes = await readBody(request, rule.body);
   return {
@@ -152,8 +153,9 @@ async function enter(
 }
 
 /** A project one is no member of looks as if it were not there. */
-async function enterProject(roles: readonly Role[], person: SignedIn, projectId: string, trail: Trail) {
-  const role = isUuid(projectId) ? await roleIn(database(), projectId, person.id) : null;
+async function enterProject(rule: Rule, roles: readonly Role[], person: SignedIn, projectId: string, trail: Trail) {
+  const read = rule.looksAgain ? knownRole : (id: string, userId: string) => roleIn(database(), id, userId);
+  const role = isUuid(projectId) ? await read(projectId, person.id) : null;
   if (!role) throw new RequestRefused(404, 'There is no such project, or you are not a member of it');
   trail.projectId = projectId;
   if (!roles.includes(role)) throw mayNotChange(role);

@@ -13,6 +13,8 @@ export interface Rule {
   body: Body;
   /** After this it is answered that it took too long; null for streams, which end by themselves. */
   withinMs: number | null;
+  /** The work itself looks at the role again when it writes: what was read a moment ago is enough to begin. */
+  looksAgain?: true;
   /** What the audit list says when it was done; nothing is written for what only looks. */
   audit?: string;
 }
@@ -107,6 +109,7 @@ const TABLE = {
     who: WHO_EDITS,
     body: json(2_000_000),
     withinMs: LONG,
+    looksAgain: true,
   },
   'GET /api/projects/[projectId]/sheet': {
     does: 'Draws the setting-out plan of a level',

@@ -16,7 +16,7 @@ const bodySchema = z.strictObject({
 });
 
 /** Runs a command on the framework. 200 committed; 409 somebody changed what it touches; 422 refused. */
-export const POST = guarded('POST /api/projects/[projectId]/commands', async ({ projectId, person, role, json }) => {
+export const POST = guarded('POST /api/projects/[projectId]/commands', async ({ projectId, person, json }) => {
   const { personId, ...sent } = json(bodySchema);
   if (personId !== undefined && personId !== person.id)
     throw new RequestRefused(401, 'Somebody else is signed in here. Sign in as who made this edit');
@@ -30,6 +30,6 @@ export const POST = guarded('POST /api/projects/[projectId]/commands', async ({ 
     case 'conflict':
       return Response.json({ message: outcome.message, headSeq: outcome.headSeq }, { status: 409 });
     case 'forbidden':
-      return Response.json({ message: outcome.message, role }, { status: 403 });
+      return Response.json({ message: outcome.message, role: outcome.role }, { status: outcome.role ? 403 : 404 });
   }
 });
