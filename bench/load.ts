@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
@@ -158,6 +159,29 @@ class Load {
     return { perSecond: times.length / seconds, p95Ms: at(times, 0.95), bareMs: median(bare) };
   }
 
+  /** Empty answers a second of a bare server in a process of its own: what this machine can do at all with these clients. */
+  async bareServer(): Promise<number> {
+    const code =
+      "require('http').createServer((q,r)=>{q.resume();q.on('end',()=>r.end('{}'))}).listen(0,'127.0.0.1',function(){console.log(this.address().port)})";
+    const child = spawn(process.execPath, ['-e', code], { stdio: ['ignore', 'pipe', 'inherit'] });
+    const port = await new Promise<string>((said) =>
+      child.stdout.once('data', (text: Buffer) => said(String(text).trim())),
+    );
+    let count = 0;
+    const until = performance.now() + BUSY_MS / 2;
+    const body = JSON.stringify({ commandId: crypto.randomUUID(), command: 'levels.rename', input: { level: '01' } });
+    const lane = async () => {
+      while (performance.now() < until) {
+        const answer = await fetch(`http://127.0.0.1:${port}/`, { method: 'POST', body });
+        await answer.arrayBuffer();
+        count += 1;
+      }
+    };
+    await Promise.all(Array.from({ length: CLIENTS }, lane));
+    child.kill();
+    return count / (BUSY_MS / 2000);
+  }
+
   /** How long until an edit is seen by 20 others of its project, for each of them. */
   async seen(): Promise<{ p95Ms: number; medianMs: number }> {
     const [client] = this.clients;
@@ -223,6 +247,7 @@ export async function measureLoad(): Promise<void> {
   try {
     await load.oneClient();
     const one = await load.oneClient();
+    const bare = await load.bareServer();
     const busy = await load.busy();
     const idle = await load.idle();
     const seen = await load.seen();
@@ -231,6 +256,7 @@ export async function measureLoad(): Promise<void> {
       'command, 1 client, median ms': round(one.commandMs, 2),
       'command over bare commit, 1 client (wanted: at most 12)': round(one.commandMs / one.bareMs),
       'commands a second, 20 clients, 5 projects (wanted: 300)': Math.round(busy.perSecond),
+      'empty answers a second of a bare HTTP server, 20 clients': Math.round(bare),
       'command, 20 clients, 95th of 100, ms': round(busy.p95Ms),
       'bare commit meanwhile, median ms': round(busy.bareMs, 2),
       'an edit seen by 20 others, 95th of 100, ms (wanted: at most 50)': round(seen.p95Ms),

@@ -58,7 +58,7 @@ async function build(print) {
 }
 
 /** Packages of many small files, which are read much faster as one. All others stay as they are installed. */
-const TAKEN_IN = ['zod', 'drizzle-orm', '@noble/hashes', 'uuid', 'clipper2-ts', 'earcut', 'flatbush'];
+const TAKEN_IN = ['zod', 'drizzle-orm', 'better-auth', '@noble/hashes', 'uuid', 'clipper2-ts', 'earcut', 'flatbush'];
 
 function externalPackages() {
   const { dependencies } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8'));

@@ -1,4 +1,5 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import compression from 'compression';
 import next from 'next';
 import { codeOf } from '../entry/audit';
 import { endWithParent } from '../end-with-parent';
@@ -7,6 +8,13 @@ import { log } from '../log';
 import { receive } from './receive';
 
 const HOUR_MS = 3_600_000;
+const pack = compression({ threshold: 4096 }) as (
+  request: IncomingMessage,
+  response: ServerResponse,
+  next: () => void,
+) => void;
+/** Pages, their programs, and the two long answers of a project. */
+const isPacked = (url: string): boolean => !url.startsWith('/api/') || /\/(framework|changes)(\?|$)/.test(url);
 
 /** The web process: every request comes in here, is marked and measured, and goes on to the pages and handlers. */
 async function main(): Promise<void> {
@@ -15,8 +23,13 @@ async function main(): Promise<void> {
   const app = next({ dev: false, dir: process.cwd(), hostname, port });
   await app.prepare();
   const handle = app.getRequestHandler();
+  // Read once the pages can be served; until then commands go through the framework like all else.
+  let direct: typeof import('./direct') | null = null;
   const server = createServer((request: IncomingMessage, response: ServerResponse) => {
     if (!receive(request, response)) return;
+    if (direct?.answeredDirectly(request, response)) return;
+    // Streams and commands are small and many; what is large is worth packing.
+    if (isPacked(request.url ?? '/')) pack(request, response, () => undefined);
     handle(request, response).catch((error: unknown) => {
       log.error({ code: codeOf(error) }, 'a page failed');
       if (!response.headersSent) response.writeHead(500);
@@ -44,6 +57,7 @@ async function main(): Promise<void> {
     process.exit(1);
   });
   server.listen(port, hostname);
+  direct = await import('./direct');
 }
 
 main().catch((error: unknown) => {

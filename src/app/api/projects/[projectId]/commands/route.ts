@@ -1,35 +1,4 @@
-import { z } from 'zod';
-import type { Json } from '@/core/model/json';
-import { idSchema } from '@/core/model/ids';
-import { runCommand } from '@/server/changes/run-command';
-import { guarded } from '@/server/entry/entry';
-import { RequestRefused } from '@/server/entry/refusal';
+import { postCommand } from '@/server/changes/post-command';
 
-const bodySchema = z.strictObject({
-  commandId: idSchema,
-  command: z.string().min(1).max(60),
-  input: z.json(),
-  baseSeq: z.number().int().min(0).optional(),
-  previewDigest: z.string().max(64).optional(),
-  /** Who made the edit: nobody else who is signed in here sends it in their own name. */
-  personId: z.string().max(64).optional(),
-});
-
-/** Runs a command on the framework. 200 committed; 409 somebody changed what it touches; 422 refused. */
-export const POST = guarded('POST /api/projects/[projectId]/commands', async ({ projectId, person, json }) => {
-  const { personId, ...sent } = json(bodySchema);
-  if (personId !== undefined && personId !== person.id)
-    throw new RequestRefused(401, 'Somebody else is signed in here. Sign in as who made this edit');
-  const { id: userId, name: userName } = person;
-  const outcome = await runCommand({ ...sent, input: sent.input as Json, projectId, userId, userName });
-  switch (outcome.kind) {
-    case 'done':
-      return Response.json({ seq: outcome.seq, changes: outcome.changes, sentence: outcome.sentence });
-    case 'refused':
-      return Response.json(outcome.refusal, { status: 422 });
-    case 'conflict':
-      return Response.json({ message: outcome.message, headSeq: outcome.headSeq }, { status: 409 });
-    case 'forbidden':
-      return Response.json({ message: outcome.message, role: outcome.role }, { status: outcome.role ? 403 : 404 });
-  }
-});
+/** Runs a command on the framework. The web process answers this one itself, before it comes here: see `src/server/web`. */
+export const POST = postCommand;
