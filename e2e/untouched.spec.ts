@@ -9,7 +9,7 @@ const ODD: [string, unknown][] = [
   ['levels.setElevation', { level: '05', fflMm: 21_600.7, mode: 'push' }],
 ];
 
-const LEVELS = ['B2', '00', '05', 'RF'];
+const LEVELS = [['Annex', '03'], ...['B2', '00', '05', 'RF'].map((level) => ['Hall house', level] as const)] as const;
 const KINDS = [
   'Grid lines',
   'Columns',
@@ -65,8 +65,9 @@ for (const units of ['mm', 'ft in'] as const)
     const before = await changes(id);
     const gone: string[] = [];
     const unseen = new Set(KINDS);
-    for (const level of LEVELS)
-      await test.step(`level ${level}`, async () => {
+    for (const [building, level] of LEVELS)
+      await test.step(`${building}, level ${level}`, async () => {
+        await page.getByLabel('Building', { exact: true }).selectOption({ label: building });
         await page.getByRole('button', { name: new RegExp(`^Level ${level}`) }).click();
         await unfold(details(page));
         gone.push(...(await goThroughFields(details(page))));
