@@ -106,7 +106,7 @@ function OutOfProject() {
     <Panel title={role === null ? 'You are not a member of this project any more' : `You may only look, as ${role}`}>
       <p>
         {unsent.length > 0
-          ? 'These edits were not saved and cannot be sent from here any more. Download the framework with them, or take them back.'
+          ? 'These edits were not saved. They are kept here and sent if an owner lets you in again. You can download the framework with them, or take them back.'
           : 'What you see is the last state that reached you. Ask an owner of the project to let you in again.'}
       </p>
       <UnsentList />
