@@ -15,8 +15,6 @@ import { Way } from './way';
 
 const FAKETIME = '/usr/lib/x86_64-linux-gnu/faketime/libfaketime.so.1';
 const DISK_MB = 1500;
-/** A restart must be usable within this. */
-const USABLE_WITHIN_MS = 5000;
 
 const { values, positionals } = parseArgs({
   options: {
@@ -28,6 +26,8 @@ const { values, positionals } = parseArgs({
   allowPositionals: true,
 });
 const say = (text: string) => process.stdout.write(`${text}\n`);
+/** A restart must be usable within this. Times are laws only where the machine does nothing else. */
+const USABLE_WITHIN_MS = values.short ? 60_000 : 5000;
 const wants = (part: string) => positionals.length === 0 || positionals.includes(part);
 
 /** What happens, in turn: the kills so often each, then everything else once. */
@@ -82,6 +82,7 @@ async function letGoWrong(trial: Trial, canFillDisk: boolean): Promise<Outcome[]
 async function bringFiles(trial: Trial): Promise<FilesOutcome[]> {
   const outcomes: FilesOutcome[] = [];
   const files = new FilesTrial(trial.at, trial.people[0]!, trial.projects[0]!);
+  files.mostBlockedMs = values.short ? 2000 : 100;
   await files.run(Number(values.each ?? (values.short ? 25 : 1000)), (outcome) => {
     outcomes.push(outcome);
     const { name, sent, taken, refused, slowestMs, longestBlockMs, faults } = outcome;

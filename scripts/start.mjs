@@ -190,10 +190,10 @@ async function main() {
   await web.start();
   await untilAnswers(`http://${listen === '0.0.0.0' ? '127.0.0.1' : listen}:${port}/api/health`, web.child);
   await jobs.start();
-  // A database that has its shape is served before it is looked whether the demo is there.
-  if (!mustChange) await setUp();
   writeFileSync(join(DATA, 'address'), address);
   process.stdout.write(`\n  Zenith Spine is ready: ${address}\n  Stop it with Ctrl-C.\n\n`);
+  // A database that has its shape is served before it is looked whether the demo is there.
+  if (!mustChange) setUp().catch((error) => say(error.message));
 }
 
 main().catch((error) => {

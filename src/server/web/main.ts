@@ -8,6 +8,8 @@ import { log } from '../log';
 import { receive } from './receive';
 
 const HOUR_MS = 3_600_000;
+/** After a start the pages are read first: who waits for them is not kept waiting by what makes commands quick. */
+const QUICK_FROM_MS = 2500;
 const pack = compression({ threshold: 4096 }) as (
   request: IncomingMessage,
   response: ServerResponse,
@@ -57,7 +59,7 @@ async function main(): Promise<void> {
     process.exit(1);
   });
   server.listen(port, hostname);
-  direct = await import('./direct');
+  setTimeout(() => void import('./direct').then((read) => (direct = read)), QUICK_FROM_MS).unref();
 }
 
 main().catch((error: unknown) => {
