@@ -26,10 +26,14 @@ async function main(): Promise<void> {
   await app.prepare();
   const handle = app.getRequestHandler();
   // Read once the pages can be served; until then commands go through the framework like all else.
-  let direct: typeof import('./direct') | null = null;
+  let direct: ((request: IncomingMessage, response: ServerResponse) => boolean) | null = null;
+  const readDirect = async () => {
+    const { answeredDirectly } = await import('./direct');
+    direct = answeredDirectly;
+  };
   const server = createServer((request: IncomingMessage, response: ServerResponse) => {
     if (!receive(request, response)) return;
-    if (direct?.answeredDirectly(request, response)) return;
+    if (direct?.(request, response)) return;
     // Streams and commands are small and many; what is large is worth packing.
     if (isPacked(request.url ?? '/')) pack(request, response, () => undefined);
     handle(request, response).catch((error: unknown) => {
@@ -59,7 +63,7 @@ async function main(): Promise<void> {
     process.exit(1);
   });
   server.listen(port, hostname);
-  setTimeout(() => void import('./direct').then((read) => (direct = read)), QUICK_FROM_MS).unref();
+  setTimeout(() => void readDirect(), QUICK_FROM_MS).unref();
 }
 
 main().catch((error: unknown) => {
