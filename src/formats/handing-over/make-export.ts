@@ -1,3 +1,4 @@
+import { fileStem } from '@/core/model/file-stem';
 import { recordsOf, type Framework } from '@/core/model/framework';
 import { refuse, type Result } from '@/core/model/result';
 import { reportOf } from '@/core/report/report';
@@ -30,9 +31,6 @@ const ENDINGS: Record<ExportKind, string> = {
   'levels.xlsx': 'levels.xlsx',
 };
 
-/** A file name from a project's name. */
-const stemOf = (name: string): string => name.replace(/[^\p{L}\d]+/gu, '-').toLowerCase();
-
 const utf8 = (text: string): Uint8Array => new TextEncoder().encode(text);
 
 async function bytesOf(
@@ -60,6 +58,6 @@ export async function makeExport(
   const bytes = await bytesOf(framework, solved, wanted);
   if (!bytes) return refuse('That building is not there any more. Choose another');
   const [project] = recordsOf(framework, 'project');
-  const name = `${stemOf(project?.name ?? 'framework')}.${ENDINGS[wanted.what]}`;
+  const name = `${fileStem(project?.name ?? 'framework')}.${ENDINGS[wanted.what]}`;
   return { ok: true, value: { bytes, type: TYPES[wanted.what], name } };
 }

@@ -7,6 +7,3 @@ export function download(name: string, contents: BlobPart, type: string): void {
   link.click();
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
-
-/** A file name from a project's name. */
-export const fileStem = (name: string): string => name.replace(/[^\p{L}\d]+/gu, '-').toLowerCase();

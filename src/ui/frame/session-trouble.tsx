@@ -2,7 +2,8 @@
 
 import { useWords } from '../session/use-words';
 import { useState } from 'react';
-import { download, fileStem } from '../fields/download';
+import { fileStem } from '@/core/model/file-stem';
+import { download } from '../fields/download';
 import { ActionButton } from '../fields/fields';
 import { SignInForm } from '../projects/sign-in-form';
 import { rescuedFile } from '../session/rescue';

@@ -1,7 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { download, fileStem } from '../fields/download';
+import { fileStem } from '@/core/model/file-stem';
+import { download } from '../fields/download';
 import { recordsOf } from '@/core/model/framework';
 import { writeSpineFile } from '@/core/model/spine-text';
 import { scaleWords } from '@/core/units/scale-words';
