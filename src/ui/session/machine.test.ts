@@ -4,7 +4,7 @@ import { UNDO } from '@/core/history/undo';
 import type { LoggedChange } from '@/core/history/entry';
 import { apply } from '@/core/model/changes';
 import { plan } from '@/core/model/commands';
-import { EMPTY_FRAMEWORK, frameworkHash, recordsOf, type Framework } from '@/core/model/framework';
+import { frameworkHash, recordsOf, type Framework } from '@/core/model/framework';
 import { derivedCommandId } from '@/core/model/ids';
 import { nextUndo, planHere, step } from './machine';
 import {
@@ -16,16 +16,7 @@ import {
   type SessionEvent,
   type SessionState,
 } from './session-state';
-
-const START: Framework = [
-  ['project.start', { name: 'House' }],
-  ['buildings.add', { name: 'Hall' }],
-  ['levels.setUp', { above: '4m 3m 3m', below: '' }],
-].reduce<Framework>((framework, [command, input], i) => {
-  const planned = plan(framework, command as string, input, derivedCommandId('start', String(i)));
-  if (!planned.ok) throw new Error(planned.refusal.message);
-  return planned.value.after;
-}, EMPTY_FRAMEWORK);
+import { START } from './testing/start';
 
 /** A session driven by hand: events in, effects noted. */
 function session(role: 'designer' | 'viewer' = 'designer') {

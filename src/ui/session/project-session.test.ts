@@ -1,19 +1,8 @@
-import { plan } from '@/core/model/commands';
-import { EMPTY_FRAMEWORK, frameworkHash, recordsOf, type Framework } from '@/core/model/framework';
-import { derivedCommandId } from '@/core/model/ids';
+import { frameworkHash, recordsOf, type Framework } from '@/core/model/framework';
 import { ProjectSession, type Shown } from './project-session';
 import { Browser } from './testing/browser';
 import { ModelServer } from './testing/model-server';
-
-const START: Framework = [
-  ['project.start', { name: 'House' }],
-  ['buildings.add', { name: 'Hall' }],
-  ['levels.setUp', { above: '4m 3m 3m', below: '' }],
-].reduce<Framework>((framework, [command, input], i) => {
-  const planned = plan(framework, command as string, input, derivedCommandId('start', String(i)));
-  if (!planned.ok) throw new Error(planned.refusal.message);
-  return planned.value.after;
-}, EMPTY_FRAMEWORK);
+import { START } from './testing/start';
 
 const open: ProjectSession[] = [];
 afterEach(() => {
