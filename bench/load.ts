@@ -5,6 +5,7 @@ import pg from 'pg';
 import { EventSourceParserStream } from 'eventsource-parser/stream';
 import { Installation } from '../faults/installation';
 import { Person } from '../faults/person';
+import { post } from './post';
 import { freePort } from '../scripts/ports.mjs';
 
 /** What is measured: commands against bare commits of one row on the same server, in one run. */
@@ -45,15 +46,11 @@ class Client {
     private readonly level: string,
   ) {}
 
-  async command(name = 'levels.rename', input: unknown = this.next()): Promise<void> {
-    const response = await this.person.send(`/api/projects/${this.projectId}/commands`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ commandId: crypto.randomUUID(), command: name, input }),
-    });
-    if (response.status !== 200)
-      throw new Error(`${name} was answered with ${response.status}: ${await response.text()}`);
-    await response.arrayBuffer();
+  async command(): Promise<void> {
+    const body = JSON.stringify({ commandId: crypto.randomUUID(), command: 'levels.rename', input: this.next() });
+    const url = `${this.person.origin}/api/projects/${this.projectId}/commands`;
+    const { status, text } = await post(url, body, this.person.cookie);
+    if (status !== 200) throw new Error(`A command was answered with ${status}: ${text}`);
   }
 
   private next(): unknown {
@@ -107,22 +104,14 @@ class Load {
       );
       await person.signUp();
       people.push(person);
-      if (i < PROJECTS) {
-        const made = await person.send('/api/projects', {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ name: `Project ${i}`, building: 'Hall' }),
-        });
-        projects.push(((await made.json()) as { id: string }).id);
-      } else
+      if (i < PROJECTS) projects.push(await person.startProject(`Project ${i}`, FURNISHED));
+      else
         await installation.query(`insert into membership (project_id, user_id, role) values ($1, $2, 'designer')`, [
           projects[i % PROJECTS],
           person.id,
         ]);
       clients.push(new Client(person, projects[i % PROJECTS]!, `0${1 + (i % 9)}`));
     }
-    for (const client of clients.slice(0, PROJECTS))
-      for (const [name, input] of FURNISHED) await client.command(name, input);
     const bare = new pg.Client({ connectionString: await installation.adminUrl() });
     await bare.connect();
     await bare.query('create table bare_commit (n int)');
@@ -172,8 +161,7 @@ class Load {
     const body = JSON.stringify({ commandId: crypto.randomUUID(), command: 'levels.rename', input: { level: '01' } });
     const lane = async () => {
       while (performance.now() < until) {
-        const answer = await fetch(`http://127.0.0.1:${port}/`, { method: 'POST', body });
-        await answer.arrayBuffer();
+        await post(`http://127.0.0.1:${port}/`, body);
         count += 1;
       }
     };

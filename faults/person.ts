@@ -23,7 +23,8 @@ export class Person {
   readonly made: Made[] = [];
   readonly tabs: Tab[] = [];
   readonly browser: Browser;
-  private cookie = '';
+  /** What the server knows this person by. */
+  cookie = '';
   id = '';
 
   constructor(
@@ -31,7 +32,7 @@ export class Person {
     /** Where the way to the server begins. */
     private readonly near: () => string,
     /** The address the server goes by. */
-    private readonly origin: string,
+    readonly origin: string,
   ) {
     this.browser = new Browser(this.send, false);
   }
@@ -72,6 +73,21 @@ export class Person {
 
   signIn(): Promise<void> {
     return this.enter('sign-in/email', { email: this.email, password: PASSWORD });
+  }
+
+  private async post<T>(url: string, body: object): Promise<T> {
+    const headers = { 'content-type': 'application/json' };
+    const answer = await this.send(url, { method: 'POST', headers, body: JSON.stringify(body) });
+    if (!answer.ok) throw new Error(`${url} was answered with ${answer.status}: ${await answer.text()}`);
+    return (await answer.json()) as T;
+  }
+
+  /** Starts a project and runs commands on it, one after the other; answers its id. */
+  async startProject(name: string, steps: readonly (readonly [command: string, input: unknown])[]): Promise<string> {
+    const { id } = await this.post<{ id: string }>('/api/projects', { name, building: 'Hall' });
+    for (const [command, input] of steps)
+      await this.post(`/api/projects/${id}/commands`, { commandId: randomUUID(), command, input });
+    return id;
   }
 
   async open(projectId: string): Promise<Tab> {

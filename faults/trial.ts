@@ -57,23 +57,8 @@ export class Trial {
       await person.signUp();
       this.people.push(person);
     }
-    for (let i = 0; i < PROJECTS; i += 1) {
-      const [first] = this.people;
-      const answer = await first!.send('/api/projects', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ name: `Project ${i + 1}`, building: 'Hall' }),
-      });
-      const { id } = (await answer.json()) as { id: string };
-      this.projects.push(id);
-      for (const [command, input] of SET_UP) {
-        const commandId = crypto.randomUUID();
-        const body = JSON.stringify({ commandId, command, input });
-        const headers = { 'content-type': 'application/json' };
-        const set = await first!.send(`/api/projects/${id}/commands`, { method: 'POST', headers, body });
-        if (set.status !== 200) throw new Error(`The set-up was refused (${set.status})`);
-      }
-    }
+    for (let i = 0; i < PROJECTS; i += 1)
+      this.projects.push(await this.people[0]!.startProject(`Project ${i + 1}`, SET_UP));
     for (const [i, person] of this.people.entries()) {
       const projectId = this.projects[i % PROJECTS]!;
       await this.let(person, projectId);

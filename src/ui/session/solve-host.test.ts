@@ -1,11 +1,10 @@
 import { frameworkHash, type Framework } from '@/core/model/framework';
 import { hashOf } from '@/core/model/hash';
-import { solve, Solver } from '@/core/solving/solve';
+import { solve } from '@/core/solving/solve';
 import type { Solved } from '@/core/solving/solved';
-import { deltaOf } from '@/core/solving/solved-delta';
-import { apply } from '@/core/model/changes';
 import { SMALL_TOWER, given, step } from '@/core/testing/given';
 import { CannotSolve, SolveHost, type Solving, type SolvingWorker } from './solve-host';
+import { solvingWorker } from './testing/solving-worker';
 
 const tower = given(SMALL_TOWER);
 const raised = step(tower, 'levels.setElevation', { level: '01', fflMm: 5550, mode: 'push' }).after;
@@ -18,37 +17,18 @@ function workshop() {
   let breakDown: (error: Error) => void = () => {};
   const make = (): SolvingWorker<Solving> => {
     begun += 1;
-    const solver = new Solver();
-    let framework: Framework = { records: new Map() };
-    let sent: Solved | null = null;
-    const answer = async () => {
-      const fail = fails.shift();
-      if (fail === 'throws') throw new Error('Thrown on purpose');
-      if (fail === 'hangs') await new Promise(() => {});
-      if (fail === 'breaks') {
-        breakDown(new Error('Broken on purpose'));
-        await new Promise(() => {});
-      }
-      const solved = solver.solve(framework);
-      const delta = deltaOf(sent, solved);
-      sent = solved;
-      return delta;
-    };
-    return {
-      remote: {
-        reset: (records) => {
-          framework = { records: new Map(Object.entries(records)) };
-          sent = null;
-          return answer();
-        },
-        update: (changes) => {
-          framework = apply(framework, changes);
-          return answer();
-        },
+    return solvingWorker(
+      async () => {
+        const fail = fails.shift();
+        if (fail === 'throws') throw new Error('Thrown on purpose');
+        if (fail === 'hangs') await new Promise(() => {});
+        if (fail === 'breaks') {
+          breakDown(new Error('Broken on purpose'));
+          await new Promise(() => {});
+        }
       },
-      end: () => (ended += 1),
-      onBroken: (tell) => (breakDown = tell),
-    };
+      { end: () => (ended += 1), onBroken: (tell) => (breakDown = tell) },
+    );
   };
   return { make, fails, counts: () => [begun, ended] };
 }

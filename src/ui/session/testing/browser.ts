@@ -1,13 +1,12 @@
 import type { Remote } from 'comlink';
-import { apply } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK } from '@/core/model/framework';
-import type { Solved } from '@/core/solving/solved';
 import { deltaOf } from '@/core/solving/solved-delta';
 import { Solver } from '@/core/solving/solve';
 import type { SolveWorker } from '@/workers/solve.worker';
 import type { Send } from '../server';
 import type { Solving, SolvingWorker } from '../solve-host';
 import type { Channel, Surroundings } from '../surroundings';
+import { solvingWorker } from './solving-worker';
 
 type Held = (() => Promise<unknown>) | ((lock: null) => Promise<unknown>);
 
@@ -74,35 +73,6 @@ const idleWorker = (): SolvingWorker<Solving> => {
   return { remote: { reset: answer, update: answer }, end: () => undefined, onBroken: () => undefined };
 };
 
-/** A solver in this process in the worker's place; it throws where `fails` says so. */
-function worker(fails: () => boolean): SolvingWorker<Solving> {
-  const solver = new Solver();
-  let framework = EMPTY_FRAMEWORK;
-  let sent: Solved | null = null;
-  const answer = () => {
-    if (fails()) return Promise.reject(new Error('Thrown on purpose'));
-    const solved = solver.solve(framework);
-    const delta = deltaOf(sent, solved);
-    sent = solved;
-    return Promise.resolve(delta);
-  };
-  return {
-    remote: {
-      reset: (records) => {
-        framework = { records: new Map(Object.entries(records)) };
-        sent = null;
-        return answer();
-      },
-      update: (changes) => {
-        framework = apply(framework, changes);
-        return answer();
-      },
-    },
-    end: () => undefined,
-    onBroken: () => undefined,
-  };
-}
-
 /** A browser in this process: what its tabs share, without a page. `send` is its way to the server. */
 export class Browser {
   readonly kept = new Map<string, string>();
@@ -118,6 +88,12 @@ export class Browser {
     /** Without it nothing is solved: for trials of everything else. */
     private readonly solves = true,
   ) {}
+
+  private readonly mayFail = async (): Promise<void> => {
+    if (this.failingSolves === 0) return;
+    this.failingSolves -= 1;
+    return Promise.reject(new Error('Thrown on purpose'));
+  };
 
   /** A tab's surroundings, and how to end the tab without letting it do anything more. */
   tab(): { around: Surroundings; page: EventTarget; crash: () => void } {
@@ -168,11 +144,7 @@ export class Browser {
         return channel;
       },
       makeWorker: () =>
-        (this.solves ? worker : idleWorker)(() => {
-          const fails = this.failingSolves > 0;
-          if (fails) this.failingSolves -= 1;
-          return fails;
-        }) as unknown as SolvingWorker<Remote<SolveWorker>>,
+        (this.solves ? solvingWorker(this.mayFail) : idleWorker()) as unknown as SolvingWorker<Remote<SolveWorker>>,
     };
     const crash = () => {
       gone.abort();
