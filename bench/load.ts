@@ -132,20 +132,16 @@ class Load {
   }
 
   /** Commands a second of all clients at once. */
-  async busy(): Promise<{ perSecond: number; p95Ms: number; bareMs: number }> {
+  async busy(): Promise<{ perSecond: number; p95Ms: number }> {
     const times: number[] = [];
-    const bare: number[] = [];
     const until = performance.now() + BUSY_MS;
     const lane = async (client: Client) => {
       while (performance.now() < until) times.push(await timed(() => client.command()));
     };
-    const alone = async () => {
-      while (performance.now() < until) bare.push(await timed(this.bareCommit));
-    };
     const begun = performance.now();
-    await Promise.all([...this.clients.map(lane), alone()]);
+    await Promise.all(this.clients.map(lane));
     const seconds = (performance.now() - begun) / 1000;
-    return { perSecond: times.length / seconds, p95Ms: at(times, 0.95), bareMs: median(bare) };
+    return { perSecond: times.length / seconds, p95Ms: at(times, 0.95) };
   }
 
   /** Empty answers a second of a bare server in a process of its own: what this machine can do at all with these clients. */
@@ -246,7 +242,6 @@ export async function measureLoad(): Promise<void> {
       'commands a second, 20 clients, 5 projects (wanted: 300)': Math.round(busy.perSecond),
       'empty answers a second of a bare HTTP server, 20 clients': Math.round(bare),
       'command, 20 clients, 95th of 100, ms': round(busy.p95Ms),
-      'bare commit meanwhile, median ms': round(busy.bareMs, 2),
       'an edit seen by 20 others, 95th of 100, ms (wanted: at most 50)': round(seen.p95Ms),
       'an edit seen by 20 others, median ms': round(seen.medianMs),
       [`a command with ${IDLE_STREAMS} idle streams of others, over without`]: round(idle, 2),
