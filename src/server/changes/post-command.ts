@@ -2,7 +2,8 @@ import { z } from 'zod';
 import type { Json } from '@/core/model/json';
 import { idSchema } from '@/core/model/ids';
 import { runCommand } from './run-command';
-import { guarded } from '../entry/entry';
+import { guardedPlainly } from '../entry/entry';
+import { JsonAnswer } from '../entry/json-answer';
 import { RequestRefused } from '../entry/refusal';
 
 const bodySchema = z.strictObject({
@@ -16,20 +17,23 @@ const bodySchema = z.strictObject({
 });
 
 /** Runs a command on the framework. 200 committed; 409 somebody changed what it touches; 422 refused. */
-export const postCommand = guarded('POST /api/projects/[projectId]/commands', async ({ projectId, person, json }) => {
-  const { personId, ...sent } = json(bodySchema);
-  if (personId !== undefined && personId !== person.id)
-    throw new RequestRefused(401, 'Somebody else is signed in here. Sign in as who made this edit');
-  const { id: userId, name: userName } = person;
-  const outcome = await runCommand({ ...sent, input: sent.input as Json, projectId, userId, userName });
-  switch (outcome.kind) {
-    case 'done':
-      return Response.json({ seq: outcome.seq, changes: outcome.changes, sentence: outcome.sentence });
-    case 'refused':
-      return Response.json(outcome.refusal, { status: 422 });
-    case 'conflict':
-      return Response.json({ message: outcome.message, headSeq: outcome.headSeq }, { status: 409 });
-    case 'forbidden':
-      return Response.json({ message: outcome.message, role: outcome.role }, { status: outcome.role ? 403 : 404 });
-  }
-});
+export const postCommand = guardedPlainly(
+  'POST /api/projects/[projectId]/commands',
+  async ({ projectId, person, json }) => {
+    const { personId, ...sent } = json(bodySchema);
+    if (personId !== undefined && personId !== person.id)
+      throw new RequestRefused(401, 'Somebody else is signed in here. Sign in as who made this edit');
+    const { id: userId, name: userName } = person;
+    const outcome = await runCommand({ ...sent, input: sent.input as Json, projectId, userId, userName });
+    switch (outcome.kind) {
+      case 'done':
+        return new JsonAnswer({ seq: outcome.seq, changes: outcome.changes, sentence: outcome.sentence });
+      case 'refused':
+        return new JsonAnswer(outcome.refusal, 422);
+      case 'conflict':
+        return new JsonAnswer({ message: outcome.message, headSeq: outcome.headSeq }, 409);
+      case 'forbidden':
+        return new JsonAnswer({ message: outcome.message, role: outcome.role }, outcome.role ? 403 : 404);
+    }
+  },
+);

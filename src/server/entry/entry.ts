@@ -13,6 +13,7 @@ import { whoIsSignedIn, type SignedIn } from '../people/signed-in';
 import { addressOf, REQUEST_ID_HEADER } from './address';
 import { codeOf, writeAudit } from './audit';
 import { jsonOf, readBody } from './body';
+import { wholly, type JsonAnswer } from './json-answer';
 import { requireOwnOrigin } from './origin';
 import { RequestRefused } from './refusal';
 import { RULES, type Rule, type RuleName } from './rules';
@@ -56,14 +57,20 @@ interface Trail {
   projectId: string | null;
 }
 
+type Answer = Response | JsonAnswer;
+type Work<N extends RuleName> = (entered: EnteredFor<N>) => Promise<Answer> | Answer;
+type Handler<A> = (request: Request, context: Context) => Promise<A>;
+
+/** The one way in, as the pages' framework calls it: see {@link guardedPlainly}. */
+export function guarded<N extends RuleName>(name: N, work: Work<N>): Handler<Response> {
+  return wholly(guardedPlainly(name, work));
+}
+
 /**
  * The one way in. A handler made here asks the route's rule: where the request comes from, who sent it, what they may
  * do in the project, how large it is and of what type, and for how long it may take; only then the work begins.
  */
-export function guarded<N extends RuleName>(
-  name: N,
-  work: (entered: EnteredFor<N>) => Promise<Response> | Response,
-): (request: Request, context: Context) => Promise<Response> {
+export function guardedPlainly<N extends RuleName>(name: N, work: Work<N>): Handler<Answer> {
   const rule = RULES[name];
   return async (request, context) => {
     const begun = performance.now();
@@ -72,7 +79,7 @@ export function guarded<N extends RuleName>(
       userId: null,
       projectId: null,
     };
-    const response = await answer(rule, request, context, trail, work as (entered: Entered) => Promise<Response>);
+    const response = await answer(rule, request, context, trail, work as (entered: Entered) => Promise<Answer>);
     const ms = Math.round(performance.now() - begun);
     const { status } = response;
     log.info({ id: trail.requestId, route: name, person: trail.userId, ms, status }, 'request');
@@ -95,23 +102,48 @@ async function answer(
   request: Request,
   context: Context,
   trail: Trail,
-  work: (entered: Entered) => Promise<Response>,
-): Promise<Response> {
-  const time = new AbortController();
-  const timer = rule.withinMs === null ? undefined : setTimeout(() => time.abort(), rule.withinMs);
-  const tooLong = new Promise<never>((_, reject) =>
-    time.signal.addEventListener('abort', () =>
-      reject(new RequestRefused(503, 'That took too long and was given up. Try again')),
-    ),
-  );
-  tooLong.catch(() => undefined);
+  work: (entered: Entered) => Promise<Answer>,
+): Promise<Answer> {
+  const time = new TimeAllowed(rule.withinMs);
   try {
-    const entered = enter(rule, request, context, trail, time.signal).then(work);
-    return await Promise.race([entered, tooLong]);
+    const entered = enter(rule, request, context, trail, time).then(work);
+    return await Promise.race([entered, time.over]);
   } catch (error) {
     return refusalAnswer(error, trail);
   } finally {
-    clearTimeout(timer);
+    time.end();
+  }
+}
+
+/** The time a request may take. Most never ask for the signal of its end, which costs more than the clock. */
+class TimeAllowed {
+  /** Rejects when the time is up. */
+  readonly over: Promise<never>;
+  private readonly timer: NodeJS.Timeout | undefined;
+  private controller: AbortController | null = null;
+  private isOver = false;
+
+  constructor(withinMs: number | null) {
+    let tell: (error: RequestRefused) => void = () => {};
+    this.over = new Promise<never>((_, reject) => (tell = reject));
+    this.over.catch(() => undefined);
+    if (withinMs === null) return;
+    this.timer = setTimeout(() => {
+      this.isOver = true;
+      this.controller?.abort();
+      tell(new RequestRefused(503, 'That took too long and was given up. Try again'));
+    }, withinMs);
+  }
+
+  /** Aborted when the time is up. */
+  get signal(): AbortSignal {
+    this.controller ??= new AbortController();
+    if (this.isOver) this.controller.abort();
+    return this.controller.signal;
+  }
+
+  end(): void {
+    clearTimeout(this.timer);
   }
 }
 
@@ -120,7 +152,7 @@ async function enter(
   request: Request,
   context: Context,
   trail: Trail,
-  time: AbortSignal,
+  time: TimeAllowed,
 ): Promise<Entered> {
   requireOwnOrigin(request);
   const params = Object.fromEntries(
@@ -139,15 +171,20 @@ async function enter(
       Object.assign(known, await enterProject(rule, rule.who, person, params.projectId ?? '', trail));
   }
   const bytes = await readBody(request, rule.body);
+  let signal: AbortSignal | null = null;
   return {
     ...known,
     request,
     requestId: trail.requestId,
     address: addressOf(request.headers),
     params,
-    query: Object.fromEntries(new URL(request.url).searchParams),
+    get query() {
+      return Object.fromEntries(new URL(request.url).searchParams);
+    },
     bytes,
-    signal: AbortSignal.any([request.signal, time]),
+    get signal() {
+      return (signal ??= AbortSignal.any([request.signal, time.signal]));
+    },
     json: (schema) => jsonOf(bytes, schema),
   };
 }

@@ -1,5 +1,6 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { postCommand } from '../changes/post-command';
+import { JsonAnswer } from '../entry/json-answer';
 import { log } from '../log';
 
 const COMMANDS = /^\/api\/projects\/([^/?]+)\/commands$/;
@@ -19,17 +20,15 @@ export function answeredDirectly(request: IncomingMessage, response: ServerRespo
 }
 
 async function answer(request: IncomingMessage, response: ServerResponse, projectId: string): Promise<void> {
-  const gone = new AbortController();
-  response.once('close', () => response.writableEnded || gone.abort());
-  const answered = await postCommand(asRequest(request, gone.signal), { params: Promise.resolve({ projectId }) });
-  const bytes = Buffer.from(await answered.arrayBuffer());
+  const answered = await postCommand(asRequest(request, response), { params: Promise.resolve({ projectId }) });
+  const bytes = answered instanceof JsonAnswer ? Buffer.from(answered.text) : Buffer.from(await answered.arrayBuffer());
   if (response.destroyed) return;
   response.writeHead(answered.status, { ...Object.fromEntries(answered.headers), 'content-length': bytes.length });
   response.end(bytes);
 }
 
 /** As much of a request as the entry looks at. A whole one, with its streams, costs as much as the command itself. */
-function asRequest(request: IncomingMessage, signal: AbortSignal): Request {
+function asRequest(request: IncomingMessage, response: ServerResponse): Request {
   const headers = new Headers();
   for (const [name, value] of Object.entries(request.headers))
     if (value !== undefined) headers.set(name, Array.isArray(value) ? value.join(', ') : value);
@@ -37,7 +36,12 @@ function asRequest(request: IncomingMessage, signal: AbortSignal): Request {
     method: request.method!,
     url: `http://${request.headers.host ?? 'localhost'}${request.url}`,
     headers,
-    signal,
+    get signal() {
+      const gone = new AbortController();
+      if (response.destroyed) gone.abort();
+      response.once('close', () => response.writableEnded || gone.abort());
+      return gone.signal;
+    },
     body: { getReader: () => readerOf(request) },
   };
   return asked as unknown as Request;

@@ -1,4 +1,5 @@
 import { postCommand } from '@/server/changes/post-command';
+import { wholly } from '@/server/entry/json-answer';
 
 /** Runs a command on the framework. The web process answers this one itself, before it comes here: see `src/server/web`. */
-export const POST = postCommand;
+export const POST = wholly(postCommand);
