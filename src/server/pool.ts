@@ -3,6 +3,7 @@ import { isUuid } from '@/core/model/ids';
 import type { JobInputs, JobName } from '@/formats/sandbox/jobs';
 import { Pool, TOO_MANY, type Progress } from '@/formats/sandbox/pool';
 import type { Answer } from '@/formats/sandbox/work-process';
+import { PlainAnswer } from './entry/plain-answer';
 import { RequestRefused } from './entry/refusal';
 import { countWork } from './metrics';
 
@@ -116,9 +117,8 @@ export const poolQueue = (): number => held().pool.queued;
 export const jsonOfAnswer = <T>({ json }: Answer): T => JSON.parse(Buffer.from(json).toString()) as T;
 
 /** A JSON answer with more fields around it, passed on without being read. */
-export function wrapped(fields: Record<string, unknown>, name: string, { json }: Answer): Response {
+export function wrapped(fields: Record<string, unknown>, name: string, { json }: Answer): PlainAnswer {
   const head = JSON.stringify(fields).slice(0, -1);
   const begin = `${head}${head.length > 1 ? ',' : ''}${JSON.stringify(name)}:`;
-  const body = Buffer.concat([Buffer.from(begin), json, Buffer.from('}')]);
-  return new Response(body, { headers: { 'content-type': 'application/json' } });
+  return new PlainAnswer([Buffer.from(begin), json, Buffer.from('}')]);
 }

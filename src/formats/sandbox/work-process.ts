@@ -61,9 +61,10 @@ function command(child: string, { mostBytes }: Limits): [string, string[]] {
     'prlimit',
     `--data=${mostBytes}`,
     '--core=0',
+    // Whoever waits for a page or a command comes first.
     'nice',
     '-n',
-    '5',
+    '15',
     process.execPath,
     `--max-old-space-size=${Math.round(mostBytes / 2e6)}`,
     ...(child.endsWith('.ts') ? ['--import', 'tsx'] : []),

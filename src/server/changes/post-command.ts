@@ -3,7 +3,7 @@ import type { Json } from '@/core/model/json';
 import { idSchema } from '@/core/model/ids';
 import { runCommand } from './run-command';
 import { guardedPlainly } from '../entry/entry';
-import { JsonAnswer } from '../entry/json-answer';
+import { PlainAnswer } from '../entry/plain-answer';
 import { RequestRefused } from '../entry/refusal';
 
 const bodySchema = z.strictObject({
@@ -27,13 +27,13 @@ export const postCommand = guardedPlainly(
     const outcome = await runCommand({ ...sent, input: sent.input as Json, projectId, userId, userName });
     switch (outcome.kind) {
       case 'done':
-        return new JsonAnswer({ seq: outcome.seq, changes: outcome.changes, sentence: outcome.sentence });
+        return PlainAnswer.json({ seq: outcome.seq, changes: outcome.changes, sentence: outcome.sentence });
       case 'refused':
-        return new JsonAnswer(outcome.refusal, 422);
+        return PlainAnswer.json(outcome.refusal, 422);
       case 'conflict':
-        return new JsonAnswer({ message: outcome.message, headSeq: outcome.headSeq }, 409);
+        return PlainAnswer.json({ message: outcome.message, headSeq: outcome.headSeq }, 409);
       case 'forbidden':
-        return new JsonAnswer({ message: outcome.message, role: outcome.role }, outcome.role ? 403 : 404);
+        return PlainAnswer.json({ message: outcome.message, role: outcome.role }, outcome.role ? 403 : 404);
     }
   },
 );

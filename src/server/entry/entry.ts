@@ -13,7 +13,7 @@ import { whoIsSignedIn, type SignedIn } from '../people/signed-in';
 import { addressOf, REQUEST_ID_HEADER } from './address';
 import { codeOf, writeAudit } from './audit';
 import { jsonOf, readBody } from './body';
-import { wholly, type JsonAnswer } from './json-answer';
+import { wholly, type PlainAnswer } from './plain-answer';
 import { requireOwnOrigin } from './origin';
 import { RequestRefused } from './refusal';
 import { RULES, type Rule, type RuleName } from './rules';
@@ -57,7 +57,7 @@ interface Trail {
   projectId: string | null;
 }
 
-type Answer = Response | JsonAnswer;
+type Answer = Response | PlainAnswer;
 type Work<N extends RuleName> = (entered: EnteredFor<N>) => Promise<Answer> | Answer;
 type Handler<A> = (request: Request, context: Context) => Promise<A>;
 

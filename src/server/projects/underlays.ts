@@ -1,6 +1,7 @@
 import { and, eq } from 'drizzle-orm';
 import { database } from '../db/connection';
 import { blob } from '../db/schema';
+import { PlainAnswer } from '../entry/plain-answer';
 import { RequestRefused } from '../entry/refusal';
 import { inPool, jsonOfAnswer, wrapped, type Asker } from '../pool';
 import { keepFile } from './files';
@@ -37,7 +38,7 @@ export async function takeUnderlay(
   name: string,
   bytes: Uint8Array,
   page: number,
-): Promise<Response> {
+): Promise<PlainAnswer> {
   // What says it is one is read as one, and refused as one.
   if (isA('pdf', bytes) || /\.pdf$/i.test(name))
     return takePicture(projectId, name, await inPool(asker, 'pdfPage', { page }, bytes));
@@ -51,11 +52,16 @@ export async function takeUnderlay(
 async function takePicture(projectId: string, name: string, answer: Awaited<ReturnType<typeof inPool>>) {
   const { width, height, mmPerPx, pageCount } = jsonOfAnswer<PictureSaid>(answer);
   const sha256 = await keepFile(projectId, name, answer.file!);
-  return Response.json({ sha256, content: 'picture', width, height, mmPerPx, pageCount });
+  return PlainAnswer.json({ sha256, content: 'picture', width, height, mmPerPx, pageCount });
 }
 
 /** Reads a drawing that somebody brought and keeps it; answers what it holds. */
-export async function takeDrawing(asker: Asker, projectId: string, name: string, bytes: Uint8Array): Promise<Response> {
+export async function takeDrawing(
+  asker: Asker,
+  projectId: string,
+  name: string,
+  bytes: Uint8Array,
+): Promise<PlainAnswer> {
   const drawing = await inPool(asker, 'drawing', {}, bytes);
   await keepFile(projectId, name, bytes);
   return wrapped({}, 'sheet', drawing);
@@ -71,7 +77,7 @@ export async function underlayFile(asker: Asker, projectId: string, sha256: stri
   const type = pictureType(found.bytes);
   const response = type
     ? new Response(Buffer.from(found.bytes), { headers: { 'content-type': type } })
-    : wrapped({}, 'sheet', await inPool(asker, 'drawing', {}, found.bytes));
+    : wrapped({}, 'sheet', await inPool(asker, 'drawing', {}, found.bytes)).asResponse();
   // Contents never change under their own digest.
   response.headers.set('cache-control', 'private, max-age=31536000, immutable');
   return response;

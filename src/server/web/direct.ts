@@ -1,31 +1,64 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { postCommand } from '../changes/post-command';
-import { JsonAnswer } from '../entry/json-answer';
+import { PlainAnswer } from '../entry/plain-answer';
 import { log } from '../log';
+import { postDrawing, postLevels, postPresets, postUnderlay } from '../projects/bring-files';
 
-const COMMANDS = /^\/api\/projects\/([^/?]+)\/commands$/;
+/** What of a project is answered here, by the last part of its address. */
+const HANDLERS: ReadonlyMap<string, typeof postCommand> = new Map([
+  ['commands', postCommand],
+  ['drawings', postDrawing],
+  ['levels', postLevels],
+  ['presets', postPresets],
+  ['underlays', postUnderlay],
+]);
+const ADDRESS = /^\/api\/projects\/([^/?]+)\/([a-z]+)(?:\?|$)/;
+/** Bytes that are written before others get their turn. */
+const WRITTEN_AT_ONCE = 1 << 18;
 
 /**
- * Answers what is asked most and must be quick, a command, without going through the pages' framework: that costs more than
- * the command. It is the same handler with the same rule. False if the request is for something else.
+ * Answers what is asked most and must be quick, a command, and what is large, a file that is brought, without going through
+ * the pages' framework: that costs more than the command, and takes the file in twice. They are the same handlers with the
+ * same rules. False if the request is for something else.
  */
 export function answeredDirectly(request: IncomingMessage, response: ServerResponse): boolean {
-  const projectId = request.method === 'POST' ? COMMANDS.exec(request.url ?? '')?.[1] : undefined;
-  if (projectId === undefined) return false;
-  answer(request, response, projectId).catch(() => {
-    log.error({ code: 'direct' }, 'a command’s answer could not be written');
+  const [, projectId, what] = (request.method === 'POST' && ADDRESS.exec(request.url ?? '')) || [];
+  const handle = HANDLERS.get(what ?? '');
+  if (projectId === undefined || !handle) return false;
+  answer(handle, request, response, projectId).catch(() => {
+    log.error({ code: 'direct' }, 'an answer could not be written');
     response.destroy();
   });
   return true;
 }
 
-async function answer(request: IncomingMessage, response: ServerResponse, projectId: string): Promise<void> {
-  const answered = await postCommand(asRequest(request, response), { params: Promise.resolve({ projectId }) });
-  const bytes = answered instanceof JsonAnswer ? Buffer.from(answered.text) : Buffer.from(await answered.arrayBuffer());
+async function answer(
+  handle: typeof postCommand,
+  request: IncomingMessage,
+  response: ServerResponse,
+  projectId: string,
+): Promise<void> {
+  const answered = await handle(asRequest(request, response), { params: Promise.resolve({ projectId }) });
+  const { pieces, byteCount } =
+    answered instanceof PlainAnswer ? answered : new PlainAnswer([new Uint8Array(await answered.arrayBuffer())]);
   if (response.destroyed) return;
-  response.writeHead(answered.status, { ...Object.fromEntries(answered.headers), 'content-length': bytes.length });
-  response.end(bytes);
+  response.writeHead(answered.status, { ...Object.fromEntries(answered.headers), 'content-length': byteCount });
+  if (byteCount <= WRITTEN_AT_ONCE) return void response.end(Buffer.concat(pieces));
+  for (const piece of pieces)
+    for (let at = 0; at < piece.length && !response.destroyed; at += WRITTEN_AT_ONCE)
+      if (!response.write(piece.subarray(at, at + WRITTEN_AT_ONCE))) await drained(response);
+  response.end();
 }
+
+/** Waits until more can be written, or nothing more ever. */
+const drained = (response: ServerResponse): Promise<void> =>
+  new Promise((resolve) => {
+    const done = () => {
+      response.off('drain', done).off('close', done);
+      resolve();
+    };
+    response.on('drain', done).on('close', done);
+  });
 
 /** As much of a request as the entry looks at. A whole one, with its streams, costs as much as the command itself. */
 function asRequest(request: IncomingMessage, response: ServerResponse): Request {

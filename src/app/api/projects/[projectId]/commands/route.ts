@@ -1,5 +1,5 @@
 import { postCommand } from '@/server/changes/post-command';
-import { wholly } from '@/server/entry/json-answer';
+import { wholly } from '@/server/entry/plain-answer';
 
-/** Runs a command on the framework. The web process answers this one itself, before it comes here: see `src/server/web`. */
+/** Runs a command. The web process answers this one itself, before it comes here: see `src/server/web`. */
 export const POST = wholly(postCommand);

@@ -1,8 +1,5 @@
-import { guarded } from '@/server/entry/entry';
-import { fileName } from '@/server/projects/file-name';
-import { takeDrawing } from '@/server/projects/underlays';
+import { wholly } from '@/server/entry/plain-answer';
+import { postDrawing } from '@/server/projects/bring-files';
 
-/** Takes a drawing, keeps it, and answers what it holds. It is read in a process of its own. */
-export const POST = guarded('POST /api/projects/[projectId]/drawings', (entered) =>
-  takeDrawing(entered, entered.projectId, fileName(entered.query.name, 'drawing.dxf'), entered.bytes),
-);
+/** The web process answers this one itself, before it comes here: see `src/server/web`. */
+export const POST = wholly(postDrawing);

@@ -1,7 +1,5 @@
-import { guarded } from '@/server/entry/entry';
-import { inPool, wrapped } from '@/server/pool';
+import { wholly } from '@/server/entry/plain-answer';
+import { postPresets } from '@/server/projects/bring-files';
 
-/** Reads a file of bay presets somebody brought; keeps nothing of it. */
-export const POST = guarded('POST /api/projects/[projectId]/presets', async (entered) =>
-  wrapped({}, 'presets', await inPool(entered, 'presets', {}, entered.bytes)),
-);
+/** The web process answers this one itself, before it comes here: see `src/server/web`. */
+export const POST = wholly(postPresets);
