@@ -32,6 +32,7 @@ export class Incoming {
     const rest = all.subarray(count);
     this.parts.splice(0, this.parts.length, ...(rest.length > 0 ? [rest] : []));
     this.size = rest.length;
-    take(all.subarray(0, count));
+    // What is little does not keep alive what came with it.
+    take(count < rest.length ? Buffer.from(all.subarray(0, count)) : all.subarray(0, count));
   }
 }
