@@ -18,7 +18,7 @@ export async function query<T extends object>(text: string, values: unknown[] = 
 }
 
 /** Enters the demo through its door. */
-export async function enterAs(page: Page, part: 'designer' | 'consultant' | 'viewer'): Promise<void> {
+export async function enterAs(page: Page, part: 'owner' | 'designer' | 'consultant' | 'viewer'): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name: `Enter as ${part}` }).click();
   await expect(page.getByRole('heading', { name: 'Projects' })).toBeVisible();
@@ -114,15 +114,23 @@ export async function typeElevation(
   await expect(popover).toBeHidden();
 }
 
-/** A second person with an account of their own, who designs in the same project. */
-export async function secondDesigner(browser: Browser, projectId: string, name: string): Promise<BrowserContext> {
+export const PASSWORD = 'a long enough one';
+
+/** A browser of somebody with an account of their own, and their e-mail. */
+export async function newAccount(browser: Browser, name: string): Promise<{ context: BrowserContext; email: string }> {
   const context = await browser.newContext({ baseURL: process.env.APP_URL });
   const email = `${randomUUID()}@test.example`;
   const response = await context.request.post('/api/auth/sign-up/email', {
-    data: { name, email, password: 'a long enough one' },
+    data: { name, email, password: PASSWORD },
     headers: { origin: process.env.APP_URL! },
   });
   expect(response.status()).toBe(200);
+  return { context, email };
+}
+
+/** A second person with an account of their own, who designs in the same project. */
+export async function secondDesigner(browser: Browser, projectId: string, name: string): Promise<BrowserContext> {
+  const { context, email } = await newAccount(browser, name);
   const [person] = await query<{ id: string }>('select id from "user" where email = $1', [email]);
   await query(`insert into membership (project_id, user_id, role) values ($1, $2, 'designer')`, [
     projectId,

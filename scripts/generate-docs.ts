@@ -3,6 +3,7 @@ import { format } from 'prettier';
 import { z } from 'zod';
 import { FORMS } from '@/core/entry/forms';
 import { commandList } from '@/core/model/commands';
+import { POWERS, type Power } from '@/core/people/powers';
 import { reportSchema } from '@/core/report/report';
 import { RULES, type Rule } from '@/server/entry/rules';
 
@@ -16,7 +17,7 @@ function between(file: string, made: string): string {
 }
 
 const WHO: Record<string, string> = { anyone: 'anybody', person: 'who is signed in' };
-const whoWords = ({ who }: Rule): string => (typeof who === 'string' ? WHO[who]! : `${who.join(', ')} of the project`);
+const whoWords = ({ who }: Rule): string => WHO[who] ?? `${POWERS[who as Power].roles.join(', ')} of the project`;
 const bodyWords = ({ body }: Rule): string =>
   body.type === 'none'
     ? 'nothing'

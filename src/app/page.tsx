@@ -1,4 +1,6 @@
 import { headers } from 'next/headers';
+import { isFresh } from '@/server/people/keeper';
+import { mayReadOutbox } from '@/server/people/outbox';
 import { whoIsSignedIn } from '@/server/people/signed-in';
 import { projectsOf } from '@/server/projects/projects';
 import { settings } from '@/server/settings';
@@ -11,6 +13,16 @@ export const dynamic = 'force-dynamic';
 export default async function FrontPage() {
   const demo = settings().DEMO_MODE === '1';
   const person = await whoIsSignedIn(await headers());
-  if (!person) return <SignIn demo={demo} signUp={settings().SIGN_UP === 'open'} />;
-  return <ProjectList person={person.name} demo={demo} projects={await projectsOf(person.id)} />;
+  if (!person) {
+    const fresh = await isFresh();
+    return <SignIn demo={demo} fresh={fresh} signUp={fresh ? 'open' : settings().SIGN_UP} />;
+  }
+  return (
+    <ProjectList
+      person={person.name}
+      demo={demo}
+      outbox={await mayReadOutbox(person)}
+      projects={await projectsOf(person.id)}
+    />
+  );
 }

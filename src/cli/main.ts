@@ -208,6 +208,7 @@ async function writeSheet(framework: Framework, solved: Solved, file: string, op
   const plan = settingOutPlan(solved, project?.name ?? 'Project', {
     level: level.id,
     scale,
+    details: project?.details,
     writeLength: formatLength,
     writeElevation: formatElevation,
   });

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { hashPassword, verifyPassword } from 'better-auth/crypto';
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { eq, inArray, sql } from 'drizzle-orm';
 import type { Json } from '@/core/model/json';
 import { closeDatabase, database, type Transaction } from '@/server/db/connection';
 import { migrateDatabase, SETTING_UP_LOCK } from '@/server/db/migrate';
-import { account, membership, project, user } from '@/server/db/schema';
+import { membership, project, user } from '@/server/db/schema';
 import { DEMO_PEOPLE, type DemoPart } from '@/server/people/demo-people';
+import { isPassword, setPassword } from '@/server/people/stored-password';
 import { runAll } from '@/server/projects/projects';
 import { settings } from '@/server/settings';
 import { TIDEWATER_YARD } from './tidewater-yard';
@@ -19,23 +19,10 @@ async function demoPeople(tx: Transaction, password: string): Promise<Map<DemoPa
     const known = there.find((person) => person.email === email);
     const id = known?.id ?? randomUUID();
     if (!known) await tx.insert(user).values({ id, name, email });
-    await setPassword(tx, id, password);
+    if (!(await isPassword(tx, id, password))) await setPassword(tx, id, password);
     ids.set(as, id);
   }
   return ids;
-}
-
-/** Gives a demo account this installation's password, if it has another or none. */
-async function setPassword(tx: Transaction, userId: string, password: string): Promise<void> {
-  const own = and(eq(account.userId, userId), eq(account.providerId, 'credential'));
-  const [known] = await tx.select({ hash: account.password }).from(account).where(own);
-  if (known?.hash && (await verifyPassword({ hash: known.hash, password }))) return;
-  const hash = await hashPassword(password);
-  if (known) await tx.update(account).set({ password: hash }).where(own);
-  else {
-    const values = { id: randomUUID(), accountId: userId, providerId: 'credential', userId, password: hash };
-    await tx.insert(account).values(values);
-  }
 }
 
 /** Fills in the demo: people and project, all of it or nothing, and once however often and by how many it is run. */
@@ -49,14 +36,21 @@ async function seed(password: string): Promise<void> {
     const designer = people.get('designer')!;
     const [known] = await tx.select().from(membership).where(eq(membership.userId, designer)).limit(1);
     if (known) return;
+    await tx
+      .update(user)
+      .set({ isKeeper: true })
+      .where(eq(user.id, people.get('owner')!));
     process.stderr.write('  Filling in the demo project, Tidewater Yard …\n');
     const projectId = randomUUID();
     await tx.insert(project).values({ id: projectId, name: 'Tidewater Yard' });
-    await tx.insert(membership).values([
-      { projectId, userId: designer, role: 'designer' },
-      { projectId, userId: people.get('consultant')!, role: 'consultant', discipline: 'structure' },
-      { projectId, userId: people.get('viewer')!, role: 'viewer' },
-    ]);
+    await tx.insert(membership).values(
+      DEMO_PEOPLE.map(({ as, role, disciplines }) => ({
+        projectId,
+        userId: people.get(as)!,
+        role,
+        disciplines: [...disciplines],
+      })),
+    );
     const steps = TIDEWATER_YARD.map(({ command, input }) => ({ command, input: input as Json }));
     await runAll(tx, projectId, designer, steps);
   });

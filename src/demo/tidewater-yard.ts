@@ -558,4 +558,8 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
     command: 'project.setSurvey',
     input: { eastingMm: '412300m', northingMm: '98700m', heightMm: '4.2m', trueNorthDeg: 6.1 },
   },
+  {
+    command: 'project.describe',
+    input: { code: 'TY-04', client: 'Tidewater Trust', address: '4 Slipway Lane, Tidewater' },
+  },
 ];

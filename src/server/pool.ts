@@ -9,7 +9,7 @@ import { countWork } from './metrics';
 
 const PROCESSES = 2;
 /** Bytes of answers that are kept, by what they were made of. */
-const MOST_KEPT_BYTES = 96_000_000;
+const MOST_KEPT_BYTES = 48_000_000;
 
 interface Held {
   pool: Pool;

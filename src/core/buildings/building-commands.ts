@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { defineCommand, type Command } from '../model/command';
+import { projectDetailsSchema } from './building';
 import { angleSchema, textSchema } from '../model/fields';
 import { recordOf, recordsOf } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
@@ -13,7 +14,7 @@ const start = defineCommand({
     refusing(() => {
       const [project] = recordsOf(edit.before, 'project');
       if (project) edit.set('project', project.id, { name: input.name });
-      else edit.add<'project'>({ kind: 'project', name: input.name, survey: null });
+      else edit.add<'project'>({ kind: 'project', name: input.name, survey: null, details: null });
     }),
   sentence: (_, input) => `Project named ${input.name}`,
 });
@@ -38,9 +39,32 @@ const setSurvey = defineCommand({
       };
       const [project] = recordsOf(edit.before, 'project');
       if (project) edit.set('project', project.id, { survey });
-      else edit.add<'project'>({ kind: 'project', name: 'Project', survey });
+      else edit.add<'project'>({ kind: 'project', name: 'Project', survey, details: null });
     }),
   sentence: () => 'Survey coordinates of the project changed',
+});
+
+const detailText = (most: number) => textSchema(most).nullable().optional();
+
+const describe = defineCommand({
+  name: 'project.describe',
+  title: 'Say the project’s code, client, address and rule set for stairs',
+  input: z.strictObject({
+    code: detailText(30),
+    client: detailText(120),
+    address: detailText(200),
+    rules: projectDetailsSchema.shape.rules.optional(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const [project] = recordsOf(edit.before, 'project');
+      const before = project?.details ?? { code: null, client: null, address: null, rules: null };
+      const { code = before.code, client = before.client, address = before.address, rules = before.rules } = input;
+      const details = { code, client, address, rules };
+      if (project) edit.set('project', project.id, { details });
+      else edit.add<'project'>({ kind: 'project', name: 'Project', survey: null, details });
+    }),
+  sentence: () => 'Details of the project changed',
 });
 
 const placement = {
@@ -107,4 +131,4 @@ const change = defineCommand({
     `Building ${recordOf(before, 'building', buildingReferred(before, input.building))?.name ?? ''} changed`,
 });
 
-export const BUILDING_COMMANDS: Command[] = [start, setSurvey, add, change];
+export const BUILDING_COMMANDS: Command[] = [start, setSurvey, describe, add, change];

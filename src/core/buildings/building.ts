@@ -2,7 +2,17 @@ import { z } from 'zod';
 import { budgetSchema } from '../levels/budget';
 import { angleSchema, lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
+import { RULE_SETS } from '../stairs/rule-sets';
 import { surveySchema } from './survey';
+
+/** What title blocks say of a project, and what its stairs are measured against where nothing else is said. */
+export const projectDetailsSchema = z.object({
+  /** As the practice counts its projects. */
+  code: textSchema(30).nullable(),
+  client: textSchema(120).nullable(),
+  address: textSchema(200).nullable(),
+  rules: z.enum(RULE_SETS).nullable(),
+});
 
 /** The project itself: one record, with its name. */
 export const projectSchema = z.object({
@@ -10,6 +20,7 @@ export const projectSchema = z.object({
   id: idSchema,
   name: textSchema(120),
   survey: surveySchema.nullable(),
+  details: projectDetailsSchema.nullable(),
 });
 export type Project = z.infer<typeof projectSchema>;
 

@@ -1,4 +1,5 @@
 import { onSite, surveyPoint } from '../buildings/survey';
+import type { Project } from '../buildings/building';
 import type { Id } from '../model/ids';
 import { isAt } from '../solving/is-at';
 import type { Solved } from '../solving/solved';
@@ -11,7 +12,7 @@ import { layOnPaper, type OnPaper } from './paper';
 export interface SettingOutPlan {
   drawing: Drawing;
   paper: OnPaper;
-  title: { project: string; building: string; level: string; scale: string };
+  title: { project: string; building: string; level: string; scale: string; client: string };
   /** Crossings of the level from the building's zero along its axes, and in the survey where that is known; millimetres. */
   coordinates: { label: string; xMm: number; yMm: number; eastingMm: number | null; northingMm: number | null }[];
 }
@@ -24,6 +25,7 @@ export function settingOutPlan(
     level,
     scale,
     system = 'metric',
+    details = null,
     writeLength,
     writeElevation,
   }: {
@@ -31,6 +33,8 @@ export function settingOutPlan(
     scale: number;
     /** Whose words the scale is said in. */
     system?: 'metric' | 'imperial';
+    /** What the title says of the project beside its name. */
+    details?: Project['details'];
     writeLength: (mm: number) => string;
     writeElevation: (mm: number) => string;
   },
@@ -45,7 +49,8 @@ export function settingOutPlan(
     drawing,
     paper,
     title: {
-      project,
+      project: [details?.code, project].filter(Boolean).join(' '),
+      client: [details?.client, details?.address].filter(Boolean).join(', '),
       building: building.name,
       level: `Setting-out plan, level ${shown.name} ${shown.title}`.trim() + `, FFL ${writeElevation(shown.fflMm)}`,
       scale: `${scaleWords(scale, system)} on ${paper.sheet}`,

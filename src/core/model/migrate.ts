@@ -5,7 +5,7 @@ import type { Json } from './json';
 import type { Rec } from './record';
 
 /** Version of records as written today. Raised whenever a record kind changes shape. */
-export const FILE_VERSION = 6;
+export const FILE_VERSION = 7;
 
 type Step = (record: Record<string, Json>) => Record<string, Json>;
 
@@ -42,9 +42,12 @@ const withPart: Step = (record) => ({
   ...record,
 });
 
+/** From version 7 the project says its code, client, address and rule set. */
+const withDetails: Step = (record) => ({ details: null, ...record });
+
 /** Per record kind: the steps from version n to n + 1, at index n − 1. Kinds without steps have not changed. */
 const STEPS: Record<string, Step[]> = {
-  project: [asBefore, withSurvey],
+  project: [asBefore, withSurvey, asBefore, asBefore, asBefore, withDetails],
   level: [withBudget, withExtent],
   building: [withBudget],
   gridSystem: [asBefore, withShape],

@@ -101,7 +101,7 @@ const add = defineCommand({
     well: outlineInputSchema,
     entry: z.number().int().min(0).max(3).default(0),
     turn: z.enum(['left', 'right']).default('left'),
-    rules: z.enum(RULE_SETS).default('public'),
+    rules: z.enum(RULE_SETS).optional(),
     opening: z.enum(['well', 'tight']).default('well'),
     widthMm: sizesSchema.widthMm.default(null),
     eyeMm: sizesSchema.eyeMm.default(100),
@@ -118,7 +118,8 @@ const add = defineCommand({
       const building = buildingReferred(edit.before, input.building);
       if (input.name && namesTaken(edit.before).has(input.name))
         refuseNow(`There is a stair named ${input.name} already. Choose another name`, ['name']);
-      const { entry, turn, rules, opening } = input;
+      const { entry, turn, opening } = input;
+      const rules = input.rules ?? recordsOf(edit.before, 'project')[0]?.details?.rules ?? 'public';
       edit.add<'stair'>({
         kind: 'stair',
         building,

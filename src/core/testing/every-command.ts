@@ -112,6 +112,7 @@ const MAKERS: Record<string, Maker> = {
     northingMm: between(0, 1e6),
     trueNorthDeg: between(0, 30),
   }),
+  'project.describe': ({ random }) => ({ code: `P${Math.floor(random() * 1e6)}`, client: 'Tidewater Trust' }),
   'buildings.add': ({ random }) => ({ name: `B${Math.floor(random() * 1e6)}`, xMm: 400_000 }),
   'buildings.change': ({ between, building }) => ({ building, zeroMm: between(-900, 900), turnDeg: between(0, 20) }),
   'levels.setUp': ({ building, between }) => ({

@@ -283,6 +283,7 @@ function nextStep(framework: Framework, random: () => number): Step {
     () => ['presets.save', { name: pick(['P', 'Q']), system: 'G1' }],
     () => ['levels.setUp', { above: '5.4m 2@4.8m 6@3.3m', below: '3.9m', again: true }],
     () => ['project.setSurvey', { eastingMm: between(0, 1e6), northingMm: between(0, 1e6), trueNorthDeg: pick(TURNS) }],
+    () => ['project.describe', { code: pick(['P1', null]), rules: pick(['general', 'private', null]) }],
     () => ['dimensions.define', { name: 'typical', value: between(2800, 4200) }],
     () => ['levels.setHeight', { level: pick(levels), heightMm: 'typical + 25mm', mode }],
   ];

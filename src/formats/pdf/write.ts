@@ -106,7 +106,8 @@ function titleStrip(pdf: PDFKit.PDFDocument, { paper, title }: SettingOutPlan): 
     .strokeColor('#1C252E');
   pdf.rect(xMm * PT, yMm * PT, widthMm * PT, heightMm * PT).stroke();
   pdf.restore();
-  const y = (yMm + heightMm / 2) * PT;
+  // Whom it is for stands in a second line, if that is known.
+  const y = (yMm + heightMm * (title.client === '' ? 0.5 : 0.36)) * PT;
   const options = { lineBreak: false, baseline: 'middle' as const };
   pdf.fillColor('#1C252E').font('strong').fontSize(11);
   pdf.text(`${title.project}, ${title.building}`, (xMm + 4) * PT, y, options);
@@ -115,6 +116,11 @@ function titleStrip(pdf: PDFKit.PDFDocument, { paper, title }: SettingOutPlan): 
     .font('words')
     .fontSize(10)
     .text(title.level, after * PT, y, options);
+  if (title.client !== '')
+    pdf
+      .fontSize(8)
+      .text(title.client, (xMm + 4) * PT, (yMm + heightMm * 0.76) * PT, options)
+      .fontSize(10);
   const right = (xMm + widthMm - 4) * PT - pdf.widthOfString(title.scale);
   pdf.text(title.scale, right, y, options);
 }

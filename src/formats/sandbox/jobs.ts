@@ -27,6 +27,8 @@ export interface JobInputs {
   picture: Record<string, never>;
   /** A page of a PDF as a picture. */
   pdfPage: { page: number };
+  /** A project with its log, or a framework alone, that somebody brought to make a project of. */
+  project: { name: string };
   /** The setting-out plan of a level. The bytes are the framework's records. */
   sheet: SheetWanted;
   /** IFC, the report or a table, worked out from the framework, whose records the bytes are. */
@@ -59,6 +61,7 @@ export const JOBS: {
   presets: (_, bytes) => made(readPresets(new TextDecoder().decode(bytes))),
   picture: async (_, bytes) => (await import('./picture')).redrawn(bytes),
   pdfPage: async ({ page }, bytes) => (await import('./pdf-page')).pdfPage(bytes, page),
+  project: async ({ name }, bytes) => (await import('./brought-project')).broughtProject(name, bytes),
   sheet: async (wanted, bytes, tell) => madeFile(await makeSheet(frameworkOfLines(bytes), wanted, tell)),
   export: async (wanted, bytes, tell) => madeFile(await makeExport(frameworkOfLines(bytes), wanted, tell)),
 };

@@ -37,6 +37,7 @@ export async function makeSheet(
     level,
     scale,
     system: units,
+    details: project?.details,
     writeLength: (mm) => formatLength(mm, display),
     writeElevation: (mm) => formatElevation(mm, display),
   });

@@ -17,7 +17,10 @@ export function writeSvg({ drawing, paper, title }: SettingOutPlan): string {
   };
   const body = drawing.primitives.map((primitive) => paint(primitive, at, paper.scale, paper.place));
   const { xMm, yMm, widthMm: w, heightMm: h } = paper.title;
-  const words = [title.project, title.building, title.level, title.scale].map(escape).join('   ');
+  const words = [title.project, title.building, title.client, title.level, title.scale]
+    .filter((word) => word !== '')
+    .map(escape)
+    .join('   ');
   return `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" width="${widthMm}mm" height="${heightMm}mm" viewBox="0 0 ${widthMm} ${heightMm}">
 <title>${escape(`${title.project}, ${title.level}`)}</title>

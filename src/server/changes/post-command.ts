@@ -5,6 +5,7 @@ import { runCommand } from './run-command';
 import { guardedPlainly } from '../entry/entry';
 import { PlainAnswer } from '../entry/plain-answer';
 import { RequestRefused } from '../entry/refusal';
+import { ARCHIVED } from '../people/membership';
 
 const bodySchema = z.strictObject({
   commandId: idSchema,
@@ -34,6 +35,8 @@ export const postCommand = guardedPlainly(
         return PlainAnswer.json({ message: outcome.message, headSeq: outcome.headSeq }, 409);
       case 'forbidden':
         return PlainAnswer.json({ message: outcome.message, role: outcome.role }, outcome.role ? 403 : 404);
+      case 'archived':
+        return PlainAnswer.json({ message: ARCHIVED, archived: true }, 423);
     }
   },
 );

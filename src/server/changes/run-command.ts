@@ -8,10 +8,11 @@ import type { Json } from '@/core/model/json';
 import { FILE_VERSION, upcastChanges } from '@/core/model/migrate';
 import { recordsOf } from '@/core/model/framework';
 import { refuse, type Refusal, type Result } from '@/core/model/result';
+import { may, mayNot, type Role } from '@/core/people/powers';
 import { database, databasePool, type Transaction } from '../db/connection';
-import { change, project, user, type Role } from '../db/schema';
+import { change, project, user } from '../db/schema';
 import { countCommand } from '../metrics';
-import { mayEdit, roleIn } from '../people/membership';
+import { roleIn } from '../people/membership';
 import { inTurn } from './in-turn';
 import { keptHead, frameworkAt, keepHead } from './head';
 import { keepRecent } from './recent';
@@ -35,7 +36,8 @@ export type Outcome =
   | { kind: 'done'; seq: number; changes: Changes; sentence: string }
   | { kind: 'refused'; refusal: Refusal }
   | { kind: 'conflict'; message: string; headSeq: number }
-  | { kind: 'forbidden'; message: string; role: Role | null };
+  | { kind: 'forbidden'; message: string; role: Role | null }
+  | { kind: 'archived' };
 
 /** Changes between snapshots. */
 const SNAPSHOT_EVERY = 200;
@@ -80,21 +82,17 @@ function remember(sent: Sent, outcome: Outcome, { seq, framework, at }: NonNulla
 export async function runIn(tx: Transaction, sent: Sent, before: Ran['head'] = null): Promise<Ran> {
   const ended = (outcome: Outcome): Ran => ({ outcome, head: null });
   const [row] = await tx
-    .select({ headSeq: project.headSeq })
+    .select({ headSeq: project.headSeq, archivedAt: project.archivedAt })
     .from(project)
     .where(eq(project.id, sent.projectId))
     .for('update');
   const role = row ? await roleIn(tx, sent.projectId, sent.userId) : null;
   if (!row || !role)
     return ended({ kind: 'forbidden', message: 'There is no such project, or you are not a member of it', role: null });
-  if (!mayEdit(role))
-    return ended({
-      kind: 'forbidden',
-      message: `As ${role} you can look and measure, but not change the framework`,
-      role,
-    });
+  if (!may(role, 'edit')) return ended({ kind: 'forbidden', message: mayNot(role, 'edit'), role });
   const first = await firstAnswer(tx, sent);
   if (first) return ended(first);
+  if (row.archivedAt) return ended({ kind: 'archived' });
   const framework = before?.seq === row.headSeq ? before.framework : await frameworkAt(tx, sent.projectId, row.headSeq);
   const planned =
     sent.command === UNDO
@@ -116,7 +114,7 @@ const UNIQUE_VIOLATION = '23505';
 const APPEND = `
   with moved as (
     update project set head_seq = head_seq + 1, changed_at = now(), name = coalesce($1, name)
-    where id = $2 and head_seq = $3
+    where id = $2 and head_seq = $3 and archived_at is null and deleted_at is null
       and exists (select 1 from membership
         where project_id = $2 and user_id = $4 and role in ('owner', 'designer') for share)
       and not exists (select 1 from change where project_id = $2 and command_id = $5)

@@ -9,13 +9,19 @@ export const SETTING_UP_LOCK = 7_310_501;
 
 /**
  * What the app's role may do: everything it needs and no more. It cannot change or delete what is in the log, and cannot
- * remove a project. Reports read and nothing else. Jobs are added through one function that belongs to the owner.
+ * remove a project but through a function that only takes those deleted some days ago. Reports read and nothing else. Jobs
+ * are added through a function that belongs to the owner.
  */
 const RIGHTS = `
   create or replace function public.spine_add_job(task text, payload json, key text default null) returns void
     language sql security definer set search_path = pg_catalog
     as $$ select graphile_worker.add_job(identifier := task, payload := payload, job_key := key) $$;
   revoke all on function public.spine_add_job(text, json, text) from public;
+  create or replace function public.spine_remove_deleted(days int) returns bigint
+    language sql security definer set search_path = pg_catalog
+    as $$ with gone as (delete from public.project where deleted_at < now() - make_interval(days => greatest(days, 1)) returning id)
+      select count(*) from gone $$;
+  revoke all on function public.spine_remove_deleted(int) from public;
   do $rights$
   declare owned regclass;
   begin
@@ -27,6 +33,7 @@ const RIGHTS = `
     revoke update, delete on audit from spine_app;
     grant usage on all sequences in schema public to spine_app;
     grant execute on function public.spine_add_job(text, json, text) to spine_app;
+    grant execute on function public.spine_remove_deleted(int) to spine_app;
     grant select on project, membership, change, snapshot, audit to spine_reader;
     grant select (id, name, created_at) on "user" to spine_reader;
   end $rights$;

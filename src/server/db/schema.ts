@@ -15,10 +15,13 @@ import {
   uuid,
   varchar,
 } from 'drizzle-orm/pg-core';
+import type { SmallElevation } from '@/core/drawing/small-elevation';
 import type { Changes } from '@/core/model/changes';
 import type { Json } from '@/core/model/json';
 import type { KeptView } from '@/core/views/named-view';
 import type { Rec } from '@/core/model/record';
+// By its path: the tool that writes migrations knows no other.
+import { INVITERS, ROLES } from '../../core/people/powers';
 
 const at = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow();
 const bytes = customType<{ data: Uint8Array; driverData: Buffer }>({
@@ -36,6 +39,10 @@ export const user = pgTable('user', {
   image: text('image'),
   createdAt: at('created_at'),
   updatedAt: at('updated_at'),
+  /** Looks after this place: the first who made an account here. */
+  isKeeper: boolean('is_keeper').notNull().default(false),
+  /** No account of this place: somebody's name in a history that came from elsewhere, or of an account that is gone. */
+  isGone: boolean('is_gone').notNull().default(false),
 });
 
 export const session = pgTable(
@@ -86,9 +93,6 @@ export const verification = pgTable('verification', {
   updatedAt: at('updated_at'),
 });
 
-export const ROLES = ['owner', 'designer', 'consultant', 'viewer'] as const;
-export type Role = (typeof ROLES)[number];
-
 export const project = pgTable('project', {
   id: uuid('id').primaryKey(),
   name: text('name').notNull(),
@@ -97,6 +101,28 @@ export const project = pgTable('project', {
   /** When the last change was committed. */
   changedAt: at('changed_at'),
   createdAt: at('created_at'),
+  /** Put away: it can be looked at and not changed. */
+  archivedAt: timestamp('archived_at', { withTimezone: true }),
+  /** Deleted: nobody gets at it, until it is brought back or its days are over. */
+  deletedAt: timestamp('deleted_at', { withTimezone: true }),
+  deletedBy: text('deleted_by'),
+  /** Units people begin with, until they choose others. */
+  units: text('units', { enum: ['metric', 'imperial'] })
+    .notNull()
+    .default('metric'),
+  disciplines: text('disciplines').array().notNull().default([]),
+  /** Who may invite others. */
+  inviters: text('inviters', { enum: INVITERS }).notNull().default('owners'),
+});
+
+/** What the list of projects shows of one, as of a change: worked out behind, and disposable. */
+export const projectSummary = pgTable('project_summary', {
+  projectId: uuid('project_id')
+    .primaryKey()
+    .references(() => project.id, { onDelete: 'cascade' }),
+  seq: bigint('seq', { mode: 'number' }).notNull(),
+  buildings: jsonb('buildings').$type<{ name: string; levels: number }[]>().notNull(),
+  elevation: jsonb('elevation').$type<SmallElevation>().notNull(),
 });
 
 export const membership = pgTable(
@@ -109,9 +135,68 @@ export const membership = pgTable(
       .notNull()
       .references(() => user.id, { onDelete: 'cascade' }),
     role: text('role', { enum: ROLES }).notNull(),
-    discipline: text('discipline'),
+    /** Of a consultant: what they speak for. */
+    disciplines: text('disciplines').array().notNull().default([]),
+    joinedAt: at('joined_at'),
   },
   (table) => [primaryKey({ columns: [table.projectId, table.userId] }), index('membership_user').on(table.userId)],
+);
+
+/** Invitations by link: of the link only its hash is kept. */
+export const invitation = pgTable(
+  'invitation',
+  {
+    id: uuid('id').primaryKey(),
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => project.id, { onDelete: 'cascade' }),
+    tokenHash: text('token_hash').notNull().unique(),
+    /** Whom the mail goes to: the link works for whoever opens it. */
+    email: text('email').notNull(),
+    role: text('role', { enum: ROLES }).notNull(),
+    disciplines: text('disciplines').array().notNull().default([]),
+    invitedBy: text('invited_by')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    createdAt: at('created_at'),
+    expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+    usedAt: timestamp('used_at', { withTimezone: true }),
+    usedBy: text('used_by'),
+    revokedAt: timestamp('revoked_at', { withTimezone: true }),
+  },
+  (table) => [index('invitation_project').on(table.projectId, table.createdAt)],
+);
+
+/** Links by which a forgotten password is replaced: of the link only its hash is kept. */
+export const passwordLink = pgTable(
+  'password_link',
+  {
+    id: uuid('id').primaryKey(),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    tokenHash: text('token_hash').notNull().unique(),
+    createdAt: at('created_at'),
+    expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+    usedAt: timestamp('used_at', { withTimezone: true }),
+  },
+  (table) => [index('password_link_user').on(table.userId)],
+);
+
+/** Mail that would be sent: a page shows it. Its link is sealed with this place's secret, and goes once it is used. */
+export const outbox = pgTable(
+  'outbox',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    at: at('at'),
+    toEmail: text('to_email').notNull(),
+    subject: text('subject').notNull(),
+    body: text('body').notNull(),
+    /** Hash of the link's token, by which it is found when that is used. */
+    tokenHash: text('token_hash'),
+    sealedLink: text('sealed_link'),
+  },
+  (table) => [index('outbox_token').on(table.tokenHash)],
 );
 
 /** What happened around the framework: who came and went, took files away, was refused. It holds no contents. */
@@ -125,6 +210,9 @@ export const audit = pgTable(
     /** Whom it was about; nobody if they were not known. Kept when the account or project is gone. */
     userId: text('user_id'),
     projectId: uuid('project_id'),
+    /** Who it was done to, and what of it, in words: the role somebody was given. */
+    aboutId: text('about_id'),
+    detail: text('detail'),
     /** Of which request, and from which address. */
     requestId: text('request_id').notNull(),
     address: text('address').notNull(),

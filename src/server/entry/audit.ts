@@ -7,6 +7,9 @@ export interface Audited {
   event: string;
   userId: string | null;
   projectId: string | null;
+  /** Whom it was done to, and what of it, in a word or two. */
+  aboutId?: string | null;
+  detail?: string;
   requestId: string;
   address: string;
   route: string;

@@ -4,7 +4,7 @@ import { inputRefusal } from '@/core/model/command';
 import { isUuid } from '@/core/model/ids';
 import { LogFault } from '../changes/head';
 import { database } from '../db/connection';
-import type { Role } from '../db/schema';
+import { may, mayNot, type Power, type Role } from '@/core/people/powers';
 import { log } from '../log';
 import { countRequest } from '../metrics';
 import { knownRole } from '../people/known-roles';
@@ -16,7 +16,7 @@ import { jsonOf, readBody } from './body';
 import { wholly, type PlainAnswer } from './plain-answer';
 import { requireOwnOrigin } from './origin';
 import { RequestRefused } from './refusal';
-import { RULES, type Rule, type RuleName } from './rules';
+import { RULES, type Rule, type RuleName, type WhoOf } from './rules';
 
 /** A request that has come through: who it is, what they may do, and what they brought. */
 export interface Entered {
@@ -44,11 +44,8 @@ interface Context {
   params?: Promise<Record<string, string | string[]>>;
 }
 
-type EnteredFor<N extends RuleName> = N extends `${string}[projectId]${string}`
-  ? EnteredByMember
-  : N extends 'GET /api/events' | `${string} /api/projects`
-    ? EnteredByPerson
-    : Entered;
+type EnteredFor<N extends RuleName> =
+  WhoOf<N> extends 'anyone' ? Entered : WhoOf<N> extends 'person' ? EnteredByPerson : EnteredByMember;
 
 /** What is known of a request while it is answered: for its line in the log. */
 interface Trail {
@@ -190,18 +187,16 @@ async function enter(
 }
 
 /** A project one is no member of looks as if it were not there. */
-async function enterProject(rule: Rule, roles: readonly Role[], person: SignedIn, projectId: string, trail: Trail) {
-  const read = rule.looksAgain ? knownRole : (id: string, userId: string) => roleIn(database(), id, userId);
+async function enterProject(rule: Rule, power: Power, person: SignedIn, projectId: string, trail: Trail) {
+  const read = rule.looksAgain
+    ? knownRole
+    : (id: string, userId: string) => roleIn(database(), id, userId, rule.deleted);
   const role = isUuid(projectId) ? await read(projectId, person.id) : null;
   if (!role) throw new RequestRefused(404, 'There is no such project, or you are not a member of it');
   trail.projectId = projectId;
-  if (!roles.includes(role)) throw mayNotChange(role);
+  if (!may(role, power)) throw new RequestRefused(403, mayNot(role, power), { role });
   return { projectId, role };
 }
-
-/** What who may only look is told. */
-const mayNotChange = (role: Role): RequestRefused =>
-  new RequestRefused(403, `As ${role} you can look and measure, but not change the framework`, { role });
 
 /** An error as an answer. What nobody foresaw is logged by its kind, without what somebody typed. */
 function refusalAnswer(error: unknown, trail: Trail): Response {

@@ -7,6 +7,7 @@ import { settings } from '../settings';
 import { endWithParent } from '../end-with-parent';
 import { sweep } from './sweep';
 import { writeSnapshot } from './snapshot';
+import { writeSummary } from './summary';
 
 const SIGN_OF_LIFE_MS = 10_000;
 
@@ -28,7 +29,11 @@ async function main(): Promise<void> {
     noHandleSignals: true,
     pollInterval: 2000,
     logger: undefined,
-    taskList: { snapshot: (payload) => writeSnapshot(payload), sweep: () => sweep() },
+    taskList: {
+      snapshot: (payload) => writeSnapshot(payload),
+      summary: (payload) => writeSummary(payload),
+      sweep: () => sweep(),
+    },
     // Every night: what nobody names any more.
     crontab: '17 2 * * * sweep',
   });

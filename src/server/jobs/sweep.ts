@@ -3,6 +3,7 @@ import { recordsOf } from '@/core/model/framework';
 import { frameworkAt } from '../changes/head';
 import { readHeadSeq } from '../changes/read-changes';
 import { database } from '../db/connection';
+import { sweepProjects } from './sweep-projects';
 import { blob } from '../db/schema';
 
 /** A file that nothing names is kept this long: it may just have been brought, or an undo may name it again. */
@@ -11,6 +12,7 @@ const AUDIT_DAYS = 400;
 
 /** Removes what nobody names any more: files of no underlay, ended sessions, counted tries, old lines of the audit list. */
 export async function sweep(): Promise<void> {
+  await sweepProjects();
   await sweepFiles();
   await database().execute(sql`delete from session where expires_at < now()`);
   await database().execute(sql`delete from rate_limit where expire < extract(epoch from now()) * 1000`);

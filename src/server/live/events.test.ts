@@ -3,7 +3,8 @@ import { and, eq } from 'drizzle-orm';
 import { runCommand } from '../changes/run-command';
 import { closeDatabase, database } from '../db/connection';
 import { membership, session, user } from '../db/schema';
-import { createProject, setMember } from '../projects/projects';
+import { createProject } from '../projects/projects';
+import { setMember } from '../testing/people';
 import { eventStream } from './events';
 import { hub } from './hub';
 

@@ -4,7 +4,10 @@ import { recentChange } from '../changes/recent';
 import { codeOf } from '../entry/audit';
 import { log } from '../log';
 import { settings } from '../settings';
+import { HERE_CHANNEL, type Here } from './here';
 
+/** For so long a tab is thought to be open after it said so last. */
+const HERE_MS = 45_000;
 /** Bytes of a change that are sent along the stream; a larger one is fetched by who needs it. */
 const MOST_TOLD_BYTES = 64_000;
 
@@ -39,6 +42,8 @@ class Hub {
   private readonly byPerson = new Map<string, Set<Listening>>();
   private readonly peopleChanged = new Set<(userId: string | null) => void>();
   private readonly busy = new Map<string, Promise<void>>();
+  /** Where people look, by project and tab, with when they said so. */
+  private readonly here = new Map<string, Map<string, { here: Here; at: number }>>();
   private client: pg.Client | null = null;
   private connecting = false;
   private closed = false;
@@ -69,8 +74,10 @@ class Hub {
       const next = new Set(projects);
       const isNew = projects.some((id) => !listening.projects.has(id));
       for (const id of listening.projects) if (!next.has(id)) drop(this.byProject, id, listening);
-      for (const id of next) if (!listening.projects.has(id)) add(this.byProject, id, listening);
+      const joined = projects.filter((id) => !listening.projects.has(id));
+      for (const id of joined) add(this.byProject, id, listening);
       listening.projects = next;
+      for (const id of joined) for (const here of this.hereIn(id)) listener.tell(eventBytes('here', here));
       return isNew;
     };
     return {
@@ -95,8 +102,29 @@ class Hub {
 
   private heard(channel: string, payload: string): void {
     if (channel === 'spine_people') return this.readAnew(payload);
+    if (channel === HERE_CHANNEL) return this.heardHere(JSON.parse(payload) as Here);
     const [projectId, seq] = payload.split(':');
     if (projectId && seq && this.byProject.has(projectId)) this.queue(projectId, Number(seq));
+  }
+
+  /** Somebody said where they look, or closed a tab: told to who is in the project, and kept a while for who comes later. */
+  private heardHere(here: Here): void {
+    const { projectId, tab, place } = here;
+    const known = this.here.get(projectId) ?? new Map<string, { here: Here; at: number }>();
+    known.delete(tab);
+    if (place) known.set(tab, { here, at: Date.now() });
+    if (known.size > 0) this.here.set(projectId, known);
+    else this.here.delete(projectId);
+    const bytes = eventBytes('here', here);
+    for (const { listener } of this.byProject.get(projectId) ?? []) listener.tell(bytes);
+  }
+
+  private hereIn(projectId: string): Here[] {
+    const known = this.here.get(projectId);
+    if (!known) return [];
+    // A tab that crashed says nothing any more.
+    for (const [tab, { at }] of known) if (Date.now() - at > HERE_MS) known.delete(tab);
+    return [...known.values()].map(({ here }) => here);
   }
 
   /** One after the other for a project, so that changes are told in their order. */
@@ -149,6 +177,7 @@ class Hub {
       await client.query('set idle_session_timeout = 0');
       await client.query('listen spine');
       await client.query('listen spine_people');
+      await client.query(`listen ${HERE_CHANNEL}`);
       this.client = client;
       this.readAnew(null);
     } catch (error) {

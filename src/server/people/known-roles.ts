@@ -1,5 +1,5 @@
+import type { Role } from '@/core/people/powers';
 import { database } from '../db/connection';
-import type { Role } from '../db/schema';
 import { hub } from '../live/hub';
 import { roleIn } from './membership';
 

@@ -4,6 +4,8 @@ import { countSignUp, countWrongTry, forgetWrongTries, requireNoWait } from '../
 import { RequestRefused } from '../entry/refusal';
 import { settings } from '../settings';
 import { auth } from './auth';
+import { isInvited } from './invitations';
+import { isFresh, makeFirstKeeper } from './keeper';
 
 /** What of the sign-in library is reachable; all else it can do is not. */
 const SERVED: readonly string[] = ['GET get-session', 'POST sign-in/email', 'POST sign-up/email', 'POST sign-out'];
@@ -21,25 +23,25 @@ export async function signInOrOut(entered: Entered): Promise<Response> {
   if (!SERVED.includes(`${request.method} ${what}`)) throw new RequestRefused(404, 'There is nothing here');
   const counts = settings().AUTH_RATE_LIMIT === '1';
   const account = what === 'sign-in/email' ? emailIn(bytes) : '';
-  if (what === 'sign-up/email' && settings().SIGN_UP !== 'open')
-    throw new RequestRefused(
-      403,
-      settings().SIGN_UP === 'invited'
-        ? 'Accounts are made by invitation here. Ask a colleague for one'
-        : 'No accounts are made here. Ask who looks after this place',
-    );
+  const asked = what === 'sign-up/email' ? parted(bytes) : { bytes, invitation: '' };
+  if (what === 'sign-up/email') await requireSignUp(asked.invitation);
   if (counts && what === 'sign-in/email') await requireNoWait(account, address);
   if (counts && what === 'sign-up/email') await countSignUp(address);
   const before = what === 'sign-out' ? await auth().api.getSession({ headers: request.headers }) : null;
   const response = await auth().handler(
     request.method === 'GET'
       ? request
-      : new Request(request.url, { method: request.method, headers: request.headers, body: bytes as BodyInit }),
+      : new Request(request.url, {
+          method: request.method,
+          headers: withoutLength(request.headers),
+          body: asked.bytes as BodyInit,
+        }),
   );
   if (counts && what === 'sign-in/email') {
     if (response.status === 401) await countWrongTry(account, address);
     else if (response.ok) await forgetWrongTries(account);
   }
+  if (what === 'sign-up/email' && response.ok) await makeFirstKeeper();
   const event = EVENTS[what];
   if (event && response.ok) {
     const userId = before?.user.id ?? (await userIdIn(response.clone()));
@@ -48,6 +50,35 @@ export async function signInOrOut(entered: Entered): Promise<Response> {
   }
   // The library's answer may be shared; its headers are added to.
   return new Response(response.body, response);
+}
+
+/** Refuses the making of an account where that is not open, by invitation or by being the first. */
+async function requireSignUp(invitation: string): Promise<void> {
+  const { SIGN_UP } = settings();
+  if (SIGN_UP === 'open' || (await isFresh())) return;
+  if (SIGN_UP === 'off') throw new RequestRefused(403, 'No accounts are made here. Ask who looks after this place');
+  if (!(await isInvited(invitation)))
+    throw new RequestRefused(403, 'Accounts are made by invitation here. Ask a colleague for one');
+}
+
+/** What the sign-in library is sent, and the invitation that came with it. */
+function parted(bytes: Uint8Array): { bytes: Uint8Array; invitation: string } {
+  try {
+    const { invitation, ...rest } = JSON.parse(new TextDecoder().decode(bytes)) as { invitation?: unknown };
+    return {
+      bytes: Buffer.from(JSON.stringify(rest)),
+      invitation: typeof invitation === 'string' ? invitation : '',
+    };
+  } catch {
+    return { bytes, invitation: '' };
+  }
+}
+
+/** The length of what is passed on is another than that of what came. */
+function withoutLength(headers: Headers): Headers {
+  const passed = new Headers(headers);
+  passed.delete('content-length');
+  return passed;
 }
 
 /** The e-mail of a try, for counting; nothing if it holds none. */

@@ -4,7 +4,8 @@ import { WHOLE } from '@/core/views/view-part';
 import { closeDatabase, database } from '../db/connection';
 import { user } from '../db/schema';
 import { dropOwnView, keepOwnView, ownViews } from './own-views';
-import { createProject, setMember } from './projects';
+import { setMember } from '../testing/people';
+import { createProject } from './projects';
 
 afterAll(closeDatabase);
 

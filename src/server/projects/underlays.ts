@@ -1,24 +1,11 @@
 import { and, eq } from 'drizzle-orm';
+import { isA, pictureType } from '@/formats/sandbox/file-type';
 import { database } from '../db/connection';
 import { blob } from '../db/schema';
 import { PlainAnswer } from '../entry/plain-answer';
 import { RequestRefused } from '../entry/refusal';
 import { inPool, jsonOfAnswer, wrapped, type Asker } from '../pool';
 import { keepFile } from './files';
-
-/** Kinds of file that are taken, by how they begin; anything else is read as a drawing. */
-const BEGINS = {
-  png: [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a],
-  jpeg: [0xff, 0xd8, 0xff],
-  pdf: [0x25, 0x50, 0x44, 0x46],
-} as const;
-
-const isA = (kind: keyof typeof BEGINS, bytes: Uint8Array): boolean =>
-  BEGINS[kind].every((byte, i) => bytes[i] === byte);
-
-/** The media type of a picture that is kept; null for a drawing. */
-const pictureType = (bytes: Uint8Array): string | null =>
-  isA('png', bytes) ? 'image/png' : isA('jpeg', bytes) ? 'image/jpeg' : null;
 
 /** What is answered of a picture: its size in pixels, and of a page of a PDF how large one is on paper. */
 interface PictureSaid {

@@ -60,7 +60,7 @@ export function LengthField({ label, valueMm, onCommit, disabled, autoFocus, hid
         <span className="flex items-baseline gap-1">
           <input
             id={id}
-            className={`figures ${display.system === 'imperial' ? 'w-38' : 'w-28'} rounded-sm border bg-sheet px-1.5 py-0.5 text-right ${isWrong ? 'border-wrong' : 'border-hair'} disabled:opacity-60`}
+            className={`figures ${display.system === 'imperial' ? 'w-38' : 'w-28'} rounded-sm border bg-sheet px-1.5 py-0.5 text-right ${isWrong ? 'border-wrong' : 'border-hair'} disabled:border-transparent disabled:bg-transparent`}
             value={typed ?? value.text}
             title={value.isRounded ? `${formatForEntry(valueMm, METRIC)} mm exactly` : undefined}
             disabled={disabled}

@@ -7,12 +7,14 @@ import { QuickEntry } from '../quick-entry/quick-entry';
 import { chooseBuilding, chooseDisplay, useProject, useProjectStore } from '../session/store';
 import { History } from './history';
 import { undo as takeBack } from './keys';
+import { Initials } from '../page/initials';
 import { Mark } from './mark';
 import { NamedDimensions } from './named-dimensions';
 import { SavedState } from './saved-state';
+import { WhoIsHere } from './who-is-here';
 
 /** One line at the top: project and building, undo and redo, what state the work is in, who is here. */
-export function TopLine() {
+export function TopLine({ projectId }: { projectId: string }) {
   const {
     framework,
     solved,
@@ -28,11 +30,6 @@ export function TopLine() {
   const redo = again && forReader(again, display);
   const store = useProjectStore();
   const project = [...framework.records.values()].find(({ kind }) => kind === 'project');
-  const initials = (person?.name ?? '')
-    .split(' ')
-    .map((part) => part[0])
-    .join('')
-    .slice(0, 2);
   return (
     <header className="flex h-[43px] items-center gap-4 border-b border-hair bg-sheet px-3.5">
       <Link
@@ -108,15 +105,15 @@ export function TopLine() {
       <SavedState />
       <NamedDimensions />
       <History />
-      <span className="flex items-center gap-1.5" title={`${person?.name ?? ''}, ${role ?? ''}`}>
-        <span
-          className="grid size-[26px] place-items-center rounded-full bg-now text-[11px] font-bold text-sheet"
-          aria-hidden="true"
-        >
-          {initials}
-        </span>
+      <WhoIsHere />
+      <Link
+        href={`/projects/${projectId}/people`}
+        className="flex shrink-0 items-center gap-1.5"
+        title="People of this project"
+      >
+        <Initials name={person?.name ?? ''} note={role ?? undefined} strong />
         <span className="text-ink2">{role}</span>
-      </span>
+      </Link>
     </header>
   );
 }

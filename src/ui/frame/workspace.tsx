@@ -29,13 +29,13 @@ export function Workspace({ projectId, demo }: { projectId: string; demo: boolea
   useEffect(() => listenToKeys(store), [store]);
   return (
     <ProjectContext value={store}>
-      <Frame />
+      <Frame projectId={projectId} />
       <SessionTrouble demo={demo} />
     </ProjectContext>
   );
 }
 
-function Frame() {
+function Frame({ projectId }: { projectId: string }) {
   const { status, failure, solved, building, generation, unsolved, display } = useProject((project) => project);
   if (status === 'failed') {
     return (
@@ -53,7 +53,7 @@ function Frame() {
   if (status === 'ready' && !solved && unsolved) {
     return (
       <div className="grid h-full min-h-[600px] min-w-[1080px] grid-rows-[43px_minmax(0,1fr)]">
-        <TopLine />
+        <TopLine projectId={projectId} />
         <main className="grid place-items-center">
           <p className="max-w-96">
             This framework cannot be worked out, so there is nothing to draw. Undo what was done last, or download it.
@@ -75,7 +75,7 @@ function Frame() {
       className="grid h-full min-h-[600px] min-w-[1080px] grid-rows-[43px_minmax(0,1fr)_auto]"
       data-generation={generation}
     >
-      <TopLine />
+      <TopLine projectId={projectId} />
       <div className="grid min-h-0 grid-cols-[auto_minmax(0,1fr)_276px]">
         <aside aria-label="Height strip" className="flex min-h-0 flex-col border-r border-hair bg-sheet">
           <PaneBoundary name="The height strip">

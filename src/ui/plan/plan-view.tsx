@@ -25,6 +25,7 @@ import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
 import { EdgeHandles } from './edge-handles';
 import { LineHandles } from './line-handles';
+import { OthersLayer } from './others-layer';
 import { inSteps, snap, type Snapped } from './snap';
 
 const REACH_PX = 7;
@@ -300,6 +301,7 @@ export function PlanView() {
               vectorEffect="non-scaling-stroke"
             />
           )}
+          <OthersLayer drawing={drawing} pxPerMm={transform.k} />
           {only && <EdgeHandles id={only} pxPerMm={transform.k} toModel={toModel} />}
           {crop && (
             <path

@@ -2,101 +2,151 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { createAuthClient } from 'better-auth/react';
-import { createProject } from '../session/server';
-import { Mark } from '../frame/mark';
 import { ActionButton } from '../fields/fields';
+import { askServer } from '../page/ask-server';
+import { Box, Choice } from '../page/boxes';
+import { PageFrame } from '../page/page-frame';
+import { onDay } from '../page/when';
+import { listed, SORTS, type ListedProject, type Sort } from './listed-project';
+import { ProjectRow } from './project-row';
+import { StartForms } from './start-forms';
 
 const client = createAuthClient();
+
+/** How often, and how many times, what is not worked out yet is asked for again. */
+const ASK_AGAIN_MS = 2000;
+const MOST_ASKED = 8;
 
 interface ProjectListProps {
   person: string;
   demo: boolean;
-  projects: { id: string; name: string; role: string; headSeq: number; changedAt: string | null }[];
+  /** Whether this person may read the mails that stand in for e-mail. */
+  outbox: boolean;
+  projects: ListedProject[];
 }
 
-/** A person's projects, and the start of a new one. */
-export function ProjectList({ person, demo, projects }: ProjectListProps) {
+/** A person's projects: to open, look after, and start. */
+export function ProjectList({ person, demo, outbox, projects: first }: ProjectListProps) {
   const router = useRouter();
-  const [message, setMessage] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const start = (form: FormData) => {
-    setBusy(true);
-    createProject(String(form.get('name')), String(form.get('building'))).then(
-      ({ id }) => router.push(`/projects/${id}`),
-      (error: Error) => {
-        setMessage(error.message);
-        setBusy(false);
-      },
+  const [projects, setProjects] = useState(first);
+  const [typed, setTyped] = useState('');
+  const [sort, setSort] = useState<Sort>('changed');
+  const [said, setSaid] = useState<string | null>(null);
+  const [asked, setAsked] = useState(0);
+  const read = () =>
+    askServer<{ projects: ListedProject[] }>('GET', '/api/projects').then(
+      (answer) => setProjects(answer.projects),
+      (error: Error) => setSaid(error.message),
     );
+  const changed = (words?: string) => {
+    if (words) setSaid(words);
+    setAsked(0);
+    void read();
   };
-  const field = 'rounded-sm border border-hair bg-sheet px-2 py-1.5';
+  const isBehind = projects.some(({ summary, headSeq, deletedAt }) => !deletedAt && summary?.seq !== headSeq);
+  useEffect(() => {
+    if (!isBehind || asked >= MOST_ASKED) return;
+    const timer = setTimeout(() => {
+      setAsked(asked + 1);
+      void read();
+    }, ASK_AGAIN_MS);
+    return () => clearTimeout(timer);
+  }, [isBehind, asked]);
+  const shown = listed(projects, typed, sort);
+  const live = shown.filter(({ archived, deletedAt }) => !archived && !deletedAt);
+  const archived = shown.filter((each) => each.archived && !each.deletedAt);
+  const deleted = shown.filter(({ deletedAt }) => deletedAt);
   return (
-    <main className="mx-auto flex max-w-[960px] flex-col gap-8 px-8 py-10">
-      <header className="flex items-center justify-between">
-        <h1 className="flex items-center gap-2.5 text-[22px] font-bold">
-          <Mark /> Projects
-        </h1>
-        <span className="flex items-center gap-3 text-ink2">
-          {person}
+    <PageFrame
+      title="Projects"
+      beside={
+        <>
           {demo && <span className="bg-now-tint px-2 py-0.5 text-now">demo mode is on</span>}
-          <ActionButton onClick={() => void client.signOut().then(() => router.refresh())}>Sign out</ActionButton>
-        </span>
-      </header>
-      <ul className="flex flex-col">
-        {projects.length === 0 && <li className="text-ink2">No project yet. Start one below.</li>}
-        {projects.map(({ id, name, role, headSeq, changedAt }) => (
-          <li key={id} className="border-t border-hair last:border-b">
-            <Link
-              href={`/projects/${id}`}
-              className="grid grid-cols-[1fr_120px_110px_190px] items-baseline gap-4 px-2 py-3 hover:bg-sheet"
-            >
-              <span className="text-[15px] font-bold">{name}</span>
-              <span className="text-ink2">{role}</span>
-              <span className="figures text-ink2">{headSeq} edits</span>
-              <span className="text-right text-ink2">
-                {changedAt
-                  ? new Date(changedAt).toLocaleString('en-GB', {
-                      dateStyle: 'medium',
-                      timeStyle: 'short',
-                      timeZone: 'UTC',
-                    })
-                  : ''}
-              </span>
+          {outbox && (
+            <Link href="/outbox" className="text-now underline">
+              Outbox
             </Link>
+          )}
+          <Link href="/account" className="text-now underline">
+            {person}
+          </Link>
+          <ActionButton onClick={() => void client.signOut().then(() => router.refresh())}>Sign out</ActionButton>
+        </>
+      }
+    >
+      <StartForms />
+      <section aria-label="Your projects" className="flex flex-col">
+        {projects.length > 1 && (
+          <div className="mb-3 flex items-end justify-between gap-4">
+            <Box
+              label="Find"
+              type="search"
+              value={typed}
+              placeholder="A project, a building, a person"
+              onChange={(event) => setTyped(event.target.value)}
+              wide
+            />
+            <Choice label="Sorted by" value={sort} onChange={(event) => setSort(event.target.value as Sort)}>
+              {Object.entries(SORTS).map(([key, words]) => (
+                <option key={key} value={key}>
+                  {words}
+                </option>
+              ))}
+            </Choice>
+          </div>
+        )}
+        {said && (
+          <p role="status" className="mb-2 text-now">
+            {said}
+          </p>
+        )}
+        {projects.length === 0 && <p className="text-ink2">No project yet. Start one above.</p>}
+        {projects.length > 0 && live.length === 0 && (
+          <p className="text-ink2">{typed ? `Nothing holds “${typed}”.` : 'All projects are put away.'}</p>
+        )}
+        <ul className="flex flex-col">
+          {live.map((project) => (
+            <ProjectRow key={project.id} project={project} onChanged={changed} />
+          ))}
+        </ul>
+      </section>
+      <Away title={`Archived (${archived.length})`} isEmpty={archived.length === 0}>
+        {archived.map((project) => (
+          <ProjectRow key={project.id} project={project} onChanged={changed} />
+        ))}
+      </Away>
+      <Away title={`Deleted (${deleted.length})`} isEmpty={deleted.length === 0}>
+        {deleted.map(({ id, name, deletedAt }) => (
+          <li key={id} className="flex items-center justify-between border-t border-hair py-2 last:border-b">
+            <span>
+              <b>{name}</b> <span className="text-ink2">deleted on {onDay(deletedAt!)}</span>
+            </span>
+            <ActionButton
+              onClick={() =>
+                void askServer('POST', `/api/projects/${id}/restore`).then(
+                  () => changed(`${name} is back`),
+                  (error: Error) => changed(error.message),
+                )
+              }
+            >
+              Bring {name} back
+            </ActionButton>
           </li>
         ))}
-      </ul>
-      <form
-        aria-label="Start a project"
-        className="flex items-end gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          start(new FormData(event.currentTarget));
-        }}
-      >
-        <label className="flex flex-1 flex-col">
-          New project
-          <input name="name" required maxLength={120} className={field} placeholder="Its name" />
-        </label>
-        <label className="flex flex-1 flex-col">
-          First building
-          <input name="building" required maxLength={80} defaultValue="Main building" className={field} />
-        </label>
-        <button
-          type="submit"
-          disabled={busy}
-          className="rounded-sm bg-ink px-4 py-1.5 font-semibold text-sheet disabled:opacity-50"
-        >
-          Start and set up
-        </button>
-      </form>
-      {message && (
-        <p role="alert" className="text-wrong">
-          {message}
-        </p>
-      )}
-    </main>
+      </Away>
+    </PageFrame>
+  );
+}
+
+/** Projects that are put away: folded up until they are looked for. */
+function Away({ title, isEmpty, children }: { title: string; isEmpty: boolean; children: React.ReactNode }) {
+  if (isEmpty) return null;
+  return (
+    <details>
+      <summary className="text-[15px] font-bold">{title}</summary>
+      <ul className="mt-2 flex flex-col">{children}</ul>
+    </details>
   );
 }

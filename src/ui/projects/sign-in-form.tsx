@@ -5,12 +5,19 @@ import { createAuthClient } from 'better-auth/react';
 
 const client = createAuthClient();
 
-const PARTS = ['designer', 'consultant', 'viewer'] as const;
+const PARTS = ['owner', 'designer', 'consultant', 'viewer'] as const;
+
+/** Who may make an account: anybody, who is invited, or nobody. */
+export type SignUp = 'open' | 'invited' | 'off';
 
 interface SignInFormProps {
   demo: boolean;
   /** Whether accounts can be made here. */
-  signUp?: boolean;
+  signUp?: SignUp;
+  /** Begins with making an account. */
+  startNew?: boolean;
+  /** The secret part of an invitation's link: with it an account can be made where that takes one. */
+  invitation?: string;
   /** The account that is to sign in again, in place. */
   email?: string;
   /** Called when somebody is signed in. */
@@ -18,8 +25,9 @@ interface SignInFormProps {
 }
 
 /** E-mail and password, the making of an account, and the doors of the demo while that is on. */
-export function SignInForm({ demo, signUp = false, email, onSignedIn }: SignInFormProps) {
-  const [isNew, setIsNew] = useState(false);
+export function SignInForm({ demo, signUp = 'off', startNew = false, invitation, email, onSignedIn }: SignInFormProps) {
+  const mayMake = signUp === 'open' || (signUp === 'invited' && invitation !== undefined);
+  const [isNew, setIsNew] = useState(startNew && mayMake);
   const [message, setMessage] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const attempt = async (work: () => Promise<string | null>) => {
@@ -33,7 +41,12 @@ export function SignInForm({ demo, signUp = false, email, onSignedIn }: SignInFo
     const [typed, password, name] = ['email', 'password', 'name'].map((field) => String(form.get(field) ?? ''));
     void attempt(async () => {
       const { error } = isNew
-        ? await client.signUp.email({ email: typed!, password: password!, name: name! })
+        ? await client.signUp.email({
+            email: typed!,
+            password: password!,
+            name: name!,
+            ...(invitation === undefined ? {} : { invitation }),
+          })
         : await client.signIn.email({ email: typed!, password: password! });
       return error ? (error.message ?? 'That was not accepted. Check e-mail and password') : null;
     });
@@ -119,7 +132,7 @@ export function SignInForm({ demo, signUp = false, email, onSignedIn }: SignInFo
         >
           {isNew ? 'Make the account' : email === undefined ? 'Sign in' : 'Sign in again'}
         </button>
-        {signUp && (
+        {mayMake && (
           <button
             type="button"
             className="self-start text-now underline"

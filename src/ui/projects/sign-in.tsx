@@ -1,11 +1,12 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { Mark } from '../frame/mark';
-import { SignInForm } from './sign-in-form';
+import { SignInForm, type SignUp } from './sign-in-form';
 
 /** The front page for who is not signed in. */
-export function SignIn({ demo, signUp }: { demo: boolean; signUp: boolean }) {
+export function SignIn({ demo, signUp, fresh }: { demo: boolean; signUp: SignUp; fresh: boolean }) {
   const router = useRouter();
   return (
     <main className="grid h-full min-h-[560px] grid-cols-[1fr_420px]">
@@ -17,7 +18,20 @@ export function SignIn({ demo, signUp }: { demo: boolean; signUp: boolean }) {
           </h1>
           <p className="text-ink2">Levels, grids, columns and shafts, set out once and carried through every storey.</p>
         </div>
-        <SignInForm demo={demo} signUp={signUp} onSignedIn={() => router.refresh()} />
+        {fresh && (
+          <p className="border border-now bg-now-tint p-3">
+            Nobody has an account here yet. Whoever makes the first one looks after this place.
+          </p>
+        )}
+        <SignInForm demo={demo} signUp={signUp} startNew={fresh} onSignedIn={() => router.refresh()} />
+        {signUp === 'invited' && (
+          <p className="text-ink2">Accounts are made by invitation here. Open the link in yours.</p>
+        )}
+        {!fresh && (
+          <Link href="/password" className="self-start text-now underline">
+            I forgot my password
+          </Link>
+        )}
       </div>
     </main>
   );

@@ -1,16 +1,18 @@
 import { EventSourceParserStream } from 'eventsource-parser/stream';
 import type { LoggedChange } from '@/core/history/entry';
-import type { Role } from './session-state';
+import type { Role } from '@/core/people/powers';
+import type { Here } from './here';
 import type { Surroundings } from './surroundings';
 
 /** Where a person's projects stand, by id, and what they may do there. */
-export type Heads = Record<string, { seq: number; role: Role }>;
+export type Heads = Record<string, { seq: number; role: Role; archived?: boolean }>;
 
 /** What the live stream tells. */
 export type Told =
   | { event: 'heads'; data: Heads }
   | { event: 'change'; data: { projectId: string; change: LoggedChange } }
   | { event: 'head'; data: { projectId: string; seq: number } }
+  | { event: 'here'; data: Here }
   | { event: 'out'; data: null }
   | { event: 'live'; data: boolean };
 
@@ -37,10 +39,15 @@ export function listenLive(around: LiveSurroundings, hear: (told: Told) => void)
   let isClosed = false;
   let lastHeard = Date.now();
   let latest: Heads | null = null;
+  const here = new Map<string, Here>();
   let isLive = false;
   const note = (told: Told) => {
     lastHeard = Date.now();
     if (told.event === 'heads') latest = told.data;
+    if (told.event === 'here') {
+      if (told.data.place) here.set(told.data.tab, told.data);
+      else here.delete(told.data.tab);
+    }
     if (told.event === 'live') isLive = told.data;
     hear(told);
   };
@@ -49,6 +56,7 @@ export function listenLive(around: LiveSurroundings, hear: (told: Told) => void)
     else if (isLeading && isLive && latest) {
       channel.postMessage({ event: 'live', data: true } satisfies FromTab);
       channel.postMessage({ event: 'heads', data: latest } satisfies FromTab);
+      for (const data of here.values()) channel.postMessage({ event: 'here', data } satisfies FromTab);
     }
   };
   const lead = async (steal: boolean): Promise<void> => {

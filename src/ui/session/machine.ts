@@ -75,9 +75,9 @@ const plain = ({ commandId, command, input, digest, madeAt, sentence }: Pending)
 function react(state: SessionState, event: SessionEvent, effects: Effect[]): SessionState {
   switch (event.type) {
     case 'opened': {
-      const { seq, framework, personId, role, own, readOnly = null } = event;
+      const { seq, framework, personId, role, own, readOnly = null, archived = false } = event;
       const opened = { opened: true, failure: null, personId, role, signedIn: true, answered: true, failures: 0 };
-      return replan({ ...state, ...opened, base: framework, baseSeq: seq, headSeq: seq, own, readOnly });
+      return replan({ ...state, ...opened, base: framework, baseSeq: seq, headSeq: seq, own, readOnly, archived });
     }
     case 'couldNotOpen':
       return { ...state, failure: event.message };
@@ -117,7 +117,7 @@ function react(state: SessionState, event: SessionEvent, effects: Effect[]): Ses
     case 'heads': {
       if (event.seq === null || event.role === null) return { ...state, role: null };
       const headSeq = Math.max(state.headSeq, event.seq);
-      return { ...state, role: event.role, headSeq };
+      return { ...state, role: event.role, headSeq, archived: event.archived ?? state.archived };
     }
     case 'live':
       return event.live ? speaksAgain(state) : { ...state, live: false };
@@ -240,6 +240,7 @@ function refused(
     asked?.what === 'send' ? state.pending.find(({ commandId }) => commandId === asked.commandId) : undefined;
   if (status === 401) return { ...state, answered: true, signedIn: false };
   if (status === 404) return { ...state, answered: true, role: null };
+  if (event.archived) return { ...state, answered: true, archived: true };
   if (status === 403) return { ...state, answered: true, role: event.role === undefined ? 'viewer' : event.role };
   if (sent && (status === 409 || status === 422)) {
     effects.push({
@@ -279,7 +280,7 @@ function ask(state: SessionState, effects: Effect[]): SessionState {
   const next = unsent(state)[0];
   // What a lost answer was about has come by the stream meanwhile: nothing is left unanswered.
   if (!next) return state.answered ? state : { ...state, answered: true, failures: 0 };
-  if (state.stuck || !mayChange(state.role)) return state;
+  if (state.stuck || state.archived || !mayChange(state.role)) return state;
   effects.push({ do: 'send', edit: plain(next) });
   return { ...state, asking: { what: 'send', commandId: next.commandId } };
 }

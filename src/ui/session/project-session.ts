@@ -8,9 +8,11 @@ import { EMPTY_FRAMEWORK, recordsById, type Framework } from '@/core/model/frame
 import type { Json } from '@/core/model/json';
 import { refuse, type Result } from '@/core/model/result';
 import type { Rec } from '@/core/model/record';
+import type { Role } from '@/core/people/powers';
 import type { Solved } from '@/core/solving/solved';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { SolveWorker } from '@/workers/solve.worker';
+import type { Here } from './here';
 import { KeptEdits } from './kept-edits';
 import { listenLive, type Told } from './live';
 import { nextUndo, planHere, step } from './machine';
@@ -21,7 +23,6 @@ import {
   type Effect,
   type Pending,
   type Phase,
-  type Role,
   type SessionEvent,
   type SessionState,
 } from './session-state';
@@ -50,12 +51,18 @@ export interface Shown {
   unsolved: string | null;
 }
 
+/** Why nobody changes an archived project. */
+const ARCHIVED = 'This project is archived. An owner can take it out of the archive';
+
 /**
  * One open project in one tab. It does what the machine says: sends edits one after the other, reads what was missed,
  * keeps what is not acknowledged, and has every state solved in the worker.
  */
 export class ProjectSession {
   readonly server: ReturnType<typeof serverFor>;
+  /** Told where somebody looks, and of what somebody else did. */
+  onHere: (here: Here) => void = () => {};
+  onOthersEdit: (change: LoggedChange) => void = () => {};
   private state: SessionState = CLOSED;
   private kept: KeptEdits<Pending> | null = null;
   private person: Opened['person'] | null = null;
@@ -104,10 +111,10 @@ export class ProjectSession {
   async open(): Promise<Opened> {
     const opened = await this.server.open();
     const framework = { records: new Map(Object.entries(opened.records)) };
-    const { person, role, seq, readOnly } = opened;
+    const { person, role, seq, readOnly, archived } = opened;
     this.person = person;
     this.kept = new KeptEdits(this.around, person.id, this.projectId);
-    this.on({ type: 'opened', seq, framework, personId: person.id, role, own: [], readOnly });
+    this.on({ type: 'opened', seq, framework, personId: person.id, role, own: [], readOnly, archived });
     this.closeLive = listenLive(this.around, (told) => this.heard(told));
     this.around.page.addEventListener('beforeunload', this.warn);
     void this.readOwn();
@@ -273,14 +280,26 @@ export class ProjectSession {
         return this.on({ type: 'signedOut' });
       case 'heads': {
         const head = told.data[this.projectId];
-        return this.on({ type: 'heads', seq: head?.seq ?? null, role: head?.role ?? null });
+        return this.on({
+          type: 'heads',
+          seq: head?.seq ?? null,
+          role: head?.role ?? null,
+          archived: head?.archived ?? false,
+        });
       }
       case 'head':
         if (told.data.projectId === this.projectId && this.state.role)
           this.on({ type: 'heads', seq: told.data.seq, role: this.state.role });
         return;
-      case 'change':
-        if (told.data.projectId === this.projectId) this.on({ type: 'told', change: told.data.change });
+      case 'here':
+        if (told.data.projectId === this.projectId) this.onHere(told.data);
+        return;
+      case 'change': {
+        const { projectId, change } = told.data;
+        if (projectId !== this.projectId) return;
+        if (change.authorId !== this.state.personId) this.onOthersEdit(change);
+        this.on({ type: 'told', change });
+      }
     }
   }
 
@@ -291,7 +310,7 @@ export class ProjectSession {
       ...this.shown,
       phase: phaseOf(state),
       role: state.role,
-      readOnly: state.readOnly,
+      readOnly: state.readOnly ?? (state.archived ? ARCHIVED : null),
       unsent: unsent(state),
       stuck: state.stuck,
       undo: nextUndo(state, false)?.sentence ?? null,

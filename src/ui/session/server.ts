@@ -7,13 +7,15 @@ import type { KeptView } from '@/core/views/named-view';
 import type { LevelTable } from '@/core/importing/level-table';
 import type { Sheet } from '@/core/importing/sheet';
 import type { LengthUnit } from '@/core/units/length-units';
-import type { Role } from './session-state';
+import type { Role } from '@/core/people/powers';
+import type { Place } from './here';
 
 /** What a refusal says beside its words. */
 interface More {
   headSeq?: number;
   retryAfterMs?: number;
   role?: Role | null;
+  archived?: boolean;
   /** The field a refusal is about. */
   path?: (string | number)[];
 }
@@ -65,6 +67,7 @@ async function ask<T>(send: Send, url: string, init?: RequestInit, withinMs?: nu
     {
       ...(body?.headSeq === undefined ? {} : { headSeq: body.headSeq }),
       ...(body?.role === undefined ? {} : { role: body.role }),
+      ...(body?.archived === undefined ? {} : { archived: body.archived }),
       ...(body?.path === undefined ? {} : { path: body.path }),
       ...(seconds > 0 ? { retryAfterMs: seconds * 1000 } : {}),
     },
@@ -80,6 +83,9 @@ export interface Opened {
   person: { id: string; name: string; email: string };
   role: Role;
   readOnly?: string;
+  archived?: boolean;
+  /** Units people begin with here, until they choose others. */
+  units: 'metric' | 'imperial';
 }
 
 export interface SentCommand {
@@ -160,6 +166,14 @@ export const serverFor = (projectId: string, send: Send = (url, init) => fetch(u
         });
         return { name: decodeURIComponent(name), blob };
       }),
+    /** Tells the others where one looks; the last word of a tab is sent though the page goes. */
+    tellHere: (told: { tab: string; place: Place | null }, isLast: boolean) =>
+      ask<{ told: boolean }>(send, `${base}/here`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(told),
+        keepalive: isLast,
+      }),
     ownViews: () => get<{ views: KeptView[] }>('/views'),
     keepOwnView: (view: KeptView) =>
       ask<{ views: KeptView[] }>(send, `${base}/views`, {
@@ -191,3 +205,12 @@ export const serverFor = (projectId: string, send: Send = (url, init) => fetch(u
 
 export const createProject = (name: string, building: string): Promise<{ id: string }> =>
   post((url, init) => fetch(url, init), '/api/projects', { name, building });
+
+/** Makes a project of a file: a whole project, or a framework. */
+export const bringProject = (file: File, signal: AbortSignal): Promise<{ id: string; name: string }> =>
+  ask(
+    (url, init) => fetch(url, init),
+    `/api/projects/bring?name=${encodeURIComponent(file.name)}`,
+    { method: 'POST', body: file, signal, headers: { 'content-type': 'application/octet-stream' } },
+    LONG_MS,
+  );

@@ -4,6 +4,7 @@ import type { Planned } from '@/core/model/command';
 import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';
+import { may, type Role } from '@/core/people/powers';
 
 /** An edit made here that the server has not answered for. It is what is kept in the browser. */
 export interface Pending {
@@ -21,8 +22,6 @@ export interface Pending {
 export type Phase =
   'opening' | 'current' | 'sending' | 'catchingUp' | 'offline' | 'signedOut' | 'outOfProject' | 'stuck' | 'failed';
 
-export type Role = 'owner' | 'designer' | 'consultant' | 'viewer';
-
 /** Why nothing is sent: an edit that can never be saved as it is. */
 interface Stuck {
   commandId: Id;
@@ -37,6 +36,8 @@ export interface SessionState {
   role: Role | null;
   /** Why nothing can be changed here by anybody: the log is damaged, and this is its last good state. */
   readOnly: string | null;
+  /** It is put away: nobody changes it until an owner takes it out again. */
+  archived: boolean;
   signedIn: boolean;
   /** The live stream speaks, here or in the tab that holds it; null until the first word. */
   live: boolean | null;
@@ -76,16 +77,25 @@ export type SessionEvent =
       role: Role;
       own: readonly LoggedChange[];
       readOnly?: string;
+      archived?: boolean;
     }
   | { type: 'couldNotOpen'; message: string }
   | { type: 'ownRead'; own: readonly LoggedChange[] }
   | { type: 'restored'; edits: readonly Pending[] }
   | { type: 'edited'; edit: Pending; planned: Planned }
   | { type: 'acknowledged'; commandId: Id; seq: number; changes: Changes; entry: LoggedChange | null }
-  | { type: 'refused'; status: number; message: string; headSeq?: number; retryAfterMs?: number; role?: Role | null }
+  | {
+      type: 'refused';
+      status: number;
+      message: string;
+      headSeq?: number;
+      retryAfterMs?: number;
+      role?: Role | null;
+      archived?: boolean;
+    }
   | { type: 'missedRead'; changes: readonly LoggedChange[] }
   | { type: 'told'; change: LoggedChange }
-  | { type: 'heads'; seq: number | null; role: Role | null }
+  | { type: 'heads'; seq: number | null; role: Role | null; archived?: boolean }
   | { type: 'live'; live: boolean }
   | { type: 'signedOut' }
   | { type: 'signedIn' }
@@ -107,6 +117,7 @@ export const CLOSED: SessionState = {
   personId: '',
   role: null,
   readOnly: null,
+  archived: false,
   signedIn: true,
   live: null,
   answered: true,
@@ -125,7 +136,7 @@ export const CLOSED: SessionState = {
   planned: new Map(),
 };
 
-export const mayChange = (role: Role | null): boolean => role === 'owner' || role === 'designer';
+export const mayChange = (role: Role | null): boolean => role !== null && may(role, 'edit');
 
 /** Edits that the server has not acknowledged. */
 export const unsent = (state: SessionState): readonly Pending[] =>
@@ -136,8 +147,8 @@ export function phaseOf(state: SessionState): Phase {
   if (state.failure !== null) return 'failed';
   if (!state.opened) return 'opening';
   if (!state.signedIn) return 'signedOut';
-  if (state.role === null || state.readOnly !== null || (!mayChange(state.role) && unsent(state).length > 0))
-    return 'outOfProject';
+  const mayNotSend = !mayChange(state.role) || state.archived;
+  if (state.role === null || state.readOnly !== null || (mayNotSend && unsent(state).length > 0)) return 'outOfProject';
   if (state.stuck) return 'stuck';
   if (!state.answered || state.live === false) return 'offline';
   if (state.pending.length > 0) return 'sending';

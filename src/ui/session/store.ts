@@ -2,6 +2,8 @@ import { forReader } from '@/core/units/for-reader';
 import type { ViewKind } from '@/core/views/named-view';
 import { WHOLE, type ViewPart } from '@/core/views/view-part';
 import { createContext, useContext } from 'react';
+import { v4 } from 'uuid';
+import { touchedIds } from '@/core/model/changes';
 import { createStore, useStore, type StoreApi } from 'zustand';
 import type { Curve } from '@/core/geometry/curve';
 import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
@@ -12,6 +14,7 @@ import type { Solved } from '@/core/solving/solved';
 import { IMPERIAL, METRIC, type LengthDisplay } from '@/core/units/format-length';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { MoveMode } from '@/core/levels/chain';
+import { heardOther, markEdit, tellWhereOneLooks, type EditMark, type Other } from './here';
 import { mayChange, type Pending, type Phase } from './session-state';
 import { ProjectSession } from './project-session';
 import { rememberForRescue } from './rescue';
@@ -77,6 +80,9 @@ export interface Project {
   display: LengthDisplay;
   notice: { text: string; kind: 'trouble' | 'done'; again?: () => void } | null;
   mayEdit: boolean;
+  /** Who else has the project open, and what they just did. */
+  others: readonly Other[];
+  editMarks: readonly EditMark[];
   session: ProjectSession | null;
   run: (command: string, input: Json) => string | null;
   say: (text: string, kind?: 'trouble' | 'done') => void;
@@ -123,6 +129,8 @@ export function makeProjectStore(): ProjectStore {
     display: METRIC,
     notice: null,
     mayEdit: false,
+    others: [],
+    editMarks: [],
     session: null,
     /** Does a command; answers the refusal's words, or null when it was done. */
     run: (command, input) => {
@@ -143,6 +151,12 @@ export function makeProjectStore(): ProjectStore {
   }));
 }
 
+/** The units chosen in this browser; null before any were. */
+function chosenDisplay(): LengthDisplay | null {
+  const kept = localStorage.getItem(DISPLAY_KEY);
+  return kept === 'imperial' ? IMPERIAL : kept === 'metric' ? METRIC : null;
+}
+
 /** Opens a project into a store; answers how to close it. */
 export function openProject(store: ProjectStore, projectId: string): () => void {
   const session = new ProjectSession(
@@ -158,17 +172,31 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
     (message, again) =>
       store.setState(({ display }) => ({ notice: { text: forReader(message, display), kind: 'trouble', again } })),
   );
-  store.setState({ session, display: localStorage.getItem(DISPLAY_KEY) === 'imperial' ? IMPERIAL : METRIC });
+  store.setState({ session, display: chosenDisplay() ?? METRIC });
   rememberForRescue(session);
+  session.onHere = (here) =>
+    store.setState(({ others, person }) => ({ others: heardOther(others, here, person?.id ?? '', Date.now()) }));
+  session.onOthersEdit = ({ author, changes }) => markEdit(store, author, touchedIds(changes));
+  const stopTelling = tellWhereOneLooks(store, v4(), (told, isLast) => {
+    session.server.tellHere(told, isLast).catch(() => undefined);
+  });
   session.open().then(
-    ({ person }) => store.setState({ status: 'ready', person }),
+    ({ person, units }) =>
+      store.setState({
+        status: 'ready',
+        person,
+        display: chosenDisplay() ?? (units === 'imperial' ? IMPERIAL : METRIC),
+      }),
     (error: unknown) => {
       const failure =
         error instanceof ServerRefused ? error.message : 'The project could not be opened. Load the page again';
       store.setState({ status: 'failed', failure });
     },
   );
-  return () => session.close();
+  return () => {
+    stopTelling();
+    session.close();
+  };
 }
 
 /** No tool is at work: for who may not change anything, or not any more. */

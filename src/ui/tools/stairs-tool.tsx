@@ -6,6 +6,7 @@ import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { freeStairName } from '@/core/stairs/stair-commands';
 import { previewStair } from '@/core/stairs/preview-stair';
 import { RULE_SETS, STAIR_RULES, type RuleSet } from '@/core/stairs/rule-sets';
+import { recordsOf } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import { firstLength } from '@/core/units/first-length';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
@@ -23,7 +24,7 @@ export function StairsTool() {
   const read = useLengthReader();
   const well = useRectangle([2600, 5600], true);
   const [name, setName] = useState('');
-  const [rules, setRules] = useState<RuleSet>('public');
+  const [rules, setRules] = useState<RuleSet>(recordsOf(framework, 'project')[0]?.details?.rules ?? 'public');
   const [entry, setEntry] = useState<'0' | '1' | '2' | '3'>('0');
   const [turn, setTurn] = useState<'left' | 'right'>('left');
   const [opening, setOpening] = useState<'well' | 'tight'>('well');

@@ -2,9 +2,12 @@
 
 import { useProject, type Step } from '../session/store';
 
+/** Steps that change nothing. */
+const FOR_ALL: readonly Step[] = ['checks', 'issue'];
+
 /** The steps of the job in the order people do them, each with its state. A guide, never a lock. */
 export function WorkPath() {
-  const { solved, framework, building, step, set } = useProject((project) => project);
+  const { solved, framework, building, step, set, mayEdit, role } = useProject((project) => project);
   if (!solved) return <nav aria-label="Work path" className="h-[52px] border-t border-hair bg-sheet" />;
   const own = <T extends { building: string }>(things: readonly T[]) =>
     things.filter((thing) => thing.building === building);
@@ -27,9 +30,17 @@ export function WorkPath() {
     ['checks', 'Checks', findings.length === 0 ? 'no findings' : many(findings.length, 'finding'), findings.length],
     ['issue', 'Hand over', 'IFC, framework file', 0],
   ];
+  // Who only looks has two steps: what is found, and what can be taken away.
+  const shown = mayEdit ? steps : steps.filter(([key]) => FOR_ALL.includes(key));
   return (
     <nav aria-label="Work path" className="flex border-t border-hair bg-sheet">
-      {steps.map(([key, name, state, count]) => (
+      {!mayEdit && role && (
+        <p className="flex flex-[3] flex-col justify-center px-4 py-1.5">
+          <b>You look at this as {role}</b>
+          <span className="text-[11px] text-ink2">Choose anything to read about it; keep views of your own</span>
+        </p>
+      )}
+      {shown.map(([key, name, state, count]) => (
         <button
           key={key}
           type="button"

@@ -2,10 +2,10 @@ import { z } from 'zod';
 import { guarded } from '@/server/entry/entry';
 import { RequestRefused } from '@/server/entry/refusal';
 import { auth } from '@/server/people/auth';
-import { DEMO_PEOPLE } from '@/server/people/demo-people';
+import { DEMO_DOORS, DEMO_PEOPLE } from '@/server/people/demo-people';
 import { settings } from '@/server/settings';
 
-const bodySchema = z.strictObject({ as: z.enum(['designer', 'consultant', 'viewer']) });
+const bodySchema = z.strictObject({ as: z.enum(DEMO_DOORS) });
 
 /** Enters the demo as one of its made-up people. Only while the demo mode is on. */
 export const POST = guarded('POST /api/demo', async ({ request, json }) => {

@@ -1,22 +1,12 @@
-import { headers } from 'next/headers';
-import { notFound, redirect } from 'next/navigation';
-import { isUuid } from '@/core/model/ids';
-import { whoIsSignedIn } from '@/server/people/signed-in';
+import { memberOrLeave } from '@/server/people/member-page';
 import { settings } from '@/server/settings';
-import { projectNamed } from '@/server/projects/projects';
 import { Workspace } from '@/ui/frame/workspace';
 
 export const dynamic = 'force-dynamic';
 
-interface PageProps {
-  params: Promise<{ projectId: string }>;
-}
-
 /** The workspace of a project, for its members. */
-export default async function ProjectPage({ params }: PageProps) {
+export default async function ProjectPage({ params }: { params: Promise<{ projectId: string }> }) {
   const { projectId } = await params;
-  const person = await whoIsSignedIn(await headers());
-  if (!person) redirect('/');
-  if (!isUuid(projectId) || !(await projectNamed(projectId, person.id))) notFound();
+  await memberOrLeave(projectId, 'look');
   return <Workspace projectId={projectId} demo={settings().DEMO_MODE === '1'} />;
 }

@@ -6,7 +6,7 @@ import { plan } from '@/core/model/commands';
 import { recordsById, type Framework } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import { refuse, type Result } from '@/core/model/result';
-import type { Role } from '../session-state';
+import type { Role } from '@/core/people/powers';
 import type { Send, SentCommand } from '../server';
 
 interface Stream {

@@ -1,0 +1,32 @@
+import { z } from 'zod';
+import { projectDetailsSchema } from '@/core/buildings/building';
+import { textSchema } from '@/core/model/fields';
+import { INVITERS } from '@/core/people/powers';
+import { guarded } from '@/server/entry/entry';
+import { disciplinesSchema } from '@/server/people/fields';
+import { changeByCommand, changeProject, deleteProject } from '@/server/projects/projects';
+
+const changeSchema = z.strictObject({
+  name: textSchema(120).optional(),
+  units: z.enum(['metric', 'imperial']).optional(),
+  disciplines: disciplinesSchema.optional(),
+  inviters: z.enum(INVITERS).optional(),
+  archived: z.boolean().optional(),
+  details: projectDetailsSchema.optional(),
+});
+
+/** Renames a project, changes its settings, archives it or takes it out again. */
+export const PATCH = guarded('PATCH /api/projects/[projectId]', async ({ projectId, person, json }) => {
+  const { name, details, ...settings } = json(changeSchema);
+  await changeProject(projectId, settings);
+  // These are in the framework: commands, so that they are in the history and in every open tab.
+  if (name !== undefined) await changeByCommand(projectId, person.id, 'project.start', { name });
+  if (details !== undefined) await changeByCommand(projectId, person.id, 'project.describe', details);
+  return Response.json({ changed: true });
+});
+
+/** Deletes a project, whose name is typed. */
+export const DELETE = guarded('DELETE /api/projects/[projectId]', async ({ projectId, person, json }) => {
+  await deleteProject(projectId, person.id, json(z.strictObject({ name: z.string().max(200) })).name);
+  return Response.json({ deleted: true });
+});

@@ -1,0 +1,14 @@
+import { memberOrLeave } from '@/server/people/member-page';
+import { detailsOf, projectOf } from '@/server/projects/projects';
+import { SettingsPage } from '@/ui/projects/settings-page';
+
+export const dynamic = 'force-dynamic';
+
+/** What an owner sets about a project. */
+export default async function Settings({ params }: { params: Promise<{ projectId: string }> }) {
+  const { projectId } = await params;
+  await memberOrLeave(projectId, 'project');
+  return (
+    <SettingsPage projectId={projectId} settings={await projectOf(projectId)} details={await detailsOf(projectId)} />
+  );
+}

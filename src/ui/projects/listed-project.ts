@@ -1,0 +1,56 @@
+import type { Role } from '@/core/people/powers';
+
+/** A project as the list is given it. */
+export interface ListedProject {
+  id: string;
+  name: string;
+  role: Role;
+  headSeq: number;
+  changedAt: string;
+  lastBy: string | null;
+  lastDone: string | null;
+  archived: boolean;
+  deletedAt: string | null;
+  members: { id: string; name: string; role: Role }[];
+  summary: { seq: number; buildings: { name: string; levels: number }[] } | null;
+}
+
+/** How the list can be sorted. */
+export const SORTS = { changed: 'Changed last', name: 'Name', size: 'Levels' } as const;
+export type Sort = keyof typeof SORTS;
+
+const levelCount = ({ summary }: ListedProject): number =>
+  (summary?.buildings ?? []).reduce((sum, { levels }) => sum + levels, 0);
+
+const collator = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
+
+const ORDERS: Record<Sort, (a: ListedProject, b: ListedProject) => number> = {
+  changed: (a, b) => (a.changedAt < b.changedAt ? 1 : a.changedAt > b.changedAt ? -1 : 0),
+  name: (a, b) => collator.compare(a.name, b.name),
+  size: (a, b) => levelCount(b) - levelCount(a),
+};
+
+/** The projects that hold every typed word in their name, a building or a member's name, in order. */
+export function listed(projects: readonly ListedProject[], typed: string, sort: Sort): ListedProject[] {
+  const words = typed
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '');
+  const holds = ({ name, members, summary }: ListedProject): boolean => {
+    const text = [name, ...members.map((member) => member.name), ...(summary?.buildings ?? []).map((b) => b.name)]
+      .join(' ')
+      .toLowerCase();
+    return words.every((word) => text.includes(word));
+  };
+  return projects.filter(holds).sort((a, b) => ORDERS[sort](a, b) || collator.compare(a.name, b.name));
+}
+
+/** A project's buildings in words: `Hall house 14 levels, Annex 5`. */
+export function buildingWords({ summary }: ListedProject): string {
+  if (!summary) return '';
+  const [first, ...rest] = summary.buildings;
+  if (!first) return 'No building yet';
+  return [`${first.name} ${first.levels} ${first.levels === 1 ? 'level' : 'levels'}`]
+    .concat(rest.map(({ name, levels }) => `${name} ${levels}`))
+    .join(', ');
+}
