@@ -51,7 +51,7 @@ test('a fresh host without the demo is usable: first account, first project, and
     });
     const { link } = (await invited.json()) as { link: string };
     await door.goto(link);
-    await door.getByText('Make an account').click();
+    await door.getByRole('button', { name: 'Make an account' }).click();
     await door.getByLabel('Name', { exact: true }).fill('Ada Vale');
     await door.getByLabel('E-mail').fill('ada@practice.example');
     await door.getByLabel('Password').fill(PASSWORD);

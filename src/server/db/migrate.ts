@@ -22,6 +22,10 @@ const RIGHTS = `
     as $$ with gone as (delete from public.project where deleted_at < now() - make_interval(days => greatest(days, 1)) returning id)
       select count(*) from gone $$;
   revoke all on function public.spine_remove_deleted(int) from public;
+  create or replace function public.spine_forget_audit(days int) returns void
+    language sql security definer set search_path = pg_catalog
+    as $$ delete from public.audit where at < now() - make_interval(days => greatest(days, 30)) $$;
+  revoke all on function public.spine_forget_audit(int) from public;
   do $rights$
   declare owned regclass;
   begin
@@ -34,6 +38,7 @@ const RIGHTS = `
     grant usage on all sequences in schema public to spine_app;
     grant execute on function public.spine_add_job(text, json, text) to spine_app;
     grant execute on function public.spine_remove_deleted(int) to spine_app;
+    grant execute on function public.spine_forget_audit(int) to spine_app;
     grant select on project, membership, change, snapshot, audit to spine_reader;
     grant select (id, name, created_at) on "user" to spine_reader;
   end $rights$;

@@ -2,10 +2,11 @@ import { randomUUID } from 'node:crypto';
 import { eq, sql } from 'drizzle-orm';
 import { runCommand } from '../changes/run-command';
 import { closeDatabase, database } from '../db/connection';
-import { blob, user } from '../db/schema';
+import { audit, blob, session, user } from '../db/schema';
+import { newPerson } from '../testing/people';
 import { keepFile } from '../projects/files';
 import { createProject } from '../projects/projects';
-import { sweepFiles } from './sweep';
+import { sweep, sweepFiles } from './sweep';
 
 afterAll(closeDatabase);
 
@@ -44,4 +45,23 @@ it('files that no underlay names are removed after their days, those that one na
   expect((await left(mine)).sort()).toEqual([named, removed, fresh].sort());
   expect(await left(mine)).not.toContain(unnamed);
   expect(await left(other)).toEqual([]);
+});
+
+it('the sweep of a night, as the app’s own role, ends what is over and leaves what is not', async () => {
+  const ada = await newPerson('Ada');
+  const requestId = randomUUID();
+  const line = { event: 'signed in', userId: ada.id, requestId, address: '', route: '', status: 200 };
+  const daysAgo = (days: number) => sql`now() - make_interval(days => ${days})`;
+  await database()
+    .insert(audit)
+    .values([
+      { ...line, at: daysAgo(399) },
+      { ...line, at: daysAgo(401) },
+    ]);
+  const over = { id: randomUUID(), token: randomUUID(), userId: ada.id, expiresAt: new Date(Date.now() - 1000) };
+  await database().insert(session).values(over);
+  await sweep();
+  expect(await database().select().from(audit).where(eq(audit.requestId, requestId))).toHaveLength(1);
+  const tokens = (await database().select().from(session).where(eq(session.userId, ada.id))).map(({ token }) => token);
+  expect(tokens).toEqual([ada.token]);
 });

@@ -16,7 +16,7 @@ export async function sweep(): Promise<void> {
   await sweepFiles();
   await database().execute(sql`delete from session where expires_at < now()`);
   await database().execute(sql`delete from rate_limit where expire < extract(epoch from now()) * 1000`);
-  await database().execute(sql`delete from audit where at < now() - make_interval(days => ${AUDIT_DAYS})`);
+  await database().execute(sql`select spine_forget_audit(${AUDIT_DAYS})`);
 }
 
 /** Removes files that no underlay names, nor any change of the last days. */

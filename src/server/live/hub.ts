@@ -147,7 +147,14 @@ class Hub {
     for (const { listener } of listening) listener.tell(bytes);
   }
 
+  /** Somebody whose memberships or sessions changed may be gone: their tabs say anew that they are here, if they may. */
+  private forgetHere(userId: string): void {
+    for (const known of [...this.here.values()])
+      for (const { here } of [...known.values()]) if (here.userId === userId) this.heardHere({ ...here, place: null });
+  }
+
   private readAnew(userId: string | null): void {
+    if (userId !== null) this.forgetHere(userId);
     for (const changed of this.peopleChanged) changed(userId);
     const told = userId === null ? this.all() : [...(this.byPerson.get(userId) ?? [])];
     for (const { listener } of told) listener.readAnew();

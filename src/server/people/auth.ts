@@ -19,15 +19,15 @@ const beforeSignUp = createAuthMiddleware(async (context) => {
 });
 
 function make() {
-  const { AUTH_SECRET, APP_URL, SIGN_UP } = settings();
+  const { AUTH_SECRET, APP_URL } = settings();
   return betterAuth({
     database: drizzleAdapter(database(), { provider: 'pg', schema: { user, session, account, verification } }),
     secret: AUTH_SECRET,
     baseURL: APP_URL,
     trustedOrigins: ownOrigins(),
+    // Who may make an account is asked before it comes here.
     emailAndPassword: {
       enabled: true,
-      disableSignUp: SIGN_UP !== 'open',
       minPasswordLength: 10,
       maxPasswordLength: 128,
     },

@@ -89,12 +89,16 @@ async function membersOfAll(projectIds: string[]): Promise<Map<string, ProjectRo
   return found;
 }
 
+/** Entries that are asked for at once: the first of the list, and the next when it is read again. */
+const MOST_ASKED_FOR = 60;
+
 /** Has the process for long work look at projects whose list entry is behind. Each is looked at once, however often asked. */
 async function askForSummaries(projectIds: string[]): Promise<void> {
-  for (const projectId of projectIds)
-    await database().execute(
-      sql`select spine_add_job('summary', ${JSON.stringify({ projectId })}::json, ${`summary ${projectId}`})`,
-    );
+  const asked = projectIds.slice(0, MOST_ASKED_FOR);
+  if (asked.length === 0) return;
+  await database().execute(sql`
+    select spine_add_job('summary', json_build_object('projectId', id), 'summary ' || id)
+    from unnest(${sql.param(asked)}::uuid[]) as id`);
 }
 
 /** A new project with its first building, owned by the person; all of it, or nothing. */

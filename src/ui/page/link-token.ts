@@ -9,12 +9,18 @@ import { useEffect, useState } from 'react';
 export function useLinkToken(key: string): string | null {
   const [token, setToken] = useState<string | null>(null);
   useEffect(() => {
-    const brought = window.location.hash.slice(1);
-    if (brought !== '') {
-      sessionStorage.setItem(key, brought);
-      window.history.replaceState(null, '', window.location.pathname);
-    }
-    queueMicrotask(() => setToken(brought || (sessionStorage.getItem(key) ?? '')));
+    const take = () => {
+      const brought = window.location.hash.slice(1);
+      if (brought !== '') {
+        sessionStorage.setItem(key, brought);
+        window.history.replaceState(null, '', window.location.pathname);
+      }
+      setToken(brought || (sessionStorage.getItem(key) ?? ''));
+    };
+    queueMicrotask(take);
+    // Another link that is opened on the same page changes nothing but what stands behind the #.
+    window.addEventListener('hashchange', take);
+    return () => window.removeEventListener('hashchange', take);
   }, [key]);
   return token;
 }

@@ -26,10 +26,19 @@ interface Invited {
   email: string;
 }
 
+interface JoinProps {
+  person: string | null;
+  signUp: SignUp;
+}
+
 /** Opens an invitation: says what it is for, and lets in who is signed in or signs in now. */
-export function Join({ person, signUp }: { person: string | null; signUp: SignUp }) {
-  const router = useRouter();
+export function Join(props: JoinProps) {
   const token = useLinkToken(KEY);
+  return <JoinWith key={token} token={token} {...props} />;
+}
+
+function JoinWith({ token, person, signUp }: JoinProps & { token: string | null }) {
+  const router = useRouter();
   const [invited, setInvited] = useState<Invited | null>(null);
   const [answer, setRefused] = useState<string | null>(null);
   const refused = token === '' ? 'There is no invitation here. Open the link whole, as it stands in the mail' : answer;

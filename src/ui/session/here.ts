@@ -34,6 +34,8 @@ const SETTLED_MS = 400;
 const REFRESH_MS = 20_000;
 /** Chosen things that are told of. */
 const MOST_CHOSEN = 20;
+/** Who comes anew is told where the others look, by each after a moment of their own. */
+const ANSWER_MS = 1500;
 /** For so long another's edit is marked where it happened. */
 const MARKED_MS = 6000;
 
@@ -80,13 +82,14 @@ const placeOf = ({ building, level, tab, selection }: Project): Place => ({
 
 /**
  * Tells the others where this tab looks: a moment after it changed, now and then though it did not, and when it closes.
- * Answers how to stop. That it cannot be told is no trouble: the others see who is gone.
+ * Answers how to stop, and how to tell it to somebody who came anew. That it cannot be told is no trouble: the others see
+ * who is gone.
  */
 export function tellWhereOneLooks(
   store: ProjectStore,
   tab: string,
   tell: (told: { tab: string; place: Place | null }, isLast: boolean) => void,
-): () => void {
+): { stop: () => void; tellAgain: () => void } {
   let told = '';
   let timer: ReturnType<typeof setTimeout> | undefined;
   const say = () => {
@@ -109,11 +112,16 @@ export function tellWhereOneLooks(
   }, REFRESH_MS);
   const leave = () => tell({ tab, place: null }, true);
   window.addEventListener('pagehide', leave);
-  return () => {
+  const stop = () => {
     stopWatching();
     clearTimeout(timer);
     clearInterval(refresh);
     window.removeEventListener('pagehide', leave);
     leave();
   };
+  const tellAgain = () => {
+    clearTimeout(timer);
+    timer = setTimeout(say, Math.random() * ANSWER_MS);
+  };
+  return { stop, tellAgain };
 }

@@ -174,10 +174,17 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
   );
   store.setState({ session, display: chosenDisplay() ?? METRIC });
   rememberForRescue(session);
-  session.onHere = (here) =>
-    store.setState(({ others, person }) => ({ others: heardOther(others, here, person?.id ?? '', Date.now()) }));
+  const tab = v4();
+  session.onHere = (here) => {
+    // Taken for gone, though it is here.
+    if (here.tab === tab) return void (here.place === null && telling.tellAgain());
+    const { others, person } = store.getState();
+    const isNew = here.place !== null && here.userId !== person?.id && !others.some((other) => other.tab === here.tab);
+    if (isNew) telling.tellAgain();
+    store.setState({ others: heardOther(others, here, person?.id ?? '', Date.now()) });
+  };
   session.onOthersEdit = ({ author, changes }) => markEdit(store, author, touchedIds(changes));
-  const stopTelling = tellWhereOneLooks(store, v4(), (told, isLast) => {
+  const telling = tellWhereOneLooks(store, tab, (told, isLast) => {
     session.server.tellHere(told, isLast).catch(() => undefined);
   });
   session.open().then(
@@ -194,7 +201,7 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
     },
   );
   return () => {
-    stopTelling();
+    telling.stop();
     session.close();
   };
 }
