@@ -26,9 +26,22 @@ const level = (name) => page.getByRole('button', { name: new RegExp(`^Level ${na
 
 await page.goto('/');
 await take('sign-in');
-await page.getByRole('button', { name: 'Enter as designer' }).click();
-await page.getByRole('heading', { name: 'Projects' }).waitFor();
+const enter = async (part) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: `Enter as ${part}` }).click();
+  await page.getByRole('heading', { name: 'Projects' }).waitFor();
+};
+await enter('owner');
+await page.getByText('Hall house 17 levels').waitFor();
 await take('projects');
+const project = await page.getByRole('link', { name: /Tidewater Yard/ }).getAttribute('href');
+await page.goto(`${project}/people`);
+await page.getByText('What each may do').waitFor();
+await take('people');
+await page.goto('/account');
+await take('account');
+await page.context().clearCookies();
+await enter('designer');
 await page.getByRole('link', { name: /Tidewater Yard/ }).click();
 await page.getByRole('tab', { name: 'Plan' }).waitFor();
 await level('02');
@@ -41,10 +54,7 @@ await take('grids');
 await step('Columns');
 await page.getByRole('button', { name: 'All lines' }).click();
 await take('columns');
-await step('Shafts');
-await page.getByLabel('Corner at').fill('C-5 + 1m,1m');
-await take('shaft');
-await page.getByRole('button', { name: 'Close the Shafts tools' }).click();
+await page.getByRole('button', { name: 'Close the Columns tools' }).click();
 await level('03');
 await page.getByText('On level 03').click();
 await page.getByRole('button', { name: 'ST1', exact: true }).click();
@@ -73,8 +83,6 @@ await page.getByLabel('What is drawn').selectOption({ label: 'Section along C' }
 await take('section');
 await page.getByRole('tab', { name: 'Schedules' }).click();
 await take('levels-table');
-await page.getByRole('button', { name: 'Columns', exact: true }).click();
-await take('column-table');
 await page.getByRole('tab', { name: 'Plan' }).click();
 await page.getByRole('combobox', { name: 'Quick entry' }).fill('columns at A-E x 3-4 round 550');
 await take('quick-entry');

@@ -10,6 +10,8 @@ const HOUR_S = 3_600;
 const FREE_TRIES = { account: 5, address: 20 };
 const FIRST_WAIT_S = 15;
 const LONGEST_WAIT_S = HOUR_S;
+/** Links for a new password that may be asked for from one address in an hour. */
+const LINKS_AN_HOUR = 20;
 /** Accounts that may be made from one address in an hour. */
 const SIGN_UPS_AN_HOUR = 20;
 
@@ -21,6 +23,7 @@ interface Limiters {
   /** Who has to wait. */
   waits: RateLimiterPostgres;
   signUps: RateLimiterPostgres;
+  links: RateLimiterPostgres;
 }
 
 const holder = globalThis as typeof globalThis & { spineLimiters?: Limiters };
@@ -43,6 +46,7 @@ function limiters(): Limiters {
       failures: make('failed', 1_000_000, DAY_S),
       waits: make('waits', 1, LONGEST_WAIT_S),
       signUps: make('signs-up', SIGN_UPS_AN_HOUR, HOUR_S),
+      links: make('links', LINKS_AN_HOUR, HOUR_S),
     };
   }
   return holder.spineLimiters;
@@ -91,4 +95,10 @@ export async function forgetWrongTries(account: string): Promise<void> {
 export async function countSignUp(address: string): Promise<void> {
   const { consumedPoints, msBeforeNext } = await limiters().signUps.penalty(keyOf('address', address));
   if (consumedPoints > SIGN_UPS_AN_HOUR) throw mustWait(Math.ceil(msBeforeNext / 1000));
+}
+
+/** Refuses more links for new passwords to an address than anybody needs. */
+export async function countLink(address: string): Promise<void> {
+  const { consumedPoints, msBeforeNext } = await limiters().links.penalty(keyOf('address', address));
+  if (consumedPoints > LINKS_AN_HOUR) throw mustWait(Math.ceil(msBeforeNext / 1000));
 }

@@ -114,7 +114,6 @@ const TABLE = {
     who: 'anyone',
     body: json(16_000),
     withinMs: SOON,
-    audit: 'signed in',
   },
   'GET /api/events': {
     does: 'The live stream: heads of one’s projects, changes as they are committed',

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { and, eq, gt, isNull } from 'drizzle-orm';
 import { database } from '../db/connection';
 import { passwordLink, session, user } from '../db/schema';
-import { countSignUp } from '../entry/limits';
+import { countLink } from '../entry/limits';
 import { RequestRefused } from '../entry/refusal';
 import { settings } from '../settings';
 import { hashOfToken, isToken } from './links';
@@ -14,7 +14,7 @@ const VALID_HOURS = 2;
 
 /** Sends a link for a new password, if there is such an account. Who asks is not told whether there is. */
 export async function sendPasswordLink(email: string, address: string): Promise<void> {
-  if (settings().AUTH_RATE_LIMIT === '1') await countSignUp(address);
+  if (settings().AUTH_RATE_LIMIT === '1') await countLink(address);
   const [person] = await database()
     .select({ id: user.id, name: user.name })
     .from(user)

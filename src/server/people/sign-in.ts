@@ -91,7 +91,16 @@ function emailIn(bytes: Uint8Array): string {
   }
 }
 
-async function userIdIn(response: Response): Promise<string | null> {
+/** Writes into the audit list that somebody signed in. */
+export const noteSignedIn = (
+  { requestId, address }: Pick<Entered, 'requestId' | 'address'>,
+  userId: string | null,
+  status: number,
+): Promise<void> =>
+  writeAudit({ event: 'signed in', userId, projectId: null, requestId, address, route: 'demo', status });
+
+/** Whom an answer of the sign-in library is about. */
+export async function userIdIn(response: Response): Promise<string | null> {
   const body = (await response.json().catch(() => null)) as { user?: { id?: string } } | null;
   return body?.user?.id ?? null;
 }

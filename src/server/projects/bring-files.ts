@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { LENGTH_UNITS } from '@/core/units/length-units';
 import { guardedPlainly } from '../entry/entry';
+import { PlainAnswer } from '../entry/plain-answer';
 import { inPool, wrapped } from '../pool';
 import { fileName } from './file-name';
+import { importProject } from './project-file';
 import { takeDrawing, takeUnderlay } from './underlays';
 
 const levelsQuery = z.object({ unit: z.enum(LENGTH_UNITS).optional() });
@@ -29,4 +31,10 @@ export const postPresets = guardedPlainly('POST /api/projects/[projectId]/preset
 export const postUnderlay = guardedPlainly('POST /api/projects/[projectId]/underlays', (entered) => {
   const { projectId, query, bytes } = entered;
   return takeUnderlay(entered, projectId, fileName(query.name, 'underlay'), bytes, underlayQuery.parse(query).page);
+});
+
+/** Makes a project of a file: a whole project, or a framework. */
+export const postProject = guardedPlainly('POST /api/projects/bring', async (entered) => {
+  const name = fileName(entered.query.name, 'framework.spine.json');
+  return PlainAnswer.json(await importProject(entered, name, entered.bytes), 201);
 });

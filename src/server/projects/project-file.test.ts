@@ -4,6 +4,7 @@ import { eq } from 'drizzle-orm';
 import { frameworkHash } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import { FURNISHED } from '@/core/testing/given';
+import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
 import { broughtProject } from '@/formats/sandbox/brought-project';
 import { replayAll } from '../changes/head';
 import { readHeadSeq, readHistory } from '../changes/read-changes';
@@ -15,7 +16,7 @@ import { copyProject } from './copy-project';
 import { keepFile } from './files';
 import { keepOwnView, ownViews } from './own-views';
 import { exportProject, importProject } from './project-file';
-import { createProject } from './projects';
+import { createProject, runAll } from './projects';
 
 afterAll(closeDatabase);
 
@@ -109,6 +110,17 @@ describe('a project as one file', () => {
     const theirs = await importProject(asker(stranger), 'tower.spine.zip', file);
     expect(await told(theirs.id)).toEqual(await told(projectId));
     expect((await readHistory(theirs.id)).history.some(({ authorId }) => authorId === orla.id)).toBe(false);
+  });
+
+  it('comes back the same for the demo as well', async () => {
+    const orla = await newPerson('Orla');
+    const projectId = await createProject(orla.id, 'Tidewater Yard', 'Hall house');
+    // Its first two steps name the project and its first building.
+    const steps = TIDEWATER_YARD.slice(2).map(({ command, input }) => ({ command, input: input as Json }));
+    await database().transaction((tx) => runAll(tx, projectId, orla.id, steps));
+    const { id } = await importProject(asker(orla), 'demo.spine.zip', await exported(projectId, orla.id));
+    expect(await hashOf(id)).toBe(await hashOf(projectId));
+    expect(await told(id)).toEqual(await told(projectId));
   });
 
   it('tells nobody’s e-mail or account', async () => {

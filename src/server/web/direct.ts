@@ -2,7 +2,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { postCommand } from '../changes/post-command';
 import { PlainAnswer } from '../entry/plain-answer';
 import { log } from '../log';
-import { postDrawing, postLevels, postPresets, postUnderlay } from '../projects/bring-files';
+import { postDrawing, postLevels, postPresets, postProject, postUnderlay } from '../projects/bring-files';
 
 /** What of a project is answered here, by the last part of its address. */
 const HANDLERS: ReadonlyMap<string, typeof postCommand> = new Map([
@@ -13,6 +13,7 @@ const HANDLERS: ReadonlyMap<string, typeof postCommand> = new Map([
   ['underlays', postUnderlay],
 ]);
 const ADDRESS = /^\/api\/projects\/([^/?]+)\/([a-z]+)(?:\?|$)/;
+const BRING = /^\/api\/projects\/bring(?:\?|$)/;
 /** Bytes that are written before others get their turn. */
 const WRITTEN_AT_ONCE = 1 << 18;
 
@@ -22,10 +23,12 @@ const WRITTEN_AT_ONCE = 1 << 18;
  * same rules. False if the request is for something else.
  */
 export function answeredDirectly(request: IncomingMessage, response: ServerResponse): boolean {
-  const [, projectId, what] = (request.method === 'POST' && ADDRESS.exec(request.url ?? '')) || [];
-  const handle = HANDLERS.get(what ?? '');
-  if (projectId === undefined || !handle) return false;
-  answer(handle, request, response, projectId).catch(() => {
+  if (request.method !== 'POST') return false;
+  const url = request.url ?? '';
+  const [, projectId, what] = ADDRESS.exec(url) ?? [];
+  const handle = BRING.test(url) ? postProject : HANDLERS.get(what ?? '');
+  if (!handle) return false;
+  answer(handle, request, response, projectId === undefined ? {} : { projectId }).catch(() => {
     log.error({ code: 'direct' }, 'an answer could not be written');
     response.destroy();
   });
@@ -36,9 +39,9 @@ async function answer(
   handle: typeof postCommand,
   request: IncomingMessage,
   response: ServerResponse,
-  projectId: string,
+  params: Record<string, string>,
 ): Promise<void> {
-  const answered = await handle(asRequest(request, response), { params: Promise.resolve({ projectId }) });
+  const answered = await handle(asRequest(request, response), { params: Promise.resolve(params) });
   const { pieces, byteCount } =
     answered instanceof PlainAnswer ? answered : new PlainAnswer([new Uint8Array(await answered.arrayBuffer())]);
   if (response.destroyed) return;

@@ -7,7 +7,7 @@ import { useProject } from '../session/store';
 
 const FACES: readonly End['face'][] = ['FFL', 'SSL', 'soffit'];
 const BOX =
-  'min-w-0 rounded-sm border border-hair bg-sheet px-1.5 py-0.5 disabled:border-transparent disabled:bg-transparent';
+  'min-w-0 rounded-sm border border-hair bg-sheet px-1.5 py-0.5 disabled:appearance-none disabled:border-transparent disabled:bg-transparent';
 
 /** One end of a vertical element: level, face, and a signed distance. */
 export function EndFields({

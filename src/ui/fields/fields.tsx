@@ -3,7 +3,8 @@
 import { useId, useState, type ReactNode } from 'react';
 import { parseAngle } from '@/core/units/parse-angle';
 
-const BOX = 'rounded-sm border border-hair bg-sheet px-1.5 py-0.5 disabled:border-transparent disabled:bg-transparent';
+const BOX =
+  'rounded-sm border border-hair bg-sheet px-1.5 py-0.5 disabled:appearance-none disabled:border-transparent disabled:bg-transparent';
 
 interface TextFieldProps {
   label: string;

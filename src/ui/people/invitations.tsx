@@ -41,7 +41,7 @@ export function Invitations({ projectId, invitations, disciplines, mayMakeOwners
   return (
     <PagePart
       title="Invitations"
-      note="Each is a link that works once. It goes to the outbox, and can be copied here now; later it is shown nowhere."
+      note="Each is a link that works once. It goes to the outbox; here it is shown this once."
     >
       <form
         aria-label="Invite somebody"

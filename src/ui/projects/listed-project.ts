@@ -45,12 +45,15 @@ export function listed(projects: readonly ListedProject[], typed: string, sort: 
   return projects.filter(holds).sort((a, b) => ORDERS[sort](a, b) || collator.compare(a.name, b.name));
 }
 
+const levelWords = (levels: number): string =>
+  levels === 0 ? 'without levels' : levels === 1 ? '1 level' : `${levels} levels`;
+
 /** A project's buildings in words: `Hall house 14 levels, Annex 5`. */
 export function buildingWords({ summary }: ListedProject): string {
   if (!summary) return '';
   const [first, ...rest] = summary.buildings;
   if (!first) return 'No building yet';
-  return [`${first.name} ${first.levels} ${first.levels === 1 ? 'level' : 'levels'}`]
+  return [`${first.name} ${levelWords(first.levels)}`]
     .concat(rest.map(({ name, levels }) => `${name} ${levels}`))
     .join(', ');
 }

@@ -1,9 +1,5 @@
-import { guarded } from '@/server/entry/entry';
-import { fileName } from '@/server/projects/file-name';
-import { importProject } from '@/server/projects/project-file';
+import { wholly } from '@/server/entry/plain-answer';
+import { postProject } from '@/server/projects/bring-files';
 
-/** Makes a project of a file that is brought. */
-export const POST = guarded('POST /api/projects/bring', async (entered) => {
-  const name = fileName(entered.query.name, 'framework.spine.json');
-  return Response.json(await importProject(entered, name, entered.bytes), { status: 201 });
-});
+/** The web process answers this one itself, before it comes here: see `src/server/web`. */
+export const POST = wholly(postProject);
