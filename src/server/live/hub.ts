@@ -4,7 +4,8 @@ import { recentChange } from '../changes/recent';
 import { codeOf } from '../entry/audit';
 import { log } from '../log';
 import { settings } from '../settings';
-import { HERE_CHANNEL, type Here } from './here';
+import type { Here } from '@/core/people/told';
+import { HERE_CHANNEL } from './here';
 
 /** For so long a tab is thought to be open after it said so last. */
 const HERE_MS = 45_000;

@@ -8,22 +8,11 @@ import { settings } from '../settings';
 import { passwordFault } from './password';
 import type { SignedIn } from './signed-in';
 import { isPassword, setPassword } from './stored-password';
+import type { SignInPlace } from '@/core/people/told';
 
 /** What stands in a history where an account is gone. */
 const GONE = 'Former member';
 const UNIQUE_VIOLATION = '23505';
-
-/** A place where one is signed in. */
-export interface SignInPlace {
-  id: string;
-  /** The address it came from, and the browser, as they were told. */
-  address: string;
-  browser: string;
-  since: string;
-  /** When the session was last made longer: about when it was last used. */
-  lastSeen: string;
-  isThis: boolean;
-}
 
 /** The places a person is signed in at, the one used last first. */
 export async function signInsOf({ id, token }: SignedIn): Promise<SignInPlace[]> {

@@ -1,19 +1,10 @@
 import { sql } from 'drizzle-orm';
 import { writeTableCsv } from '@/formats/csv/write-table';
 import { database } from '../db/connection';
+import type { AuditLine } from '@/core/people/told';
 
 const PIECE = 100;
 const MOST_TAKEN_OUT = 50_000;
-
-/** One line of what happened. */
-export interface AuditLine {
-  at: string;
-  event: string;
-  who: string;
-  about: string;
-  detail: string;
-  address: string;
-}
 
 interface Asked {
   event?: string;

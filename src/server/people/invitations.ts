@@ -6,25 +6,10 @@ import { invitation, membership, project, user } from '../db/schema';
 import { RequestRefused } from '../entry/refusal';
 import { hashOfToken, isToken } from './links';
 import { forgetLink, sendLink } from './outbox';
+import type { InvitationState, Invited, ListedInvitation } from '@/core/people/told';
 
 const MOST_OPEN = 200;
 const DAY_MS = 86_400_000;
-
-export type InvitationState = 'open' | 'used' | 'expired' | 'taken back';
-
-/** An invitation as it is listed. */
-export interface ShownInvitation {
-  id: string;
-  email: string;
-  role: Role;
-  disciplines: string[];
-  invitedBy: string;
-  at: string;
-  until: string;
-  state: InvitationState;
-  /** Who joined with it. */
-  usedBy: string | null;
-}
 
 interface Times {
   usedAt: Date | null;
@@ -43,7 +28,7 @@ const SPENT: Record<Exclude<InvitationState, 'open'>, string> = {
 };
 
 /** The invitations of a project, the latest first. */
-export async function invitationsOf(projectId: string): Promise<ShownInvitation[]> {
+export async function invitationsOf(projectId: string): Promise<ListedInvitation[]> {
   const rows = await database()
     .select({
       row: invitation,
@@ -136,16 +121,6 @@ export async function takeBackInvitation(projectId: string, id: string): Promise
     .returning({ tokenHash: invitation.tokenHash });
   if (!row) throw new RequestRefused(404, 'That invitation is not open any more');
   await forgetLink(database(), row.tokenHash);
-}
-
-/** What who opens a link is told before they join. */
-export interface Invited {
-  projectId: string;
-  project: string;
-  role: Role;
-  disciplines: string[];
-  invitedBy: string;
-  email: string;
 }
 
 /** What a link invites to. Refuses in words a link that works no more. */

@@ -3,16 +3,7 @@ import { powersOf, ROLES, type Inviters, type Role } from '@/core/people/powers'
 import { database, type Transaction } from '../db/connection';
 import { membership, project, user } from '../db/schema';
 import { RequestRefused } from '../entry/refusal';
-
-/** A member as the page about people shows them. */
-export interface Member {
-  id: string;
-  name: string;
-  email: string;
-  role: Role;
-  disciplines: string[];
-  joinedAt: string;
-}
+import type { Member } from '@/core/people/told';
 
 /** Everybody in a project, owners first, then by name. */
 export async function membersOf(projectId: string): Promise<Member[]> {

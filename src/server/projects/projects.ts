@@ -4,7 +4,7 @@ import type { Project } from '@/core/buildings/building';
 import type { SmallElevation } from '@/core/drawing/small-elevation';
 import { recordsOf } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
-import { DISCIPLINES, type Inviters, type Role } from '@/core/people/powers';
+import { DISCIPLINES, type Inviters } from '@/core/people/powers';
 import { frameworkAt } from '../changes/head';
 import { readHeadSeq } from '../changes/read-changes';
 import { runCommand, runIn, type Ran } from '../changes/run-command';
@@ -12,24 +12,7 @@ import { database, type Transaction } from '../db/connection';
 import { change, membership, project, projectSummary, user } from '../db/schema';
 import { RequestRefused } from '../entry/refusal';
 import { ARCHIVED } from '../people/membership';
-
-/** A project as the list shows it. */
-export interface ProjectRow {
-  id: string;
-  name: string;
-  role: Role;
-  headSeq: number;
-  changedAt: string;
-  /** Who made the last change, and what it was; null before the first. */
-  lastBy: string | null;
-  lastDone: string | null;
-  archived: boolean;
-  /** When it was deleted: until some days later it can be brought back. */
-  deletedAt: string | null;
-  members: { id: string; name: string; role: Role }[];
-  /** Its buildings, and the change they were counted at; null until they are. */
-  summary: { seq: number; buildings: { name: string; levels: number }[] } | null;
-}
+import type { ListedProject } from '@/core/people/told';
 
 /** Days for which a deleted project can be brought back. */
 export const DELETED_DAYS = 30;
@@ -38,7 +21,7 @@ export const DELETED_DAYS = 30;
  * Projects a person is a member of, the one changed last first. Deleted ones only for who owns them. What a list shows of a
  * project and is not worked out yet is asked for.
  */
-export async function projectsOf(userId: string): Promise<ProjectRow[]> {
+export async function projectsOf(userId: string): Promise<ListedProject[]> {
   const rows = await database()
     .select({
       id: project.id,
@@ -72,8 +55,8 @@ export async function projectsOf(userId: string): Promise<ProjectRow[]> {
   }));
 }
 
-async function membersOfAll(projectIds: string[]): Promise<Map<string, ProjectRow['members']>> {
-  const found = new Map<string, ProjectRow['members']>();
+async function membersOfAll(projectIds: string[]): Promise<Map<string, ListedProject['members']>> {
+  const found = new Map<string, ListedProject['members']>();
   if (projectIds.length === 0) return found;
   const rows = await database()
     .select({ projectId: membership.projectId, id: user.id, name: user.name, role: membership.role })

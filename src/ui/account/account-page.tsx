@@ -8,20 +8,12 @@ import { Box, DoButton, Outcome } from '../page/boxes';
 import { PageFrame, PagePart } from '../page/page-frame';
 import { useAsking } from '../page/use-asking';
 import { when } from '../page/when';
-
-interface SignIn {
-  id: string;
-  address: string;
-  browser: string;
-  since: string;
-  lastSeen: string;
-  isThis: boolean;
-}
+import type { SignInPlace } from '@/core/people/told';
 
 interface AccountPageProps {
   name: string;
   email: string;
-  signIns: SignIn[];
+  signIns: SignInPlace[];
 }
 
 /** One's own account: name, e-mail, password, where it is signed in, and its end. */
@@ -135,7 +127,7 @@ function PasswordForm() {
   );
 }
 
-function SignIns({ signIns }: { signIns: SignIn[] }) {
+function SignIns({ signIns }: { signIns: SignInPlace[] }) {
   const router = useRouter();
   const { busy, said, ask } = useAsking();
   const [gone, setGone] = useState<ReadonlySet<string>>(new Set());

@@ -1,5 +1,6 @@
 'use client';
 
+import type { AuditLine, Member } from '@/core/people/told';
 import { useEffect, useState } from 'react';
 import { ActionButton } from '../fields/fields';
 import { askServer } from '../page/ask-server';
@@ -7,21 +8,11 @@ import { Box, Choice, Outcome } from '../page/boxes';
 import { PagePart } from '../page/page-frame';
 import { useAsking } from '../page/use-asking';
 import { when } from '../page/when';
-import type { Member } from './people-of';
-
-interface Line {
-  at: string;
-  event: string;
-  who: string;
-  about: string;
-  detail: string;
-  address: string;
-}
 
 /** What happened around a project, filtered, piece by piece, and to take out. */
 export function AuditList({ projectId, members }: { projectId: string; members: Member[] }) {
   const [filter, setFilter] = useState({ event: '', person: '', from: '', to: '' });
-  const [lines, setLines] = useState<Line[]>([]);
+  const [lines, setLines] = useState<AuditLine[]>([]);
   const [more, setMore] = useState(false);
   const [events, setEvents] = useState<string[]>([]);
   const { said, ask, say } = useAsking();
@@ -30,7 +21,7 @@ export function AuditList({ projectId, members }: { projectId: string; members: 
   const key = asked.toString();
   useEffect(() => {
     let isCurrent = true;
-    askServer<{ lines: Line[]; more: boolean; events: string[] }>('GET', `${url}?${key}`).then(
+    askServer<{ lines: AuditLine[]; more: boolean; events: string[] }>('GET', `${url}?${key}`).then(
       (read) => {
         if (!isCurrent) return;
         setLines(read.lines);
@@ -46,7 +37,7 @@ export function AuditList({ projectId, members }: { projectId: string; members: 
   const readMore = () =>
     void ask(async () => {
       const before = new URLSearchParams([...asked, ['before', lines.at(-1)!.at]]);
-      const read = await askServer<{ lines: Line[]; more: boolean }>('GET', `${url}?${before.toString()}`);
+      const read = await askServer<{ lines: AuditLine[]; more: boolean }>('GET', `${url}?${before.toString()}`);
       setLines([...lines, ...read.lines]);
       setMore(read.more);
     });

@@ -9,11 +9,11 @@ import { PagePart } from '../page/page-frame';
 import { useAsking } from '../page/use-asking';
 import { onDay } from '../page/when';
 import { Disciplines } from './disciplines';
-import type { Invitation } from './people-of';
+import type { ListedInvitation } from '@/core/people/told';
 
 interface InvitationsProps {
   projectId: string;
-  invitations: Invitation[];
+  invitations: ListedInvitation[];
   disciplines: readonly string[];
   mayMakeOwners: boolean;
   onChanged: () => void;
@@ -122,7 +122,7 @@ export function Invitations({ projectId, invitations, disciplines, mayMakeOwners
   );
 }
 
-function stateWords({ state, until, usedBy }: Invitation): string {
+function stateWords({ state, until, usedBy }: ListedInvitation): string {
   switch (state) {
     case 'open':
       return `open until ${onDay(until)}`;

@@ -4,7 +4,6 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { createAuthClient } from 'better-auth/react';
-import type { Role } from '@/core/people/powers';
 import { POWERS, powersOf } from '@/core/people/powers';
 import { ActionButton } from '../fields/fields';
 import { askServer, Refused } from '../page/ask-server';
@@ -13,18 +12,10 @@ import { forgetLinkToken, useLinkToken } from '../page/link-token';
 import { PageFrame } from '../page/page-frame';
 import { useAsking } from '../page/use-asking';
 import { SignInForm, type SignUp } from '../projects/sign-in-form';
+import type { Invited } from '@/core/people/told';
 
 const KEY = 'spine-invitation';
 const client = createAuthClient();
-
-interface Invited {
-  projectId: string;
-  project: string;
-  role: Role;
-  disciplines: string[];
-  invitedBy: string;
-  email: string;
-}
 
 interface JoinProps {
   person: string | null;

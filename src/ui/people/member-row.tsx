@@ -8,7 +8,7 @@ import { Initials } from '../page/initials';
 import { PageDialog } from '../page/page-dialog';
 import { onDay } from '../page/when';
 import { Disciplines } from './disciplines';
-import type { Member } from './people-of';
+import type { Member } from '@/core/people/told';
 
 interface MemberRowProps {
   member: Member;

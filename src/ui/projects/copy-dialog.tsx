@@ -6,7 +6,7 @@ import { askServer } from '../page/ask-server';
 import { Box, DoButton, Outcome } from '../page/boxes';
 import { PageDialog } from '../page/page-dialog';
 import { useAsking } from '../page/use-asking';
-import type { ListedProject } from './listed-project';
+import type { ListedProject } from '@/core/people/told';
 
 interface CopyDialogProps {
   project: ListedProject;

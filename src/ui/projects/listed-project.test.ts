@@ -1,4 +1,5 @@
-import { buildingWords, listed, type ListedProject } from './listed-project';
+import type { ListedProject } from '@/core/people/told';
+import { buildingWords, listed } from './listed-project';
 
 const project = (name: string, more: Partial<ListedProject> = {}): ListedProject => ({
   id: name,

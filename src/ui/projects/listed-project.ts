@@ -1,19 +1,4 @@
-import type { Role } from '@/core/people/powers';
-
-/** A project as the list is given it. */
-export interface ListedProject {
-  id: string;
-  name: string;
-  role: Role;
-  headSeq: number;
-  changedAt: string;
-  lastBy: string | null;
-  lastDone: string | null;
-  archived: boolean;
-  deletedAt: string | null;
-  members: { id: string; name: string; role: Role }[];
-  summary: { seq: number; buildings: { name: string; levels: number }[] } | null;
-}
+import type { ListedProject } from '@/core/people/told';
 
 /** How the list can be sorted. */
 export const SORTS = { changed: 'Changed last', name: 'Name', size: 'Levels' } as const;

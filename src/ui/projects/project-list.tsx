@@ -9,7 +9,8 @@ import { askServer } from '../page/ask-server';
 import { Box, Choice } from '../page/boxes';
 import { PageFrame } from '../page/page-frame';
 import { onDay } from '../page/when';
-import { listed, SORTS, type ListedProject, type Sort } from './listed-project';
+import type { ListedProject } from '@/core/people/told';
+import { listed, SORTS, type Sort } from './listed-project';
 import { ProjectRow } from './project-row';
 import { StartForms } from './start-forms';
 

@@ -8,7 +8,7 @@ import { may } from '@/core/people/powers';
 import { askServer } from '../page/ask-server';
 import { CopyDialog } from './copy-dialog';
 import { DeleteDialog } from './delete-dialog';
-import type { ListedProject } from './listed-project';
+import type { ListedProject } from '@/core/people/told';
 
 const ITEM = 'cursor-pointer rounded-sm px-2.5 py-1 outline-none data-[highlighted]:bg-faint';
 

@@ -4,7 +4,8 @@ import Link from 'next/link';
 import { Initials } from '../page/initials';
 import { when } from '../page/when';
 import { ElevationPicture } from './elevation-picture';
-import { buildingWords, type ListedProject } from './listed-project';
+import type { ListedProject } from '@/core/people/told';
+import { buildingWords } from './listed-project';
 import { ProjectMenu } from './project-menu';
 
 /** Discs of members that are shown before the rest is counted. */

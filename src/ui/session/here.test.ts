@@ -1,4 +1,5 @@
-import { eachOnce, heardOther, type Here, type Other } from './here';
+import type { Here } from '@/core/people/told';
+import { eachOnce, heardOther, type Other } from './here';
 
 const here = (tab: string, userId: string, level: string | null = 'l1', isOpen = true): Here => ({
   projectId: 'p',

@@ -1,22 +1,6 @@
 import type { Id } from '@/core/model/ids';
 import type { Project, ProjectStore } from './store';
-
-/** Where somebody looks in a tab. */
-export interface Place {
-  building: Id | null;
-  level: Id | null;
-  view: string;
-  selection: Id[];
-}
-
-/** What is told of a tab: where it looks; null when it closed. */
-export interface Here {
-  projectId: string;
-  tab: string;
-  userId: string;
-  name: string;
-  place: Place | null;
-}
+import type { Here, Place } from '@/core/people/told';
 
 /** Somebody else who has the project open, in the tab they did something in last. */
 export interface Other {

@@ -1,7 +1,7 @@
 import { EventSourceParserStream } from 'eventsource-parser/stream';
 import type { LoggedChange } from '@/core/history/entry';
 import type { Role } from '@/core/people/powers';
-import type { Here } from './here';
+import type { Here } from '@/core/people/told';
 import type { Surroundings } from './surroundings';
 
 /** Where a person's projects stand, by id, and what they may do there. */

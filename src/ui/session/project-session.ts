@@ -12,7 +12,7 @@ import type { Role } from '@/core/people/powers';
 import type { Solved } from '@/core/solving/solved';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { SolveWorker } from '@/workers/solve.worker';
-import type { Here } from './here';
+import type { Here } from '@/core/people/told';
 import { KeptEdits } from './kept-edits';
 import { listenLive, type Told } from './live';
 import { nextUndo, planHere, step } from './machine';

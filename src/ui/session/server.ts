@@ -8,7 +8,7 @@ import type { LevelTable } from '@/core/importing/level-table';
 import type { Sheet } from '@/core/importing/sheet';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { Role } from '@/core/people/powers';
-import type { Place } from './here';
+import type { Place } from '@/core/people/told';
 
 /** What a refusal says beside its words. */
 interface More {
