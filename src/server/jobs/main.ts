@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { run } from 'graphile-worker';
+import { Logger, run } from 'graphile-worker';
 import { closeDatabase, database } from '../db/connection';
 import { codeOf } from '../entry/audit';
 import { log } from '../log';
@@ -21,6 +21,13 @@ async function saySignOfLife(): Promise<void> {
   }
 }
 
+/** What the queue says of itself: a job that failed by its name and the error’s code. Its own words hold what was written. */
+const QUIET = new Logger(() => (level, _, meta) => {
+  const { error, job } = (meta ?? {}) as { error?: unknown; job?: { task_identifier?: string } };
+  if (level === 'error')
+    log.error({ code: codeOf(error), job: job?.task_identifier }, 'a job failed; it is tried again');
+});
+
 /** The process for long work, beside the web server. It takes jobs from the queue in the database until it is ended. */
 async function main(): Promise<void> {
   const runner = await run({
@@ -28,7 +35,7 @@ async function main(): Promise<void> {
     concurrency: 1,
     noHandleSignals: true,
     pollInterval: 2000,
-    logger: undefined,
+    logger: QUIET,
     taskList: {
       snapshot: (payload) => writeSnapshot(payload),
       summary: (payload) => writeSummary(payload),

@@ -1,12 +1,11 @@
-import { lte, sql } from 'drizzle-orm';
+import { eq, lte, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { smallElevation, type SmallElevation } from '@/core/drawing/small-elevation';
 import { recordsOf, type Framework } from '@/core/model/framework';
 import { solve } from '@/core/solving/solve';
 import { frameworkAt } from '../changes/head';
-import { readHeadSeq } from '../changes/read-changes';
 import { database } from '../db/connection';
-import { projectSummary } from '../db/schema';
+import { project, projectSummary } from '../db/schema';
 
 const payloadSchema = z.object({ projectId: z.uuid() });
 
@@ -15,7 +14,10 @@ const NOTHING: SmallElevation = { width: 240, height: 150, ground: null, paths: 
 /** Works out what the list of projects shows of one at its head: its buildings, and a small elevation of them. */
 export async function writeSummary(payload: unknown): Promise<void> {
   const { projectId } = payloadSchema.parse(payload);
-  const seq = await readHeadSeq(projectId);
+  // Asked for a moment ago, and gone for good since.
+  const [there] = await database().select({ seq: project.headSeq }).from(project).where(eq(project.id, projectId));
+  if (!there) return;
+  const { seq } = there;
   const framework = await frameworkAt(database(), projectId, seq);
   const values = { seq, buildings: buildingsOf(framework), elevation: elevationOf(framework) };
   await database()
