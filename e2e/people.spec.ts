@@ -94,12 +94,6 @@ test('four people and two app processes: invited, joined, at work together, lowe
   await expect(orla.getByRole('button', { name: /^Look where Ada Vale looks: plan, level 03/ })).toBeVisible();
   await orla.getByRole('button', { name: /^Look where Ada Vale looks/ }).click();
   await expect(orla.getByLabel('Current level')).toContainText('03');
-  // What Ada has chosen is framed with her name, and what she does is marked for a moment.
-  const othersMarks = orla.getByTestId('others');
-  await ada.getByText('On level 03').click();
-  await ada.getByRole('button', { name: 'B-2', exact: true }).click();
-  await expect(othersMarks.getByText('Ada Vale')).toHaveCount(1);
-  await ada.keyboard.press('Escape');
   await typeElevation(ada, '01', '5.7m');
   await expect(orla.getByRole('button', { name: /^Elevation of level 01, \+5.700/ })).toBeVisible();
   await expect(mira.getByText('+5.700').first()).toBeVisible();
