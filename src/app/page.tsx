@@ -2,7 +2,7 @@ import { headers } from 'next/headers';
 import { isFresh } from '@/server/people/keeper';
 import { mayReadOutbox } from '@/server/people/outbox';
 import { whoIsSignedIn } from '@/server/people/signed-in';
-import { projectsOf } from '@/server/projects/projects';
+import { projectsOf } from '@/server/projects/project-list';
 import { settings } from '@/server/settings';
 import { ProjectList } from '@/ui/projects/project-list';
 import { SignIn } from '@/ui/projects/sign-in';

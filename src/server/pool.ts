@@ -101,6 +101,8 @@ export async function inPool<N extends JobName>(
 
 function keep(key: string, answer: Answer): void {
   const all = held();
+  // One of this size would push out all others.
+  if (sizeOf(answer) > MOST_KEPT_BYTES / 4) return;
   all.kept.set(key, answer);
   all.keptBytes += sizeOf(answer);
   for (const [oldest, old] of all.kept) {

@@ -37,8 +37,11 @@ interface Box {
 export function smallElevation(solved: Solved): SmallElevation {
   const boxes = boxesOf(solved);
   if (boxes.length === 0) return { width: WIDTH, height: HEIGHT, ground: null, paths: {} };
-  const [from, to] = [Math.min(...boxes.map((box) => box.from)), Math.max(...boxes.map((box) => box.to))];
-  const [low, high] = [Math.min(...boxes.map((box) => box.low)), Math.max(...boxes.map((box) => box.high))];
+  let [from, to, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const box of boxes) {
+    [from, to] = [Math.min(from, box.from), Math.max(to, box.to)];
+    [low, high] = [Math.min(low, box.low), Math.max(high, box.high)];
+  }
   const [wide, tall] = [WIDTH - 2 * MARGIN, HEIGHT - 2 * MARGIN];
   const scale = Math.min(wide / Math.max(1, to - from), tall / Math.max(1, high - low));
   const left = (WIDTH - (to - from) * scale) / 2;

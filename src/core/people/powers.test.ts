@@ -18,6 +18,6 @@ describe('what each may do', () => {
 
   it('is refused in words that say who could', () => {
     expect(mayNot('viewer', 'edit')).toBe('As viewer you can look and measure, but not change the framework');
-    expect(mayNot('designer', 'people')).toBe('As designer you cannot change roles. Ask an owner');
+    expect(mayNot('designer', 'people')).toBe('As designer you cannot change who is in the project. Ask an owner');
   });
 });

@@ -11,6 +11,8 @@ interface PowerRow {
   roles: readonly Role[];
   /** Goes on from “May”. */
   words: string;
+  /** Goes on from “you cannot”, for who may not. */
+  refused: string;
 }
 
 /**
@@ -18,12 +20,32 @@ interface PowerRow {
  * Designers invite only where the project lets them: see {@link may}.
  */
 export const POWERS = {
-  look: { roles: ROLES, words: 'look at everything, measure, choose, download files, and keep views of their own' },
-  edit: { roles: ['owner', 'designer'], words: 'change the framework, bring files, and undo their own edits' },
-  invite: { roles: ['owner', 'designer'], words: 'invite people' },
-  people: { roles: ['owner'], words: 'change roles, remove people, hand the project over, and read what happened' },
-  project: { roles: ['owner'], words: 'rename, set up, archive and delete the project' },
-  copy: { roles: ['owner', 'designer'], words: 'copy the project and take it out as one file' },
+  look: {
+    roles: ROLES,
+    words: 'look at everything, measure, choose, download files, and keep views of one’s own',
+    refused: 'look at this',
+  },
+  edit: {
+    roles: ['owner', 'designer'],
+    words: 'change the framework, bring files, and undo one’s own edits',
+    refused: 'change the framework',
+  },
+  invite: { roles: ['owner', 'designer'], words: 'invite people', refused: 'invite people' },
+  people: {
+    roles: ['owner'],
+    words: 'change roles, remove people, hand the project over, and read what happened',
+    refused: 'change who is in the project',
+  },
+  project: {
+    roles: ['owner'],
+    words: 'rename, set up, archive and delete the project',
+    refused: 'change the project itself',
+  },
+  copy: {
+    roles: ['owner', 'designer'],
+    words: 'copy the project and take it out as one file',
+    refused: 'copy the project or take it out',
+  },
 } as const satisfies Record<string, PowerRow>;
 
 export type Power = keyof typeof POWERS;
@@ -41,7 +63,10 @@ export const powersOf = (role: Role, inviters: Inviters): string[] =>
 export const mayNot = (role: Role, power: Power): string =>
   power === 'edit'
     ? `As ${role} you can look and measure, but not change the framework`
-    : `As ${role} you cannot ${POWERS[power].words.split(',')[0]!.replace(/ their /, ' your ')}. Ask an owner`;
+    : `As ${role} you cannot ${POWERS[power].refused}. Ask an owner`;
+
+/** Why an archived project is not changed. */
+export const ARCHIVED = 'This project is archived. An owner can take it out of the archive';
 
 /** Disciplines a project begins with; it may have others. */
 export const DISCIPLINES: readonly string[] = ['Structure', 'Services', 'Fire', 'Acoustics', 'Landscape'];

@@ -36,6 +36,8 @@ export interface Invited {
   disciplines: string[];
   invitedBy: string;
   email: string;
+  /** What one may do in it, in words. */
+  may: string[];
 }
 
 /** One line of what happened around a project. */

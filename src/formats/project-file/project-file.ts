@@ -13,7 +13,14 @@ const PROJECT_FILE_VERSION = 1;
 export const ENTRIES = { about: 'project.json', log: 'log.jsonl', views: 'views.json', files: 'files/' } as const;
 
 /** Most there may be of what a file holds. */
-export const MOST = { rows: 1_000_000, people: 2000, files: 2000, fileBytes: 60_000_000, logBytes: 600_000_000 };
+export const MOST = {
+  rows: 1_000_000,
+  people: 2000,
+  files: 2000,
+  fileBytes: 60_000_000,
+  logBytes: 200_000_000,
+  allBytes: 300_000_000,
+};
 
 const sha256Schema = z.string().regex(/^[0-9a-f]{64}$/);
 

@@ -33,11 +33,14 @@ export function readProjectFile(bytes: Uint8Array): Result<ReadProject> {
 
 function read(bytes: Uint8Array): ReadProject {
   let fileCount = 0;
+  let size = 0;
   const entries = unzipSync(bytes, {
     filter: ({ name, originalSize }) => {
       const isFile = name.startsWith(ENTRIES.files);
       if (isFile) fileCount += 1;
-      if (fileCount > MOST.files || originalSize > (isFile ? MOST.fileBytes : MOST.logBytes))
+      size += originalSize;
+      const most = isFile ? MOST.fileBytes : MOST.logBytes;
+      if (fileCount > MOST.files || originalSize > most || size > MOST.allBytes)
         throw new Damaged('This project file holds more than can be taken in');
       return isFile || name === ENTRIES.about || name === ENTRIES.log || name === ENTRIES.views;
     },

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import type { Json } from '@/core/model/json';
+import { ARCHIVED } from '@/core/people/powers';
 import { idSchema } from '@/core/model/ids';
 import { runCommand } from './run-command';
 import { guardedPlainly } from '../entry/entry';
 import { PlainAnswer } from '../entry/plain-answer';
 import { RequestRefused } from '../entry/refusal';
-import { ARCHIVED } from '../people/membership';
 
 const bodySchema = z.strictObject({
   commandId: idSchema,

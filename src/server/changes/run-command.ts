@@ -8,7 +8,7 @@ import type { Json } from '@/core/model/json';
 import { FILE_VERSION, upcastChanges } from '@/core/model/migrate';
 import { recordsOf } from '@/core/model/framework';
 import { refuse, type Refusal, type Result } from '@/core/model/result';
-import { may, mayNot, type Role } from '@/core/people/powers';
+import { may, mayNot, POWERS, type Role } from '@/core/people/powers';
 import { database, databasePool, type Transaction } from '../db/connection';
 import { change, project, user } from '../db/schema';
 import { countCommand } from '../metrics';
@@ -116,7 +116,7 @@ const APPEND = `
     update project set head_seq = head_seq + 1, changed_at = now(), name = coalesce($1, name)
     where id = $2 and head_seq = $3 and archived_at is null and deleted_at is null
       and exists (select 1 from membership
-        where project_id = $2 and user_id = $4 and role in ('owner', 'designer') for share)
+        where project_id = $2 and user_id = $4 and role = any($11) for share)
       and not exists (select 1 from change where project_id = $2 and command_id = $5)
     returning head_seq
   ), appended as (
@@ -142,7 +142,19 @@ async function runAtRememberedHead(sent: Sent): Promise<Ran | null> {
   const name = projectName(after);
   let rows: { seq: string; at: Date }[];
   try {
-    const values = [name, projectId, head.seq, userId, commandId, command, input, sentence, written, FILE_VERSION];
+    const values = [
+      name,
+      projectId,
+      head.seq,
+      userId,
+      commandId,
+      command,
+      input,
+      sentence,
+      written,
+      FILE_VERSION,
+      POWERS.edit.roles,
+    ];
     ({ rows } = await databasePool().query<{ seq: string; at: Date }>({ name: 'append', text: APPEND, values }));
   } catch (error) {
     // Sent twice at once: the other has written it, and the transaction answers what that was.

@@ -19,7 +19,7 @@ const RIGHTS = `
   revoke all on function public.spine_add_job(text, json, text) from public;
   create or replace function public.spine_remove_deleted(days int) returns bigint
     language sql security definer set search_path = pg_catalog
-    as $$ with gone as (delete from public.project where deleted_at < now() - make_interval(days => greatest(days, 1)) returning id)
+    as $$ with gone as (delete from public.project where deleted_at < now() - make_interval(days => greatest(days, 30)) returning id)
       select count(*) from gone $$;
   revoke all on function public.spine_remove_deleted(int) from public;
   create or replace function public.spine_forget_audit(days int) returns void

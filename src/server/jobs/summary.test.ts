@@ -3,7 +3,8 @@ import { eq } from 'drizzle-orm';
 import { runCommand } from '../changes/run-command';
 import { closeDatabase, database } from '../db/connection';
 import { projectSummary } from '../db/schema';
-import { createProject, projectsOf } from '../projects/projects';
+import { projectsOf } from '../projects/project-list';
+import { createProject } from '../projects/projects';
 import { newPerson } from '../testing/people';
 import { writeSummary } from './summary';
 

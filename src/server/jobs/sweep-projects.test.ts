@@ -4,7 +4,9 @@ import { roleIn } from '../people/membership';
 import { closeDatabase, database } from '../db/connection';
 import { change, project, user } from '../db/schema';
 import { importProject, exportProject } from '../projects/project-file';
-import { createProject, deleteProject, projectsOf, restoreProject } from '../projects/projects';
+import { deleteProject, restoreProject } from '../projects/deleted-projects';
+import { projectsOf } from '../projects/project-list';
+import { createProject } from '../projects/projects';
 import { newPerson, setMember } from '../testing/people';
 import { sweepProjects } from './sweep-projects';
 

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { database } from '../db/connection';
-import { DELETED_DAYS } from '../projects/projects';
+import { DELETED_DAYS } from '../projects/deleted-projects';
 
 /** Spent invitations and mails are kept this long, for who looks back. */
 const SPENT_DAYS = 90;

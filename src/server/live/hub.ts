@@ -45,6 +45,7 @@ class Hub {
   private readonly busy = new Map<string, Promise<void>>();
   /** Where people look, by project and tab, with when they said so. */
   private readonly here = new Map<string, Map<string, { here: Here; at: number }>>();
+  private lookedForSilent = 0;
   private client: pg.Client | null = null;
   private connecting = false;
   private closed = false;
@@ -111,6 +112,7 @@ class Hub {
   /** Somebody said where they look, or closed a tab: told to who is in the project, and kept a while for who comes later. */
   private heardHere(here: Here): void {
     const { projectId, tab, place } = here;
+    this.forgetSilent();
     const known = this.here.get(projectId) ?? new Map<string, { here: Here; at: number }>();
     known.delete(tab);
     if (place) known.set(tab, { here, at: Date.now() });
@@ -121,11 +123,18 @@ class Hub {
   }
 
   private hereIn(projectId: string): Here[] {
-    const known = this.here.get(projectId);
-    if (!known) return [];
-    // A tab that crashed says nothing any more.
-    for (const [tab, { at }] of known) if (Date.now() - at > HERE_MS) known.delete(tab);
-    return [...known.values()].map(({ here }) => here);
+    this.forgetSilent();
+    return [...(this.here.get(projectId)?.values() ?? [])].map(({ here }) => here);
+  }
+
+  /** A tab that crashed says nothing any more. Looked for once in a while, in every project. */
+  private forgetSilent(): void {
+    if (Date.now() - this.lookedForSilent < HERE_MS / 3) return;
+    this.lookedForSilent = Date.now();
+    for (const [projectId, known] of this.here) {
+      for (const [tab, { at }] of known) if (Date.now() - at > HERE_MS) known.delete(tab);
+      if (known.size === 0) this.here.delete(projectId);
+    }
   }
 
   /** One after the other for a project, so that changes are told in their order. */

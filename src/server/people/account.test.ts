@@ -4,7 +4,8 @@ import { runCommand } from '../changes/run-command';
 import { readHistory } from '../changes/read-changes';
 import { closeDatabase, database } from '../db/connection';
 import { account, membership, session, user } from '../db/schema';
-import { createProject, deleteProject } from '../projects/projects';
+import { deleteProject } from '../projects/deleted-projects';
+import { createProject } from '../projects/projects';
 import { newPerson, PASSWORD, setMember, signInAgain } from '../testing/people';
 import {
   browserIn,

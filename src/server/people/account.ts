@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { and, desc, eq, gt, isNull, ne } from 'drizzle-orm';
+import { and, desc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { database, type Transaction } from '../db/connection';
 import { account, membership, passwordLink, project, session, user } from '../db/schema';
 import { countWrongTry, requireNoWait } from '../entry/limits';
@@ -60,16 +60,27 @@ async function requirePassword({ id, email }: SignedIn, address: string, passwor
   throw new RequestRefused(422, 'That is not your password', { path: ['password'] });
 }
 
+/** What was read of a person a moment ago is believed no more, in any process. */
+const tellChanged = (tx: Transaction, userId: string) => tx.execute(sql`select pg_notify('spine_people', ${userId})`);
+
+/** Changes what of a person others read, or they sign in with. */
+const changePerson = (id: string, to: { name: string } | { email: string }): Promise<void> =>
+  database().transaction(async (tx) => {
+    await tx
+      .update(user)
+      .set({ ...to, updatedAt: new Date() })
+      .where(eq(user.id, id));
+    await tellChanged(tx, id);
+  });
+
 /** Changes a person's name. */
-export async function rename({ id }: SignedIn, name: string): Promise<void> {
-  await database().update(user).set({ name, updatedAt: new Date() }).where(eq(user.id, id));
-}
+export const rename = ({ id }: SignedIn, name: string): Promise<void> => changePerson(id, { name });
 
 /** Changes the e-mail a person signs in with; the password is asked for. */
 export async function changeEmail(person: SignedIn, address: string, email: string, password: string): Promise<void> {
   await requirePassword(person, address, password);
   try {
-    await database().update(user).set({ email, updatedAt: new Date() }).where(eq(user.id, person.id));
+    await changePerson(person.id, { email });
   } catch (error) {
     const code = ((error as { cause?: { code?: string } }).cause ?? (error as { code?: string })).code;
     if (code !== UNIQUE_VIOLATION) throw error;

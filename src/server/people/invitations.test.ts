@@ -1,7 +1,9 @@
 import { eq, sql } from 'drizzle-orm';
 import { closeDatabase, database } from '../db/connection';
 import { invitation, outbox } from '../db/schema';
-import { changeProject, createProject, deleteProject } from '../projects/projects';
+import { deleteProject } from '../projects/deleted-projects';
+import { changeProject } from '../projects/project-settings';
+import { createProject } from '../projects/projects';
 import { newPerson, setMember } from '../testing/people';
 import { invitationsOf, invite, invitedBy, isInvited, join, takeBackInvitation } from './invitations';
 import { hashOfToken } from './links';
@@ -100,7 +102,7 @@ describe('an invitation by a link', () => {
     const wanted = { email: 'x@test.example', role: 'viewer' as const, disciplines: [], days: 14 };
     await expect(invite(projectId, owner, { ...wanted, email: ada.email })).rejects.toThrow('Ada is in this project');
     await expect(invite(projectId, ada, wanted)).rejects.toThrow('In this project owners invite');
-    await changeProject(projectId, { inviters: 'designers' });
+    await changeProject(projectId, owner.id, { inviters: 'designers' });
     expect((await invite(projectId, ada, wanted)).link).toContain('/join#');
     await expect(invite(projectId, ada, { ...wanted, role: 'owner' })).rejects.toThrow('Only an owner');
   });

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { and, count, desc, eq, gt, isNull, sql } from 'drizzle-orm';
-import { may, type Role } from '@/core/people/powers';
+import { may, powersOf, type Role } from '@/core/people/powers';
 import { database, type Transaction } from '../db/connection';
 import { invitation, membership, project, user } from '../db/schema';
 import { RequestRefused } from '../entry/refusal';
@@ -125,7 +125,7 @@ export async function takeBackInvitation(projectId: string, id: string): Promise
 
 /** What a link invites to. Refuses in words a link that works no more. */
 export async function invitedBy(token: string): Promise<Invited> {
-  const { row, name, by } = await openInvitation(database(), token);
+  const { row, name, inviters, by } = await openInvitation(database(), token);
   return {
     projectId: row.projectId,
     project: name,
@@ -133,6 +133,7 @@ export async function invitedBy(token: string): Promise<Invited> {
     disciplines: row.disciplines,
     invitedBy: by,
     email: row.email,
+    may: powersOf(row.role, inviters),
   };
 }
 
@@ -140,7 +141,7 @@ async function openInvitation(db: ReturnType<typeof database> | Transaction, tok
   const unknown = new RequestRefused(404, 'This link leads nowhere. Open it whole, as it stands in the mail');
   if (!isToken(token)) throw unknown;
   const asked = db
-    .select({ row: invitation, name: project.name, by: user.name })
+    .select({ row: invitation, name: project.name, inviters: project.inviters, by: user.name })
     .from(invitation)
     .innerJoin(project, and(eq(project.id, invitation.projectId), isNull(project.deletedAt)))
     .innerJoin(user, eq(user.id, invitation.invitedBy))

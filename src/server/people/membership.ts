@@ -24,9 +24,6 @@ export async function roleIn(
   return row?.role ?? null;
 }
 
-/** Why an archived project is not changed. */
-export const ARCHIVED = 'This project is archived. An owner can take it out of the archive';
-
 /** Where a project stands for a person: its last change, what they may do, and why nobody may change it now. */
 export interface ProjectHead {
   seq: number;

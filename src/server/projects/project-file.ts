@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { and, asc, eq, gt } from 'drizzle-orm';
+import { and, asc, eq, gt, lte } from 'drizzle-orm';
 import type { Changes } from '@/core/model/changes';
 import { frameworkHash, recordsOf } from '@/core/model/framework';
 import { FILE_VERSION } from '@/core/model/migrate';
@@ -13,7 +13,7 @@ import { blob, change, membership, ownView, project, user } from '../db/schema';
 import { inPool, jsonOfAnswer, type Asker } from '../pool';
 import { attachment } from './file-name';
 import { ownViews } from './own-views';
-import { projectOf } from './projects';
+import { projectOf } from './project-settings';
 
 /** Changes that are read from the database, or written into it, at once. */
 const ROWS_AT_ONCE = 200;
@@ -26,7 +26,7 @@ const turn = (): Promise<void> => new Promise((done) => setImmediate(done));
 
 /**
  * A project as one file, written as it is read: its whole log, what is laid under plans, and the views its reader keeps for
- * themselves. Everything is as of one moment.
+ * themselves.
  */
 export async function exportProject(projectId: string, userId: string): Promise<Response> {
   const { name } = await projectOf(projectId);
@@ -54,68 +54,73 @@ export async function exportProject(projectId: string, userId: string): Promise<
   return new Response(stream, { headers: attachment(`${fileStem(name)}.spine.zip`, 'application/zip') });
 }
 
-/** `goOn` waits until more can be taken, and says whether anybody still wants it. */
+/**
+ * Writes everything up to the change that was the last when it began. Nothing before that ever changes, so no transaction is
+ * held open for who reads slowly. `goOn` waits until more can be taken, and says whether anybody still wants it.
+ */
 async function writeProject(
   projectId: string,
   userId: string,
   writer: ProjectFileWriter,
   goOn: () => Promise<boolean>,
 ): Promise<void> {
-  await database().transaction(
-    async (tx) => {
-      const [row] = await tx.select().from(project).where(eq(project.id, projectId));
-      if (!row) throw new Error('The project is gone');
-      const framework = await frameworkAt(tx, projectId, row.headSeq);
-      const people = await tx
-        .selectDistinct({ id: user.id, name: user.name })
-        .from(change)
-        .innerJoin(user, eq(user.id, change.authorId))
-        .where(eq(change.projectId, projectId))
-        .orderBy(asc(user.id));
-      const files = await tx
-        .select({ sha256: blob.sha256, name: blob.name })
-        .from(blob)
-        .where(eq(blob.projectId, projectId))
-        .orderBy(asc(blob.sha256));
-      writer.views(await ownViews(projectId, userId));
-      const numbers = new Map(people.map(({ id }, i) => [id, i]));
-      for (let after = 0; after < row.headSeq;) {
-        const rows = await tx
-          .select()
-          .from(change)
-          .where(and(eq(change.projectId, projectId), gt(change.seq, after)))
-          .orderBy(asc(change.seq))
-          .limit(ROWS_AT_ONCE);
-        if (rows.length === 0 || !(await goOn())) break;
-        writer.rows(rows.map((each) => logRow(each, numbers)));
-        after = rows.at(-1)!.seq;
-      }
-      const logSha256 = writer.endLog();
-      const about: AboutProject = {
-        format: 'spine-project',
-        version: 1,
-        name: row.name,
-        headSeq: row.headSeq,
-        hash: frameworkHash(framework),
-        schemaVersion: FILE_VERSION,
-        logSha256,
-        units: row.units,
-        disciplines: row.disciplines,
-        inviters: row.inviters,
-        people: people.map(({ id, name }) => ({ name, digest: digestOf(id) })),
-        files,
-      };
-      writer.about(about);
-      for (const { sha256 } of files) {
-        const ofFile = and(eq(blob.projectId, projectId), eq(blob.sha256, sha256));
-        const [file] = await tx.select({ bytes: blob.bytes }).from(blob).where(ofFile);
-        if (!(await goOn())) break;
-        if (file) writer.file(sha256, file.bytes);
-      }
-      writer.end();
-    },
-    { isolationLevel: 'repeatable read', accessMode: 'read only' },
-  );
+  const db = database();
+  const [row] = await db.select().from(project).where(eq(project.id, projectId));
+  if (!row) throw new Error('The project is gone');
+  const { name, headSeq, units, disciplines, inviters } = row;
+  const hash = frameworkHash(await frameworkAt(db, projectId, headSeq));
+  const upTo = and(eq(change.projectId, projectId), lte(change.seq, headSeq));
+  const people = await db
+    .selectDistinct({ id: user.id, name: user.name })
+    .from(change)
+    .innerJoin(user, eq(user.id, change.authorId))
+    .where(upTo)
+    .orderBy(asc(user.id));
+  writer.views(await ownViews(projectId, userId));
+  const numbers = new Map(people.map(({ id }, i) => [id, i]));
+  for (let after = 0; after < headSeq;) {
+    const rows = await db
+      .select()
+      .from(change)
+      .where(and(upTo, gt(change.seq, after)))
+      .orderBy(asc(change.seq))
+      .limit(ROWS_AT_ONCE);
+    if (rows.length === 0) throw new Error('The project is gone');
+    if (!(await goOn())) return;
+    writer.rows(rows.map((each) => logRow(each, numbers)));
+    after = rows.at(-1)!.seq;
+  }
+  const logSha256 = writer.endLog();
+  const files = await db
+    .select({ sha256: blob.sha256, name: blob.name })
+    .from(blob)
+    .where(eq(blob.projectId, projectId))
+    .orderBy(asc(blob.sha256));
+  const written: AboutProject['files'] = [];
+  for (const file of files) {
+    const ofFile = and(eq(blob.projectId, projectId), eq(blob.sha256, file.sha256));
+    const [found] = await db.select({ bytes: blob.bytes }).from(blob).where(ofFile);
+    if (!(await goOn())) return;
+    // One that nothing named any more may have been swept away meanwhile.
+    if (!found) continue;
+    writer.file(file.sha256, found.bytes);
+    written.push(file);
+  }
+  writer.about({
+    format: 'spine-project',
+    version: 1,
+    name,
+    headSeq,
+    hash,
+    schemaVersion: FILE_VERSION,
+    logSha256,
+    units,
+    disciplines,
+    inviters,
+    people: people.map((person) => ({ name: person.name, digest: digestOf(person.id) })),
+    files: written,
+  });
+  writer.end();
 }
 
 const logRow = (
@@ -179,21 +184,13 @@ export async function importProject(
     await tx.insert(membership).values({ projectId: id, userId, role: 'owner' });
     const authors = await authorsOf(tx, about, userId);
     const file = answer.file!;
-    const lines = Buffer.from(file.buffer, file.byteOffset, rowsBytes).toString().split('\n');
-    for (let i = 0; i < lines.length; i += ROWS_AT_ONCE) {
-      const rows = lines
-        .slice(i, i + ROWS_AT_ONCE)
-        .filter((line) => line !== '')
-        .map((line) => JSON.parse(line) as LogRow);
-      if (rows.length > 0)
-        await tx.insert(change).values(
-          rows.map(({ person, at, ...row }) => ({
-            ...row,
-            projectId: id,
-            authorId: authors[person] ?? userId,
-            at: new Date(at),
-          })),
-        );
+    for (const rows of linesOf(file.subarray(0, rowsBytes), ROWS_AT_ONCE)) {
+      await tx.insert(change).values(
+        rows.map((line) => {
+          const { person, at, ...row } = JSON.parse(line) as LogRow;
+          return { ...row, projectId: id, authorId: authors[person] ?? userId, at: new Date(at) };
+        }),
+      );
       await turn();
     }
     let from = rowsBytes;
@@ -222,4 +219,20 @@ async function authorsOf(tx: Transaction, { people }: AboutProject, userId: stri
     authors.push(id);
   }
   return authors;
+}
+
+/** The lines of bytes, so many at a time: all of them would be a text longer than there may be one. */
+function* linesOf(bytes: Uint8Array, atOnce: number): Generator<string[]> {
+  const decoder = new TextDecoder();
+  let lines: string[] = [];
+  for (let from = 0; from < bytes.length;) {
+    const end = bytes.indexOf(0x0a, from);
+    const to = end < 0 ? bytes.length : end;
+    if (to > from) lines.push(decoder.decode(bytes.subarray(from, to)));
+    from = to + 1;
+    if (lines.length < atOnce) continue;
+    yield lines;
+    lines = [];
+  }
+  if (lines.length > 0) yield lines;
 }

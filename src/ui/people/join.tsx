@@ -4,7 +4,6 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { createAuthClient } from 'better-auth/react';
-import { POWERS, powersOf } from '@/core/people/powers';
 import { ActionButton } from '../fields/fields';
 import { askServer, Refused } from '../page/ask-server';
 import { DoButton, Outcome } from '../page/boxes';
@@ -65,10 +64,7 @@ function JoinWith({ token, person, signUp }: JoinProps & { token: string | null 
             {invited.disciplines.length > 0 && ` for ${invited.disciplines.join(', ')}`}.
           </p>
           <p className="text-ink2">
-            You may {POWERS.look.words}
-            {powersOf(invited.role, 'owners').length > 1 &&
-              `, and ${powersOf(invited.role, 'owners').slice(1).join(', and ')}`}
-            .
+            As {invited.role} one may {invited.may.join('; ')}.
           </p>
           {person !== null ? (
             <>

@@ -8,7 +8,7 @@ import { EMPTY_FRAMEWORK, recordsById, type Framework } from '@/core/model/frame
 import type { Json } from '@/core/model/json';
 import { refuse, type Result } from '@/core/model/result';
 import type { Rec } from '@/core/model/record';
-import type { Role } from '@/core/people/powers';
+import { ARCHIVED, type Role } from '@/core/people/powers';
 import type { Solved } from '@/core/solving/solved';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { SolveWorker } from '@/workers/solve.worker';
@@ -50,9 +50,6 @@ export interface Shown {
   /** Why what is seen is not what was done: the solver failed at it. */
   unsolved: string | null;
 }
-
-/** Why nobody changes an archived project. */
-const ARCHIVED = 'This project is archived. An owner can take it out of the archive';
 
 /**
  * One open project in one tab. It does what the machine says: sends edits one after the other, reads what was missed,

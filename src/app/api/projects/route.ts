@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { textSchema } from '@/core/model/fields';
 import { guarded } from '@/server/entry/entry';
-import { createProject, projectsOf } from '@/server/projects/projects';
+import { projectsOf } from '@/server/projects/project-list';
+import { createProject } from '@/server/projects/projects';
 
 const bodySchema = z.strictObject({ name: textSchema(120), building: textSchema(80).default('Main building') });
 

@@ -4,7 +4,8 @@ import { textSchema } from '@/core/model/fields';
 import { INVITERS } from '@/core/people/powers';
 import { guarded } from '@/server/entry/entry';
 import { disciplinesSchema } from '@/server/people/fields';
-import { changeByCommand, changeProject, deleteProject } from '@/server/projects/projects';
+import { deleteProject } from '@/server/projects/deleted-projects';
+import { changeProject } from '@/server/projects/project-settings';
 
 const changeSchema = z.strictObject({
   name: textSchema(120).optional(),
@@ -17,11 +18,7 @@ const changeSchema = z.strictObject({
 
 /** Renames a project, changes its settings, archives it or takes it out again. */
 export const PATCH = guarded('PATCH /api/projects/[projectId]', async ({ projectId, person, json }) => {
-  const { name, details, ...settings } = json(changeSchema);
-  await changeProject(projectId, settings);
-  // These are in the framework: commands, so that they are in the history and in every open tab.
-  if (name !== undefined) await changeByCommand(projectId, person.id, 'project.start', { name });
-  if (details !== undefined) await changeByCommand(projectId, person.id, 'project.describe', details);
+  await changeProject(projectId, person.id, json(changeSchema));
   return Response.json({ changed: true });
 });
 

@@ -1,5 +1,5 @@
 import { memberOrLeave } from '@/server/people/member-page';
-import { detailsOf, projectOf } from '@/server/projects/projects';
+import { detailsOf, projectOf } from '@/server/projects/project-settings';
 import { SettingsPage } from '@/ui/projects/settings-page';
 
 export const dynamic = 'force-dynamic';

@@ -2,7 +2,7 @@ import { may } from '@/core/people/powers';
 import { guarded } from '@/server/entry/entry';
 import { invitationsOf } from '@/server/people/invitations';
 import { membersOf, powersInWords } from '@/server/people/members';
-import { projectOf } from '@/server/projects/projects';
+import { projectOf } from '@/server/projects/project-settings';
 
 /** Who is in a project and what each may do; for who invites, the invitations too. */
 export const GET = guarded('GET /api/projects/[projectId]/people', async ({ projectId, person, role }) => {

@@ -1,5 +1,5 @@
 import { guarded } from '@/server/entry/entry';
-import { restoreProject } from '@/server/projects/projects';
+import { restoreProject } from '@/server/projects/deleted-projects';
 
 /** Brings a deleted project back. */
 export const POST = guarded('POST /api/projects/[projectId]/restore', async ({ projectId }) => {
