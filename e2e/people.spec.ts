@@ -91,7 +91,7 @@ test('four people and two app processes: invited, joined, at work together, lowe
   await untilSaved(ada);
   await expect(orla.getByRole('button', { name: /^Look where Ada Vale looks/ })).toBeVisible();
   await ada.getByRole('button', { name: /^Level 03/ }).click();
-  await expect(orla.getByRole('button', { name: /^Look where Ada Vale looks: plan, level 03/ })).toBeVisible();
+  await expect(orla.getByRole('button', { name: /^Look where Ada Vale looks: Plan, level 03/ })).toBeVisible();
   await orla.getByRole('button', { name: /^Look where Ada Vale looks/ }).click();
   await expect(orla.getByLabel('Current level')).toContainText('03');
   await typeElevation(ada, '01', '5.7m');

@@ -2,15 +2,9 @@
 
 import { Initials } from '../page/initials';
 import { eachOnce, type Other } from '../session/here';
-import { chooseBuilding, useProject, useProjectStore, type Tab } from '../session/store';
+import { chooseBuilding, TABS, useProject, useProjectStore } from '../session/store';
 
-const VIEW_NAMES: Record<string, string> = {
-  plan: 'plan',
-  section: 'section',
-  model: '3D',
-  board: 'carry board',
-  schedules: 'schedules',
-};
+const tabOf = (view: string) => TABS.find(([tab]) => tab === view);
 
 /** The others who have the project open, as their initials; a press looks where they look. */
 export function WhoIsHere() {
@@ -19,13 +13,14 @@ export function WhoIsHere() {
   const shown = eachOnce(others);
   const whereWords = ({ place }: Other): string => {
     const level = solved?.levels.find(({ id }) => id === place.level)?.name;
-    return [VIEW_NAMES[place.view] ?? place.view, level && `level ${level}`].filter(Boolean).join(', ');
+    return [tabOf(place.view)?.[1] ?? 'elsewhere', level && `level ${level}`].filter(Boolean).join(', ');
   };
   const lookThere = ({ place }: Other) => {
     if (place.building) chooseBuilding(store, place.building);
+    const tab = tabOf(place.view)?.[0];
     store.setState({
       ...(place.level ? { level: place.level } : {}),
-      ...(place.view in VIEW_NAMES ? { tab: place.view as Tab } : {}),
+      ...(tab ? { tab } : {}),
       selection: place.selection,
     });
   };

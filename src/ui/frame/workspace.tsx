@@ -10,7 +10,7 @@ import { StripPanel } from '../height-strip/strip-panel';
 import { PlanView } from '../plan/plan-view';
 import { SectionView } from '../section/section-view';
 import { Schedules } from '../schedules/schedules';
-import { makeProjectStore, openProject, ProjectContext, useProject, type Tab } from '../session/store';
+import { makeProjectStore, openProject, ProjectContext, TABS, useProject, type Tab } from '../session/store';
 import { FirstSetUp } from '../setting-up/first-set-up';
 import { Tray } from '../tools/tray';
 import { WorkPath } from '../work-path/work-path';
@@ -112,14 +112,6 @@ const VIEWS: Record<Tab, ComponentType> = {
   board: CarryBoard,
   schedules: Schedules,
 };
-
-const TABS: readonly (readonly [Tab, string])[] = [
-  ['plan', 'Plan'],
-  ['section', 'Section'],
-  ['model', '3D'],
-  ['board', 'Carry board'],
-  ['schedules', 'Schedules'],
-];
 
 function Surface() {
   const { tab, beside, set, solved, level, display } = useProject((project) => project);

@@ -20,7 +20,15 @@ import { ProjectSession } from './project-session';
 import { rememberForRescue } from './rescue';
 import { ServerRefused, type Opened } from './server';
 
-export type Tab = 'plan' | 'section' | 'model' | 'board' | 'schedules';
+/** The views of a project, in the order of their tabs, and how each is called. */
+export const TABS = [
+  ['plan', 'Plan'],
+  ['section', 'Section'],
+  ['model', '3D'],
+  ['board', 'Carry board'],
+  ['schedules', 'Schedules'],
+] as const;
+export type Tab = (typeof TABS)[number][0];
 export type Step = 'levels' | 'grids' | 'columns' | 'shafts' | 'stairs' | 'floors' | 'walls' | 'checks' | 'issue';
 
 /** What a tool shows in the plan before it is done. */
@@ -152,7 +160,7 @@ export function makeProjectStore(): ProjectStore {
 }
 
 /** The units chosen in this browser; null before any were. */
-function chosenDisplay(): LengthDisplay | null {
+export function chosenDisplay(): LengthDisplay | null {
   const kept = localStorage.getItem(DISPLAY_KEY);
   return kept === 'imperial' ? IMPERIAL : kept === 'metric' ? METRIC : null;
 }
