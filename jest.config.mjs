@@ -13,6 +13,8 @@ const config = {
   transformIgnorePatterns: [],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   cacheDirectory: '<rootDir>/node_modules/.cache/jest',
+  globals: { isSoak: process.env.SOAK !== undefined },
+  maxWorkers: '100%',
   workerIdleMemoryLimit: '1GB',
   // Long chains of random commands on a busy machine; nothing is measured by the clock.
   testTimeout: 120_000,

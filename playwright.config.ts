@@ -18,10 +18,7 @@ export default defineConfig({
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [
         '--no-sandbox',
-        '--use-gl=angle',
-        '--use-angle=swiftshader',
         '--enable-unsafe-swiftshader',
-        '--ignore-gpu-blocklist',
         '--disable-quic',
         '--no-first-run',
         '--disable-background-networking',

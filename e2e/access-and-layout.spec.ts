@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test, type Page } from '@playwright/test';
-import { enterAs, FURNISHED, makeProject, openProject, openStep, untilSaved } from './project';
+import { enterAs, enterByDoor, FURNISHED, makeProject, openProject, openStep, untilSaved } from './project';
 
 test('an account is made, refused with a wrong password, signed out and in again', async ({ page }) => {
   const email = `${randomUUID()}@test.example`;
@@ -40,7 +40,7 @@ const nameless = (page: Page): Promise<string[]> =>
   );
 
 test('everything that can be pressed has a name, on every step and view', async ({ page }) => {
-  await enterAs(page, 'designer');
+  await enterByDoor(page, 'designer');
   expect(await nameless(page)).toEqual([]);
   await openProject(page, await makeProject(page.request, 'Names', FURNISHED));
   for (const step of ['Levels', 'Grids', 'Columns', 'Shafts', 'Floors', 'Checks', 'Hand over']) {
@@ -110,6 +110,6 @@ test('things are chosen by a window, moved together, deleted with the key and br
   await page.keyboard.press('Control+z');
   await page.getByRole('button', { name: 'History' }).click();
   await expect(page.getByRole('dialog', { name: 'History' })).toContainText(
-    'Undone: Moved 2 things by 500 mm east, 0 mm north',
+    'Undone: Moved 2 column stacks by 500 mm east, 0 mm north',
   );
 });

@@ -24,6 +24,15 @@ test('levels are set up by typing, with the strip beside the fields, and refused
   await expect(page.getByRole('button', { name: /^Elevation of level RF, \+48.600/ })).toBeVisible();
 });
 
+test('what a building in feet begins with is in whole feet and inches', async ({ page }) => {
+  await startProject(page, 'In feet');
+  await page.getByRole('button', { name: 'ft in' }).click();
+  await page.getByRole('button', { name: 'Set up these levels' }).click();
+  await page.getByRole('button', { name: /^Level 02/ }).click();
+  await expect(page.getByLabel('Floor build-up')).toHaveValue(`0'-4"`);
+  await expect(page.getByLabel('Floor to floor')).not.toHaveValue(/≈/);
+});
+
 test('all by keyboard: choose a level, type a height, insert one between, rename, undo', async ({ page }) => {
   await openProject(page, await makeProject(page.request, 'Keyboard', FURNISHED));
   await page.getByRole('button', { name: /^Level 01/ }).focus();

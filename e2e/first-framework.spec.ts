@@ -1,6 +1,15 @@
 import { expect, test } from '@playwright/test';
 import type { Report } from '@/core/report/report';
-import { downloadReport, downloadText, enterAs, openStep, startProject, typeElevation, untilSaved } from './project';
+import {
+  downloadReport,
+  downloadText,
+  enterAs,
+  enterByDoor,
+  openStep,
+  startProject,
+  typeElevation,
+  untilSaved,
+} from './project';
 
 /** The report with everything moved that hangs on level 01 and above, by a distance. */
 function raised(report: Report, byMm: number): Omit<Report, 'hash'> {
@@ -104,7 +113,7 @@ test('from nothing to a framework: two files, columns, floor, shaft, a level rai
 });
 
 test('every view shows the raised level: strip, plan cut, 3D', async ({ page }) => {
-  await enterAs(page, 'designer');
+  await enterByDoor(page, 'designer');
   await page.getByRole('link', { name: /Tidewater Yard/ }).click();
   await page.getByRole('button', { name: /^Level 02/ }).click();
   await expect(page.getByLabel('Current level')).toContainText('02 Gallery +10.200');

@@ -4,7 +4,7 @@ import { createServer } from 'node:net';
 import { expect, test } from '@playwright/test';
 import { apply, type Changes } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK, frameworkHash } from '@/core/model/framework';
-import type { Rec } from '@/core/model/record';
+import type { Rec } from '@/core/model/kinds';
 import { enterAs, FURNISHED, makeProject } from './project';
 
 const freePort = () =>

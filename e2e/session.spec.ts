@@ -42,7 +42,8 @@ test('edits made offline survive the end of the session: signed in again in plac
   await typeElevation(page, '01', '5.6m');
   await typeElevation(page, '01', '5.7m');
   await expect(state(page)).toContainText('Offline, 3 kept here');
-  await query(`delete from session where user_id = (select id from "user" where email = 'ada.vale@tidewater.example')`);
+  const cookie = (await page.context().cookies()).find(({ name }) => name.endsWith('session_token'))!;
+  await query('delete from session where token = $1', [decodeURIComponent(cookie.value).split('.')[0]]);
   await page.context().setOffline(false);
   await expect(state(page)).toContainText('Signed out, 3 kept here');
   const panel = page.getByRole('alertdialog', { name: 'You are signed out' });

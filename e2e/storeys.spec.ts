@@ -149,6 +149,7 @@ test('while an edge of a shaft is dragged every slab is cut anew, and nothing is
 
 test('space is shown in part, and a view of it is kept for oneself, by who may only look as well', async ({ page }) => {
   await enterAs(page, 'viewer');
+  await page.goto('/');
   await page.getByRole('link', { name: /Tidewater Yard/ }).click();
   await page.getByRole('tab', { name: '3D' }).click();
   const model = page.getByRole('img', { name: /^3D of the framework/ });
@@ -194,6 +195,7 @@ test('space is shown in part, and a view of it is kept for oneself, by who may o
 
 test('the carry board groups by core and shows only what was asked for', async ({ page }) => {
   await enterAs(page, 'designer');
+  await page.goto('/');
   await page.getByRole('link', { name: /Tidewater Yard/ }).click();
   await page.getByRole('tab', { name: 'Carry board' }).click();
   const heads = page.getByRole('group', { name: 'What is carried' });

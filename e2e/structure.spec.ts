@@ -184,3 +184,46 @@ test('a plan hides kinds, shows the level below faint, and is kept under a name'
   await page.getByRole('button', { name: 'What is shown' }).click();
   await expect(panel.getByRole('button', { name: 'Structure' })).toBeVisible();
 });
+
+test('a ceiling with an outline of its own is copied and dragged by an edge; a raft under the floors is offered neither', async ({
+  page,
+}) => {
+  const id = await makeProject(page.request, 'Own ceiling', [
+    ...FURNISHED,
+    [
+      'ceilings.add',
+      {
+        name: 'CE1',
+        outline: { type: 'rectangle', place: 'A-1 + 1000,1000', widthMm: 4000, depthMm: 3000 },
+        heightMm: 4900,
+        levels: { at: ['02'] },
+      },
+    ],
+    ['foundations.add', { name: 'F1', form: 'raft' }],
+  ]);
+  await openProject(page, id);
+  await level(page, '02');
+  // What is found of ceilings counts where ceilings are made.
+  await expect(page.getByRole('button', { name: /^Walls/ })).toContainText(/finding/);
+  await page.getByText('On level 02').click();
+  await page.getByRole('button', { name: /^CE1/ }).first().click();
+  await page.getByText('Copy or mirror').click();
+  await page.getByLabel('Copy east, north by').fill('6m, 0');
+  await page.getByRole('button', { name: 'Copy', exact: true }).click();
+  await untilSaved(page);
+  const areas = async () => (await downloadReport(page)).ceilings.map(({ name, areaM2 }) => `${name} ${areaM2}`);
+  expect((await areas()).sort()).toEqual(['CE1 12', 'CE2 12']);
+  const handle = (await page.locator('[data-edge="1"]').boundingBox())!;
+  await page.mouse.move(handle.x + handle.width / 2, handle.y + handle.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(handle.x + handle.width / 2 + 30, handle.y + handle.height / 2, { steps: 4 });
+  await page.mouse.up();
+  await untilSaved(page);
+  const wider = (await areas()).find((each) => each.startsWith('CE1'))!;
+  expect(Number(wider.split(' ')[1])).toBeGreaterThan(12);
+  await level(page, 'B2');
+  await page.getByRole('button', { name: /^F1/ }).first().click();
+  await expect(page.getByRole('heading', { name: 'Foundation F1' })).toBeVisible();
+  await expect(page.getByText('Copy or mirror')).toHaveCount(0);
+  await expect(page.getByLabel('Move east')).toHaveCount(0);
+});

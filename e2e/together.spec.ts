@@ -169,6 +169,7 @@ test('eight tabs on one project: the eighth still edits at once', async ({ page,
 
 test('a viewer sees everything and is offered no way to change it', async ({ page }) => {
   await enterAs(page, 'viewer');
+  await page.goto('/');
   await page.getByRole('link', { name: /Tidewater Yard/ }).click();
   await expect(page.getByRole('button', { name: /^Level 02/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Elevation of level/ })).toHaveCount(0);

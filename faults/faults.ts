@@ -43,10 +43,13 @@ export const OTHER_FAULTS: readonly Fault[] = [
   },
   {
     name: 'stream stalled',
-    does: 'Live streams stay open and say nothing more; tabs notice within 25 s',
-    happen: async ({ way }) => {
-      if (way.stallStreams() === 0) throw new Error('There was no stream to stall');
-      await pause(29_000);
+    does: 'Live streams stay open and say nothing more; edits go on for 2 s and then stop; tabs notice within 25 s',
+    happen: async (trial) => {
+      if (trial.way.stallStreams() === 0) throw new Error('There was no stream to stall');
+      await pause(2000);
+      // What others did last comes by nothing that happens later.
+      await trial.rest();
+      await pause(27_000);
       return [];
     },
   },
@@ -109,19 +112,27 @@ export const OTHER_FAULTS: readonly Fault[] = [
   },
   {
     name: 'session ended',
-    does: 'Everybody is signed out, and signs in again in place',
-    happen: async ({ at }) => {
-      await at.query('delete from session');
+    does: 'Half the people are signed out, which their streams tell; the others’ browsers lose their cookies, which only answers tell; they sign in again in place',
+    happen: async ({ at, people, way }) => {
+      const half = (odd: number) => people.filter((_, i) => i % 2 === odd);
+      await at.query('delete from session where user_id = any($1)', [half(0).map(({ id }) => id)]);
+      await pause(3000);
+      way.stallStreams();
+      for (const person of half(1)) person.cookie = '';
       await pause(3000);
       return [];
     },
   },
   {
     name: 'member removed',
-    does: 'Two people are taken out of their projects and let in again 4 s later',
+    does: 'Two people are taken out of their projects, one by one: the first is told by the stream, the second by an answer; they are let in again 4 s later',
     happen: async (trial) => {
       const removed = [trial.people[0]!, trial.people[5]!];
-      for (const { id } of removed) await trial.at.query('delete from membership where user_id = $1', [id]);
+      for (const { id } of removed) {
+        await trial.at.query('delete from membership where user_id = $1', [id]);
+        await pause(1000);
+        trial.way.stallStreams();
+      }
       await pause(4000);
       if (removed.some(({ tabs }) => tabs.some(({ phase }) => phase !== 'outOfProject')))
         throw new Error('A tab does not know that its person is out');

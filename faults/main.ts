@@ -34,7 +34,11 @@ const wants = (part: string) => positionals.length === 0 || positionals.includes
 function course(): Fault[] {
   const rounds = Number(values.kills ?? (values.short ? 4 : 100)) / KILLS.length;
   const all = [...Array.from({ length: rounds }, () => KILLS).flat(), ...OTHER_FAULTS];
-  return values.only ? all.filter(({ name }) => name.includes(values.only!)) : all;
+  const { only } = values;
+  if (only === undefined) return all;
+  const chosen = all.filter(({ name }) => name.includes(only));
+  if (chosen.length > 0) return chosen;
+  throw new Error(`There is no fault named "${only}": ${[...new Set(all.map(({ name }) => name))].join(', ')}`);
 }
 
 /** Lets one fault happen while everybody edits, and holds the laws against what came of it. */

@@ -1,8 +1,9 @@
 import { spawnSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { bundle } from './bundle.mjs';
 import { ROOT } from './ensure-packages.mjs';
+import { fingerprintOf } from './fingerprint.mjs';
 import { giveUp, say } from './say.mjs';
 
 const MARK = join(ROOT, '.next/built-from');
@@ -14,6 +15,14 @@ const PROGRAMS = {
   seed: 'src/demo/seed.ts',
   work: 'src/formats/sandbox/work-child.ts',
 };
+const MADE_WITH = [
+  'package-lock.json',
+  'scripts/build.mjs',
+  'scripts/bundle.mjs',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+];
 let isBuilt = false;
 
 /** How a program is run: built, once it is; from its source before. */
@@ -25,63 +34,34 @@ export const programsEnv = () => (isBuilt ? { SPINE_PROGRAMS: PROGRAMS_FOLDER } 
 
 /** Builds the pages, and the programs beside them, if what it is made of has changed since the last build. */
 export async function ensureBuild() {
-  const print = fingerprint();
+  const print = fingerprintOf(['src'], MADE_WITH);
   const isFresh = existsSync(MARK) && readFileSync(MARK, 'utf8') === print;
   if (!isFresh) await build(print);
   isBuilt = true;
 }
 
-async function build(print) {
-  say('Building the program (about a minute) …');
-  const built = spawnSync(process.execPath, [join(ROOT, 'node_modules/next/dist/bin/next'), 'build'], {
+/** A build that an ended start left behind holds the folder until it is done. */
+const OTHER_BUILD = 'Another next build process is already running';
+const TRIES = 60;
+const BETWEEN_MS = 5000;
+
+function buildPages() {
+  return spawnSync(process.execPath, [join(ROOT, 'node_modules/next/dist/bin/next'), 'build'], {
     cwd: ROOT,
     encoding: 'utf8',
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
   });
+}
+
+async function build(print) {
+  say('Building the program (about a minute) …');
+  let built = buildPages();
+  for (let tries = 1; tries < TRIES && `${built.stdout}${built.stderr}`.includes(OTHER_BUILD); tries += 1) {
+    if (tries === 1) say('Another build of this folder is still running. Waiting for it …');
+    await new Promise((done) => setTimeout(done, BETWEEN_MS));
+    built = buildPages();
+  }
   if (built.status !== 0) giveUp(`The build failed:\n${built.stdout}\n${built.stderr}`);
-  const { build: bundle } = await import('esbuild');
-  await bundle({
-    entryPoints: Object.fromEntries(Object.entries(PROGRAMS).map(([name, file]) => [name, join(ROOT, file)])),
-    outdir: PROGRAMS_FOLDER,
-    outExtension: { '.js': '.mjs' },
-    absWorkingDir: ROOT,
-    bundle: true,
-    splitting: true,
-    platform: 'node',
-    target: 'node20',
-    format: 'esm',
-    external: externalPackages(),
-    sourcemap: true,
-    logLevel: 'warning',
-  });
+  await bundle(PROGRAMS, PROGRAMS_FOLDER);
   writeFileSync(MARK, print);
-}
-
-/** Packages of many small files, which are read much faster as one. All others stay as they are installed. */
-const TAKEN_IN = ['zod', 'drizzle-orm', 'better-auth', '@noble/hashes', 'uuid', 'clipper2-ts', 'earcut', 'flatbush'];
-
-function externalPackages() {
-  const { dependencies } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8'));
-  return Object.keys(dependencies).filter((name) => !TAKEN_IN.includes(name));
-}
-
-function fingerprint() {
-  const hash = createHash('sha256');
-  const add = (path) => {
-    for (const entry of readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
-      const full = join(path, entry.name);
-      if (entry.isDirectory()) add(full);
-      else if (!/\.test\.tsx?$/.test(entry.name)) hash.update(full.slice(ROOT.length)).update(readFileSync(full));
-    }
-  };
-  add(join(ROOT, 'src'));
-  for (const file of [
-    'package-lock.json',
-    'scripts/build.mjs',
-    'next.config.ts',
-    'postcss.config.mjs',
-    'tsconfig.json',
-  ])
-    hash.update(readFileSync(join(ROOT, file)));
-  return hash.digest('hex');
 }

@@ -5,6 +5,7 @@ import { ROOT, ensurePackages } from './ensure-packages.mjs';
 import { answers, installDebian } from './install-debian.mjs';
 import { startPostgres } from './postgres.mjs';
 import { freePort } from './ports.mjs';
+import { bundledCommand } from './bundled-command.mjs';
 import { end, setUpData, startJobs, startWeb, untilAnswers } from './processes.mjs';
 import { giveUp, say } from './say.mjs';
 import { secretsIn } from './secrets.mjs';
@@ -30,30 +31,36 @@ const run = (command, args, env = {}) =>
     child.once('exit', (code) => resolve(code === 0));
   });
 
+/** Runs a command to its end; answers whether it went well, and what it said. */
+const heard = (command, args) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (bytes) => (said += bytes));
+    child.once('close', (code) => resolve({ isGood: code === 0, said }));
+  });
+
 /** A check counts as one test. */
 async function check(name, command, args) {
-  process.stdout.write(`\n— ${name}\n`);
-  const ok = await run(command, args);
-  if (ok) passed += 1;
+  const { isGood, said } = await heard(command, args);
+  if (isGood) passed += 1;
   else failed += 1;
-  process.stdout.write(ok ? `  ${name}: good\n` : `  ${name}: FAILED\n`);
+  process.stdout.write(`${isGood ? '' : said}  ${name}: ${isGood ? 'good' : 'FAILED'}\n`);
 }
 
+/** The longest check runs beside all others. */
 async function checks() {
-  await check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  await check('lint', bin('eslint'), ['--max-warnings', '0', '.']);
-  await check('types', bin('tsc'), ['-p', '.']);
-  await check('layers', bin('depcruise'), [
-    '--config',
-    '.dependency-cruiser.cjs',
-    'src',
-    'bench',
-    'e2e',
-    'faults',
-    'scripts',
-  ]);
-  await check('dead code', bin('knip'), ['--exclude', 'types', '--no-config-hints']);
-  await check('documents as generated', process.execPath, ['--import', 'tsx', 'scripts/generate-docs.ts', '--check']);
+  process.stdout.write('\n— checks of the source\n');
+  const others = async () => {
+    await check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+    await check('types', bin('tsc'), ['-p', '.']);
+    const layered = ['src', 'bench', 'e2e', 'faults', 'scripts'];
+    await check('layers', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...layered]);
+    await check('dead code', bin('knip'), ['--exclude', 'types', '--no-config-hints']);
+    const generated = ['--import', 'tsx', 'scripts/generate-docs.ts', '--check'];
+    await check('documents as generated', process.execPath, generated);
+  };
+  await Promise.all([check('lint', bin('eslint'), ['--max-warnings', '0', '.']), others()]);
 }
 
 async function jest(env) {
@@ -137,7 +144,7 @@ async function main() {
     APP_URL: `http://127.0.0.1:${port}`,
   };
   await setUpData(env);
-  if (wants('unit')) await jest(env);
+  if (wants('unit')) await jest({ ...env, SPINE_PROGRAMS: await bundledCommand() });
   if (PART === 'unit') return;
   const { ensureBuild } = await import('./build.mjs');
   await ensureBuild();

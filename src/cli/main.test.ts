@@ -7,7 +7,7 @@ import { reportSchema } from '@/core/report/report';
 const folder = mkdtempSync(join(tmpdir(), 'spine-cli-'));
 const at = (name: string) => join(folder, name);
 const spine = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', ...args], {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['scripts/spine.mjs', ...args], {
     encoding: 'utf8',
   });
   return { status, stdout, stderr };

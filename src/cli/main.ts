@@ -19,12 +19,6 @@ import { levelSchedule } from '@/core/schedules/level-schedule';
 import { settingOutPlan } from '@/core/drawing/setting-out-plan';
 import type { Solved } from '@/core/solving/solved';
 import { formatElevation, formatLength } from '@/core/units/format-length';
-import { writeDxf } from '@/formats/dxf/write';
-import { writePdf } from '@/formats/pdf/write';
-import { writeSvg } from '@/formats/svg/write';
-import { writeTableCsv } from '@/formats/csv/write-table';
-import { writeTableXlsx } from '@/formats/xlsx/write-table';
-import { writeIfc } from '@/formats/ifc/write';
 import { writeSpineFile } from '@/core/model/spine-text';
 import { readSpineFile } from '@/formats/json/spine-file';
 import { workApart } from '@/formats/sandbox/work-process';
@@ -214,7 +208,11 @@ async function writeSheet(framework: Framework, solved: Solved, file: string, op
   });
   if (!plan) throw new BadInput(`There is nothing to draw, or no sheet up to A0 holds it at 1 : ${scale}`);
   const contents =
-    ending === 'pdf' ? await writePdf(plan, new Date()) : ending === 'svg' ? writeSvg(plan) : writeDxf(plan.drawing);
+    ending === 'pdf'
+      ? await (await import('@/formats/pdf/write')).writePdf(plan, new Date())
+      : ending === 'svg'
+        ? (await import('@/formats/svg/write')).writeSvg(plan)
+        : (await import('@/formats/dxf/write')).writeDxf(plan.drawing);
   await writeOutput(file, contents);
 }
 
@@ -225,10 +223,16 @@ async function exportCommand(file: string, options: Options): Promise<number> {
   if (levels && !/\.(csv|xlsx)$/i.test(levels)) throw new BadInput('--levels takes a name that ends in .csv or .xlsx');
   const framework = await openFramework(file);
   const solved = solve(framework);
-  if (ifc) await writeOutput(ifc, writeIfc(framework, solved, new Date()));
+  if (ifc) {
+    const { writeIfc } = await import('@/formats/ifc/write');
+    await writeOutput(ifc, writeIfc(framework, solved, new Date()));
+  }
   if (levels) {
     const table = levelSchedule(solved, buildingReferred(framework, undefined));
-    await writeOutput(levels, /\.xlsx$/i.test(levels) ? await writeTableXlsx(table) : writeTableCsv(table));
+    const contents = /\.xlsx$/i.test(levels)
+      ? await (await import('@/formats/xlsx/write-table')).writeTableXlsx(table)
+      : (await import('@/formats/csv/write-table')).writeTableCsv(table);
+    await writeOutput(levels, contents);
   }
   if (plan) await writeSheet(framework, solved, plan, options);
   return solved.findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;

@@ -11,8 +11,7 @@ import { TIDEWATER_YARD } from './tidewater-yard';
 
 const folder = mkdtempSync(join(tmpdir(), 'spine-demo-'));
 const at = (name: string) => join(folder, name);
-const spine = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', ...args], { encoding: 'utf8' });
+const spine = (...args: string[]) => spawnSync(process.execPath, ['scripts/spine.mjs', ...args], { encoding: 'utf8' });
 
 it('is built by its script alone, the same bytes each time, with its findings said and exit code 1', () => {
   writeFileSync(at('demo.json'), JSON.stringify(TIDEWATER_YARD));

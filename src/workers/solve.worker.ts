@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import { apply, type Changes } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from '@/core/model/framework';
 import { hashOf } from '@/core/model/hash';
-import type { Rec } from '@/core/model/record';
+import type { Rec } from '@/core/model/kinds';
 import type { Solved } from '@/core/solving/solved';
 import { deltaOf, type SolvedDelta } from '@/core/solving/solved-delta';
 import { Solver } from '@/core/solving/solve';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
 import { budgetSchema } from '../levels/budget';
 import { angleSchema, lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
@@ -15,7 +16,7 @@ export const projectDetailsSchema = z.object({
 });
 
 /** The project itself: one record, with its name. */
-export const projectSchema = z.object({
+const projectSchema = z.object({
   kind: z.literal('project'),
   id: idSchema,
   name: textSchema(120),
@@ -25,7 +26,7 @@ export const projectSchema = z.object({
 export type Project = z.infer<typeof projectSchema>;
 
 /** A building: its own levels and grids, standing somewhere on the site. */
-export const buildingSchema = z.object({
+const buildingSchema = z.object({
   kind: z.literal('building'),
   id: idSchema,
   name: textSchema(80),
@@ -39,3 +40,29 @@ export const buildingSchema = z.object({
   budget: budgetSchema.nullable(),
 });
 export type Building = z.infer<typeof buildingSchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    building: Building;
+    project: Project;
+  }
+}
+
+export const projectRecords = recordKind({
+  kind: 'project',
+  words: { one: 'project', many: 'projects' },
+  letters: null,
+  schema: projectSchema,
+  migrations: [
+    { to: 3, record: (record) => ({ survey: null, ...record }) },
+    { to: 7, record: (record) => ({ details: null, ...record }) },
+  ],
+});
+
+export const buildingRecords = recordKind({
+  kind: 'building',
+  words: { one: 'building', many: 'buildings' },
+  letters: null,
+  schema: buildingSchema,
+  migrations: [{ to: 2, record: (record) => ({ budget: null, ...record }) }],
+});

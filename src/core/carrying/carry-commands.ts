@@ -7,9 +7,12 @@ import type { End } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
 import { refuseNow, refusing } from '../model/length-input';
-import { called, type Rec, type RecordOf } from '../model/record';
+import { called } from '../kinds/records';
+import type { Rec, RecordOf } from '../model/kinds';
 import { buildingAsked, levelReferred, refSchema } from '../model/refer';
-import { CARRY_KINDS, kindOf, type CarryKind } from './carry-kinds';
+import { CARRY_KINDS, type CarryKind } from '../kinds/carry-kinds';
+import { facet } from '../kinds/kind';
+import { kindOf } from '../kinds/registry';
 
 type Carried = RecordOf<'columnStack'> | RecordOf<'shaft'> | RecordOf<'stair'> | RecordOf<'wall'>;
 
@@ -153,6 +156,9 @@ const nameOf = (framework: Framework, ref: string): string => levelById(framewor
 const changedCount = (before: Framework, after: Framework): number =>
   [...after.records].filter(([id, record]) => before.records.get(id) !== record).length;
 
+/** What a record is carried as; null for what is not carried. */
+const carriedAs = (record: Rec): CarryKind | null => facet(kindOf(record).carriedAs)?.kind(record) ?? null;
+
 /** Carries one record if it stands in the storey and does not reach the other yet; true if it was changed. */
 function carryOne(
   edit: Edit,
@@ -162,7 +168,7 @@ function carryOne(
   target: number,
   kinds: ReadonlySet<CarryKind>,
 ): boolean {
-  const kind = kindOf(record);
+  const kind = carriedAs(record);
   if (!kind || !kinds.has(kind) || !('building' in record) || record.building !== storeys[0]!.record.building)
     return false;
   if (isServing(record)) {
@@ -213,7 +219,7 @@ export function standingIn(framework: Framework, level: Id): Map<CarryKind, numb
       if (record.building !== at.record.building) continue;
       const [low, high] = isServing(record) ? floorSpan(record, storeys) : spanOf(record, storeys);
       if (rank < low || rank > high) continue;
-      count(kindOf(record)!);
+      count(carriedAs(record)!);
       if (record.kind !== 'wall') continue;
       for (const { opening, at: levels } of record.openings)
         if (levels === 'all' || levels.includes(level)) count(OPENING_KINDS[opening]);

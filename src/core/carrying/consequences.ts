@@ -1,5 +1,5 @@
 import type { Framework } from '../model/framework';
-import { called } from '../model/record';
+import { called } from '../kinds/records';
 import type { Id } from '../model/ids';
 import type { Solved } from '../solving/solved';
 import { formatArea, formatElevation, formatLength, type LengthDisplay } from '../units/format-length';

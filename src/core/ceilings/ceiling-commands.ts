@@ -51,7 +51,7 @@ const add = defineCommand({
       edit.add<'ceiling'>({
         kind: 'ceiling',
         building,
-        name: input.name ?? freeName(edit.before, 'ceiling', 'CE'),
+        name: input.name ?? freeName(edit.before, 'ceiling'),
         rooms: readRooms(edit.before, building, input.rooms ?? []),
         outline: input.outline ? readOutline(edit.before, building, input.outline) : null,
         heightMm: reader.read(input.heightMm ?? 2700, 'heightMm', HEIGHT).stored,
@@ -60,7 +60,7 @@ const add = defineCommand({
         exceptions: [],
       });
     }),
-  sentence: (before, input) => `Ceiling ${input.name ?? freeName(before, 'ceiling', 'CE')} hung`,
+  sentence: (before, input) => `Ceiling ${input.name ?? freeName(before, 'ceiling')} hung`,
 });
 
 const change = defineCommand({

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { marked, ref } from '../kinds/marks';
 import { extentSchema } from '../levels/extent';
 import { lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
@@ -6,7 +8,7 @@ import { outlineSchema } from '../outlines/outline';
 
 /** What differs at one level of a ceiling, or from there up. */
 const ceilingExceptionSchema = z.object({
-  level: idSchema,
+  level: ref('detach'),
   upwards: z.boolean(),
   leftOut: z.boolean(),
   /** Null: as below. */
@@ -18,19 +20,33 @@ export type CeilingException = z.infer<typeof ceilingExceptionSchema>;
  * A ceiling: a plane hung within the walls of some rooms, or of all, or within an outline of its own, at the levels it
  * serves. It hangs nowhere over the topmost level.
  */
-export const ceilingSchema = z.object({
+const ceilingSchema = z.object({
   kind: z.literal('ceiling'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   name: textSchema(24),
   /** The rooms it hangs in; none: every room that walls close and that has no other ceiling. */
-  rooms: z.array(idSchema).max(2000),
+  rooms: marked(z.array(ref('detach')).max(2000), { is: 'needed' }),
   /** Drawn instead, where it does not follow rooms. */
   outline: outlineSchema.nullable(),
   /** Its underside above FFL: the clear height under it. */
   heightMm: lengthSchema,
   thicknessMm: lengthSchema,
   levels: extentSchema,
-  exceptions: z.array(ceilingExceptionSchema).max(400),
+  exceptions: marked(z.array(ceilingExceptionSchema).max(400), { is: 'exceptions' }),
 });
 export type Ceiling = z.infer<typeof ceilingSchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    ceiling: Ceiling;
+  }
+}
+
+export const ceilingRecords = recordKind({
+  kind: 'ceiling',
+  words: { one: 'ceiling', many: 'ceilings' },
+  letters: 'CE',
+  schema: ceilingSchema,
+  migrations: [],
+});

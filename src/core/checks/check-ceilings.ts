@@ -46,7 +46,7 @@ function nowhere({ framework, building, ceilings }: Given): Finding[] {
     .map((record) => {
       const message = `Ceiling ${record.name} hangs nowhere: no walls go round a room at its levels. Close the walls, or draw its outline`;
       const fix = { words: `Delete ceiling ${record.name}`, command: 'elements.remove', input: { ids: [record.id] } };
-      return finding('ceiling.nowhere', 'warning', building, null, [record.id], message, [fix]);
+      return finding('ceiling.nowhere', building, null, [record.id], message, [fix]);
     });
 }
 
@@ -81,7 +81,6 @@ function heights({ budgets }: Given, level: Id, name: string, pieces: readonly C
       found.push(
         finding(
           overMm < -0.5 ? 'ceiling.inSlab' : 'ceiling.inZones',
-          overMm < -0.5 ? 'error' : 'warning',
           building,
           level,
           [ceiling],
@@ -103,7 +102,6 @@ function heights({ budgets }: Given, level: Id, name: string, pieces: readonly C
       found.push(
         finding(
           'ceiling.low',
-          'warning',
           building,
           level,
           [ceiling],
@@ -128,7 +126,7 @@ function twice(level: Id, name: string, pieces: readonly CeilingPiece[]): Findin
     said.add(pair);
     const message = `Ceilings ${known.name} and ${piece.name} hang in one room at level ${name}. Leave one of them out there`;
     const fix = except(piece, `Leave ${piece.name} out here`, { leftOut: true });
-    return [finding('ceiling.twice', 'warning', piece.building, level, [known.ceiling, piece.ceiling], message, [fix])];
+    return [finding('ceiling.twice', piece.building, level, [known.ceiling, piece.ceiling], message, [fix])];
   });
 }
 
@@ -148,6 +146,6 @@ function openings({ walls: all }: Given, level: Id, name: string, pieces: readon
     const over = quantiseMm(topMm - piece.bottomMm);
     const message = `The head of ${by} is ${formatLength(over)} mm over ceiling ${piece.name} at level ${name}. Hang the ceiling higher, or make the opening lower`;
     const fix = atHeight(piece, quantiseMm(piece.clearMm + over));
-    return finding('ceiling.coversOpening', 'warning', piece.building, level, [piece.ceiling], message, [fix]);
+    return finding('ceiling.coversOpening', piece.building, level, [piece.ceiling], message, [fix]);
   });
 }

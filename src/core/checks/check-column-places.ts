@@ -87,7 +87,6 @@ export function checkColumnPlaces(stacks: readonly (readonly ColumnPiece[])[], g
       ...inTheWay.map((each) =>
         finding(
           each.rule,
-          'error',
           piece.building,
           piece.level,
           [piece.stack, each.id],
@@ -117,7 +116,6 @@ function overVoids(piece: ColumnPiece, ring: Ring, { plates, facts }: Given, lev
       .map(() =>
         finding(
           'column.overVoid',
-          'error',
           piece.building,
           piece.level,
           [piece.stack, record.id],
@@ -162,7 +160,6 @@ function feet(
   return [
     finding(
       'column.standsOnNothing',
-      'error',
       foot.building,
       level.id,
       [foot.stack],
@@ -195,7 +192,6 @@ function tops(pieces: readonly ColumnPiece[], ringOf: (piece: ColumnPiece) => Ri
   return [
     finding(
       'column.stopsShort',
-      'error',
       top.building,
       top.level,
       [top.stack],
@@ -223,7 +219,6 @@ function offCrossing(pieces: readonly ColumnPiece[], { framework }: Given): Find
   return [
     finding(
       'column.offCrossing',
-      'warning',
       building,
       null,
       [id],

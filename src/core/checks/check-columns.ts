@@ -99,7 +99,7 @@ function outOfPlumb(pieces: readonly ColumnPiece[], names: ReadonlyMap<Id, strin
     if (below.at === piece.at && below.section === piece.section && below.turnDeg === piece.turnDeg) return [];
     const level = names.get(piece.level) ?? '';
     const report = (rule: 'column.largerAbove' | 'column.outOfPlumb', message: string) =>
-      finding(rule, 'warning', piece.building, piece.level, [piece.stack], message, [
+      finding(rule, piece.building, piece.level, [piece.stack], message, [
         {
           words: `As below at level ${level}`,
           command: 'columns.asBelow',
@@ -158,7 +158,6 @@ function insideShafts(
       .map((piece) =>
         finding(
           'column.insideShaft',
-          'error',
           piece.building,
           piece.level,
           [piece.stack, shaft.shaft],
@@ -196,7 +195,6 @@ function outsideSlabs(
     const percent = Math.max(1, Math.round((100 * missing) / area));
     return finding(
       'column.outsideSlab',
-      whole ? 'error' : 'warning',
       piece.building,
       piece.level,
       [piece.stack, ...here.map(({ record }) => record.id)],
@@ -204,6 +202,7 @@ function outsideSlabs(
         ? `Column ${piece.mark} stands outside the slab at level ${level}. Widen the slab or move the column`
         : `Column ${piece.mark} stands ${percent} % over the slab edge at level ${level}. Widen the slab or move the column`,
       mayMove && here.length === 1 ? moveFix(piece.stack, `column ${piece.mark}`, moveIn(ring, here[0]!.ring!)) : [],
+      whole ? 'error' : 'warning',
     );
   });
 }

@@ -2,7 +2,7 @@ import { contains, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { called } from '../model/record';
+import { called } from '../kinds/records';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { FloorPiece } from '../solving/solved';
 import { finding, type Finding } from './finding';
@@ -38,7 +38,6 @@ export function checkFloors(
       return [
         finding(
           'floor.holeOverEdge',
-          'warning',
           piece.building,
           piece.level,
           [piece.plate, cutter.id],

@@ -21,7 +21,6 @@ function sameLabels(lines: readonly SolvedLine[]): Finding[] {
     .map((group) =>
       finding(
         'grid.duplicateLabel',
-        'error',
         group[0]!.building,
         null,
         group.map(({ id }) => id),
@@ -67,7 +66,6 @@ function closeLines(lines: readonly SolvedLine[]): Finding[] {
       const name = (each: SolvedLine) => each.label ?? 'without a label';
       return finding(
         'grid.closeLines',
-        'warning',
         line.building,
         null,
         [before.id, line.id],
@@ -112,7 +110,6 @@ function nearlyTrue(lines: readonly SolvedLine[]): Finding[] {
       const name = ({ line }: { line: SolvedLine }) => line.label ?? 'without a label';
       return finding(
         'grid.nearlyTrue',
-        'warning',
         a.line.building,
         null,
         [a.line.id, b.line.id],

@@ -23,7 +23,6 @@ function tooClose(storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[
     return [
       finding(
         'level.closerThanSlab',
-        'error',
         level.record.building,
         level.id,
         [level.id, above.id],
@@ -46,7 +45,6 @@ function upsideDown({ id, record, fflMm, sslMm }: ResolvedLevel): Finding[] {
   return [
     finding(
       'level.sslAboveFfl',
-      'error',
       record.building,
       id,
       [id],
@@ -71,7 +69,6 @@ function withoutSlab(framework: Framework, storeys: readonly ResolvedLevel[], pl
     return [
       finding(
         'level.noSlab',
-        'warning',
         level.record.building,
         level.id,
         [level.id],

@@ -33,7 +33,6 @@ export function checkRoofs(
     return [
       finding(
         'roof.bareEdge',
-        'warning',
         top.record.building,
         top.id,
         [record.id],

@@ -103,7 +103,6 @@ function overlapping(a: SolvedShaft, b: SolvedShaft, storeys: readonly ResolvedL
       return [
         finding(
           'shaft.overlapsShaft',
-          'error',
           a.building,
           level?.id ?? null,
           [a.shaft, b.shaft],
@@ -138,7 +137,6 @@ function inWalls(
       return [
         finding(
           'shaft.inWall',
-          'error',
           shaft.building,
           level?.id ?? null,
           [shaft.shaft, piece.wall],
@@ -204,7 +202,6 @@ function notEnclosed(shaft: SolvedShaft, middles: readonly Middle[]): Finding[] 
       const missing = whole.closing.filter((id) => !closing.includes(id));
       return finding(
         'shaft.notEnclosed',
-        'warning',
         shaft.building,
         level.id,
         [shaft.shaft],
@@ -233,7 +230,6 @@ function jumping(shaft: SolvedShaft, storeys: readonly ResolvedLevel[]): Finding
     return [
       finding(
         'shaft.jumps',
-        'warning',
         shaft.building,
         level?.id ?? null,
         [shaft.shaft],

@@ -27,7 +27,6 @@ export function checkStair(stair: SolvedStair, plates: PlateSet, names: Readonly
     .map(({ level, words }) =>
       finding(
         'stair.offSlab',
-        'error',
         stair.building,
         level,
         [stair.stair],
@@ -86,7 +85,6 @@ export function checkStoreysReached(stairs: readonly SolvedStair[], storeys: rea
     .map(({ id, record }) =>
       finding(
         'storey.noStair',
-        'warning',
         record.building,
         id,
         [id],

@@ -75,7 +75,6 @@ function tops({ storeys, plates, walls, ceilings, facts }: Given, records: reado
       return [
         finding(
           'wall.throughCeiling',
-          'warning',
           record.building,
           piece.level,
           [record.id, through.ceiling],
@@ -93,7 +92,6 @@ function tops({ storeys, plates, walls, ceilings, facts }: Given, records: reado
     return [
       finding(
         'wall.topShort',
-        'warning',
         record.building,
         piece.level,
         [record.id],
@@ -116,7 +114,6 @@ function barred({ walls, storeys }: Given, records: readonly Wall[]): Finding[] 
     return [
       finding(
         'floor.barsWall',
-        'warning',
         record.building,
         between[0]!.id,
         [record.id],
@@ -150,7 +147,6 @@ function slabGaps({ storeys, plates, walls, facts }: Given, records: readonly Wa
       return [
         finding(
           'floor.gapToWall',
-          'warning',
           record.building,
           piece.level,
           [record.id, plate.id],
@@ -194,7 +190,6 @@ function loopGaps(records: readonly Wall[], paths: ReadonlyMap<Id, WallPath | nu
       return [
         finding(
           'wall.loopGap',
-          'warning',
           a.record.building,
           a.record.startsAt.level,
           [a.record.id, b.record.id],
@@ -233,7 +228,7 @@ function clearWidths(
     const level = a.startsAt.level;
     if (!between) {
       const message = `Walls ${a.name} and ${b.name} are not parallel any more, so ${formatLength(wantedMm)} mm clear cannot be held. Draw them parallel`;
-      return [finding('wall.clearWidth', 'error', a.building, level, about, message)];
+      return [finding('wall.clearWidth', a.building, level, about, message)];
     }
     const off = wantedMm - between.mm;
     if (Math.abs(off) < 0.5) return [];
@@ -241,7 +236,6 @@ function clearWidths(
     return [
       finding(
         'wall.clearWidth',
-        'error',
         a.building,
         level,
         about,

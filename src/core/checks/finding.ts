@@ -1,61 +1,6 @@
 import type { Id } from '../model/ids';
 import type { Json } from '../model/json';
-
-export type Severity = 'error' | 'warning';
-
-export type Rule =
-  | 'grid.duplicateLabel'
-  | 'grid.closeLines'
-  | 'grid.nearlyTrue'
-  | 'column.transfer'
-  | 'column.outOfPlumb'
-  | 'column.largerAbove'
-  | 'column.insideShaft'
-  | 'column.insideStair'
-  | 'column.inOpening'
-  | 'column.overVoid'
-  | 'column.standsOnNothing'
-  | 'column.stopsShort'
-  | 'column.offCrossing'
-  | 'column.outsideSlab'
-  | 'column.nothing'
-  | 'shaft.missesSlab'
-  | 'shaft.overlapsShaft'
-  | 'shaft.inWall'
-  | 'shaft.notEnclosed'
-  | 'shaft.jumps'
-  | 'level.closerThanSlab'
-  | 'level.sslAboveFfl'
-  | 'level.noSlab'
-  | 'floor.holeOverEdge'
-  | 'floor.gapToWall'
-  | 'floor.zoneOff'
-  | 'floor.barsWall'
-  | 'level.lowClear'
-  | 'level.noFoundation'
-  | 'stair.well'
-  | 'stair.unsolved'
-  | 'stair.headroom'
-  | 'stair.offSlab'
-  | 'storey.noStair'
-  | 'room.open'
-  | 'room.twice'
-  | 'wall.onNothing'
-  | 'wall.topShort'
-  | 'wall.loopGap'
-  | 'wall.clearWidth'
-  | 'wall.throughCeiling'
-  | 'ceiling.nowhere'
-  | 'ceiling.inSlab'
-  | 'ceiling.inZones'
-  | 'ceiling.low'
-  | 'ceiling.twice'
-  | 'ceiling.coversOpening'
-  | 'roof.bareEdge'
-  | 'wall.opening'
-  | 'outline.unsound'
-  | 'span.upsideDown'
-  | 'solve.failed';
+import { RULES, type Rule, type Severity } from './rules';
 
 /** A command that makes a rule hold again, with what it does in words. */
 export interface Fix {
@@ -81,12 +26,12 @@ export interface Finding {
 
 export function finding(
   rule: Rule,
-  severity: Severity,
   building: Id,
   level: Id | null,
   about: readonly Id[],
   message: string,
   fixes: Fix[] = [],
+  severity: Severity = RULES[rule].severity,
 ): Finding {
   const ids = [...about].sort();
   return {

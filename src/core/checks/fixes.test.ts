@@ -1,7 +1,7 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { FURNISHED, given, step } from '../testing/given';
-import type { Rule } from './finding';
+import type { Rule } from './rules';
 
 type Steps = [name: string, input: unknown][];
 

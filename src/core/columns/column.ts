@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { angleSchema, endSchema, lengthSchema, placeSchema, textSchema } from '../model/fields';
+import { recordKind } from '../kinds/record-kind';
+import { marked, ref } from '../kinds/marks';
+import { angleSchema, lengthSchema, placeSchema, startSchema, stopSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
 const sectionSchema = z.discriminatedUnion('shape', [
@@ -24,7 +26,7 @@ export type Keep = (typeof KEEPS)[number];
 
 /** A line the column is held to: one of its faces, or its centre, at a signed distance left of the line. */
 const holdSchema = z.object({
-  line: idSchema,
+  line: ref('detach'),
   /** `left`: the column stands to the left of the line, its face on it. */
   body: z.enum(['left', 'right', 'centre']),
   offsetMm: lengthSchema,
@@ -32,44 +34,47 @@ const holdSchema = z.object({
 export type Hold = z.infer<typeof holdSchema>;
 
 /** What differs at one level of a stack, or from there up. Null fields do not differ. */
-const columnExceptionSchema = z.object({
-  level: idSchema,
-  upwards: z.boolean(),
-  leftOut: z.boolean(),
-  section: sectionSchema.nullable(),
-  keep: z.enum(KEEPS),
-  /** Shift along the axes of its place. */
-  xMm: lengthSchema,
-  yMm: lengthSchema,
-  turnDeg: angleSchema,
-});
+const columnExceptionSchema = marked(
+  z.object({
+    level: ref('detach'),
+    upwards: z.boolean(),
+    leftOut: z.boolean(),
+    section: sectionSchema.nullable(),
+    keep: z.enum(KEEPS),
+    /** Shift along the axes of its place. */
+    xMm: lengthSchema,
+    yMm: lengthSchema,
+    turnDeg: angleSchema,
+  }),
+  { is: 'shift' },
+);
 export type ColumnException = z.infer<typeof columnExceptionSchema>;
 
 /** A block under the slab around the column top: a head, or a thickening of the slab. */
 const blockSchema = z.object({ widthMm: lengthSchema, depthMm: lengthSchema, heightMm: lengthSchema });
 
 /** A column carried through storeys as one thing. */
-export const columnStackSchema = z.object({
+const columnStackSchema = z.object({
   kind: z.literal('columnStack'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   /** Its mark when typed; null: taken from the crossing it stands on. */
   name: textSchema(24).nullable(),
   place: placeSchema,
   /** Against the axes of its place. */
-  turnDeg: angleSchema,
+  turnDeg: marked(angleSchema, { is: 'turn' }),
   section: sectionSchema,
   material: z.enum(MATERIALS),
-  startsAt: endSchema,
-  stopsAt: endSchema,
+  startsAt: startSchema,
+  stopsAt: stopSchema,
   holds: z.array(holdSchema).max(2),
-  exceptions: z.array(columnExceptionSchema).max(400),
+  exceptions: marked(z.array(columnExceptionSchema).max(400), { is: 'exceptions' }),
   /** A head on the column and a thickening of the slab it carries: at all levels but the top, or at chosen ones. */
   head: blockSchema.nullable(),
   thickening: blockSchema.nullable(),
-  blocksAt: z.union([z.literal('allButTop'), z.array(idSchema).max(400)]),
+  blocksAt: z.union([z.literal('allButTop'), z.array(ref('detach')).max(400)]),
   /** What carries it where it resumes above a gap, by level: said by the designer. */
-  carriedBy: z.array(z.object({ level: idSchema, words: textSchema(80) })).max(50),
+  carriedBy: z.array(z.object({ level: marked(ref('detach'), { is: 'movesUp' }), words: textSchema(80) })).max(50),
 });
 export type ColumnStack = z.infer<typeof columnStackSchema>;
 
@@ -82,3 +87,30 @@ export const PLAIN_STACK = {
   blocksAt: 'allButTop',
   carriedBy: [],
 } as const satisfies Partial<ColumnStack>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    columnStack: ColumnStack;
+  }
+}
+
+export const columnRecords = recordKind({
+  kind: 'columnStack',
+  words: { one: 'column stack', many: 'column stacks' },
+  letters: null,
+  schema: columnStackSchema,
+  migrations: [
+    {
+      to: 3,
+      record: (record) => ({
+        holds: [],
+        exceptions: [],
+        head: null,
+        thickening: null,
+        blocksAt: 'allButTop',
+        carriedBy: [],
+        ...record,
+      }),
+    },
+  ],
+});

@@ -2,12 +2,13 @@ import { mmOf } from '../dimensions/resolve-length';
 import { minus, plus, turned } from '../geometry/point';
 import { resolvePlace } from '../outlines/resolve-place';
 import type { Length } from '../units/parse-length';
-import { mirrored, mirroredDeg, type Mirror } from '../elements/mirror-outline';
+import { mirrored, mirroredDeg } from '../elements/mirror-outline';
+import type { Mirror } from '../kinds/kind';
 import type { Edit } from '../model/edit';
 import { acting } from '../setting-out/acting';
 import { quantiseMm } from '../units/length-units';
 import type { ColumnStack, Keep } from './column';
-import { freeMarks, placeOf } from './column-input';
+import { placeOf } from './column-input';
 import { nearestCrossing } from './nearest-crossing';
 
 /** What is kept of a section, mirrored: its right side becomes its left one. */
@@ -30,7 +31,6 @@ export function mirrorStack(edit: Edit, stack: ColumnStack, mirror: Mirror): Col
   };
   return {
     ...stack,
-    name: near ? null : freeMarks(edit.framework)(),
     place: near ? { ...placeOf(near), xMm: near.shift.x, yMm: near.shift.y } : { lines: null, xMm: at.x, yMm: at.y },
     turnDeg: quantiseMm(turnDeg - (near?.turnDeg ?? 0)),
     holds: [],

@@ -84,7 +84,7 @@ export function solveColumn(
     pieces,
     blocks: [],
     findings: [
-      finding(rule, 'error', stack.building, stack.startsAt.level, [stack.id], message, [
+      finding(rule, stack.building, stack.startsAt.level, [stack.id], message, [
         {
           words: 'Let it stand in the storey it starts in',
           command: 'columns.change',
@@ -124,7 +124,6 @@ function gaps(
     const level = storeys[at.get(piece.level)!]!.record.name;
     return finding(
       'column.transfer',
-      'error',
       stack.building,
       piece.level,
       [stack.id],

@@ -6,7 +6,8 @@ import { recordsOf, type Framework } from '../model/framework';
 import type { Edit } from '../model/edit';
 import type { Id } from '../model/ids';
 import { refuseNow, refusing } from '../model/length-input';
-import { called } from '../model/record';
+import { called } from '../kinds/records';
+import { kindOf } from '../kinds/registry';
 import { refSchema, thingReferred } from '../model/refer';
 import { coreOf, withMembers } from './core';
 
@@ -34,7 +35,7 @@ function readMembers(framework: Framework, refs: readonly string[], own?: Id): {
   let building: Id | null = null;
   for (const id of members) {
     const record = framework.records.get(id) ?? refuseNow('Something chosen is not there any more. Choose again');
-    if (record.kind !== 'wall' && record.kind !== 'shaft' && record.kind !== 'stair')
+    if (!kindOf(record).inCores || !('building' in record))
       return refuseNow(`A core is of walls, shafts and stairs; ${called(record)} is none of them`, ['ids']);
     const other = coreOf(framework, id);
     if (other && other.id !== own)
@@ -54,10 +55,10 @@ const add = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       refuseTaken(edit.before, 'core', input.name);
-      const name = input.name ?? freeName(edit.before, 'core', 'K');
+      const name = input.name ?? freeName(edit.before, 'core');
       edit.add<'core'>({ kind: 'core', name, ...readMembers(edit.before, input.ids) });
     }),
-  sentence: (before, input) => `Core ${input.name ?? freeName(before, 'core', 'K')} of ${input.ids.length} things made`,
+  sentence: (before, input) => `Core ${input.name ?? freeName(before, 'core')} of ${input.ids.length} things made`,
 });
 
 const change = defineCommand({
@@ -92,7 +93,7 @@ export function gatherCopies(edit: Edit, chosen: readonly Id[], copies: Readonly
     const count = Math.min(...rows.map(({ length }) => length));
     for (let i = 0; i < count; i += 1) {
       const members = rows.map((row) => row[i]!);
-      edit.add<'core'>({ kind: 'core', building: core.building, name: freeName(edit.framework, 'core', 'K'), members });
+      edit.add<'core'>({ kind: 'core', building: core.building, name: freeName(edit.framework, 'core'), members });
     }
   }
 }

@@ -1,15 +1,17 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { marked, ref } from '../kinds/marks';
 import { textSchema } from '../model/fields';
 import { idSchema, type Id } from '../model/ids';
 import { recordsOf, type Framework } from '../model/framework';
 
 /** A core: walls, shafts and stairs that are moved, copied, mirrored and carried as one. A thing is in one core at most. */
-export const coreSchema = z.object({
+const coreSchema = z.object({
   kind: z.literal('core'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   name: textSchema(24),
-  members: z.array(idSchema).max(500),
+  members: marked(z.array(ref('detach')).max(500), { is: 'needed' }),
 });
 export type Core = z.infer<typeof coreSchema>;
 
@@ -25,3 +27,17 @@ export function withMembers(framework: Framework, ids: readonly Id[]): Id[] {
   });
   return [...new Set(all)];
 }
+
+declare module '../model/kinds' {
+  interface Kinds {
+    core: Core;
+  }
+}
+
+export const coreRecords = recordKind({
+  kind: 'core',
+  words: { one: 'core', many: 'cores' },
+  letters: 'K',
+  schema: coreSchema,
+  migrations: [],
+});

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { lengthSchema, textSchema, type Reference } from '../model/fields';
+import { recordKind } from '../kinds/record-kind';
+import { lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
-import { dimensionsUsed, type Length } from '../units/parse-length';
 
 /** A named dimension: a length of the project that may stand anywhere a length may. */
-export const dimensionSchema = z.object({
+const dimensionSchema = z.object({
   kind: z.literal('dimension'),
   id: idSchema,
   name: z
@@ -16,11 +16,16 @@ export const dimensionSchema = z.object({
 });
 export type Dimension = z.infer<typeof dimensionSchema>;
 
-/** References to named dimensions anywhere in a record's lengths. */
-export function dimensionReferences(value: unknown, path = ''): Reference[] {
-  if (value === null || typeof value !== 'object') return [];
-  if ('expr' in value && typeof value.expr === 'string') {
-    return dimensionsUsed(value as Length).map((id) => ({ id, path, whenGone: 'refuse' }));
+declare module '../model/kinds' {
+  interface Kinds {
+    dimension: Dimension;
   }
-  return Object.entries(value).flatMap(([key, field]) => dimensionReferences(field, path ? `${path}.${key}` : key));
 }
+
+export const dimensionRecords = recordKind({
+  kind: 'dimension',
+  words: { one: 'named dimension', many: 'named dimensions' },
+  letters: null,
+  schema: dimensionSchema,
+  migrations: [],
+});

@@ -1,6 +1,6 @@
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { called, referencesOf } from '../model/record';
+import { called, referencesOf } from '../kinds/records';
 import { markOf } from '../model/refer';
 
 /** Where a named dimension is used: the records whose lengths hold it, in words. */

@@ -1,6 +1,8 @@
 import type { Framework } from '../model/framework';
 import type { Solved } from '../solving/solved';
-import type { ViewKind } from '../views/named-view';
+import { kindOf } from '../kinds/registry';
+import { facet } from '../kinds/kind';
+import type { ViewKind } from '../kinds/view-kinds';
 import type { Drawing, Primitive } from './drawing';
 import { drawPlan, type PlanView } from './draw-plan';
 
@@ -16,40 +18,17 @@ const OF_GRIDS: ReadonlySet<string> = new Set([
 ]);
 
 /** The kind a primitive is shown or hidden as; null: always shown. */
-function kindOf(framework: Framework, { id, style }: Primitive): ViewKind | null {
+function viewKindOf(framework: Framework, { id, style }: Primitive): ViewKind | null {
   if (OF_GRIDS.has(style)) return 'grids';
   const record = id === null ? undefined : framework.records.get(id);
-  switch (record?.kind) {
-    case 'gridLine':
-    case 'settingOutLine':
-      return 'grids';
-    case 'columnStack':
-      return 'columns';
-    case 'floorPlate':
-    case 'roof':
-      return 'floors';
-    case 'shaft':
-      return 'shafts';
-    case 'stair':
-      return 'stairs';
-    case 'wall':
-      return 'walls';
-    case 'room':
-      return 'rooms';
-    case 'foundation':
-      return 'foundations';
-    case 'ceiling':
-      return 'ceilings';
-    default:
-      return null;
-  }
+  return record ? (facet(kindOf(record).shownAs)?.kind ?? null) : null;
 }
 
 /** A drawing without what is hidden. Its box stays, so that hiding moves nothing. */
 export function withoutKinds(framework: Framework, drawing: Drawing, hidden: ReadonlySet<ViewKind>): Drawing {
   if (hidden.size === 0) return drawing;
   const shows = (primitive: Primitive) => {
-    const kind = kindOf(framework, primitive);
+    const kind = viewKindOf(framework, primitive);
     return kind === null || !hidden.has(kind);
   };
   return {
@@ -73,7 +52,7 @@ export function ghostsOf(
     const level = at < 0 ? undefined : levels[at + (which === 'above' ? 1 : -1)];
     if (!level) return [];
     return drawPlan(solved, { ...view, level: level.id }).primitives.flatMap((primitive): Primitive[] => {
-      const kind = kindOf(framework, primitive);
+      const kind = viewKindOf(framework, primitive);
       if (kind === null || kind === 'grids' || kind === 'rooms' || hidden.has(kind) || primitive.type === 'text')
         return [];
       // The edge of the other slab, not its face.

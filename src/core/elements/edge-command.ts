@@ -4,42 +4,62 @@ import { defineCommand, type Command } from '../model/command';
 import type { Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { called, type Rec, type RecordOf } from '../model/record';
+import { facet } from '../kinds/kind';
+import { called, walkOfKind } from '../kinds/records';
+import { kindOf } from '../kinds/registry';
+import type { Rec } from '../model/kinds';
 import { levelReferred, refSchema } from '../model/refer';
 import { edgeMoved } from '../outlines/edge-moved';
 import type { Outline } from '../outlines/outline';
 import { elementIn } from './element-input';
 
-type Edged = RecordOf<'shaft'> | RecordOf<'floorPlate'> | RecordOf<'stair'>;
+interface OwnOutline {
+  outline: Outline;
+  /** The record with another outline in its place. */
+  replacedBy: (outline: Outline) => Rec;
+}
 
-export const hasEdges = (record: Rec): record is Edged =>
-  record.kind === 'shaft' || record.kind === 'floorPlate' || record.kind === 'stair';
+type Excepted = readonly { level: Id; upwards: boolean; outline?: Outline | null }[];
 
-/** The outline something has at a level, and the exception it comes from; null: its own. */
-export function outlineAt(
-  framework: Framework,
-  record: Edged,
-  level: Id | null,
-): { outline: Outline; exception: number | null } {
-  if (record.kind === 'stair') return { outline: record.well, exception: null };
-  const own = { outline: record.outline, exception: null };
+/** The outline of a record by which it stands in plan, with the field that holds it; null where it has none of its own. */
+function ownOutline(record: Rec): { field: string; outline: Outline } | null {
+  const inPlan = facet(kindOf(record).inPlan);
+  if (!inPlan || inPlan.follows(record) !== null) return null;
+  let found: { field: string; outline: Outline } | null = null;
+  walkOfKind(record.kind)?.see(record, (mark, value, path) => {
+    if (mark.is === 'outline' && !path.includes('.')) found ??= { field: path, outline: value as Outline };
+  });
+  return found;
+}
+
+/** The outline something has at a level: its own, or the one that differs there; null where it has none. */
+export function outlineAt(framework: Framework, record: Rec, level: Id | null): OwnOutline | null {
+  const own = ownOutline(record);
+  if (!own || !('building' in record)) return null;
+  const set = (fields: object) => ({ ...record, ...fields }) as Rec;
+  const { field, outline } = own;
+  const usual: OwnOutline = { outline, replacedBy: (to) => set({ [field]: to }) };
   const ranks = new Map(storeyLevels(framework, record.building).map(({ id }, i) => [id, i]));
   const at = level === null ? undefined : ranks.get(level);
-  if (at === undefined) return own;
-  let best: { outline: Outline; exception: number | null; rank: number } = { ...own, rank: -1 };
-  record.exceptions.forEach(({ outline, level: from, upwards }, exception) => {
+  if (at === undefined || !('exceptions' in record)) return usual;
+  const exceptions = record.exceptions as Excepted;
+  let [best, bestWeight] = [usual, -1];
+  exceptions.forEach(({ outline: other, level: from, upwards }, i) => {
     const rank = ranks.get(from) ?? Infinity;
-    if (!outline || rank > at || (!upwards && rank !== at)) return;
+    if (!other || rank > at || (!upwards && rank !== at)) return;
     // One for here only goes before one that goes upwards from here.
     const weight = upwards ? rank : at + 0.5;
-    if (weight >= best.rank) best = { outline, exception, rank: weight };
+    if (weight < bestWeight) return;
+    const replacedBy = (to: Outline) =>
+      set({ exceptions: exceptions.map((each, k) => (k === i ? { ...each, outline: to } : each)) });
+    [best, bestWeight] = [{ outline: other, replacedBy }, weight];
   });
   return best;
 }
 
 const moveEdge = defineCommand({
   name: 'elements.moveEdge',
-  title: 'Move one edge of the outline of a shaft, a floor plate or a stair’s well outwards or inwards',
+  title: 'Move one edge of the outline of something that has one of its own, outwards or inwards',
   input: z.strictObject({
     id: idSchema,
     /** Counted counter-clockwise from 0. */
@@ -52,9 +72,10 @@ const moveEdge = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const record = elementIn(edit.before, input.id);
-      if (!hasEdges(record)) return refuseNow(`A ${called(record)} has no edges to move`);
+      if (!('building' in record)) return refuseNow(`A ${called(record)} has no edges to move`);
       const level = input.level === undefined ? null : levelReferred(edit.before, input.level, record.building).id;
-      const { outline, exception } = outlineAt(edit.before, record, level);
+      const { outline, replacedBy } =
+        outlineAt(edit.before, record, level) ?? refuseNow(`A ${called(record)} has no edges to move`);
       if (outline.type === 'gridOffset' || outline.type === 'walls')
         refuseNow(
           `${capital(called(record))} follows ${outline.type === 'walls' ? 'its walls' : 'the grid'}. Change its distance from them, or draw its outline`,
@@ -63,14 +84,7 @@ const moveEdge = defineCommand({
       const moved =
         edgeMoved(edit.before, outline, input.edge, byMm) ??
         refuseNow(`With that edge moved so far nothing sound is left of ${called(record)}. Move it less`, ['byMm']);
-      if (record.kind === 'stair') edit.set('stair', record.id, { well: moved as RecordOf<'stair'>['well'] });
-      else if (exception === null) edit.set(record.kind as 'shaft', record.id, { outline: moved });
-      else
-        edit.set(record.kind as 'shaft', record.id, {
-          exceptions: (record.exceptions as RecordOf<'shaft'>['exceptions']).map((each, i) =>
-            i === exception ? { ...each, outline: moved } : each,
-          ),
-        });
+      edit.replace(replacedBy(moved));
     }),
   sentence: (before, input) => `An edge of ${called(elementIn(before, input.id))} moved`,
 });

@@ -3,7 +3,8 @@ import type { Point } from '../geometry/point';
 import type { Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
 import { refuseNow } from '../model/length-input';
-import { called, type Rec } from '../model/record';
+import { called, recordKindOf } from '../kinds/records';
+import type { Rec } from '../model/kinds';
 import type { Outline } from '../outlines/outline';
 import { shifted } from '../outlines/shifted';
 
@@ -26,6 +27,10 @@ export function movedOutline(framework: Framework, record: Rec, outline: Outline
 
 /** Chosen things, for the history. */
 export const inWords = (framework: Framework, ids: readonly Id[]): string => {
-  const first = framework.records.get(ids[0]!);
-  return ids.length === 1 && first ? called(first) : `${ids.length} things`;
+  const records = ids.flatMap((id) => framework.records.get(id) ?? []);
+  const [first] = records;
+  if (!first || records.length < ids.length) return `${ids.length} things`;
+  if (ids.length === 1) return called(first);
+  const isOneKind = records.every(({ kind }) => kind === first.kind);
+  return `${ids.length} ${isOneKind ? recordKindOf(first.kind)!.words.many : 'things'}`;
 };

@@ -1,3 +1,4 @@
+import type { Mirror } from '../kinds/kind';
 import { minus, plus, quantised, times, dot, type Point } from '../geometry/point';
 import { directionDeg } from '../geometry/trig';
 import type { Framework } from '../model/framework';
@@ -5,12 +6,6 @@ import type { Outline } from '../outlines/outline';
 import { resolvePlace } from '../outlines/resolve-place';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { quantiseMm } from '../units/length-units';
-
-/** A line things are mirrored in: a point on it and its direction, unit length. */
-export interface Mirror {
-  on: Point;
-  along: Point;
-}
 
 export function mirrored({ on, along }: Mirror, point: Point): Point {
   const from = minus(point, on);

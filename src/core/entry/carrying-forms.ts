@@ -1,4 +1,4 @@
-import { CARRY_KINDS, CARRY_WORDS, type CarryKind } from '../carrying/carry-kinds';
+import { CARRY_KINDS, CARRY_WORDS, type CarryKind } from '../kinds/carry-kinds';
 import { recordsOf } from '../model/framework';
 import { markOf } from '../model/refer';
 import type { Id } from '../model/ids';

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { marked, ref } from '../kinds/marks';
 import { MATERIALS } from '../columns/column';
 import { extentSchema } from '../levels/extent';
 import { lengthSchema, textSchema } from '../model/fields';
@@ -7,7 +9,7 @@ import { outlineSchema } from '../outlines/outline';
 
 /** What differs at one level of a floor plate, or from there up. Null fields do not differ. */
 const floorExceptionSchema = z.object({
-  level: idSchema,
+  level: ref('detach'),
   upwards: z.boolean(),
   leftOut: z.boolean(),
   outline: outlineSchema.nullable(),
@@ -21,10 +23,10 @@ export type FloorException = z.infer<typeof floorExceptionSchema>;
 
 /** A part of a plate with another SSL or build-up: a wet room, a terrace, half a level. */
 const floorZoneSchema = z.object({
-  id: idSchema,
+  id: marked(idSchema, { is: 'ownId' }),
   name: textSchema(24),
   outline: outlineSchema,
-  levels: z.union([z.literal('all'), z.array(idSchema).min(1).max(400)]),
+  levels: z.union([z.literal('all'), marked(z.array(ref('detach')).min(1).max(400), { is: 'needed' })]),
   /** Its SSL over that of the level; below zero it lies lower. */
   shiftMm: lengthSchema,
   /** Null: as its level. */
@@ -35,16 +37,33 @@ const floorZoneSchema = z.object({
 export type FloorZone = z.infer<typeof floorZoneSchema>;
 
 /** A floor plate: one outline and thickness for all the levels it serves. The slab hangs down from SSL. */
-export const floorPlateSchema = z.object({
+const floorPlateSchema = z.object({
   kind: z.literal('floorPlate'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   name: textSchema(40),
   outline: outlineSchema,
   thicknessMm: lengthSchema,
   material: z.enum(MATERIALS),
   levels: extentSchema,
-  exceptions: z.array(floorExceptionSchema).max(400),
+  exceptions: marked(z.array(floorExceptionSchema).max(400), { is: 'exceptions' }),
   zones: z.array(floorZoneSchema).max(200),
 });
 export type FloorPlate = z.infer<typeof floorPlateSchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    floorPlate: FloorPlate;
+  }
+}
+
+export const floorRecords = recordKind({
+  kind: 'floorPlate',
+  words: { one: 'floor plate', many: 'floor plates' },
+  letters: null,
+  schema: floorPlateSchema,
+  migrations: [
+    { to: 4, record: (record) => ({ exceptions: [], ...record }) },
+    { to: 6, record: (record) => ({ zones: [], ...record }) },
+  ],
+});

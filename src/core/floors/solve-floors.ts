@@ -51,7 +51,7 @@ export function solveFloor(
   const { record, ring } = plate;
   if (!ring) {
     const message = `The outline of floor plate ${record.name} crosses itself or encloses nothing. Draw it again`;
-    return { pieces: [], findings: [finding('outline.unsound', 'error', record.building, null, [record.id], message)] };
+    return { pieces: [], findings: [finding('outline.unsound', record.building, null, [record.id], message)] };
   }
   const cutting = cuts.get(record.id);
   const strips = joints.map((joint) => ({ joint, strip: facts.one(jointRing(joint, ring)) }));
@@ -151,5 +151,5 @@ function zoneOff({ record }: Plate, zone: ZoneAt): Finding {
     command: 'floors.removeZone',
     input: { floor: record.id, zone: zone.id },
   };
-  return finding('floor.zoneOff', 'warning', record.building, null, [record.id, zone.id], message, [fix]);
+  return finding('floor.zoneOff', record.building, null, [record.id, zone.id], message, [fix]);
 }

@@ -1,5 +1,5 @@
 import { recordsOf, type Framework } from '../model/framework';
-import { upcast } from '../model/migrate';
+import { upcast } from '../kinds/migrate';
 import { polygonCalls } from '../geometry/boolean';
 import { ringArea } from '../geometry/polygon';
 import { Solver, solve } from '../solving/solve';

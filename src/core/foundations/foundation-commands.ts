@@ -80,7 +80,7 @@ const add = defineCommand({
       edit.add<'foundation'>({
         kind: 'foundation',
         building,
-        name: input.name ?? freeName(edit.before, 'foundation', 'F'),
+        name: input.name ?? freeName(edit.before, 'foundation'),
         form: input.form,
         outline: input.outline && input.form === 'raft' ? readOutline(edit.before, building, input.outline) : null,
         under,
@@ -95,7 +95,7 @@ const add = defineCommand({
         restrained: input.restrained ?? { x: false, y: false, z: true },
       });
     }),
-  sentence: (before, input) => `Foundation ${input.name ?? freeName(before, 'foundation', 'F')} added`,
+  sentence: (before, input) => `Foundation ${input.name ?? freeName(before, 'foundation')} added`,
 });
 
 const change = defineCommand({

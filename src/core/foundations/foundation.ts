@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { marked, ref } from '../kinds/marks';
 import { MATERIALS } from '../columns/column';
 import { endSchema, lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
@@ -11,23 +13,23 @@ export type FoundationForm = (typeof FOUNDATION_FORMS)[number];
  * What a building stands on: a raft of one outline, a pad under each of some columns, or a strip under each of some walls.
  * It is never carried up.
  */
-export const foundationSchema = z.object({
+const foundationSchema = z.object({
   kind: z.literal('foundation'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   name: textSchema(24),
   form: z.enum(FOUNDATION_FORMS),
   /** A raft's own; null: that of the floors over it, and for pads and strips. */
   outline: outlineSchema.nullable(),
   /** Column stacks that stand on pads, or walls that stand on strips; none for a raft. */
-  under: z.array(idSchema).max(2000),
+  under: marked(z.array(ref('detach')).max(2000), { is: 'needed' }),
   thicknessMm: lengthSchema,
   /** Across a strip; of a pad along the column's own x. */
   widthMm: lengthSchema,
   /** Of a pad along the column's own y. */
   depthMm: lengthSchema,
   /** Where its top lies: by default the underside of the lowest slab. */
-  top: endSchema,
+  top: marked(endSchema, { is: 'end', side: 'top' }),
   material: z.enum(MATERIALS),
   /** Of the ground under it, kN/m³; null: not known yet. */
   subgradeKnM3: z.number().min(0).max(1e7).nullable(),
@@ -35,3 +37,17 @@ export const foundationSchema = z.object({
   restrained: z.object({ x: z.boolean(), y: z.boolean(), z: z.boolean() }),
 });
 export type Foundation = z.infer<typeof foundationSchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    foundation: Foundation;
+  }
+}
+
+export const foundationRecords = recordKind({
+  kind: 'foundation',
+  words: { one: 'foundation', many: 'foundations' },
+  letters: 'F',
+  schema: foundationSchema,
+  migrations: [],
+});

@@ -7,7 +7,7 @@ import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import { recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { called } from '../model/record';
+import { called } from '../kinds/records';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../solving/plan-facts';
 import type { ColumnPiece, FoundationPiece } from '../solving/solved';
@@ -32,7 +32,7 @@ export function solveFoundation(record: Foundation, given: Given): { pieces: Fou
     const message = record.outline
       ? `The outline of raft ${record.name} crosses itself or encloses nothing. Draw it again`
       : `No floor lies over raft ${record.name} to take its outline from. Draw its outline`;
-    findings.push(finding('outline.unsound', 'error', record.building, null, [record.id], message));
+    findings.push(finding('outline.unsound', record.building, null, [record.id], message));
   }
   const thicknessMm = mmOf(framework, record.thicknessMm);
   const pieces = bodies.map(({ under, rings }): FoundationPiece => {
@@ -106,7 +106,6 @@ export function checkFounded(
   return [
     finding(
       'level.noFoundation',
-      'warning',
       building,
       lowest.id,
       [lowest.id],

@@ -1,14 +1,13 @@
 import { z } from 'zod';
 import { defineCommand, type Command } from '../model/command';
 import { angleSchema, textSchema } from '../model/fields';
-import { recordsOf } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, refSchema } from '../model/refer';
 import { saidBays } from '../units/parse-bays';
 import { quantiseMm } from '../units/length-units';
 import { BAY_COMMANDS } from './bay-commands';
 import { crossingsOf } from './crossings';
-import { detachFrom } from './detach';
+import { letGo } from '../elements/let-go';
 import type { LinePath } from './grid';
 import {
   addRun,
@@ -342,11 +341,8 @@ const removeGrid = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const grid = gridIn(edit.before, input.system);
-      for (const line of recordsOf(edit.before, 'gridLine').filter(({ system }) => system === grid.id)) {
-        edit.remove(line.id);
-        detachFrom(edit, line.id);
-      }
       edit.remove(grid.id);
+      letGo(edit);
     }),
   sentence: (before, input) => {
     const grid = gridIn(before, input.system);

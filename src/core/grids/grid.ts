@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { marked, ref } from '../kinds/marks';
 import { angleSchema, lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
@@ -32,27 +34,30 @@ const waySchema = z.union([z.literal(1), z.literal(-1)]);
  * that follow one another by angles, lines of direction b are rings that follow one another by radii. Free: each line
  * has a path of its own, from the origin along the system's axes.
  */
-export const gridSystemSchema = z.object({
-  kind: z.literal('gridSystem'),
-  id: idSchema,
-  building: idSchema,
-  name: textSchema(60),
-  shape: z.enum(['rectangular', 'radial', 'free']),
-  /** Crossing of the two first lines, the centre, or the origin of paths; in building axes. */
-  xMm: lengthSchema,
-  yMm: lengthSchema,
-  turnDeg: angleSchema,
-  /** 1: counted along the axis (rays: counter-clockwise); −1: against it. */
-  waysOf: z.object({ a: waySchema, b: waySchema }),
-  labels: z.object({ a: labelRuleSchema, b: labelRuleSchema }),
-  /** How far the lines run past the outermost ones. */
-  extensionMm: lengthSchema,
-  bubble: z.enum(BUBBLES),
-  headsAt: z.object({ a: z.enum(HEADS), b: z.enum(HEADS) }),
-  /** Lowest and highest level it is there on; null: no limit. */
-  fromLevel: idSchema.nullable(),
-  toLevel: idSchema.nullable(),
-});
+const gridSystemSchema = marked(
+  z.object({
+    kind: z.literal('gridSystem'),
+    id: idSchema,
+    building: ref('refuse'),
+    name: textSchema(60),
+    shape: z.enum(['rectangular', 'radial', 'free']),
+    /** Crossing of the two first lines, the centre, or the origin of paths; in building axes. */
+    xMm: lengthSchema,
+    yMm: lengthSchema,
+    turnDeg: angleSchema,
+    /** 1: counted along the axis (rays: counter-clockwise); −1: against it. */
+    waysOf: z.object({ a: waySchema, b: waySchema }),
+    labels: z.object({ a: labelRuleSchema, b: labelRuleSchema }),
+    /** How far the lines run past the outermost ones. */
+    extensionMm: lengthSchema,
+    bubble: z.enum(BUBBLES),
+    headsAt: z.object({ a: z.enum(HEADS), b: z.enum(HEADS) }),
+    /** Lowest and highest level it is there on; null: no limit. */
+    fromLevel: marked(ref('detach').nullable(), { is: 'limit', side: 'lowest' }),
+    toLevel: marked(ref('detach').nullable(), { is: 'limit', side: 'highest' }),
+  }),
+  { is: 'origin' },
+);
 export type GridSystem = z.infer<typeof gridSystemSchema>;
 
 /** How a line gets its label. */
@@ -89,13 +94,13 @@ export const SIDES = ['both', 'near', 'far'] as const;
 export type LineSide = (typeof SIDES)[number];
 
 /** A grid line: it stands one bay from the line before it in its direction. Its id outlives relabelling and new bays. */
-export const gridLineSchema = z.object({
+const gridLineSchema = z.object({
   kind: z.literal('gridLine'),
   id: idSchema,
-  system: idSchema,
+  system: ref('follow'),
   direction: z.enum(DIRECTIONS),
   /** The line before it; null for the first. */
-  from: idSchema.nullable(),
+  from: ref('refuse').nullable(),
   /** Bay to the line before it; 0 for the first line. A first ring: its radius. */
   bayMm: lengthSchema,
   /** Rays only: angle to the ray before it, degrees. */
@@ -109,13 +114,13 @@ export const gridLineSchema = z.object({
   /** A minor line: thinner, and left out of the run of labels. */
   minor: z.boolean(),
   /** Its own levels, heads and extensions; null: those of its system. */
-  fromLevel: idSchema.nullable(),
-  toLevel: idSchema.nullable(),
+  fromLevel: marked(ref('detach').nullable(), { is: 'limit', side: 'lowest' }),
+  toLevel: marked(ref('detach').nullable(), { is: 'limit', side: 'highest' }),
   heads: z.enum(HEADS).nullable(),
   extendFirstMm: lengthSchema.nullable(),
   extendLastMm: lengthSchema.nullable(),
   /** The line it forms a movement joint with; the gap is the bay between them. */
-  jointOf: idSchema.nullable(),
+  jointOf: ref('detach').nullable(),
 });
 export type GridLine = z.infer<typeof gridLineSchema>;
 
@@ -132,3 +137,54 @@ export const PLAIN_LINE = {
   extendLastMm: null,
   jointOf: null,
 } as const satisfies Partial<GridLine>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    gridLine: GridLine;
+    gridSystem: GridSystem;
+  }
+}
+
+export const gridRecords = recordKind({
+  kind: 'gridSystem',
+  words: { one: 'grid', many: 'grids' },
+  letters: null,
+  schema: gridSystemSchema,
+  migrations: [
+    {
+      to: 3,
+      record: (record) => ({
+        shape: 'rectangular',
+        headsAt: { a: 'last', b: 'first' },
+        fromLevel: null,
+        toLevel: null,
+        ...record,
+      }),
+    },
+  ],
+});
+
+export const gridLineRecords = recordKind({
+  kind: 'gridLine',
+  words: { one: 'grid line', many: 'grid lines' },
+  letters: null,
+  schema: gridLineSchema,
+  migrations: [
+    {
+      to: 3,
+      record: (record) => ({
+        bayDeg: null,
+        path: null,
+        side: 'both',
+        reachMm: null,
+        fromLevel: null,
+        toLevel: null,
+        heads: null,
+        extendFirstMm: null,
+        extendLastMm: null,
+        jointOf: null,
+        ...record,
+      }),
+    },
+  ],
+});

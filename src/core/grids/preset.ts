@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
 import { textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
@@ -27,7 +28,7 @@ export const presetSchema = z.object({
 export type Preset = z.infer<typeof presetSchema>;
 
 /** Bays kept under a name in the project. */
-export const bayPresetSchema = presetSchema.extend({ kind: z.literal('bayPreset'), id: idSchema });
+const bayPresetSchema = presetSchema.extend({ kind: z.literal('bayPreset'), id: idSchema });
 
 /** A file of presets. */
 export const presetFileSchema = z.object({
@@ -39,3 +40,19 @@ export const presetFileSchema = z.object({
 /** Presets as the text of a file, the same bytes for the same presets. */
 export const writePresets = (presets: readonly Preset[]): string =>
   `${JSON.stringify({ format: 'spine-bay-presets', version: 1, presets }, null, 2)}\n`;
+
+export type BayPreset = z.infer<typeof bayPresetSchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    bayPreset: BayPreset;
+  }
+}
+
+export const presetRecords = recordKind({
+  kind: 'bayPreset',
+  words: { one: 'preset of bays', many: 'presets of bays' },
+  letters: null,
+  schema: bayPresetSchema,
+  migrations: [],
+});

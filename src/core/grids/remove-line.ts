@@ -1,10 +1,10 @@
 import { lengthPlus } from '../dimensions/resolve-length';
+import { letGo } from '../elements/let-go';
 import type { Edit } from '../model/edit';
 import { recordOf } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow } from '../model/length-input';
 import { quantiseMm } from '../units/length-units';
-import { detachFrom } from './detach';
 import type { GridLine } from './grid';
 import { lineById } from './resolve-grids';
 import { shiftOrigin } from './shift-origin';
@@ -36,5 +36,5 @@ export function removeLine(edit: Edit, id: Id): void {
     }
   }
   edit.remove(id);
-  detachFrom(edit, id);
+  letGo(edit);
 }

@@ -3,7 +3,7 @@ import type { Planned } from '../model/command';
 import type { Framework } from '../model/framework';
 import { faultAfter } from '../model/integrity';
 import { sameJson } from '../model/json';
-import { called } from '../model/record';
+import { called } from '../kinds/records';
 import { done, refuse, type Result } from '../model/result';
 
 /** Name of the command that takes an earlier one back. Its input is `{ target: commandId }`. */

@@ -1,14 +1,18 @@
 import { z } from 'zod';
+import { marked, ref } from '../kinds/marks';
 import type { Framework } from '../model/framework';
-import { idSchema, type Id } from '../model/ids';
+import type { Id } from '../model/ids';
 import { following } from '../typical/typical';
 import type { ResolvedLevel } from './resolve-levels';
 
 /** The levels something serves: all from one to another, new ones between included, or just those named. */
-export const extentSchema = z.union([
-  z.object({ range: z.tuple([idSchema, idSchema]) }),
-  z.object({ at: z.array(idSchema).min(1, 'Choose a level at least') }),
-]);
+export const extentSchema = marked(
+  z.union([
+    z.object({ range: z.tuple([ref('refuse'), ref('refuse')]) }),
+    z.object({ at: z.array(ref('refuse')).min(1, 'Choose a level at least') }),
+  ]),
+  { is: 'extent' },
+);
 export type Extent = z.infer<typeof extentSchema>;
 
 /** The levels named by an extent. Levels named one by one may be mezzanines; a range passes them by. */

@@ -88,6 +88,6 @@ export function checkClearHeights(budgets: readonly HeightBudget[], names: Reado
       command: 'levels.setHeight',
       input: { level, heightMm: storeyMm + targetMm - clearMm, mode: 'push' },
     };
-    return [finding('level.lowClear', 'error', building, level, [level], message, [fix])];
+    return [finding('level.lowClear', building, level, [level], message, [fix])];
   });
 }

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { ref } from '../kinds/marks';
 import { budgetSchema } from './budget';
 import { lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
@@ -11,17 +13,17 @@ export type LevelKind = (typeof LEVEL_KINDS)[number];
  * A level. Its height is held from another level, so one edit moves everything that hangs on it: upper levels
  * from the one below, basements from the one above; one level per building is held from the building's zero.
  */
-export const levelSchema = z.object({
+const levelSchema = z.object({
   kind: z.literal('level'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   /** The short name on the height strip: `B2`, `00`, `RF`. Unique in its building. */
   name: textSchema(16),
   /** What it is, in words: `Gallery`. */
   title: z.string().max(80),
   levelKind: z.enum(LEVEL_KINDS),
   /** The level its height is held from; null: the building's zero. */
-  from: idSchema.nullable(),
+  from: ref('refuse').nullable(),
   /** FFL above that level's FFL, negative below it. */
   heightMm: lengthSchema,
   /** SSL = FFL − build-up. */
@@ -36,3 +38,20 @@ export type Level = z.infer<typeof levelSchema>;
 
 /** Levels of these kinds bound storeys; a datum bounds none and a mezzanine is run past. */
 export const boundsStorey = (kind: LevelKind): boolean => kind !== 'datum' && kind !== 'mezzanine';
+
+declare module '../model/kinds' {
+  interface Kinds {
+    level: Level;
+  }
+}
+
+export const levelRecords = recordKind({
+  kind: 'level',
+  words: { one: 'level', many: 'levels' },
+  letters: null,
+  schema: levelSchema,
+  migrations: [
+    { to: 2, record: (record) => ({ budget: null, ...record }) },
+    { to: 3, record: (record) => ({ extent: null, ...record }) },
+  ],
+});

@@ -1,18 +1,28 @@
+import { GONE, RECORD_GONE, type Changed } from '../kinds/walk';
 import { lengthPlus, mmOf } from '../dimensions/resolve-length';
 import type { Edit } from '../model/edit';
 import type { End } from '../model/fields';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow } from '../model/length-input';
-import { called, referencesOf, type Rec } from '../model/record';
+import { called, referencesOf, walkOfKind } from '../kinds/records';
+import type { Rec } from '../model/kinds';
 import { markOf } from '../model/refer';
 import { letGo } from '../elements/let-go';
 import { quantiseMm } from '../units/length-units';
-import { extentWithout } from './extent';
+import { extentWithout, type Extent } from './extent';
 import { levelById, levelsOf, type ResolvedLevel } from './resolve-levels';
 
 /** `nextLevel`: the end goes to the neighbouring level; `keepHeight`: it stays where it is, held from there; `delete`: the thing goes. */
 export type EndsChoice = 'nextLevel' | 'keepHeight' | 'delete';
+
+interface Removal {
+  level: ResolvedLevel;
+  /** The next levels that bound storeys. */
+  above: ResolvedLevel | undefined;
+  below: ResolvedLevel | undefined;
+  ends: EndsChoice;
+}
 
 /** Removes a level. The others keep their heights; what starts, stops or stands there follows the choice. */
 export function removeLevel(edit: Edit, { id }: { id: Id }, ends: EndsChoice): void {
@@ -26,9 +36,11 @@ export function removeLevel(edit: Edit, { id }: { id: Id }, ends: EndsChoice): v
   const below = others.find(({ id }) => id === level.below);
   rehang(edit, levels, level, above ?? below);
   edit.remove(level.id);
+  const removal = { level, above, below, ends };
   for (const record of hangingOn(now, level.id)) {
-    if (ends === 'delete' && endsOrStarts(record, level.id)) edit.remove(record.id);
-    else refit(edit, record, level, above, below, ends);
+    const left = ends === 'delete' && endsOrStarts(record, level.id) ? null : refitted(record, removal);
+    if (left === null) edit.remove(record.id);
+    else edit.replace(left);
   }
   letGo(edit);
 }
@@ -93,118 +105,62 @@ function rehang(
   }
 }
 
-function refit(
-  edit: Edit,
-  record: Rec,
-  level: ResolvedLevel,
-  above: ResolvedLevel | undefined,
-  below: ResolvedLevel | undefined,
-  ends: EndsChoice,
-): void {
-  if (
-    record.kind === 'viewMark' ||
-    record.kind === 'underlay' ||
-    record.kind === 'room' ||
-    record.kind === 'boundaryLine'
-  )
-    return edit.remove(record.id);
-  if (record.kind === 'foundation') {
-    const next = above ?? below ?? refuseNow(`${called(record)} hangs on level ${level.record.name}. Delete it first`);
-    return edit.set('foundation', record.id, { top: { ...record.top, level: next.id } });
-  }
-  if (record.kind === 'roof') return edit.remove(record.id);
+/** A record that hangs on a level that goes, as it is without it; null where nothing is left of it. */
+function refitted(record: Rec, { level, above, below, ends }: Removal): Rec | null {
   if (record.kind === 'typical' && record.master === level.id)
     refuseNow(`Other levels follow level ${level.record.name}. Release them first`);
-  if (record.kind === 'floorPlate' || record.kind === 'ceiling')
-    return refitServing(edit, record, level.id, above?.id, below?.id);
-  if (record.kind === 'gridSystem' || record.kind === 'gridLine' || record.kind === 'settingOutLine') {
-    // A range that ended here ends at the next level inside it.
-    const [from, to] = [record.fromLevel, record.toLevel];
-    const range = {
-      fromLevel: from === level.id ? (above?.id ?? null) : from,
-      toLevel: to === level.id ? (below?.id ?? null) : to,
-    };
-    return edit.set(record.kind, record.id, range);
-  }
-  if (record.kind !== 'columnStack' && record.kind !== 'shaft' && record.kind !== 'stair' && record.kind !== 'wall')
-    return;
-  if (record.kind === 'wall')
-    edit.set('wall', record.id, {
-      exceptions: movedUp(record.exceptions, level.id, above?.id),
-      openings: record.openings.flatMap((opening) => {
-        if (opening.at === 'all') return [opening];
-        const at = opening.at.filter((id) => id !== level.id);
-        return at.length > 0 ? [{ ...opening, at }] : [];
-      }),
-    });
-  if (record.kind === 'columnStack') refitStack(edit, record, level, above);
-  if (record.kind === 'shaft')
-    edit.set('shaft', record.id, { exceptions: movedUp(record.exceptions, level.id, above?.id) });
-  const moved = (end: End, next: ResolvedLevel | undefined): End | null => {
-    if (end.level !== level.id) return end;
-    if (!next) return null;
-    // A stair climbs from floor to floor.
-    const shift = ends === 'keepHeight' && record.kind !== 'stair' ? level.fflMm - next.fflMm : 0;
-    return { ...end, level: next.id, offsetMm: lengthPlus(end.offsetMm, shift) };
+  const next = (side: 'start' | 'stop' | 'top') => (side === 'stop' ? (below ?? above) : (above ?? below));
+  const changed: Changed = (mark, value) => {
+    switch (mark.is) {
+      case 'end': {
+        const end = value as End;
+        if (end.level !== level.id) return undefined;
+        // A start goes up to the next level, a stop goes down, so the thing never grows.
+        const to = next(mark.side);
+        if (!to && mark.side === 'top')
+          refuseNow(`${called(record)} hangs on level ${level.record.name}. Delete it first`);
+        if (!to) return RECORD_GONE;
+        const keeps = ends === 'keepHeight' && mark.side !== 'top' && !mark.floors;
+        const shift = keeps ? level.fflMm - to.fflMm : 0;
+        return { ...end, level: to.id, offsetMm: lengthPlus(end.offsetMm, shift) };
+      }
+      case 'limit':
+        // A range that ended here ends at the next level inside it.
+        if (value !== level.id) return undefined;
+        return (mark.side === 'lowest' ? above : below)?.id ?? null;
+      case 'extent':
+        return extentWithout(value as Extent, level.id, above?.id, below?.id) ?? RECORD_GONE;
+      case 'exceptions':
+        return movedUp(value as { level: Id; upwards: boolean }[], level.id, above?.id);
+      case 'movesUp':
+        return value === level.id ? (above?.id ?? GONE) : undefined;
+      default:
+        return undefined;
+    }
   };
-  // A start goes up to the next level, a stop goes down, so the thing never grows.
-  const startsAt = moved(record.startsAt, above ?? below);
-  const stopsAt = moved(record.stopsAt, below ?? above);
-  const collapsed =
-    startsAt &&
-    stopsAt &&
-    (ends === 'nextLevel' || record.kind === 'stair') &&
-    startsAt.level === stopsAt.level &&
-    startsAt.face === stopsAt.face;
-  if (!startsAt || !stopsAt || collapsed) edit.remove(record.id);
-  else edit.set(record.kind, record.id, { startsAt, stopsAt });
+  const left = walkOfKind(record.kind)!.change(record, changed);
+  if (left === GONE || left === RECORD_GONE) return null;
+  return isCollapsed(left as Rec, record, ends) ? null : (left as Rec);
+}
+
+/** True if a thing now starts where it stops, and did not before. */
+function isCollapsed(left: Rec, before: Rec, ends: EndsChoice): boolean {
+  if (!('startsAt' in left) || !('startsAt' in before)) return false;
+  if (ends !== 'nextLevel' && left.kind !== 'stair') return false;
+  const same = left.startsAt === before.startsAt && left.stopsAt === before.stopsAt;
+  return !same && left.startsAt.level === left.stopsAt.level && left.startsAt.face === left.stopsAt.face;
 }
 
 /** Exceptions after a level went: what went upwards from it does so from the next one, unless that has its own. */
-function movedUp<E extends { level: Id; upwards: boolean }>(exceptions: readonly E[], level: Id, above?: Id): E[] {
+function movedUp<E extends { level: Id; upwards: boolean }>(
+  exceptions: readonly E[],
+  level: Id,
+  above?: Id,
+): readonly E[] {
+  if (!exceptions.some((each) => each.level === level)) return exceptions;
   const taken = new Set(exceptions.filter(({ upwards }) => upwards).map((each) => each.level));
   return exceptions.flatMap((each) => {
     if (each.level !== level) return [each];
     return each.upwards && above !== undefined && !taken.has(above) ? [{ ...each, level: above }] : [];
   });
-}
-
-/** What differs from this level up now does from the next one; what differed here only is gone with it. */
-function refitStack(
-  edit: Edit,
-  record: Extract<Rec, { kind: 'columnStack' }>,
-  level: ResolvedLevel,
-  above: ResolvedLevel | undefined,
-): void {
-  const isHere = (each: { level: Id }) => each.level === level.id;
-  if (![...record.exceptions, ...record.carriedBy].some(isHere) && !record.blocksAt.includes(level.id)) return;
-  edit.set('columnStack', record.id, {
-    exceptions: movedUp(record.exceptions, level.id, above?.id),
-    carriedBy: record.carriedBy.flatMap((each) =>
-      isHere(each) ? (above ? [{ ...each, level: above.id }] : []) : [each],
-    ),
-    blocksAt: record.blocksAt === 'allButTop' ? 'allButTop' : record.blocksAt.filter((id) => id !== level.id),
-  });
-}
-
-function refitServing(
-  edit: Edit,
-  record: Extract<Rec, { kind: 'floorPlate' | 'ceiling' }>,
-  level: Id,
-  above: Id | undefined,
-  below: Id | undefined,
-): void {
-  if (record.kind === 'floorPlate')
-    edit.set('floorPlate', record.id, {
-      exceptions: movedUp(record.exceptions, level, above),
-      zones: record.zones.flatMap((zone) => {
-        if (zone.levels === 'all') return [zone];
-        const levels = zone.levels.filter((id) => id !== level);
-        return levels.length > 0 ? [{ ...zone, levels }] : [];
-      }),
-    });
-  else edit.set('ceiling', record.id, { exceptions: movedUp(record.exceptions, level, above) });
-  const levels = extentWithout(record.levels, level, above, below);
-  if (levels) edit.set(record.kind, record.id, { levels });
-  else edit.remove(record.id);
 }

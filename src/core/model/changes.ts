@@ -1,7 +1,7 @@
 import type { Framework } from './framework';
 import type { Id } from './ids';
 import { sameJson, type Json } from './json';
-import type { Rec } from './record';
+import type { Rec } from './kinds';
 
 /** Field by field, never whole records: dotted path → [value before, value after]. */
 export interface Patch {

@@ -5,8 +5,6 @@ import { commandList, COMMANDS, plan } from './commands';
 import { defineCommand, groundsDigest, planCommand } from './command';
 import { EMPTY_FRAMEWORK, frameworkHash, recordsOf } from './framework';
 import { canonicalJson, sameJson } from './json';
-import { NO_CHANGES } from './changes';
-import { FILE_VERSION, upcast, upcastChanges } from './migrate';
 
 const tower = given(FURNISHED);
 
@@ -118,38 +116,5 @@ describe('the fingerprint', () => {
     expect(sameJson({ a: 1, b: 2 }, { b: 2, a: 1 })).toBe(true);
     expect(() => canonicalJson(Number.POSITIVE_INFINITY)).toThrow();
     expect(frameworkHash(EMPTY_FRAMEWORK)).toMatch(/^[0-9a-f]{64}$/);
-  });
-  it('keeps fields of records that no step of today knows', () => {
-    expect(upcast({ kind: 'underlay', id: 'x', later: 1 }, 1)).toEqual({ kind: 'underlay', id: 'x', later: 1 });
-    expect(upcast({ kind: 'shaft', id: 'x', later: 1 }, 3)).toEqual({
-      kind: 'shaft',
-      id: 'x',
-      later: 1,
-      exceptions: [],
-    });
-  });
-  it('gives records of an older version what they lack today, and leaves those of today alone', () => {
-    expect(upcast({ kind: 'level', id: 'x', later: 1 }, 1)).toEqual({
-      kind: 'level',
-      id: 'x',
-      later: 1,
-      budget: null,
-      extent: null,
-    });
-    expect(upcast({ kind: 'level', id: 'x', budget: null }, 2)).toEqual({
-      kind: 'level',
-      id: 'x',
-      budget: null,
-      extent: null,
-    });
-    expect(upcast({ kind: 'gridSystem', id: 'x' }, 2)).toMatchObject({ shape: 'rectangular', headsAt: { a: 'last' } });
-    expect(upcast({ kind: 'columnStack', id: 'x' }, 1)).toMatchObject({ exceptions: [], blocksAt: 'allButTop' });
-    const typed = { kind: 'level', id: 'x', budget: { beamMm: 4 }, extent: null };
-    expect(upcast(typed, FILE_VERSION)).toEqual(typed);
-    const level = tower.records.get(levelId(tower, '01'))!;
-    const { budget: _, ...old } = level as Extract<typeof level, { kind: 'level' }>;
-    const changes = { ...NO_CHANGES, added: [old as typeof level] };
-    expect(upcastChanges(changes, 1).added[0]).toEqual(level);
-    expect(upcastChanges(changes, FILE_VERSION)).toBe(changes);
   });
 });

@@ -3,7 +3,7 @@ import { difference, type Changes } from './changes';
 import { recordOf, type Framework } from './framework';
 import type { Id } from './ids';
 import type { Json } from './json';
-import type { Kind, Rec, RecordOf } from './record';
+import type { Kind, Rec, RecordOf } from './kinds';
 
 /** A framework being changed by one command. Nothing outside sees it until {@link Edit.changes} is taken. */
 export class Edit {

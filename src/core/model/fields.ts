@@ -1,6 +1,6 @@
 import { z } from 'zod';
+import { marked, ref } from '../kinds/marks';
 import type { Length } from '../units/parse-length';
-import { idSchema, type Id } from './ids';
 
 /** Characters that are not seen but change what is: control characters but tab and line breaks, and marks of direction. */
 const UNSEEN =
@@ -44,55 +44,39 @@ export const textSchema = (most: number) =>
     .regex(/^[^\u0000-\u001f\u007f]*$/, 'No line breaks or control characters');
 
 /** A stored length: millimetres, or an expression over named dimensions. */
-export const lengthSchema: z.ZodType<Length> = z.union([
-  z.number().min(-1e9).max(1e9),
-  z.object({ expr: z.string().min(1).max(400) }),
-]);
+export const lengthSchema: z.ZodType<Length> = marked(
+  z.union([z.number().min(-1e9).max(1e9), z.object({ expr: z.string().min(1).max(400) })]),
+  { is: 'length' },
+);
 
 export const angleSchema = z.number().min(-360).max(360);
 
 /** Where a vertical element starts or stops: a level, one of its faces and a signed distance from it. */
 export const endSchema = z.object({
-  level: idSchema,
+  level: ref('refuse'),
   /** `ceiling`: of the storey under the level; for the tops of walls only. */
   face: z.enum(['FFL', 'SSL', 'soffit', 'ceiling']),
   offsetMm: lengthSchema,
 });
 export type End = z.infer<typeof endSchema>;
 
+export const startSchema = marked(endSchema, { is: 'end', side: 'start' });
+export const stopSchema = marked(endSchema, { is: 'end', side: 'stop' });
+
 /**
  * A place in plan: a shift from the building's zero, from the crossing of two lines along their system's axes, or along
  * one line: `xMm` from where it begins (its extension left out) and `yMm` to its left.
  */
-export const placeSchema = z.object({
-  lines: z.tuple([idSchema, idSchema]).nullable(),
-  /** Where two lines meet twice: the second place. */
-  nth: z.literal(2).optional(),
-  /** The line it stands on at a distance. */
-  line: idSchema.optional(),
-  xMm: lengthSchema,
-  yMm: lengthSchema,
-});
+export const placeSchema = marked(
+  z.object({
+    lines: z.tuple([ref('detach'), ref('detach')]).nullable(),
+    /** Where two lines meet twice: the second place. */
+    nth: z.literal(2).optional(),
+    /** The line it stands on at a distance. */
+    line: ref('detach').optional(),
+    xMm: lengthSchema,
+    yMm: lengthSchema,
+  }),
+  { is: 'place' },
+);
 export type Place = z.infer<typeof placeSchema>;
-
-/** What becomes of a record when one it refers to is removed. */
-export type WhenGone = 'refuse' | 'detach' | 'follow';
-
-/** A field of a record that holds the id of another. */
-export interface Reference {
-  id: Id;
-  /** Dotted path of the field. */
-  path: string;
-  whenGone: WhenGone;
-}
-
-export const placeReferences = (place: Place, path: string): Reference[] =>
-  [...(place.lines ?? []), ...(place.line ? [place.line] : [])].map((id) => ({
-    id,
-    path: `${path}.lines`,
-    whenGone: 'detach',
-  }));
-
-export const endReferences = (end: End, path: string): Reference[] => [
-  { id: end.level, path: `${path}.level`, whenGone: 'refuse' },
-];

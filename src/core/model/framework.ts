@@ -1,6 +1,6 @@
 import { hashOf } from './hash';
 import type { Id } from './ids';
-import type { Kind, Rec, RecordOf } from './record';
+import type { Kind, Rec, RecordOf } from './kinds';
 
 /** The whole framework: an immutable value, records by id. */
 export interface Framework {

@@ -2,7 +2,8 @@ import { FURNISHED, given, levelId } from '../testing/given';
 import { apply, NO_CHANGES, type Changes } from './changes';
 import { recordsOf } from './framework';
 import { faultAfter } from './integrity';
-import { called, referencesOf, type Rec } from './record';
+import { called, referencesOf } from '../kinds/records';
+import type { Rec } from './kinds';
 
 const tower = given([
   ...FURNISHED,

@@ -1,7 +1,8 @@
 import { touchedIds, type Changes } from './changes';
 import type { Framework } from './framework';
 import type { Id } from './ids';
-import { called, recordSchema, referencesOf, type Rec } from './record';
+import { called, recordSchema, referencesOf } from '../kinds/records';
+import type { Rec } from './kinds';
 import { refuse, type Refusal } from './result';
 
 /**

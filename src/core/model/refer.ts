@@ -7,7 +7,8 @@ import { resolvePlace } from '../outlines/resolve-place';
 import { recordsOf, type Framework } from './framework';
 import type { Id } from './ids';
 import { refuseNow } from './length-input';
-import { KIND_WORDS, type RecordOf } from './record';
+import { wordOf } from '../kinds/records';
+import type { RecordOf } from './kinds';
 
 /** A thing named in a command's input: its id, or its name where only one thing has it. */
 export const refSchema = z.string().trim().min(1).max(64).meta({ description: 'Id, or name if only one thing has it' });
@@ -100,7 +101,7 @@ type Named = 'shaft' | 'stair' | 'wall' | 'floorPlate' | 'columnStack' | 'founda
 export function thingReferred<K extends Named>(framework: Framework, kind: K, ref: string): RecordOf<K> {
   const things: RecordOf<Named>[] = recordsOf(framework, kind);
   const nameOf = (thing: RecordOf<Named>) => (thing.kind === 'columnStack' ? markOf(framework, thing) : thing.name);
-  return one(things, ref, nameOf, KIND_WORDS[kind]) as RecordOf<K>;
+  return one(things, ref, nameOf, wordOf(kind)) as RecordOf<K>;
 }
 
 function one<T extends { id: Id }>(things: readonly T[], ref: string, nameOf: (thing: T) => string, word: string): T {

@@ -104,7 +104,7 @@ const addFlat = defineCommand({
       edit.add<'roof'>({
         kind: 'roof',
         building,
-        name: input.name ?? freeName(edit.before, 'roof', 'R'),
+        name: input.name ?? freeName(edit.before, 'roof'),
         form: 'flat',
         level: level.id,
         walls,
@@ -114,7 +114,7 @@ const addFlat = defineCommand({
         parapet: readParapet(edit, input.parapet),
       });
     }),
-  sentence: (before, input) => `Flat roof ${input.name ?? freeName(before, 'roof', 'R')} added`,
+  sentence: (before, input) => `Flat roof ${input.name ?? freeName(before, 'roof')} added`,
 });
 
 const change = defineCommand({

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { ref } from '../kinds/marks';
 import { MATERIALS } from '../columns/column';
 import { lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
@@ -10,19 +12,33 @@ export const ROOF_FACES = ['inside', 'coreInside', 'coreOutside', 'outside'] as 
  * A flat roof: a slab within the walls that carry it, out to one of their faces, and a parapet along their outside that stands
  * on it and runs down past its edge to the walls. Both follow the walls.
  */
-export const roofSchema = z.object({
+const roofSchema = z.object({
   kind: z.literal('roof'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   name: textSchema(40),
   form: z.literal('flat'),
-  level: idSchema,
+  level: ref('follow'),
   /** Exterior and party walls that go round one after another, or one closed wall. */
-  walls: z.array(idSchema).min(1, 'Choose a wall').max(200),
+  walls: z.array(ref('refuse')).min(1, 'Choose a wall').max(200),
   face: z.enum(ROOF_FACES),
   thicknessMm: lengthSchema,
   material: z.enum(MATERIALS),
   /** A parapet of a wall type, so high over the roof's FFL; null: none. */
-  parapet: z.object({ type: idSchema, heightMm: lengthSchema }).nullable(),
+  parapet: z.object({ type: ref('refuse'), heightMm: lengthSchema }).nullable(),
 });
 export type Roof = z.infer<typeof roofSchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    roof: Roof;
+  }
+}
+
+export const roofRecords = recordKind({
+  kind: 'roof',
+  words: { one: 'roof', many: 'roofs' },
+  letters: 'R',
+  schema: roofSchema,
+  migrations: [],
+});

@@ -6,17 +6,8 @@ import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema } from '../model/refer';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
+import { freeRoomNumber } from './free-room-number';
 import { ROOM_USES, type Room } from './room';
-
-/** The next number of a level that no room has: level name and a running number, `01.04`. */
-export function freeRoomNumber(framework: Framework, level: Id): string {
-  const record = framework.records.get(level);
-  const name = record?.kind === 'level' ? record.name : '';
-  const taken = new Set(recordsOf(framework, 'room').map(({ number }) => number));
-  let n = 1;
-  while (taken.has(`${name}.${String(n).padStart(2, '0')}`)) n += 1;
-  return `${name}.${String(n).padStart(2, '0')}`;
-}
 
 function refuseNumberTwice(framework: Framework, building: Id, number: string, own: Id | null): void {
   const other = recordsOf(framework, 'room').find(

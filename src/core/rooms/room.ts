@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { marked, ref } from '../kinds/marks';
 import { placeSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
@@ -17,11 +19,11 @@ export const ROOM_USES = [
 ] as const;
 
 /** A room: the closed region of walls a place lies in, named; at its level, and above where the region is the same. */
-export const roomSchema = z.object({
+const roomSchema = z.object({
   kind: z.literal('room'),
   id: idSchema,
-  building: idSchema,
-  level: idSchema,
+  building: ref('refuse'),
+  level: ref('follow'),
   number: textSchema(16),
   name: textSchema(40),
   use: z.enum(ROOM_USES),
@@ -33,15 +35,41 @@ export const roomSchema = z.object({
 export type Room = z.infer<typeof roomSchema>;
 
 /** A line that divides rooms without a wall. */
-export const boundaryLineSchema = z.object({
+const boundaryLineSchema = z.object({
   kind: z.literal('boundaryLine'),
   id: idSchema,
-  building: idSchema,
-  level: idSchema,
+  building: ref('refuse'),
+  level: ref('follow'),
   place: placeSchema,
-  points: z
-    .array(z.object({ xMm: z.number(), yMm: z.number() }))
-    .min(2, 'A boundary line has two ends')
-    .max(200),
+  points: marked(
+    z
+      .array(z.object({ xMm: z.number(), yMm: z.number() }))
+      .min(2, 'A boundary line has two ends')
+      .max(200),
+    { is: 'corners' },
+  ),
 });
 export type BoundaryLine = z.infer<typeof boundaryLineSchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    boundaryLine: BoundaryLine;
+    room: Room;
+  }
+}
+
+export const roomRecords = recordKind({
+  kind: 'room',
+  words: { one: 'room', many: 'rooms' },
+  letters: null,
+  schema: roomSchema,
+  migrations: [],
+});
+
+export const boundaryLineRecords = recordKind({
+  kind: 'boundaryLine',
+  words: { one: 'boundary line', many: 'boundary lines' },
+  letters: null,
+  schema: boundaryLineSchema,
+  migrations: [],
+});

@@ -202,7 +202,7 @@ function numberAt({ number, level: own }: Room, { storeys }: Given, level: Resol
 
 function outside(room: Room, level: ResolvedLevel): Finding {
   const message = `Room ${room.number} ${room.name} at level ${level.record.name} lies in no closed region of walls. Close the walls round it, or move its tag`;
-  return finding('room.open', 'warning', room.building, level.id, [room.id], message, [deleteFix(room)]);
+  return finding('room.open', room.building, level.id, [room.id], message, [deleteFix(room)]);
 }
 
 const deleteFix = ({ id, number, name }: Room): Fix => ({
@@ -216,7 +216,6 @@ function twice(rooms: readonly Room[], level: ResolvedLevel): Finding {
   const message = `${names} at level ${level.record.name} are one region. Put a wall or a boundary line between them`;
   return finding(
     'room.twice',
-    'warning',
     level.record.building,
     level.id,
     rooms.map(({ id }) => id),

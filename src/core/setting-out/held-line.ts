@@ -10,7 +10,7 @@ import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow } from '../model/length-input';
 import { stripsOf, wallPath } from '../walls/wall-path';
-import type { Rec } from '../model/record';
+import type { Rec } from '../model/kinds';
 import { outlineRing } from '../outlines/outline-ring';
 
 const cache = new WeakMap<Framework, Map<Id, AxisLine | null>>();

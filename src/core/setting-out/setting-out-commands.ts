@@ -3,7 +3,7 @@ import { middleOfBuilding } from '../columns/column-input';
 import { lengthPlus } from '../dimensions/resolve-length';
 import { leftDistance } from '../geometry/curve';
 import { axisLine, type AxisLine } from '../grids/axis-lines';
-import { detachFrom } from '../grids/detach';
+import { letGo } from '../elements/let-go';
 import { levelRangeSchema, readLevelRange } from '../grids/grid-input';
 import { defineCommand, type Command } from '../model/command';
 import { textSchema } from '../model/fields';
@@ -182,8 +182,8 @@ const remove = defineCommand({
         const line = lineIn(edit.before, ref);
         if (line.locked) refuseNow(`Setting-out line ${line.name} is locked. Unlock it first`);
         edit.remove(line.id);
-        detachFrom(edit, line.id);
       }
+      letGo(edit);
     }),
   sentence: (_, input) => `${input.lines.length} setting-out ${input.lines.length === 1 ? 'line' : 'lines'} removed`,
 });

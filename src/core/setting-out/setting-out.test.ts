@@ -206,7 +206,7 @@ describe('lines set out from edges', () => {
       shaft,
     );
     expect(left(thicker)).toBe(centre.x + 850);
-    expect(refusal(shaft, 'settingOut.remove', { lines: ['Clear'] })).toMatch(/edge of Beside/);
+    expect(refusal(shaft, 'settingOut.remove', { lines: ['Clear'] })).toMatch(/edge of shaft Beside/);
   });
 
   it('run off a face of a wall and follow it', () => {

@@ -36,7 +36,7 @@ const add = defineCommand({
       edit.add<'shaft'>({
         kind: 'shaft',
         building,
-        name: input.name ?? freeShaftName(edit.before),
+        name: input.name ?? freeName(edit.before, 'shaft'),
         purpose: input.purpose,
         outline: readOutline(edit.before, building, input.outline),
         ...readSpan(edit.before, building, input.startsAt, input.stopsAt, ['FFL', 'SSL']),
@@ -47,9 +47,6 @@ const add = defineCommand({
     }),
   sentence: (before, _, after) => `Shaft ${newest(before, after)?.name ?? ''} added`,
 });
-
-/** S1, S2 …: the first name not taken. */
-export const freeShaftName = (framework: Framework): string => freeName(framework, 'shaft', 'S');
 
 function newest(before: Framework, after: Framework): Shaft | undefined {
   const known = new Set(recordsOf(before, 'shaft').map(({ id }) => id));

@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { endSchema, textSchema } from '../model/fields';
+import { recordKind } from '../kinds/record-kind';
+import { marked, ref } from '../kinds/marks';
+import { startSchema, stopSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { outlineSchema } from '../outlines/outline';
 
@@ -11,7 +13,7 @@ export type SlabState = (typeof SLAB_STATES)[number];
 
 /** What differs at one level of a shaft, or from there up. */
 const shaftExceptionSchema = z.object({
-  level: idSchema,
+  level: ref('detach'),
   upwards: z.boolean(),
   /** Another outline: a setback. Null: as below. */
   outline: outlineSchema.nullable(),
@@ -21,19 +23,33 @@ const shaftExceptionSchema = z.object({
 export type ShaftException = z.infer<typeof shaftExceptionSchema>;
 
 /** A shaft: one outline that cuts every floor it passes. */
-export const shaftSchema = z.object({
+const shaftSchema = z.object({
   kind: z.literal('shaft'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   name: textSchema(24),
   purpose: z.enum(SHAFT_PURPOSES),
   outline: outlineSchema,
-  startsAt: endSchema,
-  stopsAt: endSchema,
+  startsAt: startSchema,
+  stopsAt: stopSchema,
   /** Opens the slab at its foot. */
   opensFoot: z.boolean(),
   /** Goes out through the slab at its head: at the top, through the roof. */
   opensHead: z.boolean(),
-  exceptions: z.array(shaftExceptionSchema).max(400),
+  exceptions: marked(z.array(shaftExceptionSchema).max(400), { is: 'exceptions' }),
 });
 export type Shaft = z.infer<typeof shaftSchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    shaft: Shaft;
+  }
+}
+
+export const shaftRecords = recordKind({
+  kind: 'shaft',
+  words: { one: 'shaft', many: 'shafts' },
+  letters: 'S',
+  schema: shaftSchema,
+  migrations: [{ to: 4, record: (record) => ({ exceptions: [], ...record }) }],
+});

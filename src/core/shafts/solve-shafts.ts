@@ -38,7 +38,7 @@ export function solveShaft(
   const states = shaftStates(framework, shaft, storeys, facts);
   if (!states) {
     const message = `The outline of shaft ${shaft.name} crosses itself or encloses nothing. Draw it again`;
-    return { solved: null, findings: [finding('outline.unsound', 'error', shaft.building, null, [shaft.id], message)] };
+    return { solved: null, findings: [finding('outline.unsound', shaft.building, null, [shaft.id], message)] };
   }
   const stateAt = new Map(storeys.map(({ id }, i) => [id, states[i]!]));
   const unders = new Map<Ring, Set<Plate>>();
@@ -77,7 +77,7 @@ export function solveShaft(
     return {
       solved,
       findings: [
-        finding('span.upsideDown', 'error', shaft.building, shaft.startsAt.level, [shaft.id], message, [
+        finding('span.upsideDown', shaft.building, shaft.startsAt.level, [shaft.id], message, [
           {
             words: 'Exchange its two ends',
             command: 'shafts.change',
@@ -241,7 +241,6 @@ function missFindings(
   return solved.misses.map((miss) =>
     finding(
       'shaft.missesSlab',
-      'error',
       shaft.building,
       miss.level,
       [shaft.id, miss.plate],

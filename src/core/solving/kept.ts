@@ -1,5 +1,5 @@
 import { recordsOf, type Framework } from '../model/framework';
-import type { Kind, Rec } from '../model/record';
+import type { Kind, Rec } from '../model/kinds';
 
 /** What was used while something was worked out, so that using the result again keeps it too. */
 export interface Used {

@@ -3,6 +3,7 @@ import { EMPTY_FRAMEWORK } from '../model/framework';
 import { hashOf } from '../model/hash';
 import { polygonCalls } from '../geometry/boolean';
 import { FURNISHED, given, levelId, step } from '../testing/given';
+import { IS_SOAK, SOAK_MS } from '../testing/soak';
 import { randomRun } from '../testing/random-commands';
 import { Solver, solve } from './solve';
 
@@ -104,16 +105,21 @@ describe('a furnished tower', () => {
   });
 });
 
-it('gives equal bytes solved at once and solved change by change', () => {
-  for (const seed of [0, 1, 2, 3]) {
-    const run = randomRun(seed, 500);
-    expect(run.steps.length).toBe(500);
-    const solver = new Solver();
-    let framework = EMPTY_FRAMEWORK;
-    run.changes.forEach((changes, i) => {
-      framework = apply(framework, changes);
-      if (i % 10 === 0) solver.solve(framework);
-    });
-    expect(hashOf(solver.solve(framework))).toBe(hashOf(solve(run.end)));
-  }
-});
+it(
+  'gives equal bytes solved at once and solved change by change',
+  () => {
+    const [seeds, length] = IS_SOAK ? [8, 500] : [2, 250];
+    for (let seed = 0; seed < seeds; seed += 1) {
+      const run = randomRun(seed, length);
+      expect(run.steps.length).toBe(length);
+      const solver = new Solver();
+      let framework = EMPTY_FRAMEWORK;
+      run.changes.forEach((changes, i) => {
+        framework = apply(framework, changes);
+        if (i % 10 === 0) solver.solve(framework);
+      });
+      expect(hashOf(solver.solve(framework))).toBe(hashOf(solve(run.end)));
+    }
+  },
+  SOAK_MS,
+);

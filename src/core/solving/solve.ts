@@ -26,7 +26,8 @@ import { levelsOf, type ResolvedLevel } from '../levels/resolve-levels';
 import { contains, type Ring } from '../geometry/polygon';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
-import { called, type Kind } from '../model/record';
+import { called } from '../kinds/records';
+import type { Kind } from '../model/kinds';
 import { roofParapet, roofSlab } from '../roofs/roof-parts';
 import { solveRooms } from '../rooms/solve-rooms';
 import { solveShaft } from '../shafts/solve-shafts';
@@ -392,7 +393,7 @@ function attempt<T>(
     const message = `${capital(what)} could not be worked out. Undo what was done last or change it; everything else stands`;
     // Several parts may be about nothing in particular: what they are tells them apart.
     const key = `solve.failed|${[...ids].sort().join(',')}|${what}`;
-    into.push({ ...finding('solve.failed', 'error', building, null, ids, message), key });
+    into.push({ ...finding('solve.failed', building, null, ids, message), key });
     return otherwise;
   }
 }

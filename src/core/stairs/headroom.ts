@@ -76,7 +76,6 @@ export function addHeadroom(
     findings.push(
       finding(
         'stair.headroom',
-        'error',
         stair.building,
         storey.level,
         [stair.stair],

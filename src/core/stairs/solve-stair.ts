@@ -28,7 +28,7 @@ export function solveStair(
 ): { solved: SolvedStair | null; findings: Finding[] } {
   const rules = STAIR_RULES[stair.rules];
   const report = (rule: 'outline.unsound' | 'stair.well' | 'span.upsideDown', message: string, fixes: Fix[] = []) =>
-    finding(rule, 'error', stair.building, stair.startsAt.level, [stair.id], message, fixes);
+    finding(rule, stair.building, stair.startsAt.level, [stair.id], message, fixes);
   const outline = resolveOutline(framework, stair.well);
   const well = outline && wellOf(outline, stair.entry);
   if (!outline || !well) {
@@ -169,7 +169,6 @@ function unsolved(stair: Stair, storey: StairStorey, lower: ResolvedLevel): Find
   const what = `Stair ${stair.name} cannot climb ${write(storey.heightMm)} mm from level ${lower.record.name} in its well within its rule set`;
   return finding(
     'stair.unsolved',
-    'error',
     stair.building,
     storey.level,
     [stair.id],

@@ -4,6 +4,7 @@ import { turned } from '../geometry/point';
 import { endInputSchema, readEnd, readSpan, type EndInput } from '../levels/end-input';
 import { defineCommand, type Command } from '../model/command';
 import { textSchema, type End } from '../model/fields';
+import { freeName } from '../model/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import {
@@ -84,14 +85,6 @@ const onFloor = (end: End): End => ({ ...end, face: 'FFL', offsetMm: 0 });
 const namesTaken = (framework: Framework): Map<string, Id> =>
   new Map(recordsOf(framework, 'stair').map(({ name, id }) => [name, id]));
 
-/** ST1, ST2 …: the first name not taken. */
-export function freeStairName(framework: Framework): string {
-  const names = namesTaken(framework);
-  let n = 1;
-  while (names.has(`ST${n}`)) n += 1;
-  return `ST${n}`;
-}
-
 const add = defineCommand({
   name: 'stairs.add',
   title: 'Add a stair in a well, through storeys',
@@ -123,7 +116,7 @@ const add = defineCommand({
       edit.add<'stair'>({
         kind: 'stair',
         building,
-        name: input.name ?? freeStairName(edit.before),
+        name: input.name ?? freeName(edit.before, 'stair'),
         form: 'halfTurn',
         well: readWell(edit.before, building, input.well, entry),
         entry,
@@ -134,7 +127,7 @@ const add = defineCommand({
         ...readFloors(edit.before, building, input.startsAt, input.stopsAt),
       });
     }),
-  sentence: (before, input) => `Stair ${input.name ?? freeStairName(before)} added`,
+  sentence: (before, input) => `Stair ${input.name ?? freeName(before, 'stair')} added`,
 });
 
 const change = defineCommand({

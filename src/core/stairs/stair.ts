@@ -1,14 +1,16 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { marked, ref } from '../kinds/marks';
 import { endSchema, lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { outlineSchema } from '../outlines/outline';
 import { RULE_SETS } from './rule-sets';
 
 /** A stair carried through storeys in one well. Each storey is solved on its own. */
-export const stairSchema = z.object({
+const stairSchema = z.object({
   kind: z.literal('stair'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   name: textSchema(24),
   form: z.enum(['halfTurn']),
   /** The space it has in plan: a rectangle, turned as you like. */
@@ -32,7 +34,21 @@ export const stairSchema = z.object({
   rules: z.enum(RULE_SETS),
   /** The hole in the slabs: the whole well, or no more than headroom needs. */
   opening: z.enum(['well', 'tight']),
-  startsAt: endSchema,
-  stopsAt: endSchema,
+  startsAt: marked(endSchema, { is: 'end', side: 'start', floors: true }),
+  stopsAt: marked(endSchema, { is: 'end', side: 'stop', floors: true }),
 });
 export type Stair = z.infer<typeof stairSchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    stair: Stair;
+  }
+}
+
+export const stairRecords = recordKind({
+  kind: 'stair',
+  words: { one: 'stair', many: 'stairs' },
+  letters: 'ST',
+  schema: stairSchema,
+  migrations: [],
+});

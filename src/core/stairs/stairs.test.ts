@@ -240,3 +240,10 @@ it('a level removed under a stair keeps it climbing from floor to floor', () => 
   const gone = after('levels.remove', { level: '01', ends: 'keepHeight' }, withStair({ startsAt: { level: '01' } }));
   expect(recordsOf(gone, 'stair')[0]!.startsAt).toEqual({ level: levelId(gone, '02'), face: 'FFL', offsetMm: 0 });
 });
+
+it('a new stair is measured against the project’s rule set where it names none', () => {
+  expect(recordsOf(withStair(), 'stair')[0]!.rules).toBe('public');
+  const general = after('project.describe', { rules: 'general' }, house);
+  expect(recordsOf(withStair({}, general), 'stair')[0]!.rules).toBe('general');
+  expect(recordsOf(withStair({ rules: 'private' }, general), 'stair')[0]!.rules).toBe('private');
+});

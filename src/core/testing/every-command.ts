@@ -2,7 +2,7 @@ import { plan } from '../model/commands';
 import type { Changes } from '../model/changes';
 import { recordsOf, type Framework } from '../model/framework';
 import { derivedCommandId, type Id } from '../model/ids';
-import type { Kind } from '../model/record';
+import type { Kind } from '../model/kinds';
 import { storeyLevels } from '../levels/resolve-levels';
 import { gridsOf } from '../grids/resolve-grids';
 import { numbersFrom } from './random-commands';

@@ -6,7 +6,7 @@ import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow, refusing } from '../model/length-input';
-import type { RecordOf } from '../model/record';
+import type { RecordOf } from '../model/kinds';
 import { buildingAsked, levelReferred, refSchema } from '../model/refer';
 import { freeOpeningNames, freeWallName } from '../walls/wall-input';
 import { wallPath } from '../walls/wall-path';

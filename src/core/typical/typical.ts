@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { marked, ref } from '../kinds/marks';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
@@ -7,14 +9,14 @@ import { idSchema, type Id } from '../model/ids';
  * Typical floors: levels that follow one master. Walls of one storey, rooms, boundary lines and floors at the master are at
  * each of them too, as they are there; what a level has of its own stays its own.
  */
-export const typicalSchema = z.object({
+const typicalSchema = z.object({
   kind: z.literal('typical'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   name: textSchema(40),
-  master: idSchema,
+  master: ref('refuse'),
   /** The levels that follow it. */
-  levels: z.array(idSchema).max(400),
+  levels: marked(z.array(ref('detach')).max(400), { is: 'needed' }),
 });
 export type Typical = z.infer<typeof typicalSchema>;
 
@@ -45,3 +47,17 @@ export const holdsLevel = (framework: Framework, levels: readonly Id[], level: I
   const master = following(framework).masterOf.get(level);
   return levels.includes(level) || (master !== undefined && levels.includes(master));
 };
+
+declare module '../model/kinds' {
+  interface Kinds {
+    typical: Typical;
+  }
+}
+
+export const typicalRecords = recordKind({
+  kind: 'typical',
+  words: { one: 'group of typical floors', many: 'groups of typical floors' },
+  letters: null,
+  schema: typicalSchema,
+  migrations: [],
+});

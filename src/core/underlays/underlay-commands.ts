@@ -46,9 +46,9 @@ const add = defineCommand({
     xMm: lengthInputSchema.default(0),
     yMm: lengthInputSchema.default(0),
     turnDeg: shape.turnDeg.default(0),
-    strength: shape.strength.default(0.5),
+    strength: shape.opacity.default(0.5),
   }),
-  plan: (edit, { building: ref, level, ...input }) =>
+  plan: (edit, { building: ref, level, strength, ...input }) =>
     refusing(() => {
       const building = buildingReferred(edit.before, ref);
       const reader = new LengthReader(edit.before);
@@ -61,6 +61,7 @@ const add = defineCommand({
         v: input.v ?? (input.content === 'picture' ? input.v0 + input.height : input.v0),
         xMm: reader.read(input.xMm, 'xMm').mm,
         yMm: reader.read(input.yMm, 'yMm').mm,
+        opacity: strength,
         shown: true,
         locked: false,
       });
@@ -78,16 +79,17 @@ const change = defineCommand({
     level: refSchema.nullable().optional(),
     mmPerUnit: shape.mmPerUnit.optional(),
     turnDeg: shape.turnDeg.optional(),
-    strength: shape.strength.optional(),
+    strength: shape.opacity.optional(),
     shown: z.boolean().optional(),
     locked: z.boolean().optional(),
   }),
-  plan: (edit, { underlay: ref, level, ...input }) =>
+  plan: (edit, { underlay: ref, level, strength, ...input }) =>
     refusing(() => {
       const moves = input.mmPerUnit !== undefined || input.turnDeg !== undefined;
       const underlay = moves ? unlocked(edit.before, ref) : underlayIn(edit.before, ref);
       edit.set('underlay', underlay.id, {
         ...input,
+        opacity: strength,
         level: level === undefined || level === null ? level : levelReferred(edit.before, level, underlay.building).id,
       });
     }),

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { ref } from '../kinds/marks';
 import { angleSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
@@ -13,12 +15,12 @@ const place = z.number().min(-1e9).max(1e9);
 export const underlaySchema = z.object({
   kind: z.literal('underlay'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   name: textSchema(120),
   /** `plan`, or `elevation south` and the like for an upright one. */
   view: textSchema(40),
   /** The level it lies under; null: every level. */
-  level: idSchema.nullable(),
+  level: ref('follow').nullable(),
   /** Its file, by contents. */
   sha256: z.string().regex(/^[0-9a-f]{64}$/, 'Not a file that was brought here'),
   content: z.enum(['picture', 'drawing']),
@@ -36,8 +38,22 @@ export const underlaySchema = z.object({
   xMm: place,
   yMm: place,
   /** 0: not seen; 1: as strong as it is. */
-  strength: z.number().min(0).max(1),
+  opacity: z.number().min(0).max(1),
   shown: z.boolean(),
   locked: z.boolean(),
 });
 export type Underlay = z.infer<typeof underlaySchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    underlay: Underlay;
+  }
+}
+
+export const underlayRecords = recordKind({
+  kind: 'underlay',
+  words: { one: 'underlay', many: 'underlays' },
+  letters: null,
+  schema: underlaySchema,
+  migrations: [{ to: 8, renamed: { strength: 'opacity' } }],
+});

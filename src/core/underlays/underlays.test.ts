@@ -93,7 +93,7 @@ describe('an underlay', () => {
 
   it('is locked, dimmed and taken away; and goes with its level', () => {
     const locked = after('underlays.change', { underlay: 'Scan', locked: true, strength: 0.2 }, laid);
-    expect(only(locked).strength).toBe(0.2);
+    expect(only(locked).opacity).toBe(0.2);
     expect(refusal(locked, 'underlays.change', { underlay: 'Scan', turnDeg: 5 })).toMatch(/locked/);
     expect(
       refusal(locked, 'underlays.register', {

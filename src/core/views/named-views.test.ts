@@ -3,7 +3,7 @@ import { ghostsOf, withoutKinds } from '../drawing/shown-kinds';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { FURNISHED, given, levelId, refusal, step } from '../testing/given';
-import { VIEW_KINDS, type ViewKind } from './named-view';
+import { VIEW_KINDS, type ViewKind } from '../kinds/view-kinds';
 
 const tower = given(FURNISHED);
 const solved = solve(tower);

@@ -1,17 +1,17 @@
 import { z } from 'zod';
-import { idSchema } from '../model/ids';
+import { ref } from '../kinds/marks';
 
 /** The part of all buildings that is looked at in space and in sections. */
 export const viewPartSchema = z.object({
   /** The lowest and the topmost level shown; null: no limit. */
-  lowest: idSchema.nullable(),
-  topmost: idSchema.nullable(),
+  lowest: ref('detach').nullable(),
+  topmost: ref('detach').nullable(),
   /** Buildings left out. */
-  without: z.array(idSchema).max(200),
+  without: z.array(ref('detach')).max(200),
   /** A window in plan that space is cropped to through all storeys, in a building's axes. */
   crop: z
     .object({
-      building: idSchema,
+      building: ref('detach'),
       from: z.object({ x: z.number(), y: z.number() }),
       to: z.object({ x: z.number(), y: z.number() }),
     })

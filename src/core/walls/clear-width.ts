@@ -1,12 +1,30 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
+import { ref } from '../kinds/marks';
 import { lengthSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
 /** A clear width that is to be held between two parallel walls: where it does not hold, a finding says so. */
-export const clearWidthSchema = z.object({
+const clearWidthSchema = z.object({
   kind: z.literal('clearWidth'),
   id: idSchema,
-  building: idSchema,
-  walls: z.tuple([idSchema, idSchema]),
+  building: ref('refuse'),
+  walls: z.tuple([ref('follow'), ref('follow')]),
   widthMm: lengthSchema,
+});
+
+export type ClearWidth = z.infer<typeof clearWidthSchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    clearWidth: ClearWidth;
+  }
+}
+
+export const clearWidthRecords = recordKind({
+  kind: 'clearWidth',
+  words: { one: 'held clear width', many: 'held clear widths' },
+  letters: null,
+  schema: clearWidthSchema,
+  migrations: [],
 });

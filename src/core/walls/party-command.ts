@@ -9,7 +9,7 @@ import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow, refusing } from '../model/length-input';
-import type { RecordOf } from '../model/record';
+import type { RecordOf } from '../model/kinds';
 import { refSchema, thingReferred } from '../model/refer';
 import type { Outline } from '../outlines/outline';
 import { STARTING_TYPES } from './wall-type';

@@ -261,7 +261,7 @@ export class BuildingWalls {
     message: string,
     fixes: Fix[] = [],
   ) {
-    this.findings.push(finding(rule, 'error', record.building, level, [record.id], message, fixes));
+    this.findings.push(finding(rule, record.building, level, [record.id], message, fixes));
   }
 
   /** Which end of a floor's storeys goes to a level. */

@@ -50,7 +50,7 @@ export function takeType(edit: Edit, input: z.infer<typeof typeInputSchema>): Id
 }
 
 /** W1, W2 …: the first name not taken. */
-export const freeWallName = (framework: Framework): string => freeName(framework, 'wall', 'W');
+export const freeWallName = (framework: Framework): string => freeName(framework, 'wall');
 
 const LETTERS = { door: 'D', window: 'N', plain: 'O' } as const;
 

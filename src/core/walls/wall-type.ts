@@ -1,10 +1,11 @@
 import { z } from 'zod';
+import { recordKind } from '../kinds/record-kind';
 import { lengthSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import type { WallUse } from './wall';
 
 /** A layered build of walls: its layers from the outside inwards, those that carry marked as its core. */
-export const wallTypeSchema = z.object({
+const wallTypeSchema = z.object({
   kind: z.literal('wallType'),
   id: idSchema,
   name: textSchema(40),
@@ -97,3 +98,17 @@ const USES_IN_ORDER: readonly WallUse[] = ['exterior', 'interior', 'core', 'part
 /** The name of the type a wall of a use usually has. */
 export const usualType = (use: WallUse, system: 'metric' | 'imperial'): string =>
   startingTypes(system)[USES_IN_ORDER.indexOf(use)]!.name;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    wallType: WallType;
+  }
+}
+
+export const wallTypeRecords = recordKind({
+  kind: 'wallType',
+  words: { one: 'wall type', many: 'wall types' },
+  letters: null,
+  schema: wallTypeSchema,
+  migrations: [],
+});

@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { endSchema, lengthSchema, placeSchema, textSchema } from '../model/fields';
+import { recordKind } from '../kinds/record-kind';
+import { marked, ref } from '../kinds/marks';
+import { lengthSchema, placeSchema, startSchema, stopSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { WALL_FACES } from './wall-faces';
 
@@ -11,7 +13,7 @@ export const OPENING_KINDS = ['door', 'window', 'plain'] as const;
 
 /** A door, window or plain opening in a wall. */
 const wallOpeningSchema = z.object({
-  id: idSchema,
+  id: marked(idSchema, { is: 'ownId' }),
   opening: z.enum(OPENING_KINDS),
   name: textSchema(24),
   /** From the start of the wall's path to the opening's nearer side, along the path. */
@@ -25,47 +27,64 @@ const wallOpeningSchema = z.object({
   hand: z.enum(['left', 'right']),
   opens: z.enum(['inwards', 'outwards']),
   /** In every storey of the wall, or at these levels only. */
-  at: z.union([z.literal('all'), z.array(idSchema).max(400)]),
+  at: z.union([z.literal('all'), marked(z.array(ref('detach')).max(400), { is: 'needed' })]),
 });
 export type WallOpening = z.infer<typeof wallOpeningSchema>;
 
 /** What differs at one level of a wall, or from there up. */
 const wallExceptionSchema = z.object({
-  level: idSchema,
+  level: ref('detach'),
   upwards: z.boolean(),
   leftOut: z.boolean(),
   /** Another type, so another thickness. Null: as below. */
-  type: idSchema.nullable(),
+  type: ref('refuse').nullable(),
 });
 export type WallException = z.infer<typeof wallExceptionSchema>;
 
 /** A wall line carried through storeys: one path, in each storey from its base to the soffit above. */
-export const wallSchema = z.object({
+const wallSchema = z.object({
   kind: z.literal('wall'),
   id: idSchema,
-  building: idSchema,
+  building: ref('refuse'),
   name: textSchema(24),
   use: z.enum(WALL_USES),
-  type: idSchema,
+  type: ref('refuse'),
   place: placeSchema,
   /** Corners from the place, along its axes. */
-  points: z
-    .array(z.object({ xMm: lengthSchema, yMm: lengthSchema }))
-    .min(2, 'A wall has two ends')
-    .max(500),
+  points: marked(
+    z
+      .array(z.object({ xMm: lengthSchema, yMm: lengthSchema }))
+      .min(2, 'A wall has two ends')
+      .max(500),
+    { is: 'corners' },
+  ),
   closed: z.boolean(),
   /** What of it lies on the path, and on which side of the path, as one goes along it, its outside is. */
   on: z.enum(WALL_FACES),
   outside: z.enum(['left', 'right']),
   /** Its lowest base, SSL or FFL; the bases of the storeys above are the same face of their levels. */
-  startsAt: endSchema,
+  startsAt: startSchema,
   /** Its top in the last storey; below, it stops at the soffits. */
-  stopsAt: endSchema,
+  stopsAt: stopSchema,
   /** Runs past the slabs between its ends, which keep this clear of it. Null: it stands on them. */
   passesClearMm: lengthSchema.nullable(),
   openings: z.array(wallOpeningSchema).max(300),
-  exceptions: z.array(wallExceptionSchema).max(400),
+  exceptions: marked(z.array(wallExceptionSchema).max(400), { is: 'exceptions' }),
   /** A party wall: the other building that has it too. */
-  sharedWith: idSchema.nullable(),
+  sharedWith: ref('detach').nullable(),
 });
 export type Wall = z.infer<typeof wallSchema>;
+
+declare module '../model/kinds' {
+  interface Kinds {
+    wall: Wall;
+  }
+}
+
+export const wallRecords = recordKind({
+  kind: 'wall',
+  words: { one: 'wall', many: 'walls' },
+  letters: 'W',
+  schema: wallSchema,
+  migrations: [{ to: 5, record: (record) => ({ exceptions: [], sharedWith: null, ...record }) }],
+});

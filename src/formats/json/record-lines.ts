@@ -1,5 +1,5 @@
 import type { Framework } from '@/core/model/framework';
-import type { Rec } from '@/core/model/record';
+import type { Rec } from '@/core/model/kinds';
 
 /** Records that are written before others get their turn. */
 const AT_ONCE = 200;

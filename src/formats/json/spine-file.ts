@@ -2,8 +2,9 @@ import { z } from 'zod';
 import type { Framework } from '@/core/model/framework';
 import { idSchema } from '@/core/model/ids';
 import { faultAfter } from '@/core/model/integrity';
-import { FILE_VERSION, upcast } from '@/core/model/migrate';
-import { recordSchema, type Rec } from '@/core/model/record';
+import { FILE_VERSION, upcast } from '@/core/kinds/migrate';
+import { recordSchema } from '@/core/kinds/records';
+import type { Rec } from '@/core/model/kinds';
 import { done, refuse, type Result } from '@/core/model/result';
 
 const envelopeSchema = z.looseObject({

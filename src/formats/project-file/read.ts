@@ -4,7 +4,7 @@ import type { z } from 'zod';
 import { apply, type Changes } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from '@/core/model/framework';
 import { faultAfter } from '@/core/model/integrity';
-import { FILE_VERSION, upcastChanges } from '@/core/model/migrate';
+import { FILE_VERSION, upcastChanges } from '@/core/kinds/migrate';
 import { done, refuse, type Result } from '@/core/model/result';
 import type { KeptView } from '@/core/views/named-view';
 import { aboutSchema, ENTRIES, MOST, rowSchema, viewsSchema, type AboutProject, type LogRow } from './project-file';
@@ -87,7 +87,12 @@ function requireLog({ headSeq, hash, schemaVersion: version, people }: AboutProj
     if (seq !== i + 1 || person >= people.length || seen.has(commandId))
       throw new Damaged(`This project file is damaged. Change ${i + 1} of its log is out of place`);
     seen.add(commandId);
-    framework = applied(framework, upcastChanges(changes, schemaVersion), seq);
+    const { records } = framework;
+    framework = applied(
+      framework,
+      upcastChanges(changes, schemaVersion, (id) => records.get(id)?.kind),
+      seq,
+    );
   }
   const all: Changes = { added: [...framework.records.values()], patched: [], removed: [] };
   const fault = faultAfter(framework, all);

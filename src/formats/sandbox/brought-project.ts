@@ -1,4 +1,4 @@
-import type { Rec } from '@/core/model/record';
+import type { Rec } from '@/core/model/kinds';
 import { recordsById } from '@/core/model/framework';
 import { done, refuse, type Result } from '@/core/model/result';
 import type { KeptView } from '@/core/views/named-view';

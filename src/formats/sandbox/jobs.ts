@@ -1,13 +1,7 @@
 import { refuse, type Result } from '@/core/model/result';
 import type { LengthUnit } from '@/core/units/length-units';
-import { readLevelsCsv } from '../csv/read-levels';
-import { frameworkOfLines } from '../json/record-lines';
-import { readDxf } from '../dxf/read';
-import { makeExport, type ExportWanted } from '../handing-over/make-export';
-import { readLevelsIfc } from '../ifc/read-levels';
-import { readPresets } from '../json/read-presets';
-import { makeSheet, type SheetWanted } from '../sheet/make-sheet';
-import { readLevelsXlsx } from '../xlsx/read-levels';
+import type { ExportWanted } from '../handing-over/make-export';
+import type { SheetWanted } from '../sheet/make-sheet';
 
 /** What a job answers: something that is written as JSON, and a file where it makes one. */
 export interface Made {
@@ -41,6 +35,8 @@ const made = <T>(result: Result<T>): Result<Made> => (result.ok ? { ok: true, va
 /** Hears in words which part of a job has begun. */
 export type TellPart = (part: string) => void;
 
+const frameworkIn = async (bytes: Uint8Array) => (await import('../json/record-lines')).frameworkOfLines(bytes);
+
 /** A file as an answer: its media type and name as JSON, its bytes beside. */
 const madeFile = (result: Result<{ bytes: Uint8Array; type: string; name: string }>): Result<Made> => {
   if (!result.ok) return refuse(result.refusal.message);
@@ -48,22 +44,33 @@ const madeFile = (result: Result<{ bytes: Uint8Array; type: string; name: string
   return { ok: true, value: { json: rest, file: bytes } };
 };
 
-/** Heavy work and everything that reads what others wrote. It runs in processes of its own: see `pool.ts`. */
+/**
+ * Heavy work and everything that reads what others wrote. It runs in processes of its own: see `pool.ts`. A job's program is
+ * read when the job comes, so that a process is ready soon.
+ */
 export const JOBS: {
   [N in JobName]: (input: JobInputs[N], bytes: Uint8Array, tell: TellPart) => Promise<Result<Made>> | Result<Made>;
 } = {
-  drawing: (_, bytes) => made(readDxf(Buffer.from(bytes))),
+  drawing: async (_, bytes) => made((await import('../dxf/read')).readDxf(Buffer.from(bytes))),
   levels: async ({ name, unit }, bytes) => {
-    if (/\.xlsx$/i.test(name)) return made(await readLevelsXlsx(bytes, { unit }));
+    if (/\.xlsx$/i.test(name)) return made(await (await import('../xlsx/read-levels')).readLevelsXlsx(bytes, { unit }));
     const text = new TextDecoder().decode(bytes);
-    return made((/\.ifc$/i.test(name) ? readLevelsIfc : readLevelsCsv)(text, { unit }));
+    if (/\.ifc$/i.test(name)) return made((await import('../ifc/read-levels')).readLevelsIfc(text, { unit }));
+    return made((await import('../csv/read-levels')).readLevelsCsv(text, { unit }));
   },
-  presets: (_, bytes) => made(readPresets(new TextDecoder().decode(bytes))),
+  presets: async (_, bytes) =>
+    made((await import('../json/read-presets')).readPresets(new TextDecoder().decode(bytes))),
   picture: async (_, bytes) => (await import('./picture')).redrawn(bytes),
   pdfPage: async ({ page }, bytes) => (await import('./pdf-page')).pdfPage(bytes, page),
   project: async ({ name }, bytes) => (await import('./brought-project')).broughtProject(name, bytes),
-  sheet: async (wanted, bytes, tell) => madeFile(await makeSheet(frameworkOfLines(bytes), wanted, tell)),
-  export: async (wanted, bytes, tell) => madeFile(await makeExport(frameworkOfLines(bytes), wanted, tell)),
+  sheet: async (wanted, bytes, tell) => {
+    const { makeSheet } = await import('../sheet/make-sheet');
+    return madeFile(await makeSheet(await frameworkIn(bytes), wanted, tell));
+  },
+  export: async (wanted, bytes, tell) => {
+    const { makeExport } = await import('../handing-over/make-export');
+    return madeFile(await makeExport(await frameworkIn(bytes), wanted, tell));
+  },
 };
 
 /** Jobs on our own framework; all others read what somebody brought. */

@@ -1,7 +1,12 @@
 import { chmodSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { settingOutPlan } from '@/core/drawing/setting-out-plan';
 import type { Sheet } from '@/core/importing/sheet';
+import { solve } from '@/core/solving/solve';
+import { FURNISHED, given } from '@/core/testing/given';
+import { formatElevation, formatLength } from '@/core/units/format-length';
+import { writePdf } from '../pdf/write';
 import { Pool } from './pool';
 import { LIMITS, workApart, WorkProcess } from './work-process';
 
@@ -34,6 +39,22 @@ describe('a process for the files of others', () => {
     expect(sheet.ok && sheet.value.unit).toBe('mm');
     const bad = await workApart('drawing', {}, Buffer.from('nothing'));
     expect(bad).toMatchObject({ ok: false, refusal: { message: expect.stringMatching(/\w/) } });
+  });
+
+  it('draws a page within the memory it may take, whatever else it has not loaded', async () => {
+    const tower = solve(given(FURNISHED));
+    const plan = settingOutPlan(tower, 'Tower', {
+      level: tower.levels[2]!.id,
+      scale: 100,
+      details: null,
+      writeLength: formatLength,
+      writeElevation: formatElevation,
+    })!;
+    const pdf = await writePdf(plan, new Date(0));
+    for (let i = 0; i < 3; i += 1) {
+      const page = await workApart<{ width: number; height: number }, 'pdfPage'>('pdfPage', { page: 1 }, pdf);
+      expect(page.ok && page.value).toMatchObject({ width: expect.any(Number), height: expect.any(Number) });
+    }
   });
 
   it('is ended when it takes too long, and when its asker goes away', async () => {

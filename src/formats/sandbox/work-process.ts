@@ -50,6 +50,9 @@ const givesUpRights = (() => {
         .status === 0);
 })();
 
+/** What draws pictures takes a gigabyte at once where it can get it, and then lacks it: pieces of this size will do. */
+const SMALL_ARENAS = { MIMALLOC_ARENA_RESERVE: '64MiB' };
+
 /** The program of these processes: built where the program is, from its source otherwise. */
 const ownChild = (): string =>
   process.env.SPINE_PROGRAMS
@@ -93,7 +96,7 @@ export class WorkProcess {
     const [program, args] = command(child, limits);
     this.process = spawn(program, args, {
       stdio: ['pipe', 'ignore', 'ignore', 'ipc', 'pipe'],
-      env: { PATH: process.env.PATH, NODE_ENV: 'production', HOME: '/tmp', LANG: 'C.UTF-8' },
+      env: { PATH: process.env.PATH, NODE_ENV: 'production', HOME: '/tmp', LANG: 'C.UTF-8', ...SMALL_ARENAS },
     });
     this.process.on('error', () => this.end());
     // A process that ended takes no more: who asked it is told by its end.

@@ -1,8 +1,8 @@
 import { and, asc, desc, eq, gt, lte } from 'drizzle-orm';
-import { apply } from '@/core/model/changes';
+import { apply, type Changes } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from '@/core/model/framework';
-import { FILE_VERSION, upcast, upcastChanges } from '@/core/model/migrate';
-import type { Rec } from '@/core/model/record';
+import { FILE_VERSION, upcast, upcastChanges } from '@/core/kinds/migrate';
+import type { Rec } from '@/core/model/kinds';
 import type { Database, Transaction } from '../db/connection';
 import { change, snapshot } from '../db/schema';
 
@@ -75,6 +75,10 @@ export class LogFault extends Error {
   }
 }
 
+/** Changes as they would be logged today, on the framework they are applied to. */
+export const asToday = (row: { changes: Changes; schemaVersion: number }, framework: Framework): Changes =>
+  upcastChanges(row.changes, row.schemaVersion, (id) => framework.records.get(id)?.kind);
+
 /** Applies the logged changes after `from` up to `seq`. Throws {@link LogFault} where it cannot go on. */
 async function replay(db: Database | Transaction, projectId: string, from: Head, seq: number): Promise<Framework> {
   const rows = await db
@@ -88,7 +92,7 @@ async function replay(db: Database | Transaction, projectId: string, from: Head,
     if (row?.seq !== at) throw new LogFault('damaged', at, good);
     if (row.schemaVersion > FILE_VERSION) throw new LogFault('newer', at, good);
     try {
-      good = { seq: at, framework: apply(good.framework, upcastChanges(row.changes, row.schemaVersion)) };
+      good = { seq: at, framework: apply(good.framework, asToday(row, good.framework)) };
     } catch {
       throw new LogFault('damaged', at, good);
     }

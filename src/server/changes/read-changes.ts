@@ -1,11 +1,11 @@
 import { and, asc, desc, eq, gt, lt, sql } from 'drizzle-orm';
 import type { HistoryEntry, LoggedChange } from '@/core/history/entry';
-import { upcastChanges } from '@/core/model/migrate';
 import { recordsById } from '@/core/model/framework';
-import type { Rec } from '@/core/model/record';
+import type { Rec } from '@/core/model/kinds';
 import { database } from '../db/connection';
 import { change, project, user } from '../db/schema';
 import { frameworkAt, LogFault } from './head';
+import { readAsToday } from './logged-changes';
 
 /** Changes in one answer at most, and about how many bytes of them. */
 const MOST_ROWS = 500;
@@ -58,22 +58,21 @@ interface Row extends Omit<LoggedChange, 'at'> {
   schemaVersion: number;
 }
 
-const logged = ({ schemaVersion, changes, at, ...entry }: Row): LoggedChange => ({
-  ...entry,
-  at: at.toISOString(),
-  changes: upcastChanges(changes, schemaVersion),
-});
+async function logged(projectId: string, rows: readonly Row[]): Promise<LoggedChange[]> {
+  const all = await readAsToday(database(), projectId, rows);
+  return rows.map(({ schemaVersion: _, at, ...entry }, i) => ({ ...entry, at: at.toISOString(), changes: all[i]! }));
+}
 
 /** As many of the rows as make an answer of bearable size, and one at least. */
-function bearable(rows: readonly Row[]): LoggedChange[] {
+function bearable(projectId: string, rows: readonly Row[]): Promise<LoggedChange[]> {
   let bytes = 0;
-  const taken: LoggedChange[] = [];
+  const taken: Row[] = [];
   for (const row of rows) {
     bytes += JSON.stringify(row.changes).length;
     if (taken.length > 0 && bytes > MOST_BYTES) break;
-    taken.push(logged(row));
+    taken.push(row);
   }
-  return taken;
+  return logged(projectId, taken);
 }
 
 const rowsOf = () => database().select(LOGGED).from(change).innerJoin(user, eq(user.id, change.authorId));
@@ -81,6 +80,7 @@ const rowsOf = () => database().select(LOGGED).from(change).innerJoin(user, eq(u
 /** Changes a client has missed, oldest first; as many as one answer bears. Ask again until none comes. */
 export async function readChangesSince(projectId: string, seq: number): Promise<LoggedChange[]> {
   return bearable(
+    projectId,
     await rowsOf()
       .where(and(eq(change.projectId, projectId), gt(change.seq, seq)))
       .orderBy(asc(change.seq))
@@ -91,7 +91,7 @@ export async function readChangesSince(projectId: string, seq: number): Promise<
 /** One change; undefined if there is none of that number. */
 export async function readLogged(projectId: string, seq: number): Promise<LoggedChange | undefined> {
   const [row] = await rowsOf().where(and(eq(change.projectId, projectId), eq(change.seq, seq)));
-  return row && logged(row);
+  return row && (await logged(projectId, [row]))[0];
 }
 
 /** A person's latest edits, oldest first: what they can still undo. */
@@ -100,7 +100,7 @@ export async function readOwn(projectId: string, userId: string): Promise<Logged
     .where(and(eq(change.projectId, projectId), eq(change.authorId, userId)))
     .orderBy(desc(change.seq))
     .limit(MOST_OWN);
-  return bearable(rows).reverse();
+  return (await bearable(projectId, rows)).reverse();
 }
 
 /** Who did what and when, latest first: the piece before a number, or the latest. */

@@ -228,6 +228,42 @@ describe('a log written in an older version', () => {
     await done(send('levels.setBudget', { level: '01', beamMm: 400 }));
     await done(send(UNDO, { target: commandId }));
   });
+
+  it('has fields under the names they have today, in records and in what was patched', async () => {
+    const { owner, projectId, send } = await house();
+    const laid = { name: 'Scan', sha256: 'a'.repeat(64), content: 'picture', u0: 0, v0: 0, width: 10, height: 10 };
+    await done(send('underlays.add', { ...laid, mmPerUnit: 5, strength: 0.4 }));
+    const [faded, again] = [randomUUID(), randomUUID()];
+    await done(send('underlays.change', { underlay: 'Scan', strength: 0.2 }, { commandId: faded }));
+    const hash = await headHash(projectId);
+    // As version 7 wrote it.
+    await asAdmin(sql`update change set schema_version = 7, changes =
+      replace(changes::text, '"opacity"', '"strength"')::jsonb where project_id = ${projectId}`);
+    const old = await database().select().from(change).where(eq(change.projectId, projectId));
+    expect(JSON.stringify(old.map(({ changes }) => changes)).match(/"strength"/g)).toHaveLength(2);
+    forgetHeads();
+    expect(await headHash(projectId)).toBe(hash);
+    const log = await readChangesSince(projectId, 0);
+    expect(Object.keys(log.at(-1)!.changes.patched[0]!.fields)).toEqual(['opacity']);
+    const replayed = log.reduce((framework, { changes }) => apply(framework, changes), EMPTY_FRAMEWORK);
+    expect(frameworkHash(replayed)).toBe(hash);
+    // Sent again it is answered as it would be today; it is undone, and a later edit of the same field bars the undo.
+    const first = await done(send('underlays.change', { underlay: 'Scan', strength: 0.2 }, { commandId: faded }));
+    expect(Object.keys(first.changes.patched[0]!.fields)).toEqual(['opacity']);
+    await done(send('underlays.change', { underlay: 'Scan', strength: 0.9 }, { commandId: again }));
+    await asAdmin(sql`update change set schema_version = 7, changes =
+      replace(changes::text, '"opacity"', '"strength"')::jsonb where command_id = ${again}`);
+    expect(await send(UNDO, { target: faded })).toMatchObject({ kind: 'refused' });
+    await done(send(UNDO, { target: again }));
+    await done(send(UNDO, { target: faded }));
+    const { records } = await readFramework(projectId);
+    expect(Object.values(records).find(({ kind }) => kind === 'underlay')).toMatchObject({ opacity: 0.4 });
+    // Taken away since, what was said of it is still read as it would be today.
+    await done(send('underlays.remove', { underlay: 'Scan' }, { userId: owner }));
+    expect(
+      (await readChangesSince(projectId, 0)).some(({ changes }) => 'strength' in (changes.patched[0]?.fields ?? {})),
+    ).toBe(false);
+  });
 });
 
 describe('memory and snapshots', () => {

@@ -5,7 +5,7 @@ import { groundsDigest, type Planned } from '@/core/model/command';
 import { plan } from '@/core/model/commands';
 import type { Framework } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
-import { FILE_VERSION, upcastChanges } from '@/core/model/migrate';
+import { FILE_VERSION } from '@/core/kinds/migrate';
 import { recordsOf } from '@/core/model/framework';
 import { refuse, type Refusal, type Result } from '@/core/model/result';
 import { may, mayNot, POWERS, type Role } from '@/core/people/powers';
@@ -15,6 +15,7 @@ import { countCommand } from '../metrics';
 import { roleIn } from '../people/membership';
 import { inTurn } from './in-turn';
 import { keptHead, frameworkAt, keepHead } from './head';
+import { readAsToday } from './logged-changes';
 import { keepRecent } from './recent';
 
 /** A command as it is sent. */
@@ -212,7 +213,8 @@ async function firstAnswer(tx: Transaction, { projectId, commandId }: Sent): Pro
     .where(and(eq(change.projectId, projectId), eq(change.commandId, commandId)));
   if (!row) return null;
   const { schemaVersion, changes, ...answer } = row;
-  return { kind: 'done', ...answer, changes: upcastChanges(changes, schemaVersion) };
+  const [asNow] = await readAsToday(tx, projectId, [{ changes, schemaVersion }]);
+  return { kind: 'done', ...answer, changes: asNow! };
 }
 
 async function planUndoSent(tx: Transaction, framework: Framework, sent: Sent): Promise<Result<Planned>> {
@@ -225,15 +227,16 @@ async function planUndoSent(tx: Transaction, framework: Framework, sent: Sent): 
   if (!row) return refuse('The change to be undone is not in this project');
   if (row.authorId !== sent.userId) return refuse('Each person undoes their own changes');
   const later = await tx
-    .select({ changes: change.changes, author: user.name })
+    .select({ changes: change.changes, schemaVersion: change.schemaVersion, author: user.name })
     .from(change)
     .innerJoin(user, eq(user.id, change.authorId))
     .where(and(eq(change.projectId, sent.projectId), gt(change.seq, row.seq)))
     .orderBy(asc(change.seq));
+  const since = await readAsToday(tx, sent.projectId, later);
   return planUndoOf(
     framework,
-    { changes: upcastChanges(row.changes, row.schemaVersion), sentence: row.sentence },
-    laterAuthorAmong(later),
+    { changes: (await readAsToday(tx, sent.projectId, [row]))[0]!, sentence: row.sentence },
+    laterAuthorAmong(later.map(({ author }, i) => ({ author, changes: since[i]! }))),
   );
 }
 

@@ -19,7 +19,7 @@ import type { SmallElevation } from '@/core/drawing/small-elevation';
 import type { Changes } from '@/core/model/changes';
 import type { Json } from '@/core/model/json';
 import type { KeptView } from '@/core/views/named-view';
-import type { Rec } from '@/core/model/record';
+import type { Rec } from '@/core/model/kinds';
 // By its path: the tool that writes migrations knows no other.
 import { INVITERS, ROLES } from '../../core/people/powers';
 

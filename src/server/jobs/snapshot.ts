@@ -1,7 +1,7 @@
 import { and, eq, lt } from 'drizzle-orm';
 import { z } from 'zod';
 import { frameworkHash, recordsById } from '@/core/model/framework';
-import { FILE_VERSION } from '@/core/model/migrate';
+import { FILE_VERSION } from '@/core/kinds/migrate';
 import { frameworkAt } from '../changes/head';
 import { database } from '../db/connection';
 import { snapshot } from '../db/schema';

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { smallElevation, type SmallElevation } from '@/core/drawing/small-elevation';
 import { recordsOf, type Framework } from '@/core/model/framework';
 import { solve } from '@/core/solving/solve';
-import { frameworkAt } from '../changes/head';
+import { frameworkAt, LogFault } from '../changes/head';
 import { database } from '../db/connection';
 import { project, projectSummary } from '../db/schema';
 
@@ -18,7 +18,11 @@ export async function writeSummary(payload: unknown): Promise<void> {
   const [there] = await database().select({ seq: project.headSeq }).from(project).where(eq(project.id, projectId));
   if (!there) return;
   const { seq } = there;
-  const framework = await frameworkAt(database(), projectId, seq);
+  // Of a damaged log the last good state, as one sees it who opens the project.
+  const framework = await frameworkAt(database(), projectId, seq).catch((error: unknown) => {
+    if (error instanceof LogFault) return error.good.framework;
+    throw error;
+  });
   const values = { seq, buildings: buildingsOf(framework), elevation: elevationOf(framework) };
   await database()
     .insert(projectSummary)

@@ -6,6 +6,7 @@ import { membership, session, user } from '../db/schema';
 import { createProject } from '../projects/projects';
 import { setMember } from '../testing/people';
 import { eventStream } from './events';
+import { tellHere } from './here';
 import { hub } from './hub';
 
 // What is committed before the hub hears is told by heads alone.
@@ -75,7 +76,10 @@ describe('the live stream', () => {
       ['Again', undefined, 4],
     ] as const) {
       await rename(mine, me.id, name, userName);
-      expect(await stream.until('change')).toMatchObject({
+      // How the projects began may be told late.
+      const isIt = ({ projectId, change }: Record<string, unknown>) =>
+        projectId === mine && (change as { seq: number }).seq >= 3;
+      expect(await stream.until('change', isIt)).toMatchObject({
         projectId: mine,
         change: {
           seq,
@@ -88,6 +92,34 @@ describe('the live stream', () => {
     }
     stream.stop();
     while (await stream.next());
+  });
+
+  it('tells who looks where in one’s projects, to who is there and to who comes later, until they go', async () => {
+    const [me, ada] = [await signedIn(), await signedIn()];
+    const [mine, secret] = [await createProject(me.id, 'Mine', 'A'), await createProject(ada.id, 'Secret', 'B')];
+    await setMember(mine, ada.id, 'viewer');
+    const first = listen(me.id, me.token);
+    first.known.push(mine);
+    await first.until('heads');
+    const place = { building: null, level: null, view: 'plan', selection: [] };
+    const here = { projectId: mine, tab: randomUUID(), userId: ada.id, name: 'Ada', place };
+    await tellHere({ ...here, projectId: secret, tab: randomUUID() });
+    await tellHere(here);
+    expect(await first.until('here')).toEqual(here);
+    const later = listen(me.id, me.token);
+    later.known.push(mine);
+    expect(await later.until('here')).toEqual(here);
+    // Out of the project is gone from it, though her tab says nothing.
+    await database()
+      .delete(membership)
+      .where(and(eq(membership.projectId, mine), eq(membership.userId, ada.id)));
+    expect(await first.until('here')).toEqual({ ...here, place: null });
+    const last = listen(me.id, me.token);
+    last.known.push(mine);
+    await last.until('heads');
+    await tellHere({ ...here, tab: 'after' });
+    expect((await last.until('here')).tab).toBe('after');
+    for (const stream of [first, later, last]) stream.stop();
   });
 
   it('says nothing of projects one is not a member of, and tells at once when that or one’s role changes', async () => {

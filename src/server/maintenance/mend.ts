@@ -1,9 +1,9 @@
 import { and, asc, eq, gt, gte, lte } from 'drizzle-orm';
 import { apply, difference, invert, type Changes } from '@/core/model/changes';
 import { frameworkHash, type Framework } from '@/core/model/framework';
-import { FILE_VERSION, upcast, upcastChanges } from '@/core/model/migrate';
-import type { Rec } from '@/core/model/record';
-import { replayAll, LogFault } from '../changes/head';
+import { FILE_VERSION, upcast } from '@/core/kinds/migrate';
+import type { Rec } from '@/core/model/kinds';
+import { asToday, replayAll, LogFault } from '../changes/head';
 import type { Database } from '../db/connection';
 import { change, project, snapshot } from '../db/schema';
 
@@ -42,10 +42,7 @@ export async function lostChanges(db: Database, projectId: string, fault: LogFau
       .orderBy(asc(change.seq));
     if (between.length !== seq - fault.at) continue;
     try {
-      const after = between.reduceRight(
-        (framework, row) => apply(framework, invert(upcastChanges(row.changes, row.schemaVersion))),
-        known,
-      );
+      const after = between.reduceRight((framework, row) => apply(framework, invert(asToday(row, framework))), known);
       return difference(fault.good.framework, after);
     } catch {
       continue;

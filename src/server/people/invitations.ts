@@ -97,7 +97,7 @@ export async function invite(
     const { link, tokenHash } = await sendLink(tx, 'join', {
       to: email,
       subject: `${by.name} invites you to ${row.name}`,
-      body: `${by.name} invites you to the project ${row.name} as ${as}.\n\nOpen this link, and sign in or make an account:\n[link]\n\nIt works once, until ${expiresAt.toISOString().slice(0, 10)}.`,
+      body: `${by.name} invites you to the project ${row.name} as ${as}.\n\nOpen this link, and sign in or make an account:\n[link]\n\nIt works once, until ${expiresAt.toLocaleDateString('en-GB', { dateStyle: 'medium', timeZone: 'UTC' })}.`,
     });
     const values = { id: randomUUID(), projectId, tokenHash, email, role, disciplines, invitedBy: by.id, expiresAt };
     await tx.insert(invitation).values(values);

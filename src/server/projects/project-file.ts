@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { and, asc, eq, gt, lte } from 'drizzle-orm';
 import type { Changes } from '@/core/model/changes';
 import { frameworkHash, recordsOf } from '@/core/model/framework';
-import { FILE_VERSION } from '@/core/model/migrate';
+import { FILE_VERSION } from '@/core/kinds/migrate';
 import { fileStem } from '@/core/model/file-stem';
 import type { AboutProject, LogRow } from '@/formats/project-file/project-file';
 import { ProjectFileWriter } from '@/formats/project-file/write';

@@ -9,6 +9,7 @@ import { CheckField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { DeleteButton } from './delete-button';
+import { InPlanFields } from './in-plan-fields';
 import { ExtentFields } from './extent-fields';
 import { ExceptionList } from './exception-list';
 
@@ -55,6 +56,7 @@ export function CeilingFields({ ceiling }: { ceiling: Ceiling }) {
       />
       <Exceptions ceiling={ceiling} />
       <Heights ceiling={ceiling} />
+      <InPlanFields ids={[ceiling.id]} />
       <DeleteButton id={ceiling.id}>Delete this ceiling</DeleteButton>
     </div>
   );

@@ -14,7 +14,7 @@ import { LengthField } from '../fields/length-field';
 import { SectionField, useSectionReader } from '../fields/section-field';
 import { useProject } from '../session/store';
 import { EndFields } from './end-fields';
-import { MoveFields } from './move-fields';
+import { InPlanFields } from './in-plan-fields';
 
 /** Fields of a column stack. */
 export function ColumnFields({ stack }: { stack: ColumnStack }) {
@@ -56,7 +56,7 @@ export function ColumnFields({ stack }: { stack: ColumnStack }) {
       <HeldTo columns={[stack.id]} />
       <Exceptions columns={[stack.id]} />
       <Blocks columns={[stack.id]} />
-      {mayEdit && <MoveFields ids={[stack.id]} />}
+      <InPlanFields ids={[stack.id]} />
       {mayEdit && (
         <ActionButton
           weight="danger"

@@ -1,13 +1,12 @@
 'use client';
 
 import { coreOf, type Core } from '@/core/cores/core';
-import { called } from '@/core/model/record';
+import { called } from '@/core/kinds/records';
 import { ActionButton, TextField } from '../fields/fields';
 import { useProject } from '../session/store';
 import { CarrySpan } from './carry-span';
-import { CopyFields } from './copy-fields';
 import { DeleteButton } from './delete-button';
-import { MoveFields } from './move-fields';
+import { InPlanFields } from './in-plan-fields';
 
 /** A core: its name, what is in it, and what is done to all of it at once. */
 export function CoreFields({ core }: { core: Core }) {
@@ -49,8 +48,7 @@ export function CoreFields({ core }: { core: Core }) {
       {mayEdit && (
         <>
           <CarrySpan ids={[core.id]} />
-          <MoveFields ids={[core.id]} />
-          <CopyFields ids={[core.id]} />
+          <InPlanFields ids={[core.id]} />
           <ActionButton
             onClick={() => {
               const refusal = run('cores.release', { core: core.id });

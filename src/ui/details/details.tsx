@@ -1,5 +1,6 @@
 'use client';
 
+import { kindOf } from '@/core/kinds/registry';
 import { useEffect, useRef } from 'react';
 import { useProject } from '../session/store';
 import { sectionMm } from '@/core/columns/section-shape';
@@ -22,7 +23,7 @@ import { StairFields } from './stair-fields';
 import { WallFields } from './wall-fields';
 import { ThingsHere } from './things-here';
 import { SettingOutFields } from './setting-out-fields';
-import { MoveFields } from './move-fields';
+import { InPlanFields } from './in-plan-fields';
 
 /** Details of what is selected: one sentence, then fields; below it the findings. */
 export function Details() {
@@ -96,7 +97,7 @@ function Several({ ids }: { ids: string[] }) {
   const { framework, run, say, select, mayEdit } = useProject((project) => project);
   const columns = ids.filter((id) => framework.records.get(id)?.kind === 'columnStack');
   const records = ids.flatMap((id) => framework.records.get(id) ?? []);
-  const isCore = records.every(({ kind }) => kind === 'wall' || kind === 'shaft' || kind === 'stair');
+  const isCore = records.every((record) => kindOf(record).inCores);
   const [a, b, more] = records;
   return (
     <header className="flex flex-col gap-2">
@@ -115,7 +116,7 @@ function Several({ ids }: { ids: string[] }) {
               Take them together as a core
             </ActionButton>
           )}
-          <MoveFields ids={ids} />
+          <InPlanFields ids={ids} />
           <ActionButton
             weight="danger"
             onClick={() => {

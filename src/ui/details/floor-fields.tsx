@@ -9,6 +9,7 @@ import { TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { DeleteButton } from './delete-button';
+import { InPlanFields } from './in-plan-fields';
 import { ExtentFields } from './extent-fields';
 import { FloorExceptions } from './floor-exceptions';
 import { FloorZones } from './floor-zones';
@@ -69,6 +70,7 @@ export function FloorFields({ plate }: { plate: FloorPlate }) {
           ))}
         </tbody>
       </table>
+      {'place' in plate.outline && <InPlanFields ids={[plate.id]} />}
       <DeleteButton id={plate.id}>Delete this floor plate</DeleteButton>
     </div>
   );

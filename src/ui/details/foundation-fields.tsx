@@ -7,6 +7,7 @@ import { CheckField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { DeleteButton } from './delete-button';
+import { InPlanFields } from './in-plan-fields';
 import { EndFields } from './end-fields';
 
 const WAYS = [
@@ -61,6 +62,7 @@ export function FoundationFields({ foundation }: { foundation: Foundation }) {
           onChange={(is) => attempt(change({ restrained: { ...foundation.restrained, [way]: is } }))}
         />
       ))}
+      <InPlanFields ids={[foundation.id]} />
       <DeleteButton id={foundation.id}>Delete this foundation</DeleteButton>
     </div>
   );

@@ -6,7 +6,7 @@ import { formatArea, formatLength } from '@/core/units/format-length';
 import { CheckField, ChoiceField, TextField } from '../fields/fields';
 import { useProject } from '../session/store';
 import { DeleteButton } from './delete-button';
-import { MoveFields } from './move-fields';
+import { InPlanFields } from './in-plan-fields';
 
 /** Fields of a room, with its area at each level it is carried to. */
 export function RoomFields({ room }: { room: Room }) {
@@ -57,7 +57,7 @@ export function RoomFields({ room }: { room: Room }) {
           ))}
         </tbody>
       </table>
-      {mayEdit && <MoveFields ids={[room.id]} />}
+      <InPlanFields ids={[room.id]} />
       <DeleteButton id={room.id}>Delete this room</DeleteButton>
     </div>
   );

@@ -7,10 +7,9 @@ import { formatLength } from '@/core/units/format-length';
 import { CheckField, ChoiceField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useProject } from '../session/store';
-import { CopyFields } from './copy-fields';
 import { EndFields } from './end-fields';
 import { DeleteButton } from './delete-button';
-import { MoveFields } from './move-fields';
+import { InPlanFields } from './in-plan-fields';
 import { ShaftExceptions } from './shaft-exceptions';
 
 /** Fields of a shaft, with the slabs it cuts and those it just misses. */
@@ -82,8 +81,7 @@ export function ShaftFields({ shaft }: { shaft: Shaft }) {
         </p>
       ))}
       <ShaftExceptions shaft={shaft} />
-      {mayEdit && <MoveFields ids={[shaft.id]} />}
-      {mayEdit && <CopyFields ids={[shaft.id]} />}
+      <InPlanFields ids={[shaft.id]} />
       <DeleteButton id={shaft.id}>Delete this shaft</DeleteButton>
     </div>
   );

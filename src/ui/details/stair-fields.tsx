@@ -11,9 +11,8 @@ import { useProject } from '../session/store';
 import { StairStoreys } from '../stairs/stair-storeys';
 import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from '../stairs/stair-words';
 import { LevelSpan } from '../tools/level-span';
-import { CopyFields } from './copy-fields';
 import { DeleteButton } from './delete-button';
-import { MoveFields } from './move-fields';
+import { InPlanFields } from './in-plan-fields';
 
 const SIZES = [
   ['eyeMm', 'Eye between the flights'],
@@ -115,8 +114,7 @@ export function StairFields({ stair }: { stair: Stair }) {
           onCommit={(length) => change({ [field]: length })}
         />
       ))}
-      {mayEdit && <MoveFields ids={[stair.id]} />}
-      {mayEdit && <CopyFields ids={[stair.id]} />}
+      <InPlanFields ids={[stair.id]} />
       <DeleteButton id={stair.id}>Delete this stair</DeleteButton>
     </div>
   );

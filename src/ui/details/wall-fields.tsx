@@ -10,11 +10,10 @@ import { ActionButton, ChoiceField, PlainField, TextField } from '../fields/fiel
 import { LengthField, useLengthReader } from '../fields/length-field';
 import { useProject } from '../session/store';
 import { FACE_CHOICES, USE_CHOICES } from '../walls/wall-words';
-import { CopyFields } from './copy-fields';
 import { EndFields } from './end-fields';
 import { WallExceptions } from './wall-exceptions';
 import { DeleteButton } from './delete-button';
-import { MoveFields } from './move-fields';
+import { InPlanFields } from './in-plan-fields';
 
 /** Fields of a wall, with its openings. */
 export function WallFields({ wall }: { wall: Wall }) {
@@ -85,8 +84,7 @@ export function WallFields({ wall }: { wall: Wall }) {
       <Layers wall={wall} />
       <Openings wall={wall} />
       {mayEdit && <Parallel wall={wall} />}
-      {mayEdit && <MoveFields ids={[wall.id]} />}
-      {mayEdit && <CopyFields ids={[wall.id]} />}
+      <InPlanFields ids={[wall.id]} />
       <DeleteButton id={wall.id}>Delete this wall</DeleteButton>
     </div>
   );

@@ -177,9 +177,12 @@ export function ActionButton({
   weight = 'plain',
   disabled,
   title,
+  label,
   type = 'button',
 }: {
   children: ReactNode;
+  /** Its name where the words on it are not enough by themselves. */
+  label?: string;
   onClick?: () => void;
   weight?: Weight;
   disabled?: boolean;
@@ -190,6 +193,7 @@ export function ActionButton({
     <button
       type={type}
       title={title}
+      aria-label={label}
       disabled={disabled}
       onClick={onClick}
       className={`rounded-sm border px-2.5 py-1 font-semibold disabled:opacity-45 ${WEIGHTS[weight]}`}

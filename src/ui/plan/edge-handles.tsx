@@ -2,7 +2,7 @@
 
 import { quantiseMm } from '@/core/units/length-units';
 import { useEffect, useState } from 'react';
-import { hasEdges, outlineAt } from '@/core/elements/edge-command';
+import { outlineAt } from '@/core/elements/edge-command';
 import { distance, dot, minus, plus, times, type Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 import { outwards } from '@/core/outlines/edge-moved';
@@ -21,15 +21,16 @@ interface EdgeHandlesProps {
   toModel: (event: { clientX: number; clientY: number }) => Point;
 }
 
-/** The edges of a chosen shaft, floor or well as handles: while one is dragged every slab is cut anew in every view. */
+/** The edges of what is chosen and has an outline of its own, as handles: while one is dragged every slab is cut anew in every view. */
 export function EdgeHandles({ id, pxPerMm, toModel }: EdgeHandlesProps) {
   const { framework, level, display, session, run, say } = useProject((project) => project);
   const [dragged, setDragged] = useState<{ edge: number; byMm: number } | null>(null);
   // Let go of in any other way, by Esc or because it is gone, nothing of it stays.
   useEffect(() => () => session?.try(null), [session, id]);
   const record = framework.records.get(id);
-  if (!record || !hasEdges(record)) return null;
-  const { outline } = outlineAt(framework, record, level);
+  const own = record && outlineAt(framework, record, level);
+  if (!own) return null;
+  const { outline } = own;
   const ring = resolveOutline(framework, outline);
   if (!ring || ring.length > MOST_EDGES || outline.type === 'gridOffset' || outline.type === 'walls') return null;
   // A circle has one handle: it grows all round.

@@ -25,7 +25,7 @@ import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
 import { EdgeHandles } from './edge-handles';
 import { LineHandles } from './line-handles';
-import { OthersLayer } from './others-layer';
+import { OthersLayer } from '../surface/others-layer';
 import { inSteps, snap, type Snapped } from './snap';
 
 const REACH_PX = 7;
@@ -301,7 +301,7 @@ export function PlanView() {
               vectorEffect="non-scaling-stroke"
             />
           )}
-          <OthersLayer drawing={drawing} pxPerMm={transform.k} />
+          <OthersLayer drawing={drawing} pxPerMm={transform.k} level={level} />
           {only && <EdgeHandles id={only} pxPerMm={transform.k} toModel={toModel} />}
           {crop && (
             <path

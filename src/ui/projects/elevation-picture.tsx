@@ -37,23 +37,26 @@ export function ElevationPicture({ projectId, seq }: { projectId: string; seq: n
     };
   }, [seen, seq, projectId]);
   return (
-    <span ref={frame} aria-hidden="true" className="block h-[75px] w-[120px] border border-hair bg-sheet">
-      {elevation && (
+    <span
+      ref={frame}
+      aria-hidden="true"
+      className="grid h-[75px] w-[120px] place-items-center border border-hair bg-sheet"
+    >
+      {elevation?.ground === null && <span className="text-[11px] text-ink3">nothing drawn yet</span>}
+      {elevation && elevation.ground !== null && (
         <svg viewBox={`0 0 ${elevation.width} ${elevation.height}`} className="h-full w-full">
           {ELEVATION_PARTS.map((part) => {
             const d = elevation.paths[part];
             return d && <path key={part} d={d} fill={LOOKS[part].fill} opacity={LOOKS[part].opacity} />;
           })}
-          {elevation.ground !== null && (
-            <line
-              x1="0"
-              x2={elevation.width}
-              y1={elevation.ground}
-              y2={elevation.ground}
-              stroke="var(--color-ink)"
-              strokeWidth="1.6"
-            />
-          )}
+          <line
+            x1="0"
+            x2={elevation.width}
+            y1={elevation.ground}
+            y2={elevation.ground}
+            stroke="var(--color-ink)"
+            strokeWidth="1.6"
+          />
         </svg>
       )}
     </span>

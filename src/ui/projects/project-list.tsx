@@ -120,11 +120,12 @@ export function ProjectList({ person, demo, outbox, projects: first }: ProjectLi
       </Away>
       <Away title={`Deleted (${deleted.length})`} isEmpty={deleted.length === 0}>
         {deleted.map(({ id, name, deletedAt }) => (
-          <li key={id} className="flex items-center justify-between border-t border-hair py-2 last:border-b">
-            <span>
+          <li key={id} className="flex items-center justify-between gap-6 border-t border-hair py-2 last:border-b">
+            <span className="min-w-0 truncate">
               <b>{name}</b> <span className="text-ink2">deleted on {onDay(deletedAt!)}</span>
             </span>
             <ActionButton
+              label={`Bring ${name} back`}
               onClick={() =>
                 void askServer('POST', `/api/projects/${id}/restore`).then(
                   () => changed(`${name} is back`),
@@ -132,7 +133,7 @@ export function ProjectList({ person, demo, outbox, projects: first }: ProjectLi
                 )
               }
             >
-              Bring {name} back
+              Bring back
             </ActionButton>
           </li>
         ))}

@@ -15,6 +15,7 @@ import { StripPopover } from '../height-strip/strip-popover';
 import { useChosen } from '../session/use-chosen';
 import { useProject } from '../session/store';
 import { hitIndex } from '../surface/hit-index';
+import { OthersLayer } from '../surface/others-layer';
 import { PaintPrimitive } from '../surface/paint-primitive';
 import { WhatIsShown } from '../surface/what-is-shown';
 import { SurfaceFoot } from '../surface/surface-foot';
@@ -275,6 +276,7 @@ export function SectionView() {
             {drawing.primitives.map((primitive, i) => (
               <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
             ))}
+            <OthersLayer drawing={drawing} pxPerMm={transform.k} />
             {drag?.isMoved && (
               <g transform={`translate(${drag.to.x - drag.from.x} ${-(drag.to.y - drag.from.y)})`} opacity="0.6">
                 {drawing.primitives.map((primitive, i) =>

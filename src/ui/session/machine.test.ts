@@ -236,6 +236,21 @@ describe('the states', () => {
     expect(s.on({ type: 'heads', seq: 3, role: 'designer' }).map((effect) => effect.do)).toEqual(['send']);
   });
 
+  it('archived: nothing is sent or thrown away until it is taken out of the archive, whoever tells of it', () => {
+    const archived = { type: 'refused', status: 423, message: 'Archived', archived: true } as const;
+    const told = { type: 'heads', seq: 3, role: 'designer', archived: true } as const;
+    for (const events of [[archived], [told, archived]]) {
+      const s = session();
+      const id = s.title('A');
+      for (const event of events) s.on(event);
+      expect([s.phase, s.kept]).toEqual(['outOfProject', [id]]);
+      // The same role, still archived: nothing is tried again.
+      expect(s.on(told)).toEqual([]);
+      const effects = s.on({ ...told, archived: false });
+      expect([effects.map((effect) => effect.do), s.phase]).toEqual([['send'], 'sending']);
+    }
+  });
+
   it('a role that was lowered while nothing is pending leaves a session that looks', () => {
     const s = session();
     s.on({ type: 'heads', seq: 3, role: 'viewer' });

@@ -7,7 +7,7 @@ import { groundsDigest, type Planned } from '@/core/model/command';
 import { EMPTY_FRAMEWORK, recordsById, type Framework } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import { refuse, type Result } from '@/core/model/result';
-import type { Rec } from '@/core/model/record';
+import type { Rec } from '@/core/model/kinds';
 import { ARCHIVED, type Role } from '@/core/people/powers';
 import type { Solved } from '@/core/solving/solved';
 import type { LengthUnit } from '@/core/units/length-units';

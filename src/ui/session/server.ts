@@ -2,7 +2,7 @@ import { v4 } from 'uuid';
 import type { HistoryEntry, LoggedChange } from '@/core/history/entry';
 import type { Changes } from '@/core/model/changes';
 import type { Json } from '@/core/model/json';
-import type { Rec } from '@/core/model/record';
+import type { Rec } from '@/core/model/kinds';
 import type { KeptView } from '@/core/views/named-view';
 import type { LevelTable } from '@/core/importing/level-table';
 import type { Sheet } from '@/core/importing/sheet';

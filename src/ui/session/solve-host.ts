@@ -1,6 +1,6 @@
 import { difference, type Changes } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK, recordsById, type Framework } from '@/core/model/framework';
-import type { Rec } from '@/core/model/record';
+import type { Rec } from '@/core/model/kinds';
 import type { Solved } from '@/core/solving/solved';
 import { withDelta, type SolvedDelta } from '@/core/solving/solved-delta';
 

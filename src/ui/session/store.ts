@@ -1,5 +1,6 @@
 import { forReader } from '@/core/units/for-reader';
-import type { ViewKind } from '@/core/views/named-view';
+import type { Step as MakingStep } from '@/core/kinds/steps';
+import type { ViewKind } from '@/core/kinds/view-kinds';
 import { WHOLE, type ViewPart } from '@/core/views/view-part';
 import { createContext, useContext } from 'react';
 import { v4 } from 'uuid';
@@ -29,7 +30,7 @@ export const TABS = [
   ['schedules', 'Schedules'],
 ] as const;
 export type Tab = (typeof TABS)[number][0];
-export type Step = 'levels' | 'grids' | 'columns' | 'shafts' | 'stairs' | 'floors' | 'walls' | 'checks' | 'issue';
+export type Step = MakingStep | 'checks' | 'issue';
 
 /** What a tool shows in the plan before it is done. */
 export interface Ghost {

@@ -31,6 +31,9 @@ function usePreview(
   }, [framework, input]);
 }
 
+/** A floor's build-up to begin with, where people build in feet. */
+const FOUR_INCHES_MM = 101.6;
+
 /** Levels by counts and heights, with the strip they give beside the fields. Nothing is done until it is taken. */
 export function SetUpLevels({ wide = false, again = false }: { wide?: boolean; again?: boolean }) {
   const { framework, solved, building, display, run, mayEdit } = useProject((project) => project);
@@ -67,7 +70,11 @@ export function SetUpLevels({ wide = false, again = false }: { wide?: boolean; a
       .split(/[\s,;]+/)
       .map(Number)
       .filter((n) => Number.isInteger(n) && n > 0),
-    ...(again ? { again: true, groundMm: groundOf(solved, building) } : {}),
+    ...(again
+      ? { again: true, groundMm: groundOf(solved, building) }
+      : display.system === 'imperial'
+        ? { buildUpMm: FOUR_INCHES_MM }
+        : {}),
   };
   const preview = usePreview(framework, JSON.stringify(input));
   const differences = again && preview.after && building ? levelDifferences(framework, preview.after, building) : [];

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { Popover } from 'radix-ui';
-import { VIEW_KINDS } from '@/core/views/named-view';
+import { VIEW_KINDS } from '@/core/kinds/view-kinds';
 import { limitsOf, WHOLE, type ViewPart } from '@/core/views/view-part';
 import { ActionButton, CheckField } from '../fields/fields';
 import { useProject } from '../session/store';

@@ -1,5 +1,6 @@
 'use client';
 
+import { CHECKED } from '@/core/checks/rules';
 import { FindingCard } from '../details/findings';
 import { useProject } from '../session/store';
 
@@ -14,8 +15,7 @@ export function ChecksTool() {
   if (findings.length === 0) {
     return (
       <p className="text-ink2">
-        No findings. Checked: grids, clear heights, columns, shafts, floors, stairs and their headroom, storeys without
-        a stair, walls, openings and rooms.
+        No findings. Checked: {CHECKED.slice(0, -1).join(', ')} and {CHECKED.at(-1)}.
       </p>
     );
   }

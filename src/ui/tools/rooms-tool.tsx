@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { contains } from '@/core/geometry/polygon';
 import type { Point } from '@/core/geometry/point';
 import type { RoomRegion } from '@/core/rooms/solve-rooms';
-import { freeRoomNumber } from '@/core/rooms/room-commands';
+import { freeRoomNumber } from '@/core/rooms/free-room-number';
 import { ROOM_USES, type Room } from '@/core/rooms/room';
 import { formatArea } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { heldLine } from '@/core/setting-out/held-line';
 import { previewShaft } from '@/core/shafts/preview-shaft';
-import { freeShaftName } from '@/core/shafts/shaft-commands';
+import { freeName } from '@/core/model/free-name';
 import { SHAFT_PURPOSES } from '@/core/shafts/shaft';
 import { formatLength } from '@/core/units/format-length';
 import type { Json } from '@/core/model/json';
@@ -53,7 +53,7 @@ export function ShaftsTool() {
       edgesKey === null ? typed.outline : { type: 'lines', edges: edgesKey.split(',').map((line) => ({ line })) };
     return {
       ...(building ? { building } : {}),
-      name: name.trim() || freeShaftName(framework),
+      name: name.trim() || freeName(framework, 'shaft'),
       purpose,
       outline,
       opensFoot,
@@ -131,7 +131,7 @@ export function ShaftsTool() {
         label="Name"
         value={name}
         onChange={setName}
-        note={name === '' ? `empty: ${freeShaftName(framework)}` : null}
+        note={name === '' ? `empty: ${freeName(framework, 'shaft')}` : null}
       />
       <ChoiceField
         label="Purpose"

@@ -3,7 +3,7 @@
 import { forReader } from '@/core/units/for-reader';
 import { useEffect, useMemo, useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
-import { freeStairName } from '@/core/stairs/stair-commands';
+import { freeName } from '@/core/model/free-name';
 import { previewStair } from '@/core/stairs/preview-stair';
 import { RULE_SETS, STAIR_RULES, type RuleSet } from '@/core/stairs/rule-sets';
 import { recordsOf } from '@/core/model/framework';
@@ -36,7 +36,7 @@ export function StairsTool() {
   const input: Json = useMemo(
     () => ({
       ...(building ? { building } : {}),
-      name: name.trim() || freeStairName(framework),
+      name: name.trim() || freeName(framework, 'stair'),
       well: well.outline,
       entry: Number(entry),
       turn,
@@ -88,7 +88,7 @@ export function StairsTool() {
         label="Name"
         value={name}
         onChange={setName}
-        note={name === '' ? `empty: ${freeStairName(framework)}` : null}
+        note={name === '' ? `empty: ${freeName(framework, 'stair')}` : null}
       />
       {well.fields.map((field) => (
         <PlainField key={field.label} {...field} />

@@ -27,10 +27,10 @@ export const UnderlayLayer = memo(function UnderlayLayer({
   urlOf: (sha256: string) => string;
 }) {
   return underlays.map((underlay) => {
-    const { id, sha256, content, u0, v0, width, height, strength, name } = underlay;
+    const { id, sha256, content, u0, v0, width, height, opacity, name } = underlay;
     const sheet = sheets.get(sha256)?.sheet;
     return (
-      <g key={id} transform={matrixOf(underlay)} opacity={strength} aria-label={`Underlay ${name}`}>
+      <g key={id} transform={matrixOf(underlay)} opacity={opacity} aria-label={`Underlay ${name}`}>
         {content === 'picture' ? (
           <image href={urlOf(sha256)} x={u0} y={v0} width={width} height={height} preserveAspectRatio="none" />
         ) : (

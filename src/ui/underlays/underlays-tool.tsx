@@ -113,7 +113,7 @@ function UnderlayFields({ underlay, onReplace }: { underlay: Underlay; onReplace
   const levelName = solved?.levels.find(({ id }) => id === underlay.level)?.name;
   const lies = underlay.view === 'plan' ? (levelName ? `plan of ${levelName}` : 'every plan') : underlay.view;
   const nearest = STRENGTHS.reduce((best, each) =>
-    Math.abs(Number(each) - underlay.strength) < Math.abs(Number(best) - underlay.strength) ? each : best,
+    Math.abs(Number(each) - underlay.opacity) < Math.abs(Number(best) - underlay.opacity) ? each : best,
   );
   return (
     <details className="border-t border-faint pt-1.5">

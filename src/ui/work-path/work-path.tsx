@@ -1,5 +1,6 @@
 'use client';
 
+import { stepOfFinding } from '@/core/checks/step-of-finding';
 import { useProject, type Step } from '../session/store';
 
 /** Steps that change nothing. */
@@ -12,26 +13,26 @@ export function WorkPath() {
   const own = <T extends { building: string }>(things: readonly T[]) =>
     things.filter((thing) => thing.building === building);
   const findings = own(solved.findings);
-  const of = (...rules: string[]) =>
-    findings.filter(({ rule }) => rules.some((prefix) => rule.startsWith(prefix))).length;
+  const steps = findings.map((finding) => stepOfFinding(framework, finding));
+  const of = (step: Step) => steps.filter((each) => each === step).length;
   const records = [...framework.records.values()];
   const stacks = records.filter((record) => record.kind === 'columnStack' && record.building === building).length;
   const plates = new Set(own(solved.floors).map(({ plate }) => plate)).size;
   const walls = records.filter((record) => record.kind === 'wall' && record.building === building).length;
   const many = (n: number, one: string, more = `${one}s`) => (n === 0 ? 'nothing yet' : `${n} ${n === 1 ? one : more}`);
-  const steps: [Step, string, string, number][] = [
-    ['levels', 'Levels', many(own(solved.levels).length, 'level'), of('level.', 'span.')],
-    ['grids', 'Grids', many(own(solved.lines).length, 'line'), of('grid.')],
-    ['columns', 'Columns', many(stacks, 'stack'), of('column.')],
-    ['shafts', 'Shafts', many(own(solved.shafts).length, 'shaft'), of('shaft.')],
-    ['stairs', 'Stairs', many(own(solved.stairs).length, 'stair'), of('stair.', 'storey.')],
-    ['floors', 'Floors & roof', many(plates, 'plate'), of('outline.', 'floor.', 'roof.')],
-    ['walls', 'Walls', many(walls, 'wall'), of('wall.')],
+  const path: [Step, string, string, number][] = [
+    ['levels', 'Levels', many(own(solved.levels).length, 'level'), of('levels')],
+    ['grids', 'Grids', many(own(solved.lines).length, 'line'), of('grids')],
+    ['columns', 'Columns', many(stacks, 'stack'), of('columns')],
+    ['shafts', 'Shafts', many(own(solved.shafts).length, 'shaft'), of('shafts')],
+    ['stairs', 'Stairs', many(own(solved.stairs).length, 'stair'), of('stairs')],
+    ['floors', 'Floors & roof', many(plates, 'plate'), of('floors')],
+    ['walls', 'Walls', many(walls, 'wall'), of('walls')],
     ['checks', 'Checks', findings.length === 0 ? 'no findings' : many(findings.length, 'finding'), findings.length],
     ['issue', 'Hand over', 'IFC, framework file', 0],
   ];
   // Who only looks has two steps: what is found, and what can be taken away.
-  const shown = mayEdit ? steps : steps.filter(([key]) => FOR_ALL.includes(key));
+  const shown = mayEdit ? path : path.filter(([key]) => FOR_ALL.includes(key));
   return (
     <nav aria-label="Work path" className="flex border-t border-hair bg-sheet">
       {!mayEdit && role && (

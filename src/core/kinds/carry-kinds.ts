@@ -1,5 +1,3 @@
-import type { Rec } from '../model/record';
-
 /** What may be carried, kind by kind. */
 export const CARRY_KINDS = [
   'columns',
@@ -29,23 +27,3 @@ export const CARRY_WORDS: Record<CarryKind, string> = {
   windows: 'windows',
   plainOpenings: 'plain openings',
 };
-
-/** The kind a record is carried as; null for what is not carried. */
-export function kindOf(record: Rec): CarryKind | null {
-  switch (record.kind) {
-    case 'columnStack':
-      return 'columns';
-    case 'shaft':
-      return 'shafts';
-    case 'stair':
-      return 'stairs';
-    case 'floorPlate':
-      return 'floors';
-    case 'ceiling':
-      return 'ceilings';
-    case 'wall':
-      return record.use === 'core' ? 'coreWalls' : record.use === 'interior' ? 'interiorWalls' : 'exteriorWalls';
-    default:
-      return null;
-  }
-}

@@ -1,0 +1,20 @@
+import { defineKind, none } from '../kinds/kind';
+import { projectRecords, buildingRecords } from './building';
+
+export const projectKind = defineKind({
+  records: projectRecords,
+  inPlan: none('It is not a thing in plan'),
+  inCores: false,
+  shownAs: none('It is not drawn'),
+  carriedAs: none('It is not a thing in a building'),
+  step: none('It is set in the settings of the project'),
+});
+
+export const buildingKind = defineKind({
+  records: buildingRecords,
+  inPlan: none('A building is placed by its own fields'),
+  inCores: false,
+  shownAs: none('What is in it is drawn'),
+  carriedAs: none('It is not a thing in a building'),
+  step: { step: 'levels' },
+});

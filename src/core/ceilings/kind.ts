@@ -1,0 +1,15 @@
+import { defineKind } from '../kinds/kind';
+import { withFreeName } from '../kinds/renewed';
+import { ceilingRecords } from './ceiling';
+
+export const ceilingKind = defineKind({
+  records: ceilingRecords,
+  inPlan: {
+    follows: ({ outline }) => (outline ? null : 'hangs in its rooms. Move their walls'),
+    renewed: withFreeName,
+  },
+  inCores: false,
+  shownAs: { kind: 'ceilings' },
+  carriedAs: { kind: () => 'ceilings' },
+  step: { step: 'walls' },
+});

@@ -1,0 +1,15 @@
+import type { InPlan } from '../kinds/kind';
+import type { ColumnStack } from './column';
+import { freeMarks } from './column-input';
+import { copyStack } from './copy-stack';
+import { mirrorStack } from './mirror-stack';
+
+/** On a crossing a column takes its mark from there; elsewhere it has one of its own. */
+export const columnsInPlan: InPlan<ColumnStack> = {
+  follows: () => null,
+  renewed: (edit, copy) => ({ ...copy, name: copy.place.lines ? null : freeMarks(edit.framework)() }),
+  mirrored: mirrorStack,
+  copied: copyStack,
+  // One that got its mark from its crossing keeps it.
+  freed: ({ name }, mark) => ({ name: name ?? mark }),
+};

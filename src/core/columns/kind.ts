@@ -1,0 +1,12 @@
+import { defineKind } from '../kinds/kind';
+import { columnsInPlan } from './in-plan';
+import { columnRecords } from './column';
+
+export const columnKind = defineKind({
+  records: columnRecords,
+  inPlan: columnsInPlan,
+  inCores: false,
+  shownAs: { kind: 'columns' },
+  carriedAs: { kind: () => 'columns' },
+  step: { step: 'columns' },
+});

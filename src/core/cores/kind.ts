@@ -1,0 +1,11 @@
+import { defineKind, none } from '../kinds/kind';
+import { coreRecords } from './core';
+
+export const coreKind = defineKind({
+  records: coreRecords,
+  inPlan: none('Its parts are taken in its place'),
+  inCores: false,
+  shownAs: none('Its parts are drawn'),
+  carriedAs: none('Its parts are carried'),
+  step: none('It is made of what is chosen'),
+});

@@ -1,0 +1,11 @@
+import { defineKind, none } from '../kinds/kind';
+import { dimensionRecords } from './dimension';
+
+export const dimensionKind = defineKind({
+  records: dimensionRecords,
+  inPlan: none('It is a length, not a thing'),
+  inCores: false,
+  shownAs: none('It is not drawn'),
+  carriedAs: none('It is not a thing in a building'),
+  step: none('It is defined in the panel of dimensions'),
+});

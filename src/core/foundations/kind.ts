@@ -1,0 +1,15 @@
+import { defineKind, none } from '../kinds/kind';
+import { withFreeName } from '../kinds/renewed';
+import { foundationRecords } from './foundation';
+
+export const foundationKind = defineKind({
+  records: foundationRecords,
+  inPlan: {
+    follows: ({ outline }) => (outline ? null : 'lies where what stands on it does. Move that'),
+    renewed: withFreeName,
+  },
+  inCores: false,
+  shownAs: { kind: 'foundations' },
+  carriedAs: none('It stands under the building and is never carried up'),
+  step: { step: 'floors' },
+});

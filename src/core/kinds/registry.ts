@@ -1,0 +1,54 @@
+import { projectKind, buildingKind } from '../buildings/kind';
+import { ceilingKind } from '../ceilings/kind';
+import { columnKind } from '../columns/kind';
+import { coreKind } from '../cores/kind';
+import { dimensionKind } from '../dimensions/kind';
+import { floorKind } from '../floors/kind';
+import { foundationKind } from '../foundations/kind';
+import { gridKind, gridLineKind, presetKind } from '../grids/kind';
+import { levelKind } from '../levels/kind';
+import { roofKind } from '../roofs/kind';
+import { roomKind, boundaryLineKind } from '../rooms/kind';
+import { settingOutKind } from '../setting-out/kind';
+import { shaftKind } from '../shafts/kind';
+import { stairKind } from '../stairs/kind';
+import { typicalKind } from '../typical/kind';
+import { underlayKind } from '../underlays/kind';
+import { viewMarkKind, namedViewKind } from '../views/kind';
+import { wallTypeKind, wallKind, clearWidthKind } from '../walls/kind';
+import type { Rec } from '../model/kinds';
+import type { KindDef } from './kind';
+
+/** Everything each kind is. A new one is added here, in `records.ts`, and in its own folder. */
+export const DEFINITIONS = [
+  projectKind,
+  buildingKind,
+  levelKind,
+  gridKind,
+  gridLineKind,
+  presetKind,
+  settingOutKind,
+  columnKind,
+  floorKind,
+  shaftKind,
+  stairKind,
+  dimensionKind,
+  viewMarkKind,
+  namedViewKind,
+  underlayKind,
+  wallTypeKind,
+  wallKind,
+  clearWidthKind,
+  roomKind,
+  boundaryLineKind,
+  foundationKind,
+  coreKind,
+  typicalKind,
+  roofKind,
+  ceilingKind,
+] as const;
+
+const BY_KIND = new Map<string, KindDef>(DEFINITIONS.map((each) => [each.records.kind, each as unknown as KindDef]));
+
+/** What a record's kind is. */
+export const kindOf = (record: Rec): KindDef => BY_KIND.get(record.kind)!;

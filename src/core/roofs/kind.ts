@@ -1,0 +1,11 @@
+import { defineKind, none } from '../kinds/kind';
+import { roofRecords } from './roof';
+
+export const roofKind = defineKind({
+  records: roofRecords,
+  inPlan: none('It follows its walls. Move those'),
+  inCores: false,
+  shownAs: { kind: 'floors' },
+  carriedAs: none('It lies on the topmost level'),
+  step: { step: 'floors' },
+});

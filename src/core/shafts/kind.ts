@@ -1,0 +1,15 @@
+import { defineKind } from '../kinds/kind';
+import { withFreeName } from '../kinds/renewed';
+import { shaftRecords } from './shaft';
+
+export const shaftKind = defineKind({
+  records: shaftRecords,
+  inPlan: {
+    follows: () => null,
+    renewed: withFreeName,
+  },
+  inCores: true,
+  shownAs: { kind: 'shafts' },
+  carriedAs: { kind: () => 'shafts' },
+  step: { step: 'shafts' },
+});

@@ -1,0 +1,17 @@
+import { defineKind } from '../kinds/kind';
+import { withFreeName } from '../kinds/renewed';
+import { mirroredStair } from './mirrored-stair';
+import { stairRecords } from './stair';
+
+export const stairKind = defineKind({
+  records: stairRecords,
+  inPlan: {
+    follows: () => null,
+    renewed: withFreeName,
+    mirrored: mirroredStair,
+  },
+  inCores: true,
+  shownAs: { kind: 'stairs' },
+  carriedAs: { kind: () => 'stairs' },
+  step: { step: 'stairs' },
+});

@@ -1,0 +1,11 @@
+import { defineKind, none } from '../kinds/kind';
+import { underlayRecords } from './underlay';
+
+export const underlayKind = defineKind({
+  records: underlayRecords,
+  inPlan: none('It is registered by its own points'),
+  inCores: false,
+  shownAs: none('Each has a switch of its own'),
+  carriedAs: none('It lies under one level, or all'),
+  step: { step: 'grids' },
+});
