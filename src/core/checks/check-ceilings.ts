@@ -1,52 +1,38 @@
+import type { Ceiling } from '../ceilings/ceiling';
 import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import type { HeightBudget } from '../levels/height-budget';
-import type { ResolvedLevel } from '../levels/resolve-levels';
-import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { ringsMeet } from '../geometry/polygon';
 import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
-import type { WallPiece } from '../walls/solved-wall';
+import type { SolvedOpening } from '../walls/solved-wall';
 import { finding, type Finding, type Fix } from './finding';
 
+/** A storey with what hangs in it; heights from its FFL. */
 interface Given {
-  framework: Framework;
-  building: Id;
-  storeys: readonly ResolvedLevel[];
-  budgets: readonly HeightBudget[];
-  ceilings: readonly CeilingPiece[];
-  walls: readonly WallPiece[];
+  level: { id: Id; name: string };
+  budget: HeightBudget | null;
+  openings: readonly SolvedOpening[];
 }
 
 /** A ceiling lower than this is never proposed, mm. */
 const LEAST_HEIGHT_MM = 2000;
 
-/** Ceilings in the slab or the zones over them, too low, over openings, twice in one room, or hung nowhere. */
-export function checkCeilings(given: Given): Finding[] {
-  if (given.ceilings.length === 0 && !recordsOf(given.framework, 'ceiling').length) return [];
-  const byLevel = new Map<Id, CeilingPiece[]>();
-  for (const piece of given.ceilings) byLevel.set(piece.level, [...(byLevel.get(piece.level) ?? []), piece]);
-  return [
-    ...nowhere(given),
-    ...[...byLevel].flatMap(([level, pieces]) => {
-      const { record } = given.storeys.find(({ id }) => id === level)!;
-      return [
-        ...heights(given, level, record.name, pieces),
-        ...twice(level, record.name, pieces),
-        ...openings(given, level, record.name, pieces),
-      ];
-    }),
-  ];
-}
+/** Ceilings of a storey in the slab or the zones over them, too low, over openings, twice in one room. */
+export const checkCeilings = (pieces: readonly CeilingPiece[], given: Given): Finding[] => [
+  ...heights(given, pieces),
+  ...twice(given, pieces),
+  ...openings(given, pieces),
+];
 
-function nowhere({ framework, building, ceilings }: Given): Finding[] {
-  const hung = new Set(ceilings.map(({ ceiling }) => ceiling));
-  return recordsOf(framework, 'ceiling')
-    .filter((record) => record.building === building && !hung.has(record.id))
+/** Ceilings hung nowhere. */
+export function checkHung(records: readonly Ceiling[], hung: ReadonlySet<Id>): Finding[] {
+  return records
+    .filter(({ id }) => !hung.has(id))
     .map((record) => {
       const message = `Ceiling ${record.name} hangs nowhere: no walls go round a room at its levels. Close the walls, or draw its outline`;
       const fix = { words: `Delete ceiling ${record.name}`, command: 'elements.remove', input: { ids: [record.id] } };
-      return finding('ceiling.nowhere', building, null, [record.id], message, [fix]);
+      return finding('ceiling.nowhere', record.building, null, [record.id], message, [fix]);
     });
 }
 
@@ -60,8 +46,7 @@ const atHeight = (piece: CeilingPiece, heightMm: number): Fix =>
   except(piece, `Hang it at ${formatLength(heightMm)} mm here`, { heightMm });
 
 /** One finding for a ceiling and level, for the piece of it that has least room over it. */
-function heights({ budgets }: Given, level: Id, name: string, pieces: readonly CeilingPiece[]): Finding[] {
-  const budget = budgets.find((each) => each.level === level);
+function heights({ budget, level: { id: level, name } }: Given, pieces: readonly CeilingPiece[]): Finding[] {
   const tightest = new Map<Id, CeilingPiece>();
   for (const piece of pieces) {
     const known = tightest.get(piece.ceiling);
@@ -115,7 +100,7 @@ function heights({ budgets }: Given, level: Id, name: string, pieces: readonly C
 }
 
 /** Two ceilings meant for one room: the first stays. */
-function twice(level: Id, name: string, pieces: readonly CeilingPiece[]): Finding[] {
+function twice({ level: { id: level, name } }: Given, pieces: readonly CeilingPiece[]): Finding[] {
   const first = new Map<object, CeilingPiece>();
   const said = new Set<string>();
   return pieces.flatMap((piece): Finding[] => {
@@ -131,8 +116,10 @@ function twice(level: Id, name: string, pieces: readonly CeilingPiece[]): Findin
 }
 
 /** Doors and windows whose heads are over the ceiling of a room they open to. */
-function openings({ walls: all }: Given, level: Id, name: string, pieces: readonly CeilingPiece[]): Finding[] {
-  const here = all.flatMap((piece) => piece.openings.filter((opening) => opening.level === level));
+function openings(
+  { openings: here, level: { id: level, name } }: Given,
+  pieces: readonly CeilingPiece[],
+): Finding[] {
   const worst = new Map<Id, { piece: CeilingPiece; by: string; topMm: number }>();
   for (const piece of pieces) {
     for (const opening of here) {

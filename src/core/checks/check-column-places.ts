@@ -8,11 +8,12 @@ import type { ResolvedLevel } from '../levels/resolve-levels';
 import { recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolvePlace } from '../outlines/resolve-place';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import type { ColumnPiece } from '../solving/solved';
 import type { SolvedStair } from '../stairs/solved-stair';
 import { formatLength } from '../units/format-length';
 import type { WallPiece } from '../walls/solved-wall';
+import type { Run } from './check-columns';
 import { finding, type Finding } from './finding';
 import { leastMove, moveFix } from './least-move';
 
@@ -24,107 +25,110 @@ interface Given {
   framework: Framework;
   storeys: readonly ResolvedLevel[];
   plates: PlateSet;
-  stairs: readonly SolvedStair[];
-  walls: readonly WallPiece[];
   facts: PlanFacts;
 }
 
+/** A column of a storey in plan. */
+export interface ColumnInPlan {
+  stack: Id;
+  mark: string;
+  ring: Ring;
+}
+
 /** What stands in a column's way in a storey, with its ring. */
-interface Obstacle {
+export interface Obstacle {
   rule: 'column.insideStair' | 'column.inOpening';
   id: Id;
   ring: Ring;
   words: string;
-  box: ReturnType<typeof bounds>;
 }
 
-/** Columns in stairs, in doors and windows and over voids, on nothing, short of the slab, and hardly off their crossings. */
-export function checkColumnPlaces(stacks: readonly (readonly ColumnPiece[])[], given: Given): Finding[] {
-  const { stairs, walls, storeys, facts } = given;
-  const names = new Map(storeys.map(({ id, record }) => [id, record.name]));
-  const obstacles = new Map<Id, Obstacle[]>();
-  const note = (level: Id, one: Omit<Obstacle, 'box'>) =>
-    obstacles.set(level, [...(obstacles.get(level) ?? []), { ...one, box: bounds(one.ring) }]);
-  for (const { stair, name, ring, storeys: climbed } of stairs)
-    for (const { level } of climbed)
-      note(level, { rule: 'column.insideStair', id: stair, ring, words: `stair ${name}` });
-  for (const { wall, openings } of walls)
-    for (const { level, ring, opening, name } of openings)
-      note(level, {
-        rule: 'column.inOpening',
-        id: wall,
-        ring,
-        words: `${opening === 'plain' ? 'opening' : opening} ${name}`,
-      });
-  // Pieces that stand alike share their place, so their ring is made once.
-  const rings = new Map<ColumnPiece['at'], { of: ColumnPiece; ring: Ring }>();
-  const ringOf = (piece: ColumnPiece): Ring => {
-    const known = rings.get(piece.at);
-    if (known && known.of.section === piece.section && known.of.turnDeg === piece.turnDeg) return known.ring;
-    const ring = facts.one(sectionHull(piece.section, piece.at, piece.turnDeg));
-    rings.set(piece.at, { of: piece, ring });
-    return ring;
-  };
-  const mayMove = (stack: Id) => recordOf(given.framework, 'columnStack', stack)?.holds.length === 0;
-  const pieces = stacks.flat();
-  const mayStandIn = obstacles.size > 0 || given.plates.all.some(({ voids }) => voids.length > 0);
-  const found = (mayStandIn ? pieces : []).flatMap((piece): Finding[] => {
-    const here = obstacles.get(piece.level);
-    const hasVoids = given.plates.at(piece.level).some(({ voids }) => voids.length > 0);
-    if (!here && !hasVoids) return [];
-    const ring = ringOf(piece);
+/** A storey with its columns. */
+interface StoreyGiven {
+  framework: Framework;
+  building: Id;
+  level: { id: Id; name: string };
+  plates: PlateSet;
+  facts: PlanFacts;
+}
+
+/** Columns of a storey in stairs, in doors and windows and over voids. */
+export function checkColumnsInTheWay(
+  columns: readonly ColumnInPlan[],
+  obstacles: readonly Obstacle[],
+  given: StoreyGiven,
+): Finding[] {
+  const { framework, building, level, plates, facts } = given;
+  const voids = plates.at(level.id).filter((plate) => plate.voids.length > 0);
+  if (obstacles.length === 0 && voids.length === 0) return [];
+  const boxed = obstacles.map((each) => ({ each, box: bounds(each.ring) }));
+  return columns.flatMap((column): Finding[] => {
+    const { ring, stack, mark } = column;
     const own = bounds(ring);
-    const level = names.get(piece.level) ?? '';
-    const inTheWay = (here ?? []).filter(
-      ({ box, ring: other }) =>
+    const inTheWay = boxed.filter(
+      ({ box, each }) =>
         own.minX < box.maxX &&
         box.minX < own.maxX &&
         own.minY < box.maxY &&
         box.minY < own.maxY &&
-        facts.shared(ring, facts.one(other), () => sharedArea(ring, other)) > TOUCH_MM2,
+        facts.shared(ring, facts.one(each.ring), () => sharedArea(ring, each.ring)) > TOUCH_MM2,
     );
+    const mayMove = () => recordOf(framework, 'columnStack', stack)?.holds.length === 0;
     return [
-      ...inTheWay.map((each) =>
+      ...inTheWay.map(({ each }) =>
         finding(
           each.rule,
-          piece.building,
-          piece.level,
-          [piece.stack, each.id],
-          `Column ${piece.mark} stands in ${each.words} at level ${level}. Move one of them`,
-          mayMove(piece.stack) ? moveFix(piece.stack, `column ${piece.mark}`, leastMove(ring, each.ring)) : [],
+          building,
+          level.id,
+          [stack, each.id],
+          `Column ${mark} stands in ${each.words} at level ${level.name}. Move one of them`,
+          mayMove() ? moveFix(stack, `column ${mark}`, leastMove(ring, each.ring)) : [],
         ),
       ),
-      ...overVoids(piece, ring, given, level),
+      ...overVoids(column, given),
     ];
   });
-  return [
-    ...found,
-    ...stacks.flatMap((own) => [
-      ...feet(own, ringOf, pieces, given),
-      ...tops(own, ringOf, given),
-      ...offCrossing(own, given),
-    ]),
-  ];
+}
+
+/** Columns on nothing, short of the slab, and hardly off their crossings. */
+export function checkColumnEnds(stacks: readonly (readonly Run[])[], given: Given): Finding[] {
+  const ends = stacks.map((stretches): Ends => {
+    const [first, last] = [stretches[0]!, stretches.at(-1)!];
+    return {
+      foot: { piece: first.pieces[0]!, ring: first.ring },
+      top: { piece: last.pieces.at(-1)!, ring: last.ring },
+    };
+  });
+  return ends.flatMap((own) => [...feet(own, stacks, given), ...tops(own, given), ...offCrossing(own, given)]);
+}
+
+/** The lowest and the topmost piece of a stack. */
+interface Ends {
+  foot: { piece: ColumnPiece; ring: Ring };
+  top: { piece: ColumnPiece; ring: Ring };
 }
 
 /** A column that stands where its slab has a void. */
-function overVoids(piece: ColumnPiece, ring: Ring, { plates, facts }: Given, level: string): Finding[] {
-  return plates.at(piece.level).flatMap(({ record, voids }) =>
+function overVoids(
+  { ring, stack, mark }: ColumnInPlan,
+  { building, level, plates, facts }: StoreyGiven,
+): Finding[] {
+  return plates.at(level.id).flatMap(({ record, voids }) =>
     voids
       .filter((hole) => facts.shared(ring, hole, () => sharedArea(ring, hole)) > TOUCH_MM2)
       .slice(0, 1)
       .map(() =>
         finding(
           'column.overVoid',
-          piece.building,
-          piece.level,
-          [piece.stack, record.id],
-          `Column ${piece.mark} stands in a void of ${record.name} at level ${level}. Leave it out there, or close the void`,
+          building,
+          level.id,
+          [stack, record.id],
+          `Column ${mark} stands in a void of ${record.name} at level ${level.name}. Leave it out there, or close the void`,
           [
             {
-              words: `Leave column ${piece.mark} out at level ${level}`,
+              words: `Leave column ${mark} out at level ${level.name}`,
               command: 'columns.except',
-              input: { columns: [piece.stack], level: piece.level, leftOut: true },
+              input: { columns: [stack], level: level.id, leftOut: true },
             },
           ],
         ),
@@ -134,22 +138,24 @@ function overVoids(piece: ColumnPiece, ring: Ring, { plates, facts }: Given, lev
 
 /** A stack that begins above the lowest level with neither a slab nor a column under its foot. */
 function feet(
-  pieces: readonly ColumnPiece[],
-  ringOf: (piece: ColumnPiece) => Ring,
-  all: readonly ColumnPiece[],
+  { foot: { piece: foot, ring } }: Ends,
+  stacks: readonly (readonly Run[])[],
   { storeys, plates, facts }: Given,
 ): Finding[] {
-  const foot = pieces[0]!;
   const rank = storeys.findIndex(({ id }) => id === foot.level);
   const level = storeys[rank];
   if (!level || rank === 0 || foot.bottomMm > level.sslMm + 1) return [];
-  const ring = ringOf(foot);
   const onSlab = plates.at(level.id).some((plate) => plate.ring && facts.meet(ring, plate.ring));
-  const onColumn = all.some(
-    (piece) =>
-      piece.stack !== foot.stack && Math.abs(piece.topMm - foot.bottomMm) < 1000 && facts.meet(ring, ringOf(piece)),
+  if (onSlab) return [];
+  const onColumn = stacks.some((stretches) =>
+    stretches.some(
+      ({ pieces, ring: under }) =>
+        pieces[0]!.stack !== foot.stack &&
+        pieces.some((piece) => Math.abs(piece.topMm - foot.bottomMm) < 1000) &&
+        facts.meet(ring, under),
+    ),
   );
-  if (onSlab || onColumn) return [];
+  if (onColumn) return [];
   const under = storeys
     .slice(0, rank)
     .reverse()
@@ -178,13 +184,10 @@ function feet(
 }
 
 /** A stack held to a level whose slab it does not reach. */
-function tops(pieces: readonly ColumnPiece[], ringOf: (piece: ColumnPiece) => Ring, given: Given): Finding[] {
-  const { storeys, plates, facts, framework } = given;
-  const top = pieces.at(-1)!;
+function tops({ top: { piece: top, ring } }: Ends, { storeys, plates, facts, framework }: Given): Finding[] {
   const above = storeys[storeys.findIndex(({ id }) => id === top.level) + 1];
   const stack = recordOf(framework, 'columnStack', top.stack);
   if (!above || stack?.stopsAt.level !== above.id) return [];
-  const ring = ringOf(top);
   const over = plates.at(above.id).filter((plate) => plate.ring && facts.standing(ring, top.at, plate.ring).isOn);
   if (over.length === 0) return [];
   const off = soffitMm(above, plates, (plate) => over.includes(plate), { rings: [ring], facts }) - top.topMm;
@@ -208,8 +211,8 @@ function tops(pieces: readonly ColumnPiece[], ringOf: (piece: ColumnPiece) => Ri
 }
 
 /** A stack placed a hair beside its crossing. */
-function offCrossing(pieces: readonly ColumnPiece[], { framework }: Given): Finding[] {
-  const { stack: id, building, mark } = pieces[0]!;
+function offCrossing({ foot }: Ends, { framework }: Given): Finding[] {
+  const { stack: id, building, mark } = foot.piece;
   const stack = recordOf(framework, 'columnStack', id);
   if (!stack?.place.lines || stack.holds.length > 0) return [];
   const shift = { x: mmOf(framework, stack.place.xMm), y: mmOf(framework, stack.place.yMm) };

@@ -1,10 +1,10 @@
-import { sectionArea, sectionHull } from '../columns/section-shape';
+import { isSameSection, sectionArea, sectionHull } from '../columns/section-shape';
 import type { PlateSet } from '../floors/plates';
 import { sharedArea } from '../geometry/convex-clip';
 import { distance, type Point } from '../geometry/point';
 import { bounds, contains, distanceToSegment, ringArea, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import type { ColumnPiece, SolvedLevel, SolvedShaft } from '../solving/solved';
 import { leastMove, moveFix, moveIn } from './least-move';
 import { finding, type Finding, type Fix } from './finding';
@@ -31,12 +31,11 @@ export function columnRuns(columns: readonly ColumnPiece[], facts: PlanFacts): R
 
 /** Columns that stand in a shaft. */
 export function checkColumnsInShafts(
-  stacks: readonly Run[][],
+  stacks: readonly (readonly Run[])[],
   shafts: readonly SolvedShaft[],
-  levels: readonly SolvedLevel[],
+  names: ReadonlyMap<Id, string>,
   mayMove: (stack: Id) => boolean,
 ): Finding[] {
-  const names = new Map(levels.map(({ id, name }) => [id, name]));
   const boxes = shafts.map((shaft) => ({ shaft, box: bounds(shaft.ring) }));
   return stacks.flat().flatMap(({ pieces, ring }) => {
     const { at, building, stack } = pieces[0]!;
@@ -57,13 +56,12 @@ export function checkColumnsInShafts(
 
 /** Columns whose foot is off the slab they stand on, and columns out of plumb. */
 export function checkColumns(
-  stacks: readonly Run[][],
+  stacks: readonly (readonly Run[])[],
   plates: PlateSet,
-  levels: readonly SolvedLevel[],
+  names: ReadonlyMap<Id, string>,
   facts: PlanFacts,
   mayMove: (stack: Id) => boolean,
 ): Finding[] {
-  const names = new Map(levels.map(({ id, name }) => [id, name]));
   return stacks.flatMap((stretches) => [
     ...stretches.flatMap(({ pieces, ring }) =>
       outsideSlabs(pieces, ring, plates, names, facts, mayMove(pieces[0]!.stack)),
@@ -79,13 +77,17 @@ export function checkColumns(
   ]);
 }
 
+/** True for pieces that are the same in plan. */
+const isAlike = (a: ColumnPiece, b: ColumnPiece): boolean =>
+  a.at.x === b.at.x && a.at.y === b.at.y && a.turnDeg === b.turnDeg && isSameSection(a.section, b.section);
+
 /** Pieces of a stack in stretches that are the same in plan, each with its ring. */
 function runs(pieces: readonly ColumnPiece[], facts: PlanFacts): Run[] {
   const found: Run[] = [];
   for (const piece of pieces) {
     const last = found.at(-1);
     const before = last?.pieces[0];
-    if (last && before?.at === piece.at && before.section === piece.section && before.turnDeg === piece.turnDeg)
+    if (last && before && isAlike(before, piece))
       last.pieces.push(piece);
     else found.push({ pieces: [piece], ring: facts.one(sectionHull(piece.section, piece.at, piece.turnDeg)) });
   }
@@ -96,7 +98,7 @@ function runs(pieces: readonly ColumnPiece[], facts: PlanFacts): Run[] {
 function outOfPlumb(pieces: readonly ColumnPiece[], names: ReadonlyMap<Id, string>, facts: PlanFacts): Finding[] {
   return pieces.slice(1).flatMap((piece, i) => {
     const below = pieces[i]!;
-    if (below.at === piece.at && below.section === piece.section && below.turnDeg === piece.turnDeg) return [];
+    if (isAlike(below, piece)) return [];
     const level = names.get(piece.level) ?? '';
     const report = (rule: 'column.largerAbove' | 'column.outOfPlumb', message: string) =>
       finding(rule, piece.building, piece.level, [piece.stack], message, [

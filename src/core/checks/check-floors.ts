@@ -3,7 +3,7 @@ import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { called } from '../kinds/records';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import type { FloorPiece } from '../solving/solved';
 import { finding, type Finding } from './finding';
 import { moveFix, moveIn } from './least-move';

@@ -3,7 +3,7 @@ import { contains, distanceToSegment, type Ring } from '../geometry/polygon';
 import type { Point } from '../geometry/point';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import { recordOf, type Framework } from '../model/framework';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import type { WallPiece } from '../walls/solved-wall';
 import { finding, type Finding, type Fix } from './finding';
 

@@ -1,9 +1,9 @@
 import { intersection } from '../geometry/boolean';
 import { distance, lengthOf, minus, plus, times, type Point } from '../geometry/point';
-import { bounds, contains, type Ring } from '../geometry/polygon';
+import { bounds, boundsOf, contains, type Box, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Id } from '../model/ids';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import type { SolvedShaft } from '../solving/solved';
 import type { WallPiece } from '../walls/solved-wall';
 import { finding, type Finding } from './finding';
@@ -19,17 +19,28 @@ const EVERY_MM = 300;
 /** What two rings share, kept from solve to solve. */
 export type SharedArea = (a: Ring, b: Ring) => number;
 
-/** What stands around shafts: walls with the boxes around them, and each storey at half its height. */
-interface Surroundings {
+/** A wall that may meet a shaft in plan, between two heights. */
+export type WallBeside = Pick<WallPiece, 'wall' | 'name' | 'strips' | 'bottomMm' | 'topMm'>;
+
+/** What stands around a shaft: walls with the boxes around them, and each storey at half its height. */
+export interface Surroundings {
+  /** False where the building has no walls at all. */
+  hasWalls: boolean;
   boxed: readonly Boxed[];
   middles: readonly Middle[];
 }
 
-/** Worked out once for all shafts of a building. */
-export function shaftSurroundings(walls: readonly WallPiece[], storeys: readonly ResolvedLevel[]): Surroundings {
-  const boxed = walls.map((piece): Boxed => ({ piece, box: around(piece.strips) }));
-  return { boxed, middles: storeyMiddles(storeys, boxed) };
+export function shaftSurroundings(
+  hasWalls: boolean,
+  walls: readonly WallBeside[],
+  storeys: readonly ResolvedLevel[],
+): Surroundings {
+  const boxed = walls.map((piece): Boxed => ({ piece, box: boundsOf(piece.strips) }));
+  return { hasWalls, boxed, middles: storeyMiddles(storeys, boxed) };
 }
+
+/** So far around a shaft walls may close it, mm. */
+export const SHAFT_REACH_MM = BESIDE_MM;
 
 const sharedIn =
   (facts: PlanFacts): SharedArea =>
@@ -50,22 +61,20 @@ export function checkShaftPairs(
 /** A shaft in the way of walls, open to a storey, or jumping sideways. */
 export function checkShaft(
   shaft: SolvedShaft,
-  { boxed, middles }: Surroundings,
+  { hasWalls, boxed, middles }: Surroundings,
   storeys: readonly ResolvedLevel[],
   facts: PlanFacts,
 ): Finding[] {
   return [
     ...inWalls(shaft, boxed, storeys, sharedIn(facts)),
-    ...(boxed.length > 0 ? notEnclosed(shaft, middles) : []),
+    ...(hasWalls ? notEnclosed(shaft, middles) : []),
     ...jumping(shaft, storeys),
   ];
 }
 
-type Box = ReturnType<typeof bounds>;
-
 /** A wall piece with the box around all of it, worked out once for all shafts. */
 interface Boxed {
-  piece: WallPiece;
+  piece: WallBeside;
   box: Box;
 }
 
@@ -75,8 +84,6 @@ interface Middle {
   mm: number;
   walls: readonly Boxed[];
 }
-
-const around = (rings: readonly Ring[]): Box => bounds(rings.flat());
 
 function storeyMiddles(storeys: readonly ResolvedLevel[], walls: readonly Boxed[]): Middle[] {
   return storeys.slice(0, -1).map((level, i) => {

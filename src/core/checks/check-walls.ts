@@ -7,7 +7,7 @@ import { ringGap } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import type { WallPiece } from '../walls/solved-wall';
 import type { Wall } from '../walls/wall';
 import { clearBetween } from '../walls/clear-between';
@@ -28,18 +28,19 @@ interface Given {
   walls: readonly WallPiece[];
   ceilings: readonly CeilingPiece[];
   facts: PlanFacts;
+  /** The path of a wall as drawn; null where it has no length. */
+  pathOf: (wall: Wall) => WallPath | null;
 }
 
 /** Tops of walls that miss or pierce the slab over them, gaps beside slabs and in exterior loops, clear widths not held. */
 export function checkWalls(given: Given): Finding[] {
   const records = recordsOf(given.framework, 'wall').filter(({ building }) => building === given.building);
-  const paths = new Map(records.map((record) => [record.id, wallPath(given.framework, record)]));
   return [
     ...tops(given, records),
     ...barred(given, records),
     ...slabGaps(given, records),
-    ...loopGaps(records, paths),
-    ...clearWidths(given, records, paths),
+    ...loopGaps(given, records),
+    ...clearWidths(given, records),
   ];
 }
 
@@ -47,19 +48,19 @@ export function checkWalls(given: Given): Finding[] {
 function tops({ storeys, plates, walls, ceilings, facts }: Given, records: readonly Wall[]): Finding[] {
   const last = new Map<Id, WallPiece>();
   for (const piece of walls) last.set(piece.wall, piece);
+  const aboveOf = new Map(storeys.map(({ id }, i) => [id, storeys[i + 1]]));
   return records.flatMap((record): Finding[] => {
     const piece = last.get(record.id);
     if (!piece || record.passesClearMm !== null || record.stopsAt.level === piece.level) return [];
-    const i = storeys.findIndex(({ id }) => id === piece.level);
-    const above = storeys[i + 1];
-    if (!above || record.stopsAt.level !== above.id) return [];
+    const above = aboveOf.get(piece.level);
+    if (record.stopsAt.face === 'ceiling' || !above || record.stopsAt.level !== above.id) return [];
     const over = plates
       .at(above.id)
       .filter(({ ring }) => ring && piece.strips.some((strip) => facts.meet(strip, ring)));
     if (over.length === 0) return [];
     const soffit = soffitMm(above, plates, (plate) => over.includes(plate), { rings: piece.strips, facts });
     const off = soffit - piece.topMm;
-    if (off < 1 || record.stopsAt.face === 'ceiling') return [];
+    if (off < 1) return [];
     const toSoffit = {
       words: 'Bring it up to the soffit',
       command: 'walls.change',
@@ -104,9 +105,12 @@ function tops({ storeys, plates, walls, ceilings, facts }: Given, records: reado
 
 /** Core walls, which are meant to run through, parted by the slabs they stand on: one finding for each wall. */
 function barred({ walls, storeys }: Given, records: readonly Wall[]): Finding[] {
+  const levels = new Map<Id, Set<Id>>();
+  for (const { wall, level, use } of walls)
+    if (use === 'core') levels.set(wall, (levels.get(wall) ?? new Set()).add(level));
   return records.flatMap((record): Finding[] => {
     if (record.use !== 'core' || record.passesClearMm !== null) return [];
-    const stands = new Set(walls.filter(({ wall }) => wall === record.id).map(({ level }) => level));
+    const stands = levels.get(record.id) ?? new Set();
     const between = storeys.filter(({ id }, i) => stands.has(id) && i > 0 && stands.has(storeys[i - 1]!.id));
     if (between.length === 0) return [];
     const names = between.map((level) => level.record.name);
@@ -167,11 +171,11 @@ function slabGaps({ storeys, plates, walls, facts }: Given, records: readonly Wa
 }
 
 /** Ends of exterior walls in line with a gap between them that nobody sees. */
-function loopGaps(records: readonly Wall[], paths: ReadonlyMap<Id, WallPath | null>): Finding[] {
+function loopGaps({ pathOf }: Given, records: readonly Wall[]): Finding[] {
   const ends = records
     .filter(({ use, closed }) => use === 'exterior' && !closed)
     .flatMap((record) => {
-      const points = paths.get(record.id)?.points ?? [];
+      const points = pathOf(record)?.points ?? [];
       if (points.length < 2) return [];
       const end = (i: number, j: number) => {
         const way = minus(points[i]!, points[j]!);
@@ -194,7 +198,7 @@ function loopGaps(records: readonly Wall[], paths: ReadonlyMap<Id, WallPath | nu
           a.record.startsAt.level,
           [a.record.id, b.record.id],
           `Between walls ${a.record.name} and ${b.record.name} is a gap of ${formatLength(Math.round(mm * 10) / 10)} mm. Bring their ends together`,
-          [endFix(a, paths.get(a.record.id)!.points, b.at)],
+          [endFix(a, pathOf(a.record)!.points, b.at)],
         ),
       ];
     }),
@@ -213,17 +217,13 @@ const endFix = ({ record, i }: { record: Wall; i: number }, points: readonly Poi
 });
 
 /** Clear widths between two straight parallel walls that are to be held. */
-function clearWidths(
-  { framework }: Given,
-  records: readonly Wall[],
-  paths: ReadonlyMap<Id, WallPath | null>,
-): Finding[] {
+function clearWidths({ framework, pathOf }: Given, records: readonly Wall[]): Finding[] {
   const byId = new Map(records.map((record) => [record.id, record]));
   return recordsOf(framework, 'clearWidth').flatMap((held): Finding[] => {
     const [a, b] = held.walls.map((id) => byId.get(id));
     if (!a || !b) return [];
     const wantedMm = mmOf(framework, held.widthMm);
-    const between = clearBetween(paths.get(a.id) ?? null, paths.get(b.id) ?? null);
+    const between = clearBetween(pathOf(a), pathOf(b));
     const about = [a.id, b.id];
     const level = a.startsAt.level;
     if (!between) {

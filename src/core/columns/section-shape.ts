@@ -19,6 +19,10 @@ export function sectionMm(framework: Framework, section: Section): SectionMm {
   return { shape: 'I', widthMm, depthMm, webMm, flangeMm };
 }
 
+export const isSameSection = (a: SectionMm, b: SectionMm): boolean =>
+  a.shape === b.shape &&
+  (Object.keys(a) as (keyof SectionMm)[]).every((key) => a[key] === b[key]);
+
 /** Area of a section, mm². */
 export function sectionArea(section: SectionMm): number {
   if (section.shape === 'circle') return (Math.PI * section.diameterMm * section.diameterMm) / 4;

@@ -7,7 +7,7 @@ import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import { resolvePlace } from '../outlines/resolve-place';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import type { ColumnBlock, ColumnPiece } from '../solving/solved';
 import type { ColumnStack } from './column';
 import { quantiseMm } from '../units/length-units';

@@ -1,31 +1,27 @@
+import { derived } from '../model/derived';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { quantiseMm } from '../units/length-units';
 import { lengthMm, parseLength, type Length, type LengthContext, type ParsedLength } from '../units/parse-length';
 import type { Result } from '../model/result';
 
-const resolved = new WeakMap<Framework, Map<Id, number>>();
-
 /** Millimetres of every named dimension. Circles cannot be stored, so each is worked out after those it uses. */
-function dimensionValues(framework: Framework): Map<Id, number> {
-  let values = resolved.get(framework);
-  if (values) return values;
-  values = new Map<Id, number>();
+const dimensionValues = derived('dimensions', (framework): ReadonlyMap<Id, number> => {
+  const values = new Map<Id, number>();
   const records = new Map(recordsOf(framework, 'dimension').map((record) => [record.id, record]));
   const valueOf = (id: Id): number | undefined => {
-    const known = values!.get(id);
+    const known = values.get(id);
     if (known !== undefined) return known;
     const record = records.get(id);
     if (!record) return undefined;
     records.delete(id);
     const mm = lengthMm(record.value, valueOf) ?? 0;
-    values!.set(id, mm);
+    values.set(id, mm);
     return mm;
   };
   for (const id of [...records.keys()]) valueOf(id);
-  resolved.set(framework, values);
   return values;
-}
+});
 
 /** Millimetres of a stored length. */
 export function mmOf(framework: Framework, length: Length): number {

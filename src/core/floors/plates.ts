@@ -6,7 +6,7 @@ import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolveOutline } from '../setting-out/resolve-outline';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import { quantiseMm } from '../units/length-units';
 import { ringOnLines } from '../outlines/outline-from-lines';
 import { asMaster } from '../typical/as-master';
@@ -45,22 +45,26 @@ export interface ZoneAt {
 }
 
 /** The plates of a building, and those that serve a level. */
-export interface PlateSet {
-  all: readonly Plate[];
-  at: (level: Id) => readonly Plate[];
-}
+export class PlateSet {
+  private readonly byLevel: ReadonlyMap<Id, readonly Plate[]>;
 
-export function plateSet(plates: readonly Plate[]): PlateSet {
-  const byLevel = new Map<Id, Plate[]>();
-  for (const plate of plates) {
-    for (const level of plate.serves) {
-      const list = byLevel.get(level);
-      if (list) list.push(plate);
-      else byLevel.set(level, [plate]);
+  constructor(readonly all: readonly Plate[]) {
+    const byLevel = new Map<Id, Plate[]>();
+    for (const plate of all) {
+      for (const level of plate.serves) {
+        const list = byLevel.get(level);
+        if (list) list.push(plate);
+        else byLevel.set(level, [plate]);
+      }
     }
+    this.byLevel = byLevel;
   }
-  return { all: plates, at: (level) => byLevel.get(level) ?? [] };
+
+  at(level: Id): readonly Plate[] {
+    return this.byLevel.get(level) ?? NO_PLATES;
+  }
 }
+const NO_PLATES: readonly Plate[] = [];
 
 /** A plate at all the levels it serves, alike ones together. */
 export function resolvePlate(

@@ -3,7 +3,7 @@ import type { Profile } from '../geometry/boolean';
 import type { Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Id } from '../model/ids';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import type { FloorPiece } from '../solving/solved';
 import { isAt } from '../solving/is-at';
 import { jointRing, type Joint } from './joints';

@@ -9,16 +9,17 @@ import { recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { called } from '../kinds/records';
 import { resolveOutline } from '../setting-out/resolve-outline';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import type { ColumnPiece, FoundationPiece } from '../solving/solved';
-import type { UnionStore } from '../walls/solve-walls';
+import type { UnionStore } from '../walls/wall-pieces';
 import { stripsOf, wallPath } from '../walls/wall-path';
 import type { Foundation } from './foundation';
 
 interface Given {
   framework: Framework;
   plates: PlateSet;
-  columns: readonly ColumnPiece[];
+  /** The lowest piece of a column. */
+  footOf: (stack: Id) => ColumnPiece | undefined;
   union: UnionStore;
   facts: PlanFacts;
 }
@@ -62,7 +63,7 @@ export function solveFoundation(record: Foundation, given: Given): { pieces: Fou
 
 function bodiesOf(
   record: Foundation,
-  { framework, columns, facts, plates }: Given,
+  { framework, footOf, facts, plates }: Given,
 ): { under: Id | null; rings: Ring[] }[] {
   if (record.form === 'raft') {
     const drawn = record.outline && resolveOutline(framework, record.outline);
@@ -73,7 +74,7 @@ function bodiesOf(
   const [widthMm, depthMm] = [mmOf(framework, record.widthMm), mmOf(framework, record.depthMm)];
   return record.under.flatMap((id) => {
     if (record.form === 'pads') {
-      const foot = columns.find(({ stack }) => stack === id);
+      const foot = footOf(id);
       if (!foot) return [];
       const pad = sectionRing({ shape: 'rectangle', widthMm, depthMm }, foot.at, foot.turnDeg);
       return [{ under: id, rings: [facts.one(pad)] }];
@@ -88,19 +89,17 @@ function bodiesOf(
   });
 }
 
-/** Building whose columns and walls begin on a lowest level that nothing founds. */
+/** A building without foundations whose columns and walls begin on its lowest level. */
 export function checkFounded(
   framework: Framework,
   storeys: readonly ResolvedLevel[],
-  stands: readonly { id: Id; level: Id }[],
-  pieces: readonly FoundationPiece[],
+  /** What stands on the lowest level. */
+  standing: readonly Id[],
 ): Finding[] {
   const [lowest] = storeys;
-  if (!lowest || pieces.length > 0) return [];
-  const standing = stands.filter(({ level }) => level === lowest.id);
-  if (standing.length === 0) return [];
-  const first = framework.records.get(standing[0]!.id);
-  const more = new Set(standing.map(({ id }) => id)).size - 1;
+  if (!lowest || standing.length === 0) return [];
+  const first = framework.records.get(standing[0]!);
+  const more = new Set(standing).size - 1;
   const what = `${first ? called(first) : 'something'}${more > 0 ? ` and ${more} more` : ''}`;
   const building = lowest.record.building;
   return [

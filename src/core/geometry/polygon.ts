@@ -110,13 +110,27 @@ export function isSpike(a: Point, b: Point, c: Point): boolean {
 }
 
 /** The smallest upright box around the ring. */
-export const bounds = (ring: Ring): { minX: number; minY: number; maxX: number; maxY: number } =>
-  ring.reduce(
-    (box, { x, y }) => ({
-      minX: Math.min(box.minX, x),
-      minY: Math.min(box.minY, y),
-      maxX: Math.max(box.maxX, x),
-      maxY: Math.max(box.maxY, y),
-    }),
-    { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity },
-  );
+export interface Box {
+  minX: number;
+  minY: number;
+  maxX: number;
+  maxY: number;
+}
+
+export function bounds(ring: readonly Point[]): Box {
+  const box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
+  for (const { x, y } of ring) {
+    if (x < box.minX) box.minX = x;
+    if (x > box.maxX) box.maxX = x;
+    if (y < box.minY) box.minY = y;
+    if (y > box.maxY) box.maxY = y;
+  }
+  return box;
+}
+
+/** True if two boxes share something, or touch. */
+export const boxesMeet = (a: Box, b: Box): boolean =>
+  a.minX <= b.maxX && b.minX <= a.maxX && a.minY <= b.maxY && b.minY <= a.maxY;
+
+/** The box around several rings. */
+export const boundsOf = (rings: readonly Ring[]): Box => bounds(rings.flat());

@@ -2,6 +2,7 @@ import { mmOf } from '../dimensions/resolve-length';
 import { offsetCurve, type Curve } from '../geometry/curve';
 import { minus } from '../geometry/point';
 import { directionDeg } from '../geometry/trig';
+import { derived } from '../model/derived';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { SettingOutLine } from '../setting-out/setting-out-line';
@@ -26,17 +27,8 @@ export interface AxisLine {
   isEdge?: true;
 }
 
-const cache = new WeakMap<Framework, Map<Id, AxisLine>>();
-
 /** Every grid line and setting-out line by id. A setting-out line whose source leaves nothing of it is left out. */
-export function axisLines(framework: Framework): ReadonlyMap<Id, AxisLine> {
-  let all = cache.get(framework);
-  if (!all) {
-    all = resolveAll(framework);
-    cache.set(framework, all);
-  }
-  return all;
-}
+export const axisLines: (framework: Framework) => ReadonlyMap<Id, AxisLine> = derived('axis lines', resolveAll);
 
 export const axisLine = (framework: Framework, id: Id): AxisLine | undefined => axisLines(framework).get(id);
 

@@ -1,3 +1,4 @@
+import { derived } from '../model/derived';
 import { curvesMeet } from '../geometry/curve';
 import { plus, quantised, turned, type Point } from '../geometry/point';
 import type { Framework } from '../model/framework';
@@ -82,23 +83,18 @@ function pairsMeeting(framework: Framework, lines: readonly { id: Id }[]): Cross
 const meetings = (a: AxisLine, b: AxisLine): Crossing[] =>
   curvesMeet(a.curve, b.curve).map((at, i) => met(a, b, (i + 1) as 1 | 2, at));
 
-const cache = new WeakMap<Framework, Map<Id, Crossing[]>>();
-
 /** Every crossing of a building's grid lines: within each system and between systems. */
-export function buildingCrossings(framework: Framework, building: Id): Crossing[] {
-  let known = cache.get(framework);
-  if (!known) cache.set(framework, (known = new Map()));
-  let all = known.get(building);
-  if (!all) {
+export const buildingCrossings: (framework: Framework, building: Id) => Crossing[] = derived(
+  'crossings',
+  (framework, building) => {
     const grids = gridsOf(framework).filter(({ record }) => record.building === building);
-    all = grids.flatMap((grid) => crossingsOf(framework, grid));
+    const all = grids.flatMap((grid) => crossingsOf(framework, grid));
     grids.forEach((grid, i) => {
-      for (const other of grids.slice(i + 1)) all!.push(...betweenSystems(framework, grid, other));
+      for (const other of grids.slice(i + 1)) all.push(...betweenSystems(framework, grid, other));
     });
-    known.set(building, all);
-  }
-  return all;
-}
+    return all;
+  },
+);
 
 const linesOf = (framework: Framework, grid: ResolvedGrid): AxisLine[] =>
   [...grid.a, ...grid.b].flatMap(({ id }) => axisLine(framework, id) ?? []);

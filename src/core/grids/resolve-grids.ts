@@ -1,3 +1,4 @@
+import { derived } from '../model/derived';
 import { mmOf } from '../dimensions/resolve-length';
 import { endsOf, onCircle, wrapped, type Curve } from '../geometry/curve';
 import { plus, quantised, turned, type Point } from '../geometry/point';
@@ -42,20 +43,13 @@ export interface ResolvedGrid {
   b: ResolvedLine[];
 }
 
-const cache = new WeakMap<Framework, ResolvedGrid[]>();
-
 /** All grid systems of a framework, lines in order. */
-export function gridsOf(framework: Framework): ResolvedGrid[] {
-  let grids = cache.get(framework);
-  if (!grids) {
-    const bySystem = groupBySystem(recordsOf(framework, 'gridLine'));
-    grids = recordsOf(framework, 'gridSystem').map((system) =>
-      resolveGrid(framework, system, bySystem.get(system.id) ?? []),
-    );
-    cache.set(framework, grids);
-  }
-  return grids;
-}
+export const gridsOf: (framework: Framework) => ResolvedGrid[] = derived('grid systems', (framework) => {
+  const bySystem = groupBySystem(recordsOf(framework, 'gridLine'));
+  return recordsOf(framework, 'gridSystem').map((system) =>
+    resolveGrid(framework, system, bySystem.get(system.id) ?? []),
+  );
+});
 
 function groupBySystem(lines: readonly GridLine[]): Map<Id, GridLine[]> {
   const groups = new Map<Id, GridLine[]>();
@@ -66,19 +60,19 @@ function groupBySystem(lines: readonly GridLine[]): Map<Id, GridLine[]> {
 export const gridById = (framework: Framework, system: Id): ResolvedGrid | undefined =>
   gridsOf(framework).find(({ id }) => id === system);
 
-const linesById = new WeakMap<Framework, Map<Id, [ResolvedGrid, ResolvedLine]>>();
+const linesById = derived(
+  'grid lines by id',
+  (framework) =>
+    new Map<Id, [ResolvedGrid, ResolvedLine]>(
+      gridsOf(framework).flatMap((grid) =>
+        [...grid.a, ...grid.b].map((line): [Id, [ResolvedGrid, ResolvedLine]] => [line.id, [grid, line]]),
+      ),
+    ),
+);
 
 /** A line with its system. */
-export function lineById(framework: Framework, id: Id): [ResolvedGrid, ResolvedLine] | undefined {
-  let index = linesById.get(framework);
-  if (!index) {
-    index = new Map(
-      gridsOf(framework).flatMap((grid) => [...grid.a, ...grid.b].map((line) => [line.id, [grid, line]] as const)),
-    );
-    linesById.set(framework, index);
-  }
-  return index.get(id);
-}
+export const lineById = (framework: Framework, id: Id): [ResolvedGrid, ResolvedLine] | undefined =>
+  linesById(framework).get(id);
 
 /** Lines of one direction from the first on. */
 function inOrder(lines: readonly GridLine[]): GridLine[] {

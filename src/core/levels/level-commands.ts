@@ -20,7 +20,7 @@ import { insertLevel } from './insert-level';
 import { heightsSchema, modeSchema, readHeights, refuseIfTwice } from './level-input';
 import { LEVEL_SET_COMMANDS } from './level-set-commands';
 import { nameFrom, numbersWithout, USUAL_NAMES } from './names';
-import { levelById, levelsOf, type ResolvedLevel } from './resolve-levels';
+import { levelById, levelsOf, titleOf, type ResolvedLevel } from './resolve-levels';
 import { removeLevel } from './remove-level';
 import { setUpAgain } from './set-up-again';
 
@@ -131,7 +131,7 @@ const take = defineCommand({
           refuseNow(`Level ${row.name}: say either its FFL or its SSL`, ['rows', i, 'fflMm']);
         const level = {
           name: row.name,
-          title: row.title ?? known?.record.title ?? '',
+          title: row.title ?? (known ? titleOf(edit.before, known.id) : ''),
           levelKind: row.levelKind ?? known?.record.levelKind ?? row.kindIfNew,
           buildUpMm: row.buildUpMm ?? known?.record.buildUpMm ?? 0,
           locked: known?.record.locked ?? false,
@@ -140,7 +140,8 @@ const take = defineCommand({
         return { id: known?.id, fflMm: row.fflMm ?? row.sslMm! + buildUpMm, level };
       });
       const kept: LevelWanted[] = [...byName.values()].map(({ id, fflMm, record }) => {
-        const { name, title, levelKind, buildUpMm, locked } = record;
+        const { name, levelKind, buildUpMm, locked } = record;
+        const title = titleOf(edit.before, id);
         return { id, fflMm, level: { name, title, levelKind, buildUpMm, locked } };
       });
       layLevels(edit, building, [...rows, ...kept]);
@@ -255,7 +256,7 @@ const rename = defineCommand({
     }),
   sentence: (before, input, after) => {
     const [was, is] = beforeAndAfter(before, after, input.level);
-    return `Level ${was.record.name} is now ${is?.record.name ?? ''} ${is?.record.title ?? ''}`.trim();
+    return `Level ${was.record.name} is now ${is?.record.name ?? ''} ${is ? titleOf(after, is.id) : ''}`.trim();
   },
 });
 

@@ -1,6 +1,6 @@
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { levelsOf, type ResolvedLevel } from './resolve-levels';
+import { levelsOf, titleOf, type ResolvedLevel } from './resolve-levels';
 
 /** What would become of one level: added, removed, moved, renamed, changed otherwise, or several of these. */
 export interface LevelDifference {
@@ -34,17 +34,16 @@ export function levelDifferences(before: Framework, after: Framework, building: 
         formerly: old && now && old.record.name !== name ? old.record.name : null,
         fromMm: old?.fflMm ?? null,
         toMm: now?.fflMm ?? null,
-        others: old && now ? othersOf(old, now) : [],
+        others: old && now ? othersOf(old, now, titleOf(before, id), titleOf(after, id)) : [],
       };
     })
     .filter(({ formerly, fromMm, toMm, others }) => formerly !== null || fromMm !== toMm || others.length > 0)
     .sort((a, b) => (b.toMm ?? b.fromMm!) - (a.toMm ?? a.fromMm!) || (a.id < b.id ? -1 : 1));
 }
 
-function othersOf(old: ResolvedLevel, now: ResolvedLevel): LevelOther[] {
+function othersOf(old: ResolvedLevel, now: ResolvedLevel, oldTitle: string, title: string): LevelOther[] {
   const others: LevelOther[] = [];
-  if (old.record.title !== now.record.title)
-    others.push({ field: 'use', from: old.record.title, to: now.record.title });
+  if (oldTitle !== title) others.push({ field: 'use', from: oldTitle, to: title });
   if (old.record.levelKind !== now.record.levelKind)
     others.push({ field: 'kind', from: old.record.levelKind, to: now.record.levelKind });
   const [fromMm, toMm] = [old.fflMm - old.sslMm, now.fflMm - now.sslMm];

@@ -14,7 +14,7 @@ import { insertLevel } from './insert-level';
 import { LEVEL_KINDS } from './level';
 import { heightsSchema, modeSchema, readHeights, refuseIfTwice } from './level-input';
 import { freeName, nameFrom, USUAL_NAMES } from './names';
-import { levelById, levelsOf, storeyLevels } from './resolve-levels';
+import { levelById, levelsOf, storeyLevels, titleOf } from './resolve-levels';
 
 const countSchema = z.number().int().min(1).max(200);
 
@@ -78,7 +78,7 @@ const copy = defineCommand({
           side,
           heightMm: Math.abs(quantiseMm(wantedMm - beside.fflMm)),
           mode: 'only',
-          title: record.title,
+          title: titleOf(edit.framework, record.id),
           levelKind: record.levelKind === 'roof' ? 'storey' : record.levelKind,
         });
         edit.set('level', added, { buildUpMm: record.buildUpMm });

@@ -1,5 +1,6 @@
+import { derived } from '../model/derived';
 import { mmOf } from '../dimensions/resolve-length';
-import { recordsOf, type Framework } from '../model/framework';
+import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { quantiseMm } from '../units/length-units';
 import { boundsStorey, type Level } from './level';
@@ -7,7 +8,8 @@ import { boundsStorey, type Level } from './level';
 /** A level with its heights worked out, in the building's own heights. */
 export interface ResolvedLevel {
   id: Id;
-  record: Level;
+  /** All but its title, which changes nothing that is worked out. */
+  record: Omit<Level, 'title'>;
   fflMm: number;
   sslMm: number;
   /** True if it bounds storeys. */
@@ -19,24 +21,19 @@ export interface ResolvedLevel {
   below: Id | null;
 }
 
-const cache = new WeakMap<Framework, Map<Id, ResolvedLevel[]>>();
 
 /** Levels of a building from the lowest up. */
-export function levelsOf(framework: Framework, building: Id): ResolvedLevel[] {
-  let all = cache.get(framework);
-  if (!all) {
-    all = resolveAll(framework);
-    cache.set(framework, all);
-  }
-  return all.get(building) ?? [];
-}
+export const levelsOf = (framework: Framework, building: Id): ResolvedLevel[] =>
+  levelsByBuilding(framework).get(building) ?? [];
 
 /** One level with its heights. */
-export function levelById(framework: Framework, id: Id): ResolvedLevel | undefined {
-  const record = framework.records.get(id);
-  if (record?.kind !== 'level') return undefined;
-  return levelsOf(framework, record.building).find((level) => level.id === id);
-}
+export const levelById = (framework: Framework, id: Id): ResolvedLevel | undefined => levelsById(framework).get(id);
+
+const levelsByBuilding = derived('levels', resolveAll);
+const levelsById = derived(
+  'levels by id',
+  (framework) => new Map([...levelsByBuilding(framework).values()].flat().map((level) => [level.id, level])),
+);
 
 function resolveAll(framework: Framework): Map<Id, ResolvedLevel[]> {
   const records = new Map(recordsOf(framework, 'level').map((level) => [level.id, level]));
@@ -51,8 +48,9 @@ function resolveAll(framework: Framework): Map<Id, ResolvedLevel[]> {
     return ffl;
   };
   const buildings = new Map<Id, ResolvedLevel[]>();
-  for (const record of records.values()) {
-    const fflMm = elevation(record);
+  for (const level of records.values()) {
+    const { title: _, ...record } = level;
+    const fflMm = elevation(level);
     const list = buildings.get(record.building) ?? [];
     buildings.set(record.building, list);
     list.push({
@@ -84,6 +82,12 @@ function resolveAll(framework: Framework): Map<Id, ResolvedLevel[]> {
   return buildings;
 }
 
+/** What a level is used for, in words. */
+export const titleOf = (framework: Framework, id: Id): string => recordOf(framework, 'level', id)?.title ?? '';
+
 /** The bounding levels of a building, lowest first. */
-export const storeyLevels = (framework: Framework, building: Id): ResolvedLevel[] =>
-  levelsOf(framework, building).filter((level) => level.bounding);
+export const storeyLevels = (framework: Framework, building: Id): ResolvedLevel[] => storeys(framework, building);
+
+const storeys = derived('storeys', (framework, building) =>
+  levelsOf(framework, building).filter((level) => level.bounding),
+);

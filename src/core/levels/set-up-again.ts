@@ -3,7 +3,7 @@ import type { Id } from '../model/ids';
 import { quantiseMm } from '../units/length-units';
 import { baseLevel, layLevels, refuseIfDisordered, refuseIfLockedMoved, type LevelWanted } from './chain';
 import { removeLevel, type EndsChoice } from './remove-level';
-import { levelsOf, type ResolvedLevel } from './resolve-levels';
+import { levelsOf, titleOf, type ResolvedLevel } from './resolve-levels';
 
 /** Levels as a set-up wants them: the ground first, then upwards, the roof last; basements from the ground down. */
 export interface SetUpWanted {
@@ -39,7 +39,8 @@ export function setUpAgain(edit: Edit, building: Id, wanted: SetUpWanted, ends: 
   for (const level of storeys) if (!kept.has(level.id)) removeLevel(edit, level, ends);
   const laid = pairs.map(([want, level]): LevelWanted => {
     if (!level) return want;
-    const { name, title, buildUpMm, locked } = level.record;
+    const { name, buildUpMm, locked } = level.record;
+    const title = titleOf(edit.framework, level.id);
     return {
       id: level.id,
       fflMm: want.fflMm,
@@ -51,7 +52,8 @@ export function setUpAgain(edit: Edit, building: Id, wanted: SetUpWanted, ends: 
     .map((level): LevelWanted => {
       const under = storeys.filter((storey) => kept.has(storey.id) && storey.fflMm <= level.fflMm).at(-1);
       const now = laid.find(({ id }) => id === under?.id);
-      const { name, title, levelKind, buildUpMm, locked } = level.record;
+      const { name, levelKind, buildUpMm, locked } = level.record;
+      const title = titleOf(edit.framework, level.id);
       return {
         id: level.id,
         fflMm: quantiseMm(level.fflMm + (now && under ? now.fflMm - under.fflMm : 0)),

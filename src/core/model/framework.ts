@@ -1,3 +1,4 @@
+import type { Derivation } from './derived';
 import { hashOf } from './hash';
 import type { Id } from './ids';
 import type { Kind, Rec, RecordOf } from './kinds';
@@ -5,6 +6,14 @@ import type { Kind, Rec, RecordOf } from './kinds';
 /** The whole framework: an immutable value, records by id. */
 export interface Framework {
   readonly records: ReadonlyMap<Id, Rec>;
+  /** Where it is read by a pass, which is told of every read. */
+  readonly reading?: Reading;
+}
+
+/** What a framework that is read by a pass answers itself. */
+export interface Reading {
+  recordsOf: (kind: Kind) => readonly Rec[];
+  derived: <T>(derivation: Derivation<T>, key: string) => T;
 }
 
 export const EMPTY_FRAMEWORK: Framework = { records: new Map() };
@@ -13,6 +22,7 @@ const byKind = new WeakMap<Framework, Map<Kind, Rec[]>>();
 
 /** All records of a kind, by id. Worked out once per framework. */
 export function recordsOf<K extends Kind>(framework: Framework, kind: K): RecordOf<K>[] {
+  if (framework.reading) return framework.reading.recordsOf(kind) as RecordOf<K>[];
   let kinds = byKind.get(framework);
   if (!kinds) {
     kinds = new Map();

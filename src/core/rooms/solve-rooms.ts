@@ -1,17 +1,13 @@
 import { finding, type Finding, type Fix } from '../checks/finding';
-import { sectionRing } from '../columns/section-shape';
 import type { Profile, Region } from '../geometry/boolean';
 import { lengthOf, minus, plus, times, turned, type Point } from '../geometry/point';
-import { bounds, contains, counterClockwise, ringArea, ringPerimeter, type Ring } from '../geometry/polygon';
+import { bounds, contains, type Box, counterClockwise, ringArea, ringPerimeter, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolvePlace } from '../outlines/resolve-place';
-import { following, holdsLevel } from '../typical/typical';
-import type { PlanFacts } from '../solving/plan-facts';
-import type { ColumnPiece, SolvedShaft } from '../solving/solved';
-import type { WallPiece } from '../walls/solved-wall';
-import type { UnionStore } from '../walls/solve-walls';
+import type { PlanFacts } from '../passes/plan-facts';
+import type { UnionStore } from '../walls/wall-pieces';
 import type { BoundaryLine, Room } from './room';
 
 /** A closed region of a level's walls. */
@@ -39,76 +35,104 @@ const HAIR_MM = 0.02;
 /** Regions smaller than this are gaps between walls, no rooms, mm². */
 const LEAST_MM2 = 250_000;
 
-/** What rooms of a building are worked out from. */
-interface Given {
-  framework: Framework;
-  storeys: readonly ResolvedLevel[];
-  walls: readonly WallPiece[];
-  columns: readonly ColumnPiece[];
-  shafts: readonly SolvedShaft[];
-  rooms: readonly Room[];
-  boundaries: readonly BoundaryLine[];
+/** A closed region of a storey in plan, with what columns and shafts leave of it. */
+export interface ClosedRegion {
+  ring: Ring;
+  holes: Ring[];
+  box: Box;
+  netMm2: number;
+  perimeterMm: number;
+  centroid: Point;
+}
+
+/** A room with the place of its tag. */
+export interface Tag {
+  room: Room;
+  at: Point;
+}
+
+interface PlanGiven {
   union: UnionStore;
   facts: PlanFacts;
+  /** What stands where the plan is cut, in plan. */
+  strips: readonly Ring[];
+  boundaries: readonly Ring[];
+  columns: readonly Ring[];
+  shafts: readonly Ring[];
 }
 
-/** The regions that walls and boundary lines of each level close, with the rooms they are. */
-export function solveRooms(given: Given): { regions: RoomRegion[]; findings: Finding[] } {
-  const { framework, storeys, rooms } = given;
+/** What walls and boundary lines of a storey close. */
+export function closedRegions(given: PlanGiven): ClosedRegion[] {
+  const [columns, shafts] = [given.columns, given.shafts].map((rings) => rings.map((ring) => ({ ring, box: bounds(ring) })));
+  return regionsOf(given).map(({ outer, holes }) => netRegion(given, outer, holes, [...columns!, ...shafts!]));
+}
+
+/** The rooms of a storey, and those that are carried up from it. */
+export interface RoomsOfStorey {
+  regions: RoomRegion[];
+  /** Rooms carried up, by the ring of their region. */
+  carried: ReadonlyMap<Ring, Tag>;
+  findings: Finding[];
+}
+
+/** Names closed regions: by tags of their own level, of its master's, or what is carried up from the storey below. */
+export function namedRooms(
+  level: ResolvedLevel,
+  closed: readonly ClosedRegion[],
+  own: readonly Tag[],
+  masters: readonly Tag[],
+  below: ReadonlyMap<Ring, Tag>,
+  levelName: (level: Id) => string | undefined,
+): RoomsOfStorey {
   const findings: Finding[] = [];
-  const found: RoomRegion[] = [];
-  const tags = rooms.map((room) => ({ room, at: resolvePlace(framework, room.place).at }));
-  /** Rooms carried to the level, by the text of their region. */
-  let carried = new Map<string, { room: Room; at: Point }>();
-  for (const level of storeys) {
-    const closed = regionsAt(given, level);
-    const here = tags.filter(({ room }) => room.level === level.id);
-    const master = following(framework).masterOf.get(level.id);
-    // A level that follows has its master's rooms but where it has its own.
-    const masters = master === undefined ? [] : tags.filter(({ room }) => room.level === master);
-    const own = [...here, ...masters];
-    const taken = new Map<Region, { room: Room; at: Point }[]>();
-    for (const tag of own) {
-      const region = closed.find((each) => isIn(each, tag.at));
-      const isOwn = tag.room.level === level.id;
-      if (region && (isOwn || !taken.has(region))) taken.set(region, [...(taken.get(region) ?? []), tag]);
-      else if (!region && isOwn) findings.push(outside(tag.room, level));
-    }
-    const next = new Map<string, { room: Room; at: Point }>();
-    for (const region of closed) {
-      const text = given.facts.textOf(given.facts.one(region.outer));
-      const tagged = taken.get(region) ?? [];
-      const from = carried.get(text);
-      const tag = tagged[0] ?? from ?? null;
-      if (tagged.length > 1)
-        findings.push(
-          twice(
-            tagged.map(({ room }) => room),
-            level,
-          ),
-        );
-      if (tag?.room.carriedUp) next.set(text, tag);
-      found.push(regionOf(given, level, region, tag, tag !== null && tag.room.level !== level.id));
-    }
-    carried = next;
+  const taken = new Map<ClosedRegion, Tag[]>();
+  for (const tag of [...own, ...masters]) {
+    const region = closed.find((each) => isIn(each, tag.at));
+    const isOwn = tag.room.level === level.id;
+    if (region && (isOwn || !taken.has(region))) taken.set(region, [...(taken.get(region) ?? []), tag]);
+    else if (!region && isOwn) findings.push(outside(tag.room, level));
   }
-  return { regions: found, findings };
+  const carried = new Map<Ring, Tag>();
+  const regions = closed.map((region): RoomRegion => {
+    const tagged = taken.get(region) ?? [];
+    const tag = tagged[0] ?? below.get(region.ring) ?? null;
+    if (tagged.length > 1)
+      findings.push(
+        twice(
+          tagged.map(({ room }) => room),
+          level,
+        ),
+      );
+    if (tag?.room.carriedUp) carried.set(region.ring, tag);
+    return {
+      building: level.record.building,
+      level: level.id,
+      room: tag?.room.id ?? null,
+      number: tag ? numberAt(tag.room, level, levelName) : '',
+      name: tag?.room.name ?? '',
+      use: tag?.room.use ?? '',
+      ring: region.ring,
+      holes: region.holes,
+      netMm2: region.netMm2,
+      perimeterMm: region.perimeterMm,
+      at: tag?.at ?? region.centroid,
+      isCarried: tag !== null && tag.room.level !== level.id,
+    };
+  });
+  return { regions, carried, findings };
 }
 
-const isIn = ({ outer, holes }: Region, at: Point): boolean =>
-  contains(outer, at) && !holes.some((hole) => contains(hole, at));
+const isIn = ({ ring, holes, box }: ClosedRegion, at: Point): boolean =>
+  at.x >= box.minX &&
+  at.x <= box.maxX &&
+  at.y >= box.minY &&
+  at.y <= box.maxY &&
+  contains(ring, at) &&
+  !holes.some((hole) => contains(hole, at));
 
 /** What walls and boundary lines close: what is left of a box around them, less what reaches its edge. */
-function regionsAt({ framework, walls, boundaries, union, facts }: Given, level: ResolvedLevel): Region[] {
-  const cutMm = level.fflMm + 1000;
-  const strips = walls
-    .filter(({ bottomMm, topMm }) => bottomMm < cutMm && topMm > cutMm)
-    .flatMap((piece) => piece.strips);
+function regionsOf({ strips, boundaries, union, facts }: PlanGiven): readonly Region[] {
   if (strips.length === 0) return [];
-  const lines = boundaries
-    .filter((line) => holdsLevel(framework, [line.level], level.id))
-    .flatMap((line) => hairs(framework, line))
-    .map((ring) => facts.one(ring));
   const all = strips.map(bounds);
   const [minX, minY] = [Math.min(...all.map((b) => b.minX)) - 1000, Math.min(...all.map((b) => b.minY)) - 1000];
   const [maxX, maxY] = [Math.max(...all.map((b) => b.maxX)) + 1000, Math.max(...all.map((b) => b.maxY)) + 1000];
@@ -118,7 +142,7 @@ function regionsAt({ framework, walls, boundaries, union, facts }: Given, level:
     { x: maxX, y: maxY },
     { x: minX, y: maxY },
   ]);
-  const holes = [...new Set([...strips, ...lines])];
+  const holes = [...new Set([...strips, ...boundaries])];
   const key = `rooms ${holes
     .map((ring) => facts.textOf(ring))
     .sort()
@@ -135,7 +159,8 @@ function regionsAt({ framework, walls, boundaries, union, facts }: Given, level:
 const areaOf = (outer: Ring, holes: readonly Ring[]): number =>
   [outer, ...holes].reduce((sum, ring) => sum + ringArea(ring), 0);
 
-function hairs(framework: Framework, { place, points }: BoundaryLine): Ring[] {
+/** A boundary line in plan, as thin strips. */
+export function hairs(framework: Framework, { place, points }: BoundaryLine): Ring[] {
   const { at, turnDeg } = resolvePlace(framework, place);
   const corners = points.map(({ xMm, yMm }) => plus(at, turned({ x: xMm, y: yMm }, turnDeg)));
   return corners.slice(1).flatMap((to, i) => {
@@ -148,53 +173,34 @@ function hairs(framework: Framework, { place, points }: BoundaryLine): Ring[] {
   });
 }
 
-function regionOf(
-  given: Given,
-  level: ResolvedLevel,
-  { outer, holes }: Region,
-  tag: { room: Room; at: Point } | null,
-  isCarried: boolean,
-): RoomRegion {
-  const { union, facts, columns, shafts } = given;
+function netRegion(
+  { union, facts }: PlanGiven,
+  outer: Ring,
+  holes: readonly Ring[],
+  inTheWay: readonly { ring: Ring; box: Box }[],
+): ClosedRegion {
   const ring = facts.one(outer);
   const box = bounds(ring);
   // What reaches into the room is taken out as far as it does, wherever its middle or its corners are.
-  const reachesIn = (other: Ring): boolean => {
-    const { minX, maxX, minY, maxY } = bounds(other);
-    return minX < box.maxX && maxX > box.minX && minY < box.maxY && maxY > box.minY;
-  };
-  const standing = columns
-    .filter((piece) => piece.level === level.id)
-    .map((piece) => facts.one(sectionRing(piece.section, piece.at, piece.turnDeg)))
-    .filter(reachesIn);
-  const open = shafts
-    .flatMap(({ cuts }) => cuts.filter((cut) => cut.level === level.id).map((cut) => cut.ring))
-    .filter(reachesIn);
-  const taken = [...new Set([...holes.map((hole) => facts.one(counterClockwise(hole))), ...standing, ...open])];
+  const reachIn = inTheWay
+    .filter((other) => other.box.minX < box.maxX && other.box.maxX > box.minX && other.box.minY < box.maxY && other.box.maxY > box.minY)
+    .map((other) => other.ring);
+  const taken = [...new Set([...holes.map((hole) => facts.one(counterClockwise(hole))), ...reachIn])];
   const key = `net ${facts.textOf(ring)}|${taken
     .map((each) => facts.textOf(each))
     .sort()
     .join('|')}`;
   const { areaMm2, centroid } = union(key, [ring], taken);
-  return {
-    building: level.record.building,
-    level: level.id,
-    room: tag?.room.id ?? null,
-    number: tag ? numberAt(tag.room, given, level) : '',
-    name: tag?.room.name ?? '',
-    use: tag?.room.use ?? '',
-    ring,
-    holes,
-    netMm2: areaMm2,
-    perimeterMm: ringPerimeter(ring),
-    at: tag?.at ?? centroid,
-    isCarried,
-  };
+  return { ring, holes: [...holes], box, netMm2: areaMm2, perimeterMm: ringPerimeter(ring), centroid };
 }
 
 /** A room's number at a level: one that begins with its own level's name begins with this one's here. */
-function numberAt({ number, level: own }: Room, { storeys }: Given, level: ResolvedLevel): string {
-  const from = storeys.find(({ id }) => id === own)?.record.name;
+function numberAt(
+  { number, level: own }: Room,
+  level: ResolvedLevel,
+  levelName: (level: Id) => string | undefined,
+): string {
+  const from = levelName(own);
   return from !== undefined && number.startsWith(`${from}.`)
     ? `${level.record.name}${number.slice(from.length)}`
     : number;

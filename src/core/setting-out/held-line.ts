@@ -6,14 +6,13 @@ import { minus } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import { directionDeg } from '../geometry/trig';
 import { axisLine, axisLines, type AxisLine } from '../grids/axis-lines';
+import { derived } from '../model/derived';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow } from '../model/length-input';
 import { stripsOf, wallPath } from '../walls/wall-path';
 import type { Rec } from '../model/kinds';
 import { outlineRing } from '../outlines/outline-ring';
-
-const cache = new WeakMap<Framework, Map<Id, AxisLine | null>>();
 
 /**
  * Any line a face can be held to: a grid line, a setting-out line, or one that is set out from an edge of a slab or
@@ -22,14 +21,10 @@ const cache = new WeakMap<Framework, Map<Id, AxisLine | null>>();
 export function heldLine(framework: Framework, id: Id): AxisLine | undefined {
   const known = axisLine(framework, id);
   if (known) return known;
-  let found = cache.get(framework);
-  if (!found) cache.set(framework, (found = new Map()));
-  if (!found.has(id)) {
-    found.set(id, null);
-    found.set(id, fromEdge(framework, id));
-  }
-  return found.get(id) ?? undefined;
+  return lineFromEdge(framework, id) ?? undefined;
 }
+
+const lineFromEdge = derived('line from an edge', fromEdge);
 
 function fromEdge(framework: Framework, id: Id): AxisLine | null {
   const record = recordOf(framework, 'settingOutLine', id);

@@ -1,7 +1,7 @@
-import { plateSet, resolvePlate } from '../floors/plates';
+import { PlateSet, resolvePlate } from '../floors/plates';
 import { storeyLevels } from '../levels/resolve-levels';
 import { recordsOf, type Framework } from '../model/framework';
-import { PlanFacts } from '../solving/plan-facts';
+import { PlanFacts } from '../passes/plan-facts';
 import type { SolvedShaft } from '../solving/solved';
 import type { Shaft } from './shaft';
 import { solveShaft } from './solve-shafts';
@@ -13,5 +13,5 @@ export function previewShaft(framework: Framework, shaft: Shaft): SolvedShaft | 
   const plates = recordsOf(framework, 'floorPlate')
     .filter(({ building }) => building === shaft.building)
     .flatMap((plate) => resolvePlate(framework, plate, storeys, storeys, facts));
-  return solveShaft(framework, shaft, storeys, plateSet(plates), facts).solved;
+  return solveShaft(framework, shaft, storeys, new PlateSet(plates), facts).solved;
 }

@@ -10,7 +10,7 @@ import type { Id } from '../model/ids';
 import { statesUp } from '../levels/states-up';
 import type { Outline } from '../outlines/outline';
 import { resolveOutline } from '../setting-out/resolve-outline';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import type { ShaftMiss, SolvedShaft } from '../solving/solved';
 import { reachingFollowers } from '../typical/as-master';
 import { quantiseMm } from '../units/length-units';

@@ -21,9 +21,9 @@ jest.mock('../rooms/solve-rooms', () => {
   const real = jest.requireActual<typeof import('../rooms/solve-rooms')>('../rooms/solve-rooms');
   return {
     ...real,
-    solveRooms: (...args: Parameters<typeof real.solveRooms>) => {
+    namedRooms: (...args: Parameters<typeof real.namedRooms>) => {
       if (mockBroken.has('rooms')) throw new Error('Broken on purpose');
-      return real.solveRooms(...args);
+      return real.namedRooms(...args);
     },
   };
 });

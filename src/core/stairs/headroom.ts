@@ -2,7 +2,7 @@ import { finding, type Finding, type Fix } from '../checks/finding';
 import type { Profile } from '../geometry/boolean';
 import { clippedTo } from '../geometry/convex-clip';
 import { dot, minus, plus, times, type Point } from '../geometry/point';
-import { bounds, counterClockwise, ringArea, type Ring } from '../geometry/polygon';
+import { bounds, type Box, counterClockwise, ringArea, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { FloorPiece } from '../solving/solved';
 import { formatLength } from '../units/format-length';
@@ -29,20 +29,28 @@ const REACH_MM = 12_000;
  * nosings), its landing and the first nosing of each flight at a landing's edge, a riser over the landing, to the
  * undersides above: flights and landings of the storeys above, and slabs, also where they only come up to the nosing.
  */
-export function addHeadroom(
+export function withHeadroom(
   stair: SolvedStair,
   floors: readonly FloorPiece[],
   shared: SharedPlan,
   names: ReadonlyMap<Id, string>,
-): Finding[] {
+): { stair: SolvedStair; findings: Finding[] } {
   const findings: Finding[] = [];
   const rules = STAIR_RULES[stair.rules];
-  const near = floors.filter(({ building }) => building === stair.building);
-  stair.storeys.forEach((storey, i) => {
-    if (!storey.steps) return;
+  const slabs = floors
+    .map((floor): Overhead => ({ floor, underMm: floor.topMm - floor.thicknessMm, box: bounds(floor.outline) }))
+    .sort((a, b) => a.underMm - b.underMm);
+  const over = stair.storeys.map((storey) => undersides(stair, storey));
+  const storeys = stair.storeys.map((storey, i): StairStorey => {
+    if (!storey.steps) return storey;
     const lower = lowerSurfaces(storey);
     const bottomMm = storey.flights[0]!.bottomMm;
-    const above = stair.storeys.slice(i + 1).flatMap((other) => undersides(stair, other));
+    const topMm = bottomMm + storey.heightMm;
+    const above: Surface[] = [];
+    // What begins out of reach over this storey is over all that is nearer.
+    for (let j = i + 1; j < over.length && Math.min(...over[j]!.map(({ mm }) => mm)) <= topMm + REACH_MM; j += 1)
+      above.push(...over[j]!);
+    const near = within(slabs, bottomMm + 1, bottomMm + REACH_MM);
     let least: StairStorey['headroom'] = null;
     let slab: FloorPiece | null = null;
     const take = (found: { mm: number; at: { x: number; y: number } } | null, under: string, floor?: FloorPiece) => {
@@ -58,9 +66,9 @@ export function addHeadroom(
         if (corners.length > 2 && Math.abs(ringArea(corners)) > beside)
           take(leastOver(onto(corners), from, to), to.words);
       }
-      for (const floor of near) {
-        const underMm = floor.topMm - floor.thicknessMm;
-        if (underMm < bottomMm + 1 || underMm > bottomMm + REACH_MM || !boxesMeet(from.ring, floor.outline)) continue;
+      const box = bounds(from.ring);
+      for (const { floor, underMm, box: outline } of near) {
+        if (!overlap(box, outline)) continue;
         const corners = overSlab(stair, floor, from.ring, beside, shared);
         take(
           leastOver(onto(corners), from, flat(floor.outline, underMm, '')),
@@ -70,9 +78,9 @@ export function addHeadroom(
         );
       }
     }
-    storey.headroom = least;
     const found = least as StairStorey['headroom'];
-    if (!found || found.mm >= rules.headroomMm - 1e-3) return;
+    const done = { ...storey, headroom: found };
+    if (!found || found.mm >= rules.headroomMm - 1e-3) return done;
     findings.push(
       finding(
         'stair.headroom',
@@ -83,9 +91,27 @@ export function addHeadroom(
         [slab ? openOver(stair, slab, names) : raise(storey, rules.headroomMm - found.mm)],
       ),
     );
+    return done;
   });
-  return findings;
+  return { stair: { ...stair, storeys }, findings };
 }
+
+/** A slab with its underside and the box around it. */
+interface Overhead {
+  floor: FloorPiece;
+  underMm: number;
+  box: Box;
+}
+
+/** Those whose underside lies between two heights; they come from the lowest up. */
+function within(slabs: readonly Overhead[], fromMm: number, toMm: number): Overhead[] {
+  const first = slabs.findIndex(({ underMm }) => underMm >= fromMm);
+  const end = slabs.findIndex(({ underMm }) => underMm > toMm);
+  return first < 0 ? [] : slabs.slice(first, end < 0 ? slabs.length : end);
+}
+
+const overlap = (p: Box, q: Box): boolean =>
+  p.minX < q.maxX && q.minX < p.maxX && p.minY < q.maxY && q.minY < p.maxY;
 
 /** A slab over a stair opened over its well, besides the voids it has. */
 function openOver(stair: SolvedStair, floor: FloorPiece, names: ReadonlyMap<Id, string>): Fix {
@@ -116,11 +142,6 @@ function overSlab(stair: SolvedStair, floor: FloorPiece, ring: Ring, besideMm2: 
     return [];
   const { areaMm2, regions } = shared(floor.profile, ring);
   return areaMm2 < besideMm2 ? [] : regions.flatMap(({ outer, holes }) => [...outer, ...holes.flat()]);
-}
-
-function boxesMeet(a: Ring, b: Ring): boolean {
-  const [p, q] = [bounds(a), bounds(b)];
-  return p.minX < q.maxX && q.minX < p.maxX && p.minY < q.maxY && q.minY < p.maxY;
 }
 
 const slopeOf = ({ riserMm, goingMm }: Flight): number => riserMm / goingMm;

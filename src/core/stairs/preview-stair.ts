@@ -1,8 +1,8 @@
 import type { Finding } from '../checks/finding';
-import { plateSet, resolvePlate } from '../floors/plates';
+import { PlateSet, resolvePlate } from '../floors/plates';
 import { storeyLevels } from '../levels/resolve-levels';
 import { recordsOf, type Framework } from '../model/framework';
-import { PlanFacts } from '../solving/plan-facts';
+import { PlanFacts } from '../passes/plan-facts';
 import { solveStair } from './solve-stair';
 import type { SolvedStair } from './solved-stair';
 import type { Stair } from './stair';
@@ -14,5 +14,5 @@ export function previewStair(framework: Framework, stair: Stair): { solved: Solv
   const plates = recordsOf(framework, 'floorPlate')
     .filter(({ building }) => building === stair.building)
     .flatMap((plate) => resolvePlate(framework, plate, storeys, storeys, facts));
-  return solveStair(framework, stair, storeys, plateSet(plates), facts);
+  return solveStair(framework, stair, storeys, new PlateSet(plates), facts);
 }

@@ -5,7 +5,7 @@ import { directionDeg } from '../geometry/trig';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import { resolveOutline } from '../setting-out/resolve-outline';
-import type { PlanFacts } from '../solving/plan-facts';
+import type { PlanFacts } from '../passes/plan-facts';
 import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import { chooseSteps, leastRun, nearestHeight } from './choose-steps';

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
 import { marked, ref } from '../kinds/marks';
 import { textSchema } from '../model/fields';
+import { derived } from '../model/derived';
 import { recordsOf, type Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
 
@@ -27,20 +28,14 @@ interface Following {
   followersOf: ReadonlyMap<Id, readonly Id[]>;
 }
 
-const known = new WeakMap<Framework, Following>();
-
 /** Which levels follow which. Worked out once per framework. */
-export function following(framework: Framework): Following {
-  const ready = known.get(framework);
-  if (ready) return ready;
+export const following: (framework: Framework) => Following = derived('typical floors', (framework) => {
   const groups = recordsOf(framework, 'typical');
-  const made: Following = {
+  return {
     masterOf: new Map(groups.flatMap(({ master, levels }) => levels.map((level) => [level, master] as const))),
     followersOf: new Map(groups.map(({ master, levels }) => [master, levels])),
   };
-  known.set(framework, made);
-  return made;
-}
+});
 
 /** True if a list of levels holds a level, or the master it follows. */
 export const holdsLevel = (framework: Framework, levels: readonly Id[], level: Id): boolean => {

@@ -12,6 +12,8 @@ export interface Joining {
 
 /** An end this far short of another wall, or past it, still joins it, mm. */
 const REACH_MM = 50;
+/** Walls that meet at a smaller angle than this run beside each other. */
+const LEAST_SINE = 0.05;
 
 /** Which wall runs through where two meet: the higher rank, then the thicker, then the one made first by id. */
 const RANK: Record<WallUse, number> = { core: 4, party: 3, exterior: 3, glazed: 2, interior: 1 };
@@ -24,16 +26,17 @@ export function runsThrough(a: Joining, b: Joining): boolean {
 
 /**
  * A wall's path with its open ends brought to the walls they meet: to the other's middle where it runs on (a T), to its
- * far face where it ends there too (a corner). What then lies in both is the one's that runs through.
+ * far face where it ends there too (a corner). What then lies in both is the one's that runs through. `others` are the walls that
+ * may lie within reach of an end.
  */
-export function joined(wall: Joining, others: readonly Joining[]): WallPath {
+export function joined(wall: Joining, others: (end: Point) => readonly Joining[]): WallPath {
   const { path } = wall;
   if (path.closed) return path;
   const points = [...path.points];
   const last = points.length - 1;
-  points[0] = brought(points[0]!, points[1]!, wall, others);
-  points[last] = brought(points[last]!, points[last - 1]!, wall, others);
-  return { ...path, points };
+  points[0] = brought(points[0]!, points[1]!, wall, others(points[0]!));
+  points[last] = brought(points[last]!, points[last - 1]!, wall, others(points[last]!));
+  return path.along(points);
 }
 
 function brought(end: Point, inner: Point, wall: Joining, others: readonly Joining[]): Point {
@@ -43,9 +46,9 @@ function brought(end: Point, inner: Point, wall: Joining, others: readonly Joini
   let best: { by: number; to: Point } | null = null;
   for (const other of others) {
     if (other.id === wall.id) continue;
-    const { points, closed, build, leftOf } = other.path;
+    const { points, closed, build } = other.path;
     // The other's middle lies so far to the left of its path.
-    const middleMm = leftOf(build.thicknessMm / 2);
+    const middleMm = other.path.leftOf(build.thicknessMm / 2);
     for (let i = 0; i < (closed ? points.length : points.length - 1); i += 1) {
       const [a, b] = [points[i]!, points[(i + 1) % points.length]!];
       const along = minus(b, a);
@@ -53,7 +56,7 @@ function brought(end: Point, inner: Point, wall: Joining, others: readonly Joini
       const unit = times(along, 1 / size);
       const shift = times({ x: -unit.y, y: unit.x }, middleMm);
       const sine = cross(out, unit);
-      if (Math.abs(sine) < 0.05) continue;
+      if (Math.abs(sine) < LEAST_SINE) continue;
       const by = cross(minus(plus(a, shift), end), unit) / sine;
       const half = build.thicknessMm / 2 / Math.abs(sine);
       if (Math.abs(by) > half + REACH_MM) continue;
@@ -70,3 +73,7 @@ function brought(end: Point, inner: Point, wall: Joining, others: readonly Joini
   // Never back past its own other end.
   return best && dot(minus(best.to, inner), out) > 1 ? quantised(best.to) : end;
 }
+
+/** How far from a wall's path an end may lie that joins it, and how far an end looks around, mm. */
+export const joinReachMm = ({ build }: WallPath): number => build.thicknessMm * (1 / LEAST_SINE) + 2 * REACH_MM;
+export const endReachMm = ({ build }: WallPath): number => build.thicknessMm + 2 * REACH_MM;

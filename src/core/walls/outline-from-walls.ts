@@ -53,8 +53,9 @@ export function outlineFromWalls(
 }
 
 /** How far left of a party wall's path the face of its core lies that one sees from a place, moved away from it. */
-function nearFace({ points, build, leftOf }: WallPath, from: Point | null, outMm: number): number {
-  const [a, b] = build.coreMm.map(leftOf) as [number, number];
+function nearFace(path: WallPath, from: Point | null, outMm: number): number {
+  const { points, build } = path;
+  const [a, b] = build.coreMm.map((depth) => path.leftOf(depth)) as [number, number];
   const [start, end] = [points[0]!, points.at(-1)!];
   const isLeft = from === null || cross(minus(end, start), minus(from, start)) > 0;
   return isLeft ? Math.max(a, b) - outMm : Math.min(a, b) + outMm;

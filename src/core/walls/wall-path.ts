@@ -15,12 +15,26 @@ export interface Build {
 }
 
 /** A wall in plan: its path, and how far its faces lie to the left of it. */
-export interface WallPath {
-  points: readonly Point[];
-  closed: boolean;
-  build: Build;
+export class WallPath {
+  constructor(
+    readonly points: readonly Point[],
+    readonly closed: boolean,
+    readonly build: Build,
+    /** 1 where its outside lies to the left of the path. */
+    private readonly side: 1 | -1,
+    /** How deep in the wall the path runs, from the outside face. */
+    private readonly onMm: number,
+  ) {}
+
   /** Left of the path, of a depth from the outside face. */
-  leftOf: (depthMm: number) => number;
+  leftOf(depthMm: number): number {
+    return this.side * (this.onMm - depthMm);
+  }
+
+  /** The same wall along other points. */
+  along(points: readonly Point[]): WallPath {
+    return new WallPath(points, this.closed, this.build, this.side, this.onMm);
+  }
 }
 
 function buildOf(framework: Framework, wall: Pick<Wall, 'type'>): Build {
@@ -59,8 +73,7 @@ export function wallPath(framework: Framework, wall: Wall): WallPath | null {
   if (points.length < (wall.closed ? 3 : 2)) return null;
   const build = buildOf(framework, wall);
   const onMm = faceDepth(build, wall.on);
-  const side = wall.outside === 'left' ? 1 : -1;
-  return { points, closed: wall.closed, build, leftOf: (depthMm) => side * (onMm - depthMm) };
+  return new WallPath(points, wall.closed, build, wall.outside === 'left' ? 1 : -1, onMm);
 }
 
 /** Corners sharper than this are cut square instead of running to a point: times the offset. */
@@ -84,7 +97,7 @@ export function offsetPath(points: readonly Point[], closed: boolean, leftMm: nu
 }
 
 /** The wall between two depths as one ring for each straight part of its path, mitred at the corners. */
-export function stripsOf(path: Pick<WallPath, 'points' | 'closed' | 'leftOf'>, fromMm: number, toMm: number): Ring[] {
+export function stripsOf(path: WallPath, fromMm: number, toMm: number): Ring[] {
   const [a, b] = [fromMm, toMm].map((depth) => offsetPath(path.points, path.closed, path.leftOf(depth))) as [
     Point[],
     Point[],

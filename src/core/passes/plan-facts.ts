@@ -12,14 +12,18 @@ export interface Standing {
 }
 
 /**
- * What is true in plan whatever the heights are, kept from solve to solve: a level that moves asks nothing new.
- * Facts belong to rings. Rings with equal corners are made one object, and a ring that two solves in a row have
- * not used is forgotten with all that was known of it, so a fact can never be out of date.
+ * What is true in plan whatever the heights are: a level that moves asks nothing new. Facts belong to rings. Rings with equal
+ * corners are made one object, for as long as anything holds it, and a ring that nothing holds is forgotten with all that was known
+ * of it, so a fact can never be out of date.
  */
 export class PlanFacts {
-  private kept = new Map<string, Ring>();
-  private used = new Map<string, Ring>();
+  private readonly rings = new Map<string, WeakRef<Ring>>();
+  private readonly gone = new FinalizationRegistry((text: string) => {
+    if (!this.rings.get(text)?.deref()) this.rings.delete(text);
+  });
   private readonly texts = new WeakMap<Ring, string>();
+  private readonly numbers = new WeakMap<Ring, number>();
+  private numbered = 0;
   private readonly standings = new WeakMap<Ring, WeakMap<Ring, Standing>>();
   private readonly shares = new WeakMap<Ring, WeakMap<Ring, number>>();
   private readonly leavings = new WeakMap<Ring, WeakMap<Ring, boolean>>();
@@ -27,31 +31,24 @@ export class PlanFacts {
   private readonly clippings = new WeakMap<Ring, WeakMap<Ring, readonly Ring[]>>();
   private readonly meetings = new WeakMap<Ring, WeakMap<Ring, boolean>>();
 
-  /** Told of every ring that is used, by its text. */
-  onRing: (text: string) => void = () => undefined;
-
-  /** Keeps rings that a result kept from before holds. */
-  useAgain(texts: ReadonlySet<string>): void {
-    for (const text of texts) {
-      const ring = this.used.get(text) ?? this.kept.get(text);
-      if (ring) this.used.set(text, ring);
-    }
-  }
-
-  /** Called at the start of a solve. */
-  begin(): void {
-    this.kept = this.used;
-    this.used = new Map();
-  }
-
   /** The one ring with these corners. */
   one(ring: Ring): Ring {
+    if (this.texts.has(ring)) return ring;
     const text = ring.map(({ x, y }) => `${x},${y}`).join(' ');
-    const same = this.used.get(text) ?? this.kept.get(text) ?? ring;
-    this.used.set(text, same);
-    this.onRing(text);
-    this.texts.set(same, text);
-    return same;
+    const same = this.rings.get(text)?.deref();
+    if (same) return same;
+    this.rings.set(text, new WeakRef(ring));
+    this.gone.register(ring, text);
+    this.texts.set(ring, text);
+    return ring;
+  }
+
+  /** A number for a ring, the same for equal rings for as long as one of them is held. It means nothing else. */
+  numberOf(ring: Ring): number {
+    const same = this.one(ring);
+    let number = this.numbers.get(same);
+    if (number === undefined) this.numbers.set(same, (number = this.numbered += 1));
+    return number;
   }
 
   /** A ring's corners as text: equal rings have equal texts. */

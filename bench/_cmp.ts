@@ -1,0 +1,15 @@
+import { writeFileSync } from 'node:fs';
+import { solve } from '@/core/solving/solve';
+import { randomRun } from '@/core/testing/random-commands';
+import { everyCommand } from '@/core/testing/every-command';
+import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
+import { given } from '@/core/testing/given';
+import { canonicalJson } from '@/core/model/json';
+import { createHash } from 'node:crypto';
+const out: Record<string, unknown> = {};
+const sorted = (v: any) => Object.fromEntries(Object.entries(v).map(([k, x]) => [k, Array.isArray(x) ? (x as any[]).map((e) => canonicalJson(e)).sort() : k==='profiles' ? Object.keys(x as any).length : x]));
+const frames: [string, any][] = [];
+frames.push(['demo', given(TIDEWATER_YARD.map(({ command, input }) => [command, input] as any))]);
+for (let s = 0; s < Number(process.argv[3] ?? 4); s++) frames.push([`r${s}`, randomRun(s, 200).end]);
+for (const [n, f] of frames) out[n] = sorted(solve(f));
+writeFileSync(process.argv[2]!, JSON.stringify(out));

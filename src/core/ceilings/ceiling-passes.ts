@@ -1,0 +1,154 @@
+import { columnsAtPass } from '../columns/column-passes';
+import { platesPass } from '../floors/floor-passes';
+import { holesAtPass } from '../floors/cut-floor-passes';
+import type { Ring } from '../geometry/polygon';
+import { recordsOf } from '../model/framework';
+import type { Id } from '../model/ids';
+import { definePass, keyOf, partsOf, type Pass } from '../passes/pass';
+import { regionsAlikePass, roomsAtPass } from '../rooms/room-passes';
+import { stagesAtPass } from '../shafts/shaft-passes';
+import { storeyAlike } from '../solving/alike';
+import { fflPass, ownRecords, storeyPass, storeysOf } from '../solving/building-passes';
+import { wallChain, wallsBefore } from '../walls/wall-passes';
+import { typedPlanPass } from '../walls/wall-plans';
+import { ceilingOver } from './ceiling-over';
+import { ceilingAt, ceilingsOf, ceilingStates, type Hung } from './solve-ceilings';
+import type { CeilingPiece } from './solved-ceiling';
+
+const statesPass = definePass({
+  name: 'ceilings by storeys',
+  scope: 'building',
+  run: (cx, building): ReadonlyMap<Id, readonly Hung[]> => {
+    const found = new Map<Id, Hung[]>();
+    const storeys = storeysOf(cx, building);
+    for (const record of ownRecords(recordsOf(cx.framework, 'ceiling'), building))
+      for (const [level, hung] of ceilingStates(cx.framework, record, storeys, cx.facts)) {
+        const list = found.get(level);
+        if (list) list.push(hung);
+        else found.set(level, [hung]);
+      }
+    return found;
+  },
+});
+
+const hungAtPass = definePass({
+  name: 'what hangs in a storey',
+  scope: 'level',
+  gathers: true,
+  run: (cx, key): readonly Hung[] => {
+    const [building, level] = partsOf(key);
+    return cx.get(statesPass, building).get(level) ?? [];
+  },
+});
+
+/** Closed regions with the ids of their rooms: a room's name changes no ceiling. */
+const roomRingsPass = definePass({
+  name: 'rooms a ceiling may hang in',
+  scope: 'level',
+  run: (cx, key): readonly { ring: Ring; holes: readonly Ring[]; room: Id | null }[] =>
+    cx.get(roomsAtPass, key).map(({ ring, holes, room }) => ({ ring, holes, room })),
+});
+
+/** Walls that may stand where a drawn ceiling hangs. */
+const wallsThroughPass = definePass({
+  name: 'walls through ceilings',
+  scope: 'level',
+  run: (cx, key) => {
+    const [building] = partsOf(key);
+    if (cx.get(hungAtPass, key).every(({ outline }) => outline === null)) return [];
+    return cx.get(wallsBefore.band, key).map(({ wall, type, bottomMm, topMm }) => ({
+      wall,
+      bottomMm,
+      topMm,
+      strips: cx.get(typedPlanPass, keyOf(building, wall, type))?.strips ?? [],
+    }));
+  },
+});
+
+const ceilingsAlikePass = storeyAlike('ceilings', (cx, key) => {
+  const [building, level] = partsOf(key);
+  const storey = cx.get(storeyPass, key);
+  const hung = cx.get(hungAtPass, key);
+  // What stops at a ceiling is not told by its plan alone.
+  if (hung.length === 0 || !storey?.above || hung.some(({ outline }) => outline !== null)) return level;
+  const number = (ring: Ring) => cx.facts.numberOf(ring);
+  const plates = cx.get(platesPass, building);
+  const above = plates.at(storey.above.id).map((plate) => plates.all.indexOf(plate));
+  return [
+    hung.map(({ ceiling, heightMm, thicknessMm }) => `${ceiling.id} ${heightMm} ${thicknessMm}`).join(),
+    `${storey.above.fflMm} ${storey.above.sslMm} ${above.join(' ')}`,
+    cx.get(regionsAlikePass, key),
+    cx
+      .get(roomRingsPass, key)
+      .map(({ ring, room }) => `${number(ring)} ${room ?? ''}`)
+      .join(),
+    cx
+      .get(columnsAtPass, key)
+      .map(({ ring, topMm }) => `${number(ring)} ${topMm}`)
+      .join(),
+    cx
+      .get(stagesAtPass, key)
+      .map((stages) => stages.map(({ ring, bottomMm, topMm }) => `${number(ring)} ${bottomMm} ${topMm}`).join('+'))
+      .join(),
+    cx.get(holesAtPass, keyOf(building, storey.above.id)).map(number).join(),
+  ].join('|');
+});
+
+/** Ceilings of a storey from its FFL. */
+export const ceilingsFromFloorPass: Pass<readonly CeilingPiece[]> = definePass<readonly CeilingPiece[]>({
+  name: 'ceilings of a storey from its floor',
+  scope: 'level',
+  run: (cx, key) => {
+    const [building, level] = partsOf(key);
+    const hung = cx.get(hungAtPass, key);
+    const storey = cx.get(storeyPass, key);
+    if (hung.length === 0 || !storey?.above) return [];
+    const same = cx.get(ceilingsAlikePass, key);
+    if (same !== level) return cx.get(ceilingsFromFloorPass, keyOf(building, same));
+    return ceilingsOf(
+      {
+        framework: cx.framework,
+        level: storey.level,
+        above: storey.above,
+        plates: cx.get(platesPass, building),
+        rooms: cx.get(roomRingsPass, key),
+        walls: cx.get(wallsThroughPass, key),
+        columns: cx.get(columnsAtPass, key),
+        shafts: cx.get(stagesAtPass, key),
+        holes: cx.get(holesAtPass, keyOf(building, storey.above.id)),
+        union: (...args) => cx.profiles.union(...args),
+        facts: cx.facts,
+      },
+      hung,
+    );
+  },
+});
+
+/** Ceilings of a storey in the building's heights; by building and level. */
+export const ceilingsAtPass = definePass({
+  name: 'ceilings of a storey',
+  scope: 'level',
+  run: (cx, key): readonly CeilingPiece[] => {
+    const [, level] = partsOf(key);
+    const zeroMm = cx.get(fflPass, key);
+    return cx.get(ceilingsFromFloorPass, key).map((piece) => ceilingAt(piece, level, zeroMm));
+  },
+});
+
+export const ceilingsPass = definePass<readonly CeilingPiece[]>({
+  name: 'ceilings',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building) =>
+    storeysOf(cx, building)
+      .slice(0, -1)
+      .flatMap(({ id }) => cx.get(ceilingsAtPass, keyOf(building, id))),
+  failing: (_, building) => ({ what: 'The ceilings', building, about: [], value: [] }),
+});
+
+/** Walls as they stand in the end: those that stop at ceilings do. */
+export const walls = wallChain(
+  '',
+  (cx, building) => ceilingOver((storey) => cx.get(ceilingsAtPass, keyOf(building, storey)), cx.facts),
+  wallsBefore,
+);

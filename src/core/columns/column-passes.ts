@@ -1,0 +1,155 @@
+import { columnRuns, type Run } from '../checks/check-columns';
+import type { Finding } from '../checks/finding';
+import { platesPass } from '../floors/floor-passes';
+import { contains, type Ring } from '../geometry/polygon';
+import { called } from '../kinds/records';
+import type { ResolvedLevel } from '../levels/resolve-levels';
+import { recordOf, recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { definePass, partsOf } from '../passes/pass';
+import { acting } from '../setting-out/acting';
+import { extentsPass, fflPass, flooredPass, ownRecords } from '../solving/building-passes';
+import type { ColumnBlock, ColumnPiece } from '../solving/solved';
+import { quantiseMm } from '../units/length-units';
+import type { ColumnStack } from './column';
+import { sectionRing } from './section-shape';
+import { solveColumn } from './solve-columns';
+
+interface SolvedStack {
+  pieces: readonly ColumnPiece[];
+  blocks: readonly ColumnBlock[];
+  findings: readonly Finding[];
+}
+
+/** A column through its storeys. */
+export const stackPass = definePass<SolvedStack>({
+  name: 'column stack',
+  scope: 'thing',
+  run: (cx, id) => {
+    const stack = recordOf(cx.framework, 'columnStack', id);
+    if (!stack) return NOTHING;
+    const { building } = stack;
+    const floored = cx.get(flooredPass, building);
+    const levels = partingLevels(cx.framework, stack, floored, cx.get(extentsPass, building));
+    return solveColumn(cx.framework, stack, levels, cx.get(platesPass, building), cx.facts);
+  },
+  failing: ({ framework }, id) => {
+    const stack = recordOf(framework, 'columnStack', id);
+    return { what: stack ? called(stack) : 'A column', building: stack?.building ?? '', about: [id], value: NOTHING };
+  },
+});
+const NOTHING: SolvedStack = { pieces: [], blocks: [], findings: [] };
+
+const runsPass = definePass({
+  name: 'column stack in like stretches',
+  scope: 'thing',
+  run: (cx, id): readonly Run[] => columnRuns(cx.get(stackPass, id).pieces, cx.facts)[0] ?? [],
+});
+
+const stacksPass = definePass({
+  name: 'column stacks',
+  scope: 'building',
+  run: ({ framework }, building): readonly Id[] =>
+    ownRecords(recordsOf(framework, 'columnStack'), building).map(({ id }) => id),
+});
+
+/** All columns of a building, stack by stack. */
+export const columnsPass = definePass({
+  name: 'columns',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly ColumnPiece[] =>
+    cx.get(stacksPass, building).flatMap((id) => cx.get(stackPass, id).pieces),
+});
+
+export const blocksPass = definePass({
+  name: 'heads and thickenings',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly ColumnBlock[] =>
+    cx.get(stacksPass, building).flatMap((id) => cx.get(stackPass, id).blocks),
+});
+
+export const stackFindingsPass = definePass({
+  name: 'findings of column stacks',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly Finding[] =>
+    cx.get(stacksPass, building).flatMap((id) => cx.get(stackPass, id).findings),
+});
+
+/** Stacks that stand somewhere, each in stretches that are the same in plan. */
+export const columnRunsPass = definePass({
+  name: 'columns in like stretches',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly (readonly Run[])[] =>
+    cx
+      .get(stacksPass, building)
+      .map((id) => cx.get(runsPass, id))
+      .filter(({ length }) => length > 0),
+});
+
+/** A column of a storey in plan with its top. */
+interface ColumnAt {
+  stack: Id;
+  mark: string;
+  ring: Ring;
+  topMm: number;
+}
+
+const byLevelPass = definePass({
+  name: 'columns by levels',
+  scope: 'building',
+  run: (cx, building): ReadonlyMap<Id, readonly ColumnAt[]> => {
+    const found = new Map<Id, ColumnAt[]>();
+    for (const stretches of cx.get(columnRunsPass, building))
+      for (const { pieces } of stretches) {
+        const { section, at, turnDeg } = pieces[0]!;
+        const ring = cx.facts.one(sectionRing(section, at, turnDeg));
+        for (const { level, topMm, stack, mark } of pieces) {
+          const list = found.get(level);
+          const here = { stack, mark, ring, topMm };
+          if (list) list.push(here);
+          else found.set(level, [here]);
+        }
+      }
+    return found;
+  },
+});
+
+/** Columns of a storey in plan with their tops from its FFL; by building and level. */
+export const columnsAtPass = definePass({
+  name: 'columns of a storey',
+  scope: 'level',
+  run: (cx, key): readonly ColumnAt[] => {
+    const [building, level] = partsOf(key);
+    const zeroMm = cx.get(fflPass, key);
+    return (cx.get(byLevelPass, building).get(level) ?? []).map((column) => ({
+      ...column,
+      topMm: quantiseMm(column.topMm - zeroMm),
+    }));
+  },
+});
+
+/** Columns of a storey in plan. */
+export const columnRingsPass = definePass({
+  name: 'columns of a storey in plan',
+  scope: 'level',
+  run: (cx, key): readonly Ring[] => cx.get(columnsAtPass, key).map(({ ring }) => ring),
+});
+
+/** The levels that part a column: those that bound storeys, and mezzanines whose extent it stands in. */
+function partingLevels(
+  framework: Framework,
+  stack: ColumnStack,
+  floored: readonly ResolvedLevel[],
+  extents: ReadonlyMap<string, Ring | null>,
+): readonly ResolvedLevel[] {
+  if (floored.every(({ bounding }) => bounding)) return floored;
+  const { at } = acting(framework, stack);
+  return floored.filter(({ id, bounding }) => {
+    const extent = extents.get(id);
+    return bounding || (extent ? contains(extent, at) : false);
+  });
+}

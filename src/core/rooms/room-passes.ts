@@ -1,0 +1,162 @@
+import type { Finding } from '../checks/finding';
+import { columnRingsPass } from '../columns/column-passes';
+import type { Ring } from '../geometry/polygon';
+import { recordsOf } from '../model/framework';
+import { definePass, keyOf, partsOf, type Pass } from '../passes/pass';
+import { resolvePlace } from '../outlines/resolve-place';
+import { cutsAtPass } from '../shafts/shaft-passes';
+import { storeyAlike } from '../solving/alike';
+import { levelNamesPass, ownRecords, storeyPass, storeysOf } from '../solving/building-passes';
+import { following, holdsLevel } from '../typical/typical';
+import { wallsBefore } from '../walls/wall-passes';
+import { typedPlanPass } from '../walls/wall-plans';
+import { closedRegions, hairs, namedRooms, type ClosedRegion, type RoomRegion, type RoomsOfStorey, type Tag } from './solve-rooms';
+
+/** Rooms are seen where the plan is cut, mm over FFL. */
+const CUT_MM = 1000;
+
+const boundariesPass = definePass({
+  name: 'boundary lines of a storey',
+  scope: 'level',
+  run: ({ framework, facts }, key): readonly Ring[] => {
+    const [building, level] = partsOf(key);
+    return ownRecords(recordsOf(framework, 'boundaryLine'), building)
+      .filter((line) => holdsLevel(framework, [line.level], level))
+      .flatMap((line) => hairs(framework, line))
+      .map((ring) => facts.one(ring));
+  },
+});
+
+/** What stands where the plan is cut, in plan. */
+const cutStripsPass = definePass({
+  name: 'walls where a storey is cut',
+  scope: 'level',
+  run: (cx, key): readonly Ring[] => {
+    const [building] = partsOf(key);
+    return cx
+      .get(wallsBefore.band, key)
+      .filter(({ bottomMm, topMm }) => bottomMm < CUT_MM && topMm > CUT_MM)
+      .flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type))?.strips ?? []);
+  },
+});
+
+export const regionsAlikePass = storeyAlike('closed regions', (cx, key) =>
+  [cutStripsPass, boundariesPass, columnRingsPass, cutsAtPass]
+    .map((pass) => cx.get(pass, key).map((ring) => cx.facts.numberOf(ring)).join())
+    .join('|'),
+);
+
+/** The closed regions of a storey, whatever they are called. */
+export const regionsPass: Pass<readonly ClosedRegion[]> = definePass<readonly ClosedRegion[]>({
+  name: 'closed regions of a storey',
+  scope: 'level',
+  run: (cx, key) => {
+    const [building, level] = partsOf(key);
+    const same = cx.get(regionsAlikePass, key);
+    if (same !== level) return cx.get(regionsPass, keyOf(building, same));
+    const strips = cx.get(cutStripsPass, key);
+    if (strips.length === 0) return [];
+    return closedRegions({
+      strips,
+      boundaries: cx.get(boundariesPass, key),
+      columns: cx.get(columnRingsPass, key),
+      shafts: cx.get(cutsAtPass, key),
+      union: (...args) => cx.profiles.union(...args),
+      facts: cx.facts,
+    });
+  },
+});
+
+const tagsPass = definePass({
+  name: 'tags of rooms',
+  scope: 'building',
+  run: ({ framework }, building): ReadonlyMap<string, readonly Tag[]> => {
+    const found = new Map<string, Tag[]>();
+    for (const room of ownRecords(recordsOf(framework, 'room'), building)) {
+      const tag = { room, at: resolvePlace(framework, room.place).at };
+      const list = found.get(room.level);
+      if (list) list.push(tag);
+      else found.set(room.level, [tag]);
+    }
+    return found;
+  },
+});
+
+const tagsAtPass = definePass({
+  name: 'tags of rooms of a storey',
+  scope: 'level',
+  gathers: true,
+  run: (cx, key): readonly Tag[] => {
+    const [building, level] = partsOf(key);
+    return cx.get(tagsPass, building).get(level) ?? [];
+  },
+});
+
+const belowPass = definePass({
+  name: 'storey below',
+  scope: 'level',
+  run: (cx, key): string | null => {
+    const [building, level] = partsOf(key);
+    const storeys = storeysOf(cx, building);
+    return storeys[storeys.findIndex(({ id }) => id === level) - 1]?.id ?? null;
+  },
+});
+
+/** Rooms that go on upwards from the storey below. */
+const carriedPass = definePass({
+  name: 'rooms carried up to a storey',
+  scope: 'level',
+  run: (cx, key): ReadonlyMap<Ring, Tag> => {
+    const [building] = partsOf(key);
+    const below = cx.get(belowPass, key);
+    return below === null ? new Map() : cx.get(storeyRoomsPass, keyOf(building, below)).carried;
+  },
+});
+
+const storeyRoomsPass = definePass<RoomsOfStorey>({
+  name: 'rooms of a storey',
+  scope: 'level',
+  run: (cx, key) => {
+    const [building, level] = partsOf(key);
+    const storey = cx.get(storeyPass, key);
+    if (!storey) return { regions: [], carried: new Map(), findings: [] };
+    const master = following(cx.framework).masterOf.get(level);
+    const names = cx.get(levelNamesPass, building);
+    return namedRooms(
+      storey.level,
+      cx.get(regionsPass, key),
+      cx.get(tagsAtPass, key),
+      // A level that follows has its master's rooms but where it has its own.
+      master === undefined ? [] : cx.get(tagsAtPass, keyOf(building, master)),
+      cx.get(carriedPass, key),
+      (id) => names.get(id),
+    );
+  },
+});
+
+/** The rooms of a storey with their regions. */
+export const roomsAtPass = definePass({
+  name: 'regions of a storey',
+  scope: 'level',
+  gathers: true,
+  run: (cx, key): readonly RoomRegion[] => cx.get(storeyRoomsPass, key).regions,
+});
+
+export const roomsPass = definePass<{ regions: readonly RoomRegion[]; findings: Finding[] }>({
+  name: 'rooms',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building) => {
+    const storeys = storeysOf(cx, building).map(({ id }) => cx.get(storeyRoomsPass, keyOf(building, id)));
+    return {
+      regions: storeys.flatMap(({ regions }) => regions),
+      findings: storeys.flatMap(({ findings }) => findings),
+    };
+  },
+  failing: ({ framework }, building) => ({
+    what: 'The rooms',
+    building,
+    about: ownRecords(recordsOf(framework, 'room'), building).map(({ id }) => id),
+    value: { regions: [], findings: [] },
+  }),
+});

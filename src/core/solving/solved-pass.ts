@@ -1,0 +1,108 @@
+import { ceilingsPass, walls } from '../ceilings/ceiling-passes';
+import { budgetsPass, CHECKS } from '../checks/check-passes';
+import type { Finding } from '../checks/finding';
+import { blocksPass, columnsPass, stackFindingsPass } from '../columns/column-passes';
+import { floorFindingsPass, floorsPass } from '../floors/cut-floor-passes';
+import { foundationFindingsPass, foundationsPass } from '../foundations/foundation-passes';
+import { recordsOf } from '../model/framework';
+import { definePass, type Context, type Pass } from '../passes/pass';
+import { roomsPass } from '../rooms/room-passes';
+import { shaftFindingsPass, shaftsPass } from '../shafts/shaft-passes';
+import { finishedStairsPass, headroomFindingsPass } from '../stairs/headroom-passes';
+import { stairFindingsPass } from '../stairs/stair-passes';
+import { partyPass } from '../walls/wall-plans';
+import { buildingsPass, levelRowsPass, surveyPass } from './building-passes';
+import { gridsPass } from './grid-passes';
+import type { Solved, SolvedMark } from './solved';
+
+const marksPass = definePass({
+  name: 'marks in views',
+  scope: 'project',
+  run: ({ framework }): SolvedMark[] =>
+    recordsOf(framework, 'viewMark').map(({ building, view, of, end, shown, placed, gap }) => ({
+      building,
+      view,
+      of,
+      end,
+      shown,
+      placed,
+      gap,
+    })),
+});
+
+/** Of all buildings, one after the other. */
+const ofAll = <T>(name: string, of: (cx: Context, building: string) => readonly T[]): Pass<T[]> =>
+  definePass({
+    name: `${name} of the project`,
+    scope: 'project',
+    gathers: true,
+    run: (cx): T[] => cx.get(buildingsPass, '').flatMap(({ id }) => of(cx, id)),
+  });
+
+const isShared = (cx: Context, building: string) => {
+  const shared = new Set(cx.get(partyPass, building).map(({ id }) => id));
+  return (wall: string): boolean => shared.has(wall);
+};
+
+const LISTS = {
+  levels: ofAll('levels', (cx, building) => cx.get(levelRowsPass, building)),
+  blocks: ofAll('heads and thickenings', (cx, building) => cx.get(blocksPass, building)),
+  columns: ofAll('columns', (cx, building) => cx.get(columnsPass, building)),
+  floors: ofAll('floors', (cx, building) => cx.get(floorsPass, building)),
+  shafts: ofAll('shafts', (cx, building) => cx.get(shaftsPass, building)),
+  stairs: ofAll('stairs', (cx, building) => cx.get(finishedStairsPass, building)),
+  walls: ofAll('walls', (cx, building) => {
+    const shared = isShared(cx, building);
+    return cx.get(walls.pieces, building).filter(({ wall }) => !shared(wall));
+  }),
+  sharedWalls: ofAll('party walls', (cx, building) => {
+    const shared = isShared(cx, building);
+    return cx.get(walls.pieces, building).filter(({ wall }) => shared(wall));
+  }),
+  foundations: ofAll('foundations', (cx, building) => cx.get(foundationsPass, building)),
+  rooms: ofAll('rooms', (cx, building) => cx.get(roomsPass, building).regions),
+  ceilings: ofAll('ceilings', (cx, building) => cx.get(ceilingsPass, building)),
+  budgets: ofAll('height budgets', (cx, building) => cx.get(budgetsPass, building)),
+} satisfies Partial<{ [K in keyof Solved]: Pass<Solved[K]> }>;
+
+const buildingFindings = ofAll('findings', (cx, building): readonly Finding[] => [
+  ...cx.get(shaftFindingsPass, building),
+  ...cx.get(stairFindingsPass, building),
+  ...cx.get(stackFindingsPass, building),
+  ...cx.get(floorFindingsPass, building),
+  ...cx.get(roomsPass, building).findings,
+  ...cx.get(walls.findings, building),
+  ...cx.get(headroomFindingsPass, building),
+  ...cx.get(foundationFindingsPass, building),
+  ...CHECKS.flatMap((check) => cx.get(check, building)),
+]);
+
+/** Everything but the profiles and the findings of passes that failed. */
+export const solvedPass = definePass({
+  name: 'everything',
+  scope: 'project',
+  gathers: true,
+  run: (cx): Omit<Solved, 'profiles'> => {
+    const { findings, ...grids } = cx.get(gridsPass, '');
+    const list = <K extends keyof typeof LISTS>(name: K) => cx.get(LISTS[name] as Pass<Solved[K]>, '');
+    return {
+      survey: cx.get(surveyPass, ''),
+      buildings: cx.get(buildingsPass, ''),
+      levels: list('levels'),
+      ...grids,
+      blocks: list('blocks'),
+      marks: cx.get(marksPass, ''),
+      columns: list('columns'),
+      floors: list('floors'),
+      shafts: list('shafts'),
+      stairs: list('stairs'),
+      walls: list('walls'),
+      sharedWalls: list('sharedWalls'),
+      foundations: list('foundations'),
+      rooms: list('rooms'),
+      ceilings: list('ceilings'),
+      budgets: list('budgets'),
+      findings: [...findings, ...cx.get(buildingFindings, '')],
+    };
+  },
+});

@@ -1,0 +1,263 @@
+import { finding, type Finding } from '../checks/finding';
+import { mmOf } from '../dimensions/resolve-length';
+import { floorUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
+import type { Ring } from '../geometry/polygon';
+import { endMm } from '../levels/resolve-end';
+import { levelById, type ResolvedLevel } from '../levels/resolve-levels';
+import { statesUp } from '../levels/states-up';
+import { recordOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import type { PlanFacts } from '../passes/plan-facts';
+import { endAt, isWallOf } from '../typical/typical-walls';
+import { following } from '../typical/typical';
+import { quantiseMm } from '../units/length-units';
+import type { Wall, WallException } from './wall';
+
+/** Where a wall of one type stands in a storey; heights from the storey's FFL. */
+export interface WallRun {
+  wall: Id;
+  type: Id;
+  /** The storey, by its lower level. */
+  level: Id;
+  bottomMm: number;
+  topMm: number;
+  /** True where it runs past slabs, through several storeys. */
+  passes: boolean;
+}
+
+/** The underside of the lowest ceiling of a storey that some rings meet, mm; null where none does. */
+export type CeilingOver = (storey: Id, strips: readonly Ring[]) => number | null;
+
+interface Given {
+  framework: Framework;
+  record: Wall;
+  strips: readonly Ring[];
+  under: ReadonlySet<Plate>;
+  storeys: readonly ResolvedLevel[];
+  plates: PlateSet;
+  facts: PlanFacts;
+  ceilingOver: CeilingOver;
+}
+
+/** A storey with heights from its own FFL. */
+interface OneStorey {
+  level: ResolvedLevel;
+  above: ResolvedLevel | null;
+}
+
+/**
+ * Where a wall that belongs to one storey stands in it, worked out from that storey alone; the storey may follow that of the wall.
+ * Null where more has to be known: it begins under its floor, reaches past the next one, stands on nothing or nowhere.
+ */
+export function runInStorey(
+  { framework, record, strips, under, plates, facts }: Omit<Given, 'storeys' | 'ceilingOver'>,
+  { level, above }: OneStorey,
+): WallRun | null {
+  if (record.passesClearMm !== null || record.exceptions.length > 0 || record.stopsAt.face === 'ceiling' || !above)
+    return null;
+  const over = { rings: strips, facts };
+  const soffitAt = (at: ResolvedLevel) => soffitMm(at, plates, (plate) => under.has(plate), over);
+  const heightOf = (end: Wall['startsAt'], at: ResolvedLevel) =>
+    quantiseMm(
+      (end.face === 'FFL' ? at.fflMm : end.face === 'SSL' ? at.sslMm : soffitAt(at)) + mmOf(framework, end.offsetMm),
+    );
+  const startMm = heightOf(record.startsAt, level);
+  const isWithin = record.stopsAt.level === record.startsAt.level;
+  const stopMm = heightOf(record.stopsAt, isWithin ? level : above);
+  const floor = floorUnder(level, plates, over);
+  const [base, faceMm] = record.startsAt.face === 'FFL' ? [floor.fflMm, level.fflMm] : [floor.sslMm, level.sslMm];
+  const bottomMm = quantiseMm(startMm + base - faceMm);
+  const topMm = Math.min(soffitAt(above), stopMm);
+  if (Math.min(startMm, bottomMm) < Math.min(level.sslMm, floor.sslMm) - 1 || stopMm > above.sslMm) return null;
+  if (topMm - bottomMm < 1) return null;
+  const isOnFloor = bottomMm <= level.fflMm + 1 && bottomMm >= level.sslMm - 1;
+  if (isOnFloor && !plates.at(level.id).some((plate) => under.has(plate))) return null;
+  return { wall: record.id, type: record.type, level: level.id, bottomMm, topMm, passes: false };
+}
+
+interface Stretch {
+  level: ResolvedLevel;
+  bottomMm: number;
+  topMm: number;
+}
+
+/** Higher or lower than this no zone of a floor lies off its level, mm. */
+const REACH_MM = 20_000;
+
+/**
+ * The storeys a wall stands in: from its base to the soffit above, within its two ends, or right through where it passes the
+ * slabs. A wall of one storey at a master stands at the levels that follow it too.
+ */
+export function wallRuns(given: Given): { runs: WallRun[]; findings: Finding[] } {
+  const heights = new Heights(given);
+  return { runs: heights.runs(), findings: heights.findings };
+}
+
+class Heights {
+  readonly findings: Finding[] = [];
+  private readonly states: ReadonlyMap<Id, { type: Id; leftOut: boolean }>;
+
+  constructor(private readonly given: Given) {
+    const { record, storeys } = given;
+    const states = statesUp<{ type: Id; leftOut: boolean }, WallException>(
+      { type: record.type, leftOut: false },
+      record.exceptions,
+      storeys,
+      (from, by) => ({ type: by.type ?? from.type, leftOut: by.leftOut }),
+    );
+    this.states = new Map(storeys.map(({ id }, i) => [id, states[i]!]));
+  }
+
+  /** Alike types together, in the order they begin. */
+  runs(): WallRun[] {
+    const { record } = this.given;
+    const byType = new Map<Id, WallRun[]>();
+    for (const { level, bottomMm, topMm } of this.stretches()) {
+      const { type } = this.states.get(level.id)!;
+      const run: WallRun = {
+        wall: record.id,
+        type,
+        level: level.id,
+        bottomMm: quantiseMm(bottomMm - level.fflMm),
+        topMm: quantiseMm(topMm - level.fflMm),
+        passes: record.passesClearMm !== null,
+      };
+      const list = byType.get(type);
+      if (list) list.push(run);
+      else byType.set(type, [run]);
+    }
+    return [...byType.values()].flat();
+  }
+
+  private report(rule: 'span.upsideDown' | 'wall.onNothing', level: Id, message: string, fixes: Finding['fixes']) {
+    const { id, building } = this.given.record;
+    this.findings.push(finding(rule, building, level, [id], message, fixes));
+  }
+
+  private stretches(): Stretch[] {
+    const { framework, record } = this.given;
+    const own = this.ownHeights(record);
+    const [only] = own;
+    const followers =
+      own.length === 1 && only && record.passesClearMm === null
+        ? (following(framework).followersOf.get(only.level.id) ?? [])
+        : [];
+    const all =
+      followers.length > 0 && isWallOf(framework, record, only!.level.id)
+        ? [...own, ...followers.flatMap((level) => this.asAt(only!.level.id, level))]
+        : own;
+    const stands = all.filter(({ level }) => !this.states.get(level.id)!.leftOut);
+    return record.passesClearMm === null ? stands : this.parted(all[0]);
+  }
+
+  /** The wall of a master as it stands in a storey that follows. */
+  private asAt(master: Id, level: Id): Stretch[] {
+    const { framework, record } = this.given;
+    const startsAt = endAt(framework, record.startsAt, master, level);
+    const stopsAt = endAt(framework, record.stopsAt, master, level);
+    return this.ownHeights({ ...record, startsAt, stopsAt });
+  }
+
+  /** A wall that passes the slabs in stretches of one type, parted at SSL; storeys it is left out of part it too. */
+  private parted(run: Stretch | undefined): Stretch[] {
+    const { record, storeys } = this.given;
+    if (!run) return [];
+    if (record.exceptions.length === 0) return [run];
+    const found: Stretch[] = [];
+    let last: { type: Id; leftOut: boolean } | null = null;
+    storeys.forEach((level, i) => {
+      const above = storeys[i + 1];
+      const bottomMm = Math.max(level.id === run.level.id ? run.bottomMm : level.sslMm, run.bottomMm);
+      const topMm = Math.min(above ? above.sslMm : run.topMm, run.topMm);
+      if (topMm - bottomMm < 1) return;
+      const state = this.states.get(level.id)!;
+      const before = found.at(-1);
+      if (!state.leftOut && before && last && !last.leftOut && last.type === state.type) before.topMm = topMm;
+      else if (!state.leftOut) found.push({ level, bottomMm, topMm });
+      last = state;
+    });
+    return found;
+  }
+
+  private ownHeights(record: Wall): Stretch[] {
+    const { framework, storeys, plates, strips, facts } = this.given;
+    const soffitAt = this.topsOf(record);
+    const startMm = endMm(framework, record.startsAt, soffitAt);
+    const last = levelById(framework, record.stopsAt.level);
+    const stopMm =
+      record.stopsAt.face === 'ceiling' && last ? soffitAt(last) : endMm(framework, record.stopsAt, soffitAt);
+    if (stopMm <= startMm) {
+      const message = `Wall ${record.name} stops below where it starts, so it stands nowhere. Change where it starts or stops`;
+      const fix = {
+        words: 'Exchange its two ends',
+        command: 'walls.change',
+        input: {
+          wall: record.id,
+          startsAt: { ...record.stopsAt, face: record.stopsAt.face === 'soffit' ? 'SSL' : record.stopsAt.face },
+          stopsAt: record.startsAt,
+        },
+      };
+      this.report('span.upsideDown', record.startsAt.level, message, [fix]);
+      return [];
+    }
+    const first = storeys.find(({ id }) => id === record.startsAt.level);
+    if (record.passesClearMm !== null) return first ? [{ level: first, bottomMm: startMm, topMm: stopMm }] : [];
+    const found: Stretch[] = [];
+    for (let i = 0; i < storeys.length; i += 1) {
+      const level = storeys[i]!;
+      const isFirst = level === first;
+      if (!isFirst && level.sslMm + REACH_MM < startMm) continue;
+      if (level.sslMm - REACH_MM > stopMm) break;
+      const above = storeys[i + 1];
+      const floor = floorUnder(level, plates, { rings: strips, facts });
+      const base = record.startsAt.face === 'FFL' ? floor.fflMm : floor.sslMm;
+      // The lowest piece may begin above or under its level's base.
+      const faceMm = record.startsAt.face === 'FFL' ? level.fflMm : level.sslMm;
+      const bottomMm = isFirst ? quantiseMm(startMm + base - faceMm) : Math.max(base, startMm);
+      if ((!isFirst && base < startMm) || stopMm - bottomMm < 1) continue;
+      const topMm = Math.min(above ? soffitAt(above) : stopMm, stopMm);
+      if (topMm - bottomMm >= 1) found.push({ level, bottomMm, topMm });
+    }
+    for (const { level, bottomMm } of found) this.standsOn(record, level, bottomMm);
+    return found;
+  }
+
+  /** Where a wall stops under a level: at the soffit, or at the ceiling that hangs under it. */
+  private topsOf(record: Wall): (level: ResolvedLevel) => number {
+    const { framework, storeys, plates, strips, under, facts, ceilingOver } = this.given;
+    const soffitAt = (level: ResolvedLevel) =>
+      soffitMm(level, plates, (plate) => under.has(plate), { rings: strips, facts });
+    if (record.stopsAt.face !== 'ceiling') return soffitAt;
+    const shift = mmOf(framework, record.stopsAt.offsetMm);
+    return (level) => {
+      const storey = storeys[storeys.findIndex(({ id }) => id === level.id) - 1];
+      const underside = storey ? ceilingOver(storey.id, strips) : null;
+      return underside === null ? soffitAt(level) : Math.min(quantiseMm(underside + shift), soffitAt(level));
+    };
+  }
+
+  /** A wall that begins on a slab's height where there is no slab. */
+  private standsOn(record: Wall, level: ResolvedLevel, bottomMm: number): void {
+    const { framework, plates, under } = this.given;
+    if (bottomMm > level.fflMm + 1 || bottomMm < level.sslMm - 1) return;
+    if (plates.at(level.id).some((plate) => under.has(plate))) return;
+    const message = `Wall ${record.name} stands on nothing at level ${level.record.name}. Bring a floor under it, or start it on another level`;
+    const plate = [...under].find((each) => recordOf(framework, 'floorPlate', each.record.id));
+    const fixes = plate
+      ? [
+          {
+            words: `Carry ${plate.record.name} to level ${level.record.name}`,
+            command: 'carry.to',
+            input: { ids: [plate.record.id], ...this.endTowards(plate, level) },
+          },
+        ]
+      : [];
+    this.report('wall.onNothing', level.id, message, fixes);
+  }
+
+  /** Which end of a floor's storeys goes to a level. */
+  private endTowards(plate: Plate, level: ResolvedLevel): { lowest: Id } | { topmost: Id } {
+    const served = this.given.storeys.find(({ id }) => plate.serves.has(id));
+    return served && served.fflMm < level.fflMm ? { topmost: level.id } : { lowest: level.id };
+  }
+}

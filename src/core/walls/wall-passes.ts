@@ -1,0 +1,391 @@
+import type { Finding } from '../checks/finding';
+import { finding } from '../checks/finding';
+import { mmOf } from '../dimensions/resolve-length';
+import { platesPass } from '../floors/floor-passes';
+import type { Cutter } from '../floors/solve-floors';
+import type { Id } from '../model/ids';
+import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
+import { fflPass, levelNamesPass, storeyPass, storeysOf, type Storey } from '../solving/building-passes';
+import { storeyAlike } from '../solving/alike';
+import { following, holdsLevel } from '../typical/typical';
+import { quantiseMm } from '../units/length-units';
+import type { WallPiece } from './solved-wall';
+import { runInStorey, wallRuns, type CeilingOver, type WallRun } from './wall-heights';
+import { floorOf, floorsPassed, misfitFinding, placed, wallPiece, type Misfit, type Standing } from './wall-pieces';
+import { standingPass, typedPlanPass, wallPlanPass, wallRecordPass, wallsNear, cells } from './wall-plans';
+import type { Wall } from './wall';
+import { stripsOf } from './wall-path';
+
+/** The walls of a building from where they stand: there is one chain before ceilings are known, and one after. */
+export interface WallChain {
+  /** Where a wall stands, with what is found of it; by building and id. */
+  runs: Pass<{ runs: readonly WallRun[]; findings: Finding[] }>;
+  /** Those of a storey; by building and level. */
+  at: Pass<readonly WallRun[]>;
+  /** What stands between the floor of a storey and the next, also of other storeys; by building and level. */
+  band: Pass<readonly Band[]>;
+  /** Pieces of a storey that do not pass slabs, from its FFL; by building and level. */
+  inPlan: Pass<InPlan>;
+  /** Pieces of a wall that passes slabs, in the building's heights; by building and id. */
+  passing: Pass<InPlan>;
+  /** All pieces of a building, wall by wall from the lowest up. */
+  pieces: Pass<readonly WallPiece[]>;
+  findings: Pass<Finding[]>;
+}
+
+/** A wall of one type between two heights, from the FFL of a storey. */
+export type Band = Pick<WallRun, 'wall' | 'type' | 'bottomMm' | 'topMm'>;
+
+/** The storeys of a wall that stands in one only: its own and those that follow it; null of others. */
+function ownStoreys(cx: Context, building: Id, { startsAt, stopsAt }: Wall): Storey[] | null {
+  const own = cx.get(storeyPass, keyOf(building, startsAt.level));
+  if (!own?.above || (stopsAt.level !== startsAt.level && stopsAt.level !== own.above.id)) return null;
+  const followers = following(cx.framework).followersOf.get(startsAt.level) ?? [];
+  return [own, ...followers.flatMap((level) => cx.get(storeyPass, keyOf(building, level)) ?? [])];
+}
+
+interface InPlan {
+  pieces: readonly WallPiece[];
+  misfits: readonly Misfit[];
+}
+
+/**
+ * The passes of one chain. `ceilingOver` finds the ceiling over a storey; `first` is the chain before it: what does not stop at a
+ * ceiling is as it was there.
+ */
+export function wallChain(
+  suffix: string,
+  ceilingOver: (cx: Context, building: Id) => CeilingOver,
+  first: WallChain | null,
+): WallChain {
+  const runs = definePass<{ runs: readonly WallRun[]; findings: Finding[] }>({
+    name: `storeys of a wall${suffix}`,
+    scope: 'thing',
+    run: (cx, key) => {
+      const [building] = partsOf(key);
+      const record = cx.get(wallRecordPass, key);
+      if (!record) return { runs: [], findings: [] };
+      if (first && record.stopsAt.face !== 'ceiling') return cx.get(first.runs, key);
+      const plan = cx.get(wallPlanPass, key);
+      if (!plan) {
+        const message = `Wall ${record.name} has no length. Draw it again`;
+        return { runs: [], findings: [finding('outline.unsound', building, null, [record.id], message)] };
+      }
+      const parts = {
+        framework: cx.framework,
+        record,
+        strips: plan.strips,
+        under: plan.under,
+        plates: cx.get(platesPass, building),
+        facts: cx.facts,
+      };
+      const own = ownStoreys(cx, building, record);
+      const inThem = own?.map((storey) => runInStorey(parts, storey)) ?? [null];
+      if (!inThem.includes(null)) return { runs: inThem as WallRun[], findings: [] };
+      const storeys = storeysOf(cx, building);
+      return wallRuns({ ...parts, storeys, ceilingOver: ceilingOver(cx, building) });
+    },
+  });
+  const byLevel = definePass({
+    name: `walls by storeys${suffix}`,
+    scope: 'building',
+    gathers: true,
+    run: (cx, building): ReadonlyMap<Id, readonly WallRun[]> => {
+      const found = new Map<Id, WallRun[]>();
+      for (const { id } of cx.get(standingPass, building))
+        for (const run of cx.get(runs, keyOf(building, id)).runs) {
+          const list = found.get(run.level);
+          if (list) list.push(run);
+          else found.set(run.level, [run]);
+        }
+      return found;
+    },
+  });
+  const at = definePass({
+    name: `walls of a storey${suffix}`,
+    scope: 'level',
+    gathers: true,
+    run: (cx, key): readonly WallRun[] => {
+      const [building, level] = partsOf(key);
+      return cx.get(byLevel, building).get(level) ?? [];
+    },
+  });
+  /** Lowest and highest of the walls of each storey, and walls that pass slabs, in the building's heights. */
+  const spans = definePass({
+    name: `heights of walls${suffix}`,
+    scope: 'building',
+    run: (cx, building) => {
+      const levels: { level: Id; bottomMm: number; topMm: number }[] = [];
+      const passing: Band[] = [];
+      for (const { id: level, fflMm } of storeysOf(cx, building)) {
+        let [bottomMm, topMm] = [Infinity, -Infinity];
+        for (const run of cx.get(at, keyOf(building, level))) {
+          if (run.passes)
+            passing.push({ wall: run.wall, type: run.type, bottomMm: fflMm + run.bottomMm, topMm: fflMm + run.topMm });
+          else [bottomMm, topMm] = [Math.min(bottomMm, run.bottomMm), Math.max(topMm, run.topMm)];
+        }
+        if (topMm > bottomMm) levels.push({ level, bottomMm: fflMm + bottomMm, topMm: fflMm + topMm });
+      }
+      return { levels, passing };
+    },
+  });
+  const band = definePass<readonly Band[]>({
+    name: `what stands in a storey${suffix}`,
+    scope: 'level',
+    run: (cx, key) => {
+      const [building, level] = partsOf(key);
+      const zeroMm = cx.get(fflPass, key);
+      const storeyMm = cx.get(storeyPass, key)?.above?.fflMm ?? 3000;
+      const { levels, passing } = cx.get(spans, building);
+      const own = levels.find((span) => span.level === level);
+      const bottomMm = Math.min(zeroMm, own?.bottomMm ?? Infinity);
+      const topMm = Math.max(zeroMm + storeyMm, own?.topMm ?? -Infinity);
+      const meets = (span: { bottomMm: number; topMm: number }) => span.bottomMm < topMm && span.topMm > bottomMm;
+      const found: Band[] = passing
+        .filter(meets)
+        .map((span) => ({ ...span, bottomMm: quantiseMm(span.bottomMm - zeroMm), topMm: quantiseMm(span.topMm - zeroMm) }));
+      for (const span of levels) {
+        if (!meets(span)) continue;
+        const shiftMm = cx.get(fflPass, keyOf(building, span.level)) - zeroMm;
+        for (const run of cx.get(at, keyOf(building, span.level))) {
+          if (run.passes) continue;
+          const there = { bottomMm: quantiseMm(run.bottomMm + shiftMm), topMm: quantiseMm(run.topMm + shiftMm) };
+          if (meets({ bottomMm: there.bottomMm + zeroMm, topMm: there.topMm + zeroMm }))
+            found.push({ wall: run.wall, type: run.type, ...there });
+        }
+      }
+      return found;
+    },
+  });
+  /** All that the walls of a storey depend on but their plans. */
+  const alikePass = storeyAlike(`walls${suffix}`, (cx, key) => {
+    const [building, level] = partsOf(key);
+    const storey = cx.get(storeyPass, key);
+    const plates = cx.get(platesPass, building);
+    const ranks = (id: Id) => plates.at(id).map((plate) => plates.all.indexOf(plate));
+    const runOf = ({ wall, type, bottomMm, topMm }: Band) => `${wall} ${type} ${bottomMm} ${topMm}`;
+    const own = cx.get(at, key).filter(({ passes }) => !passes);
+    const open = own.flatMap(({ wall }) =>
+      (cx.get(wallRecordPass, keyOf(building, wall))?.openings ?? []).map((opening) =>
+        opening.at === 'all' || holdsLevel(cx.framework, opening.at, level) ? 1 : 0,
+      ),
+    );
+    return [
+      storey?.level.sslMm,
+      storey?.above?.fflMm,
+      storey?.above?.sslMm,
+      ranks(level).join(),
+      own.map(runOf).join(),
+      cx.get(band, key).map(runOf).join(),
+      open.join(''),
+    ].join('|');
+  });
+  const standing = (cx: Context, building: Id, each: Band): Standing[] => {
+    const plan = cx.get(typedPlanPass, keyOf(building, each.wall, each.type));
+    return plan ? [{ plan, bottomMm: each.bottomMm, topMm: each.topMm }] : [];
+  };
+  const standingAt = definePass({
+    name: `wall between two heights${suffix}`,
+    scope: 'thing',
+    run: (cx, key): readonly Standing[] => {
+      const [building, wall, type, bottomMm, topMm] = key.split('/') as [Id, Id, Id, string, string];
+      return standing(cx, building, { wall, type, bottomMm: Number(bottomMm), topMm: Number(topMm) });
+    },
+  });
+  const given = (cx: Context, building: Id) => ({
+    framework: cx.framework,
+    plates: cx.get(platesPass, building),
+    facts: cx.facts,
+    union: (...args: Parameters<typeof cx.profiles.union>) => cx.profiles.union(...args),
+  });
+  /** What stands in a storey by squares. */
+  const bandCells = definePass({
+    name: `what stands in a storey by squares${suffix}`,
+    scope: 'level',
+    gathers: true,
+    run: (cx, key): ReadonlyMap<string, readonly Standing[]> => {
+      const [building] = partsOf(key);
+      const found = new Map<string, Standing[]>();
+      for (const each of cx.get(band, key))
+        for (const stands of cx.get(standingAt, keyOf(building, each.wall, each.type, each.bottomMm, each.topMm)))
+          for (const cell of cells(stands.plan.box, 0)) {
+            const list = found.get(cell);
+            if (list) list.push(stands);
+            else found.set(cell, [stands]);
+          }
+      return found;
+    },
+  });
+  const bandCell = definePass({
+    name: `what stands in a square of a storey${suffix}`,
+    scope: 'level',
+    gathers: true,
+    run: (cx, key): readonly Standing[] => {
+      const [building, level, cell] = partsOf(key);
+      return cx.get(bandCells, keyOf(building, level)).get(cell) ?? [];
+    },
+  });
+  /** One wall of a storey, from the storey's FFL; by building, level, wall and type. */
+  const piece = definePass<{ piece: WallPiece; misfits: Misfit[] } | null>({
+    name: `wall in a storey${suffix}`,
+    scope: 'thing',
+    run: (cx, key) => {
+      const [building, level, wall, type] = key.split('/') as [Id, Id, Id, Id];
+      const storey = cx.get(storeyPass, keyOf(building, level));
+      const run = cx.get(at, keyOf(building, level)).find((each) => each.wall === wall && each.type === type);
+      const [each] = run ? standing(cx, building, run) : [];
+      if (!storey || !each) return null;
+      const others = new Set<Standing>();
+      for (const cell of cells(each.plan.box, 0))
+        for (const other of cx.get(bandCell, keyOf(building, level, cell))) others.add(other);
+      const parts = given(cx, building);
+      const floorMm = floorOf(parts, each.plan, storey.level);
+      return wallPiece(parts, each, storey.level, [...others], [{ level: storey.level, floorMm, topMm: each.topMm }]);
+    },
+  });
+  /** Pieces of a storey that do not pass slabs, from its FFL. */
+  const inPlan: Pass<InPlan> = definePass<InPlan>({
+    name: `walls of a storey from its floor${suffix}`,
+    scope: 'level',
+    run: (cx, key) => {
+      const [building, level] = partsOf(key);
+      const same = cx.get(alikePass, key);
+      if (same !== level) return cx.get(inPlan, keyOf(building, same));
+      if (first && isSame(cx, first, key)) return cx.get(first.inPlan, key);
+      const made = cx
+        .get(at, key)
+        .filter(({ passes }) => !passes)
+        .flatMap(({ wall, type }) => cx.get(piece, keyOf(building, level, wall, type)) ?? []);
+      return { pieces: made.map((each) => each.piece), misfits: made.flatMap(({ misfits }) => misfits) };
+    },
+  });
+  const isSame = (cx: Context, before: WallChain, key: string): boolean =>
+    cx.get(band, key) === cx.get(before.band, key);
+  /** Pieces of a wall that pass slabs, in the building's heights. */
+  const passing = definePass<InPlan>({
+    name: `wall that passes slabs${suffix}`,
+    scope: 'thing',
+    run: (cx, key) => {
+      const [building] = partsOf(key);
+      const storeys = storeysOf(cx, building);
+      const parts = given(cx, building);
+      const own = cx.get(runs, key).runs.filter(({ passes }) => passes);
+      const made = own.flatMap((run) => {
+        const level = storeys.find(({ id }) => id === run.level)!;
+        const box = cx.get(wallPlanPass, key)!.box;
+        const others = wallsNear(cx, building, box).flatMap((id) =>
+          cx.get(runs, keyOf(building, id)).runs.flatMap((other) => {
+            const { fflMm } = storeys.find((storey) => storey.id === other.level)!;
+            const there = { bottomMm: fflMm + other.bottomMm, topMm: fflMm + other.topMm };
+            return standing(cx, building, { ...other, ...there });
+          }),
+        );
+        return standing(cx, building, {
+          ...run,
+          bottomMm: quantiseMm(level.fflMm + run.bottomMm),
+          topMm: quantiseMm(level.fflMm + run.topMm),
+        }).map((each) => wallPiece(parts, each, level, others, floorsPassed(parts, each, storeys)));
+      });
+      return { pieces: made.map(({ piece }) => piece), misfits: made.flatMap(({ misfits }) => misfits) };
+    },
+  });
+  /** Pieces of a storey in the building's heights. */
+  const stands = definePass<readonly WallPiece[]>({
+    name: `walls of a storey in place${suffix}`,
+    scope: 'level',
+    run: (cx, key) => {
+      const [, level] = partsOf(key);
+      const zeroMm = cx.get(fflPass, key);
+      return cx.get(inPlan, key).pieces.map((piece) => placed(piece, level, zeroMm));
+    },
+  });
+  const pieces = definePass<readonly WallPiece[]>({
+    name: `walls${suffix}`,
+    scope: 'building',
+    gathers: true,
+    run: (cx, building) => {
+      const byWall = new Map<Id, WallPiece[]>(cx.get(standingPass, building).map(({ id }) => [id, []]));
+      for (const { id } of storeysOf(cx, building))
+        for (const piece of cx.get(stands, keyOf(building, id))) byWall.get(piece.wall)?.push(piece);
+      for (const { id, passesClearMm } of cx.get(standingPass, building))
+        if (passesClearMm !== null) byWall.get(id)!.push(...cx.get(passing, keyOf(building, id)).pieces);
+      return [...byWall.values()].flat();
+    },
+    failing: (cx, building) => ({
+      what: 'The walls',
+      building,
+      about: cx.get(standingPass, building).map(({ id }) => id),
+      value: [],
+    }),
+  });
+  const misfits = definePass<Finding[]>({
+    name: `openings there is no room for${suffix}`,
+    scope: 'building',
+    run: (cx, building) => {
+      const names = cx.get(levelNamesPass, building);
+      const said = ({ wall, level, ...rest }: Misfit, here: Id) => {
+        const record = cx.get(wallRecordPass, keyOf(building, wall));
+        return record ? [misfitFinding(record, { wall, ...rest, level: here }, names.get(here) ?? '')] : [];
+      };
+      const storeys = storeysOf(cx, building);
+      return [
+        ...storeys.flatMap(({ id }) => cx.get(inPlan, keyOf(building, id)).misfits.flatMap((each) => said(each, id))),
+        ...cx
+          .get(standingPass, building)
+          .filter(({ passesClearMm }) => passesClearMm !== null)
+          .flatMap(({ id }) => cx.get(passing, keyOf(building, id)).misfits.flatMap((each) => said(each, each.level))),
+      ];
+    },
+    failing: (_, building) => ({ what: 'The openings of walls', building, about: [], value: [] }),
+  });
+  const findings = definePass<Finding[]>({
+    name: `findings of walls${suffix}`,
+    scope: 'building',
+    run: (cx, building) => [
+      ...cx.get(standingPass, building).flatMap(({ id }) => cx.get(runs, keyOf(building, id)).findings),
+      ...cx.get(misfits, building),
+    ],
+    failing: (_, building) => ({ what: 'The heights of walls', building, about: [], value: [] }),
+  });
+  return { runs, at, band, inPlan, passing, pieces, findings };
+}
+
+/** Walls as they stand before ceilings are known: rooms, and so ceilings, come from where walls stand, not from their tops. */
+export const wallsBefore = wallChain(' before ceilings', () => () => null, null);
+
+/** Slabs kept clear of walls that pass them. */
+export const wallCuttersPass = definePass({
+  name: 'slabs kept clear of walls',
+  scope: 'building',
+  run: (cx, building): readonly Cutter[] => {
+    const storeys = storeysOf(cx, building);
+    const plates = cx.get(platesPass, building);
+    return cx.get(standingPass, building).flatMap(({ id, passesClearMm }): Cutter[] => {
+      if (passesClearMm === null) return [];
+      const clear = mmOf(cx.framework, passesClearMm);
+      const byType = new Map<Id, WallRun[]>();
+      for (const run of cx.get(wallsBefore.runs, keyOf(building, id)).runs)
+        byType.set(run.type, [...(byType.get(run.type) ?? []), run]);
+      return [...byType].flatMap(([type, runs]): Cutter[] => {
+        const plan = cx.get(typedPlanPass, keyOf(building, id, type));
+        if (!plan) return [];
+        const { path, under } = plan;
+        const rings = stripsOf(path, -clear, path.build.thicknessMm + clear).map((ring) => cx.facts.one(ring));
+        const passes = (sslMm: number) =>
+          runs.some((run) => {
+            const { fflMm } = storeys.find((level) => level.id === run.level)!;
+            return sslMm > quantiseMm(fflMm + run.bottomMm) + 1 && sslMm <= quantiseMm(fflMm + run.topMm) + 1;
+          });
+        const cuts = storeys
+          .filter(({ sslMm }) => passes(sslMm))
+          .flatMap((level) =>
+            plates
+              .at(level.id)
+              .filter((plate) => under.has(plate))
+              .flatMap((plate) => rings.map((ring) => ({ plate: plate.record.id, level: level.id, ring }))),
+          );
+        return [{ id, cuts }];
+      });
+    });
+  },
+});

@@ -1,0 +1,281 @@
+import { finding, type Finding, type Fix } from '../checks/finding';
+import { mmOf } from '../dimensions/resolve-length';
+import { floorUnder, soffitMm, type PlateSet } from '../floors/plates';
+import type { Profile } from '../geometry/boolean';
+import { plus, times, type Point } from '../geometry/point';
+import { bounds, boxesMeet, contains, counterClockwise, type Ring } from '../geometry/polygon';
+import type { ResolvedLevel } from '../levels/resolve-levels';
+import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import type { PlanFacts } from '../passes/plan-facts';
+import { holdsLevel } from '../typical/typical';
+import { quantiseMm } from '../units/length-units';
+import { runsThrough } from './joins';
+import type { SolvedOpening, WallPiece } from './solved-wall';
+import type { Wall, WallOpening } from './wall';
+import type { WallPlan } from './wall-plans';
+import { alongPath, pathLength, stripsOf, wallPath } from './wall-path';
+
+/** Plans are cut this far above FFL. */
+const PLAN_CUT_MM = 1200;
+/** Less of a wall beside a slab's edge is none, mm². */
+const LEAST_BAND_MM2 = 1000;
+
+/** Profiles of rings together less others, kept by what they are made of. */
+export type UnionStore = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => Profile;
+
+/** A wall between two heights, from a zero that all of them share. */
+export interface Standing {
+  plan: WallPlan;
+  bottomMm: number;
+  topMm: number;
+}
+
+/** A storey a piece of a wall has its openings in, with its floor and what is over it. */
+export interface FloorOf {
+  level: ResolvedLevel;
+  floorMm: number;
+  topMm: number;
+}
+
+export interface PieceGiven {
+  framework: Framework;
+  plates: PlateSet;
+  facts: PlanFacts;
+  union: UnionStore;
+}
+
+/** An opening there is no room for. */
+export interface Misfit {
+  wall: Id;
+  opening: WallOpening;
+  level: Id;
+  isTooHigh: boolean;
+  /** What there is room for in height, mm. */
+  roomMm: number;
+}
+
+/**
+ * A wall between two heights: in plan what its strips cover less what runs through them there, so no two walls are ever in the same
+ * space, and less its openings.
+ */
+export function wallPiece(
+  given: PieceGiven,
+  { plan, bottomMm, topMm }: Standing,
+  level: ResolvedLevel,
+  others: readonly Standing[],
+  floors: readonly FloorOf[],
+): { piece: WallPiece; misfits: Misfit[] } {
+  const { facts, union } = given;
+  const { record, path, strips } = plan;
+  const cutting = cuttersOf(plan, bottomMm, topMm, others);
+  const misfits: Misfit[] = [];
+  const openings = floors.flatMap((floor) => openingsOf(given, plan, floor, bottomMm, misfits));
+  const heights = [...new Set([bottomMm, topMm, ...openings.flatMap((opening) => [opening.bottomMm, opening.topMm])])]
+    .filter((mm) => mm >= bottomMm && mm <= topMm)
+    .sort((a, b) => a - b);
+  const profileOf = (rings: readonly Ring[], holes: readonly Ring[]): [string, Profile] => {
+    const key = `${rings.map((ring) => facts.textOf(ring)).join('+')}|${holes
+      .map((ring) => facts.textOf(ring))
+      .sort()
+      .join('|')}`;
+    return [key, union(key, rings, holes)];
+  };
+  let volumeMm3 = 0;
+  const slices: WallPiece['slices'] = [];
+  const edge = edgeBand(given, plan, level, bottomMm);
+  if (edge) {
+    const [profile, { areaMm2 }] = profileOf(strips, [...cutting, ...edge.slabs]);
+    if (areaMm2 > LEAST_BAND_MM2) {
+      slices.push({ profile, bottomMm: edge.fromMm, topMm: bottomMm });
+      volumeMm3 += areaMm2 * (bottomMm - edge.fromMm);
+    }
+  }
+  for (let i = 0; i + 1 < heights.length; i += 1) {
+    const [from, to] = [heights[i]!, heights[i + 1]!];
+    const open = openings.filter((opening) => opening.bottomMm < to && opening.topMm > from);
+    const [profile, { areaMm2 }] = profileOf(strips, [...cutting, ...open.map(({ ring }) => ring)]);
+    volumeMm3 += areaMm2 * (to - from);
+    const last = slices.at(-1);
+    if (last?.profile === profile) last.topMm = to;
+    else slices.push({ profile, bottomMm: from, topMm: to });
+  }
+  const { coreMm, thicknessMm } = path.build;
+  const cutMm = level.fflMm + PLAN_CUT_MM;
+  const isLayered = coreMm[0] > 0 || coreMm[1] < thicknessMm;
+  const atCut = openings.filter((opening) => opening.bottomMm < cutMm && opening.topMm > cutMm);
+  const coreOf = () =>
+    profileOf(
+      stripsOf(path, coreMm[0], coreMm[1]).map((ring) => facts.one(ring)),
+      [...cutting, ...atCut.map(({ ring }) => ring)],
+    )[0];
+  const piece: WallPiece = {
+    wall: record.id,
+    building: record.building,
+    name: record.name,
+    use: record.use,
+    type: plan.type,
+    level: level.id,
+    thicknessMm,
+    strips: [...strips],
+    bottomMm,
+    topMm,
+    slices,
+    core: isLayered ? coreOf() : null,
+    openings,
+    volumeMm3,
+  };
+  return { piece, misfits };
+}
+
+/** The strips of walls that run through a wall between two heights. */
+function cuttersOf(plan: WallPlan, bottomMm: number, topMm: number, others: readonly Standing[]): Ring[] {
+  const through = new Set<WallPlan>();
+  for (const other of others) {
+    if (other.bottomMm >= topMm - 1 || other.topMm <= bottomMm + 1) continue;
+    if (other.plan === plan || !boxesMeet(other.plan.box, plan.box) || !runsThrough(other.plan.join, plan.join)) continue;
+    through.add(other.plan);
+  }
+  return [...through]
+    .filter(({ strips }) => strips.some((strip) => plan.strips.some((own) => boxesMeet(bounds(strip), bounds(own)))))
+    .flatMap(({ strips }) => strips);
+}
+
+/**
+ * Where the slab an exterior wall stands on stops within it, the wall runs down past the slab's edge to its underside: to
+ * what stands below, without a gap and without sharing any space with the slab.
+ */
+function edgeBand(
+  { plates }: PieceGiven,
+  { record, under, strips }: WallPlan,
+  level: ResolvedLevel,
+  bottomMm: number,
+): { fromMm: number; slabs: Ring[] } | null {
+  if (record.passesClearMm !== null || (record.use !== 'exterior' && record.use !== 'party')) return null;
+  if (Math.abs(bottomMm - level.sslMm) > 1) return null;
+  const slabs = plates.at(level.id).filter((plate) => under.has(plate) && plate.ring);
+  const covers = slabs.some(({ ring }) => strips.every((strip) => strip.every((point) => contains(ring!, point))));
+  if (slabs.length === 0 || covers) return null;
+  return {
+    fromMm: quantiseMm(level.sslMm - Math.min(...slabs.map(({ thicknessMm }) => thicknessMm))),
+    slabs: slabs.map(({ ring }) => ring!),
+  };
+}
+
+/** The floor a wall stands on in its storey, at FFL. */
+export const floorOf = (
+  { plates, facts }: Pick<PieceGiven, 'plates' | 'facts'>,
+  { strips }: WallPlan,
+  level: ResolvedLevel,
+): number => floorUnder(level, plates, { rings: strips, facts }).fflMm;
+
+/** The floors a wall passes between two heights, each with the soffit over it. */
+export function floorsPassed(
+  given: Pick<PieceGiven, 'plates' | 'facts'>,
+  { plan, bottomMm, topMm }: Standing,
+  storeys: readonly ResolvedLevel[],
+): FloorOf[] {
+  const { plates, facts } = given;
+  return storeys.flatMap((floor, i) => {
+    const above = storeys[i + 1];
+    if (floor.fflMm < bottomMm - 1 || floor.fflMm >= topMm - 1) return [];
+    const soffit = above
+      ? soffitMm(above, plates, (plate) => plan.under.has(plate), { rings: plan.strips, facts })
+      : topMm;
+    return [{ level: floor, floorMm: floorOf(given, plan, floor), topMm: Math.min(topMm, soffit) }];
+  });
+}
+
+/** Doors, windows and plain openings of a piece: their sills are measured from the floor's finish, not from the wall's base. */
+function openingsOf(
+  { framework, facts }: PieceGiven,
+  { record, type }: WallPlan,
+  { level, floorMm, topMm }: FloorOf,
+  baseMm: number,
+  misfits: Misfit[],
+): SolvedOpening[] {
+  if (record.openings.length === 0) return [];
+  // Along the path as drawn: joining its ends moves no opening.
+  const path = wallPath(framework, { ...record, type })!;
+  const total = pathLength(path);
+  const mm = (length: WallOpening['widthMm']) => mmOf(framework, length);
+  return record.openings.flatMap((opening): SolvedOpening[] => {
+    if (opening.at !== 'all' && !holdsLevel(framework, opening.at, level.id)) return [];
+    const [alongMm, widthMm] = [mm(opening.alongMm), mm(opening.widthMm)];
+    const sill = quantiseMm(floorMm + mm(opening.sillMm));
+    const head = quantiseMm(sill + mm(opening.heightMm));
+    const [from, to] = [alongPath(path, alongMm), alongPath(path, alongMm + widthMm)];
+    const lies = from !== null && to !== null && from.part === to.part;
+    if (!lies || alongMm + widthMm > total + 1e-6 || head > topMm + 1) {
+      const isTooHigh = head > topMm + 1 && from !== null && to !== null;
+      const roomMm = head > topMm + 1 ? Math.floor(topMm - sill) : 0;
+      misfits.push({ wall: record.id, opening, level: level.id, isTooHigh, roomMm });
+    }
+    // All of it is under a wall that begins above the floor: there is nothing to open.
+    if (!lies || head <= baseMm + 1) return [];
+    const left = { x: -from.along.y, y: from.along.x };
+    const [a, b] = [path.leftOf(0), path.leftOf(path.build.thicknessMm)];
+    // A little past both faces, so that nothing is left of the wall there.
+    const past = (leftMm: number) => leftMm + Math.sign(leftMm - (a + b) / 2) * 1;
+    const corner = (at: Point, leftMm: number) => plus(at, times(left, past(leftMm)));
+    const ring = counterClockwise([corner(from.at, a), corner(to.at, a), corner(to.at, b), corner(from.at, b)]);
+    const middle = (at: Point) => plus(at, times(left, (a + b) / 2));
+    return [
+      {
+        id: opening.id,
+        opening: opening.opening,
+        name: opening.name,
+        level: level.id,
+        ring: facts.one(ring),
+        ends: [middle(from.at), middle(to.at)],
+        inwards: times(left, a > b ? -1 : 1),
+        widthMm,
+        thicknessMm: path.build.thicknessMm,
+        bottomMm: Math.max(sill, baseMm),
+        topMm: Math.min(head, topMm),
+        leaves: opening.leaves,
+        hand: opening.hand,
+        opens: opening.opens,
+      },
+    ];
+  });
+}
+
+/** What is said of an opening there is no room for at a level. */
+export function misfitFinding(record: Wall, { opening, level, isTooHigh, roomMm }: Misfit, levelName: string): Finding {
+  const why = isTooHigh ? 'is higher than the wall' : 'lies past an end or a corner of the wall';
+  const message = `${capital(opening.opening)} ${opening.name} of wall ${record.name} ${why} at level ${levelName}. Move it or make it smaller`;
+  const fix: Fix =
+    roomMm > 300
+      ? {
+          words: `Make it ${roomMm} mm high`,
+          command: 'walls.changeOpening',
+          input: { wall: record.id, opening: opening.id, heightMm: roomMm },
+        }
+      : {
+          words: 'Take it out',
+          command: 'walls.removeOpening',
+          input: { wall: record.id, opening: opening.id },
+        };
+  return finding('wall.opening', record.building, level, [record.id], message, [fix]);
+}
+
+/** A piece with its heights from another zero, at another level of the same plan. */
+export function placed(piece: WallPiece, level: Id, zeroMm: number): WallPiece {
+  const mm = (relative: number) => quantiseMm(zeroMm + relative);
+  return {
+    ...piece,
+    level,
+    bottomMm: mm(piece.bottomMm),
+    topMm: mm(piece.topMm),
+    slices: piece.slices.map((slice) => ({ ...slice, bottomMm: mm(slice.bottomMm), topMm: mm(slice.topMm) })),
+    openings: piece.openings.map((opening) => ({
+      ...opening,
+      level,
+      bottomMm: mm(opening.bottomMm),
+      topMm: mm(opening.topMm),
+    })),
+  };
+}
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);

@@ -1,0 +1,170 @@
+import { platesUnder, type Plate } from '../floors/plates';
+import { platesPass } from '../floors/floor-passes';
+import { boundsOf, type Box, type Ring } from '../geometry/polygon';
+import { bounds } from '../geometry/polygon';
+import type { Point } from '../geometry/point';
+import { recordsOf } from '../model/framework';
+import type { Id } from '../model/ids';
+import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
+import { roofParapet } from '../roofs/roof-parts';
+import { ownRecords, storeysOf } from '../solving/building-passes';
+import { endReachMm, joined, joinReachMm, type Joining } from './joins';
+import { partyWallsOf } from './party-walls';
+import type { Wall } from './wall';
+import { stripsOf, wallPath, type WallPath } from './wall-path';
+
+/** A wall of one type in plan, its ends brought to those it meets. */
+export interface WallPlan {
+  record: Wall;
+  type: Id;
+  join: Joining;
+  path: WallPath;
+  strips: readonly Ring[];
+  box: Box;
+  /** Slabs it meets in plan, whatever their heights. */
+  under: ReadonlySet<Plate>;
+}
+
+/** Everything of a building that stands as a wall: its walls, the parapets of its roofs, party walls of others. */
+export const standingPass = definePass({
+  name: 'what stands as walls',
+  scope: 'building',
+  run: (cx, building): readonly Wall[] => {
+    const { framework } = cx;
+    return [
+      ...ownRecords(recordsOf(framework, 'wall'), building),
+      ...ownRecords(recordsOf(framework, 'roof'), building).flatMap((roof) => roofParapet(framework, roof) ?? []),
+      ...cx.get(partyPass, building),
+    ];
+  },
+});
+
+export const partyPass = definePass({
+  name: 'party walls of others',
+  scope: 'building',
+  run: (cx, building): readonly Wall[] => partyWallsOf(cx.framework, building, storeysOf(cx, building)),
+});
+
+const standingByIdPass = definePass({
+  name: 'what stands as walls by id',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): ReadonlyMap<Id, Wall> =>
+    new Map(cx.get(standingPass, building).map((record) => [record.id, record])),
+});
+
+/** A wall, parapet or party wall, by building and id. */
+export const wallRecordPass = definePass({
+  name: 'wall',
+  scope: 'thing',
+  gathers: true,
+  run: (cx, key): Wall | null => {
+    const [building, id] = partsOf(key);
+    return cx.get(standingByIdPass, building).get(id) ?? null;
+  },
+});
+
+/** As drawn: null where it has no length. */
+export const drawnPass = definePass({
+  name: 'wall as drawn',
+  scope: 'thing',
+  run: (cx, key): Joining | null => {
+    const record = cx.get(wallRecordPass, key);
+    const path = record && wallPath(cx.framework, record);
+    return path ? { id: record.id, use: record.use, path } : null;
+  },
+});
+
+/** Walls are looked for in squares of this size, mm. */
+const CELL_MM = 8000;
+const cellOf = (mm: number): number => Math.floor(mm / CELL_MM);
+/** The squares a box covers, made larger on all sides. */
+export const cells = function* ({ minX, minY, maxX, maxY }: Box, byMm: number): Generator<string> {
+  for (let x = cellOf(minX - byMm); x <= cellOf(maxX + byMm); x += 1)
+    for (let y = cellOf(minY - byMm); y <= cellOf(maxY + byMm); y += 1) yield `${x} ${y}`;
+};
+
+/** Walls by the squares they may be joined in. */
+const cellsPass = definePass({
+  name: 'walls by squares',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): ReadonlyMap<string, readonly Joining[]> => {
+    const found = new Map<string, Joining[]>();
+    // Of two that an end is as near to the first counts.
+    for (const id of [...cx.get(standingByIdPass, building).keys()].sort()) {
+      const join = cx.get(drawnPass, keyOf(building, id));
+      if (!join) continue;
+      for (const cell of cells(bounds(join.path.points), joinReachMm(join.path))) {
+        const list = found.get(cell);
+        if (list) list.push(join);
+        else found.set(cell, [join]);
+      }
+    }
+    return found;
+  },
+});
+
+const cellPass = definePass({
+  name: 'walls in a square',
+  scope: 'thing',
+  gathers: true,
+  run: (cx, key): readonly Joining[] => {
+    const [building, cell] = partsOf(key);
+    return cx.get(cellsPass, building).get(cell) ?? [];
+  },
+});
+
+/** Walls that may lie within reach of a place, by id. */
+function near(cx: Context, building: Id, at: Point, byMm: number): readonly Joining[] {
+  const found = new Set<Joining>();
+  const lists = [...cells({ minX: at.x, maxX: at.x, minY: at.y, maxY: at.y }, byMm)].map((cell) =>
+    cx.get(cellPass, keyOf(building, cell)),
+  );
+  if (lists.length === 1) return lists[0]!;
+  for (const list of lists) for (const join of list) found.add(join);
+  return [...found].sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
+/** A wall of its usual type in plan, by building and id. */
+export const wallPlanPass = definePass({
+  name: 'wall in plan',
+  scope: 'thing',
+  run: (cx, key): WallPlan | null => {
+    const [building] = partsOf(key);
+    const record = cx.get(wallRecordPass, key);
+    const join = cx.get(drawnPass, key);
+    if (!record || !join) return null;
+    const path = joined(join, (end) => near(cx, building, end, endReachMm(join.path)));
+    const strips = stripsFrom(cx, path);
+    const { all } = cx.get(platesPass, building);
+    const under = new Set(strips.flatMap((strip) => [...platesUnder(all, strip, cx.facts)]));
+    return { record, type: record.type, join: { ...join, path }, path, strips, box: boundsOf(strips), under };
+  },
+});
+
+/**
+ * The same wall of another type, by building, id and type: the face it is drawn on stays where it is, so do its ends.
+ */
+export const typedPlanPass = definePass({
+  name: 'wall of a type in plan',
+  scope: 'thing',
+  run: (cx, key): WallPlan | null => {
+    const [building, id, type] = partsOf(key);
+    const plan = cx.get(wallPlanPass, keyOf(building, id));
+    if (!plan || plan.type === type) return plan;
+    const path = wallPath(cx.framework, { ...plan.record, type })?.along(plan.path.points) ?? plan.path;
+    const strips = stripsFrom(cx, path);
+    return { ...plan, type, join: { ...plan.join, path }, path, strips, box: boundsOf(strips) };
+  },
+});
+
+const stripsFrom = ({ facts }: Context, path: WallPath): Ring[] =>
+  stripsOf(path, 0, path.build.thicknessMm).map((ring) => facts.one(ring));
+
+/** Walls of a building that may lie within reach of a box, by id. */
+export function wallsNear(cx: Context, building: Id, box: Box, byMm = 0): Id[] {
+  const found = new Set<Id>();
+  for (const cell of cells(box, byMm)) for (const join of cx.get(cellPass, keyOf(building, cell))) found.add(join.id);
+  return [...found].sort();
+}
