@@ -66,7 +66,13 @@ export function makeFurnished(storeys: number): Framework {
   }
   step('ceilings.add', { name: 'Ceiling', heightMm: 2700 });
   step('ceilings.except', { ceiling: 'Ceiling', level: levelName(1), heightMm: 2550 });
-  for (let i = 1; i < 6; i += 1) step('columns.except', { columns: [`${'BCDEF'[i - 1]!}-3`], level: levelName(Math.floor((storeys * i) / KINDS)), upwards: true, section: { shape: 'rectangle', widthMm: 500, depthMm: 500 } });
+  for (let i = 1; i < 6; i += 1)
+    step('columns.except', {
+      columns: [`${'BCDEF'[i - 1]!}-3`],
+      level: levelName(Math.floor((storeys * i) / KINDS)),
+      upwards: true,
+      section: { shape: 'rectangle', widthMm: 500, depthMm: 500 },
+    });
   return tower;
 }
 
@@ -87,7 +93,13 @@ function furnish(framework: Framework, kind: number, level: string, above: strin
       ],
       ...spans,
     });
-    tower = run(tower, 'walls.addOpening', { wall: name, opening: 'door', alongMm: 1500, widthMm: 900, heightMm: 2100 });
+    tower = run(tower, 'walls.addOpening', {
+      wall: name,
+      opening: 'door',
+      alongMm: 1500,
+      widthMm: 900,
+      heightMm: 2100,
+    });
   };
   for (let y = 0; y <= CELLS; y += 1)
     for (let x = 0; x <= CELLS; x += 1) {
@@ -97,7 +109,9 @@ function furnish(framework: Framework, kind: number, level: string, above: strin
   // Stubs into the outer rooms make up the two hundred.
   for (let y = 0; y < 20; y += 1) {
     const name = `P${kind}.stub.${y}`;
-    const at = { place: `${from + (y % CELLS) * BAY_MM},${from + BAY_MM * 0.4 + Math.floor(y / CELLS) * BAY_MM * 0.8}` };
+    const at = {
+      place: `${from + (y % CELLS) * BAY_MM},${from + BAY_MM * 0.4 + Math.floor(y / CELLS) * BAY_MM * 0.8}`,
+    };
     const points = [
       { xMm: 0, yMm: 0 },
       { xMm: 2400, yMm: 0 },

@@ -4,6 +4,7 @@ import { holesAtPass } from '../floors/cut-floor-passes';
 import type { Ring } from '../geometry/polygon';
 import { recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
+import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Pass } from '../passes/pass';
 import { regionsAlikePass, roomsAtPass } from '../rooms/room-passes';
 import { stagesAtPass } from '../shafts/shaft-passes';
@@ -128,6 +129,7 @@ export const ceilingsFromFloorPass: Pass<readonly CeilingPiece[]> = definePass<r
 export const ceilingsAtPass = definePass({
   name: 'ceilings of a storey',
   scope: 'level',
+  gathers: true,
   run: (cx, key): readonly CeilingPiece[] => {
     const [, level] = partsOf(key);
     const zeroMm = cx.get(fflPass, key);
@@ -140,9 +142,11 @@ export const ceilingsPass = definePass<readonly CeilingPiece[]>({
   scope: 'building',
   gathers: true,
   run: (cx, building) =>
-    storeysOf(cx, building)
-      .slice(0, -1)
-      .flatMap(({ id }) => cx.get(ceilingsAtPass, keyOf(building, id))),
+    together(
+      storeysOf(cx, building)
+        .slice(0, -1)
+        .map(({ id }) => cx.get(ceilingsAtPass, keyOf(building, id))),
+    ),
   failing: (_, building) => ({ what: 'The ceilings', building, about: [], value: [] }),
 });
 

@@ -1,6 +1,6 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { platesUnder, soffitMm, type PlateSet } from '../floors/plates';
-import { bounds, counterClockwise, type Ring } from '../geometry/polygon';
+import { bounds, counterClockwise, type Box, type Ring } from '../geometry/polygon';
 import { servedLevels } from '../levels/extent';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import { recordOf, type Framework } from '../model/framework';
@@ -8,6 +8,7 @@ import type { Id } from '../model/ids';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../passes/plan-facts';
 import { asMaster } from '../typical/as-master';
+import { placing } from '../solving/placed';
 import { quantiseMm } from '../units/length-units';
 import type { UnionStore } from '../walls/wall-pieces';
 import type { Ceiling, CeilingException } from './ceiling';
@@ -108,6 +109,14 @@ const wallsAt = ({ framework, walls }: CeilingsGiven, { heightMm }: Hung): Ring[
     .filter(({ wall }) => recordOf(framework, 'wall', wall)?.stopsAt.face !== 'ceiling')
     .flatMap(({ strips }) => strips);
 
+/** Boxes of rings, each worked out once. */
+const boxes = new WeakMap<Ring, Box>();
+function boxOf(ring: Ring): Box {
+  let box = boxes.get(ring);
+  if (!box) boxes.set(ring, (box = bounds(ring)));
+  return box;
+}
+
 function piece(
   given: CeilingsGiven,
   { ceiling, heightMm, thicknessMm }: Hung,
@@ -121,7 +130,7 @@ function piece(
   const topMm = quantiseMm(bottomMm + thicknessMm);
   const box = bounds(ring);
   const near = (other: Ring) => {
-    const b = bounds(other);
+    const b = boxOf(other);
     return b.minX < box.maxX && b.maxX > box.minX && b.minY < box.maxY && b.maxY > box.minY;
   };
   const holes = [...without, ...through(given, bottomMm, topMm)].filter(near);
@@ -166,9 +175,9 @@ function through({ shafts, holes, columns }: CeilingsGiven, bottomMm: number, to
 }
 
 /** A piece with its heights from another zero, at another level of the same plan. */
-export const ceilingAt = (piece: CeilingPiece, level: Id, zeroMm: number): CeilingPiece => ({
+export const ceilingAt = placing((piece: CeilingPiece, level, zeroMm) => ({
   ...piece,
   level,
   bottomMm: quantiseMm(piece.bottomMm + zeroMm),
   topMm: quantiseMm(piece.topMm + zeroMm),
-});
+}));

@@ -116,13 +116,12 @@ function twice({ level: { id: level, name } }: Given, pieces: readonly CeilingPi
 }
 
 /** Doors and windows whose heads are over the ceiling of a room they open to. */
-function openings(
-  { openings: here, level: { id: level, name } }: Given,
-  pieces: readonly CeilingPiece[],
-): Finding[] {
+function openings({ openings: here, level: { id: level, name } }: Given, pieces: readonly CeilingPiece[]): Finding[] {
   const worst = new Map<Id, { piece: CeilingPiece; by: string; topMm: number }>();
+  const lowestMm = Math.min(...pieces.map(({ bottomMm }) => bottomMm));
+  const high = here.filter(({ topMm }) => topMm > lowestMm + 0.5);
   for (const piece of pieces) {
-    for (const opening of here) {
+    for (const opening of high) {
       if (opening.topMm <= piece.bottomMm + 0.5 || opening.bottomMm >= piece.topMm) continue;
       if ((worst.get(piece.ceiling)?.topMm ?? -Infinity) >= opening.topMm) continue;
       if (!ringsMeet(piece.ring, opening.ring)) continue;

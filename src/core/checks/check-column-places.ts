@@ -52,43 +52,45 @@ interface StoreyGiven {
   facts: PlanFacts;
 }
 
-/** Columns of a storey in stairs, in doors and windows and over voids. */
-export function checkColumnsInTheWay(
+/** Which of some columns stand in which of some obstacles, by their numbers. */
+export function columnsInTheWayOf(
   columns: readonly ColumnInPlan[],
   obstacles: readonly Obstacle[],
-  given: StoreyGiven,
-): Finding[] {
-  const { framework, building, level, plates, facts } = given;
-  const voids = plates.at(level.id).filter((plate) => plate.voids.length > 0);
-  if (obstacles.length === 0 && voids.length === 0) return [];
-  const boxed = obstacles.map((each) => ({ each, box: bounds(each.ring) }));
-  return columns.flatMap((column): Finding[] => {
-    const { ring, stack, mark } = column;
+  facts: PlanFacts,
+): [column: number, obstacle: number][] {
+  const boxes = obstacles.map(({ ring }) => bounds(ring));
+  return columns.flatMap(({ ring }, i) => {
     const own = bounds(ring);
-    const inTheWay = boxed.filter(
-      ({ box, each }) =>
-        own.minX < box.maxX &&
-        box.minX < own.maxX &&
-        own.minY < box.maxY &&
-        box.minY < own.maxY &&
-        facts.shared(ring, facts.one(each.ring), () => sharedArea(ring, each.ring)) > TOUCH_MM2,
-    );
-    const mayMove = () => recordOf(framework, 'columnStack', stack)?.holds.length === 0;
-    return [
-      ...inTheWay.map(({ each }) =>
-        finding(
-          each.rule,
-          building,
-          level.id,
-          [stack, each.id],
-          `Column ${mark} stands in ${each.words} at level ${level.name}. Move one of them`,
-          mayMove() ? moveFix(stack, `column ${mark}`, leastMove(ring, each.ring)) : [],
-        ),
-      ),
-      ...overVoids(column, given),
-    ];
+    return boxes.flatMap((box, j): [number, number][] => {
+      const isApart = own.minX >= box.maxX || box.minX >= own.maxX || own.minY >= box.maxY || box.minY >= own.maxY;
+      if (isApart) return [];
+      const other = obstacles[j]!.ring;
+      return facts.shared(ring, facts.one(other), () => sharedArea(ring, other)) > TOUCH_MM2 ? [[i, j]] : [];
+    });
   });
 }
+
+/** Columns of a storey in stairs, doors and windows. */
+export const checkColumnsInTheWay = (
+  pairs: readonly { column: ColumnInPlan; obstacle: Obstacle }[],
+  { framework, building, level }: StoreyGiven,
+): Finding[] =>
+  pairs.map(({ column: { stack, mark, ring }, obstacle }) =>
+    finding(
+      obstacle.rule,
+      building,
+      level.id,
+      [stack, obstacle.id],
+      `Column ${mark} stands in ${obstacle.words} at level ${level.name}. Move one of them`,
+      recordOf(framework, 'columnStack', stack)?.holds.length === 0
+        ? moveFix(stack, `column ${mark}`, leastMove(ring, obstacle.ring))
+        : [],
+    ),
+  );
+
+/** Columns of a storey that stand where a slab has a void. */
+export const checkColumnsOverVoids = (columns: readonly ColumnInPlan[], given: StoreyGiven): Finding[] =>
+  columns.flatMap((column) => overVoids(column, given));
 
 /** Columns on nothing, short of the slab, and hardly off their crossings. */
 export function checkColumnEnds(stacks: readonly (readonly Run[])[], given: Given): Finding[] {
@@ -109,10 +111,7 @@ interface Ends {
 }
 
 /** A column that stands where its slab has a void. */
-function overVoids(
-  { ring, stack, mark }: ColumnInPlan,
-  { building, level, plates, facts }: StoreyGiven,
-): Finding[] {
+function overVoids({ ring, stack, mark }: ColumnInPlan, { building, level, plates, facts }: StoreyGiven): Finding[] {
   return plates.at(level.id).flatMap(({ record, voids }) =>
     voids
       .filter((hole) => facts.shared(ring, hole, () => sharedArea(ring, hole)) > TOUCH_MM2)

@@ -87,8 +87,7 @@ function runs(pieces: readonly ColumnPiece[], facts: PlanFacts): Run[] {
   for (const piece of pieces) {
     const last = found.at(-1);
     const before = last?.pieces[0];
-    if (last && before && isAlike(before, piece))
-      last.pieces.push(piece);
+    if (last && before && isAlike(before, piece)) last.pieces.push(piece);
     else found.push({ pieces: [piece], ring: facts.one(sectionHull(piece.section, piece.at, piece.turnDeg)) });
   }
   return found;

@@ -2,7 +2,7 @@ import { ceilingsFromFloorPass, ceilingsPass, walls } from '../ceilings/ceiling-
 import { columnRunsPass, columnsAtPass } from '../columns/column-passes';
 import { floorsPass } from '../floors/cut-floor-passes';
 import { platesPass } from '../floors/floor-passes';
-import { boundsOf } from '../geometry/polygon';
+import { boundsOf, type Ring } from '../geometry/polygon';
 import { checkClearHeights, heightBudgets, thickestSlab, type HeightBudget } from '../levels/height-budget';
 import { recordOf, recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -14,12 +14,26 @@ import { quantiseMm } from '../units/length-units';
 import type { SolvedOpening } from '../walls/solved-wall';
 import { drawnPass, standingPass, typedPlanPass, wallsNear } from '../walls/wall-plans';
 import { checkCeilings, checkHung } from './check-ceilings';
-import { checkColumnEnds, checkColumnsInTheWay, type Obstacle } from './check-column-places';
+import {
+  checkColumnEnds,
+  checkColumnsInTheWay,
+  checkColumnsOverVoids,
+  columnsInTheWayOf,
+  type Obstacle,
+} from './check-column-places';
 import { checkColumns, checkColumnsInShafts } from './check-columns';
 import { checkFloors } from './check-floors';
 import { checkLevels } from './check-levels';
 import { checkRoofs } from './check-roofs';
-import { checkShaft, checkShaftPairs, SHAFT_REACH_MM, shaftSurroundings, type WallBeside } from './check-shafts';
+import {
+  checkShaft,
+  checkShaftPairs,
+  enclosed,
+  SHAFT_REACH_MM,
+  shaftSurroundings,
+  type Enclosure,
+  type WallBeside,
+} from './check-shafts';
 import { checkWalls } from './check-walls';
 import type { Finding } from './finding';
 
@@ -35,7 +49,10 @@ function checkOf(what: string, run: (cx: Context, building: Id) => readonly Find
   });
 }
 
-const mayMove = ({ framework }: Context) => (stack: Id) => recordOf(framework, 'columnStack', stack)?.holds.length === 0;
+const mayMove =
+  ({ framework }: Context) =>
+  (stack: Id) =>
+    recordOf(framework, 'columnStack', stack)?.holds.length === 0;
 
 const columnsInShafts = checkOf('columns in shafts', (cx, building) =>
   checkColumnsInShafts(
@@ -79,19 +96,32 @@ const passingOpenings = definePass({
       .flatMap(({ wall, openings }) => openings.map((opening) => ({ ...opening, wall }))),
 });
 
+/** Openings of walls that stand in one storey, from its FFL. */
+const ownOpenings: Pass<readonly OpeningAt[]> = definePass<readonly OpeningAt[]>({
+  name: 'openings in walls of a storey',
+  scope: 'level',
+  run: (cx, key) => {
+    const [building, level] = partsOf(key);
+    const same = cx.get(walls.alike, key);
+    if (same !== level) return cx.get(ownOpenings, keyOf(building, same));
+    const { pieces } = cx.get(walls.inPlan, key);
+    return pieces.flatMap(({ wall, openings }) => openings.map((each) => ({ ...each, wall })));
+  },
+});
+
 /** Openings of a storey from its FFL; by building and level. */
 const openingsAt = definePass({
   name: 'openings of a storey',
   scope: 'level',
+  gathers: true,
   run: (cx, key): readonly OpeningAt[] => {
     const [building, level] = partsOf(key);
+    const own = cx.get(ownOpenings, key);
     const passing = cx.get(passingOpenings, building).filter((opening) => opening.level === level);
-    const zeroMm = passing.length > 0 ? cx.get(fflPass, key) : 0;
+    if (passing.length === 0) return own;
+    const zeroMm = cx.get(fflPass, key);
     const from = (mm: number) => quantiseMm(mm - zeroMm);
-    return [
-      ...cx.get(walls.inPlan, key).pieces.flatMap(({ wall, openings }) => openings.map((each) => ({ ...each, wall }))),
-      ...passing.map((each) => ({ ...each, bottomMm: from(each.bottomMm), topMm: from(each.topMm) })),
-    ];
+    return [...own, ...passing.map((each) => ({ ...each, bottomMm: from(each.bottomMm), topMm: from(each.topMm) }))];
   },
 });
 
@@ -107,35 +137,56 @@ const stairsAt = definePass({
   },
 });
 
-const obstaclesAt = definePass({
+/** Doors and windows of a storey that may be in the way of columns. */
+const doorsAt: Pass<readonly Obstacle[]> = definePass<readonly Obstacle[]>({
   name: 'what may be in the way of columns in a storey',
   scope: 'level',
-  run: (cx, key): readonly Obstacle[] => [
-    ...cx.get(stairsAt, key),
-    ...cx.get(openingsAt, key).map(
-      ({ wall, ring, opening, name }): Obstacle => ({
-        rule: 'column.inOpening',
-        id: wall,
-        ring,
-        words: `${opening === 'plain' ? 'opening' : opening} ${name}`,
-      }),
-    ),
-  ],
+  run: (cx, key) => {
+    const [building, level] = partsOf(key);
+    const openings = cx.get(openingsAt, key);
+    const same = cx.get(walls.alike, key);
+    if (same !== level && openings === cx.get(openingsAt, keyOf(building, same)))
+      return cx.get(doorsAt, keyOf(building, same));
+    return openings.map(({ wall, ring, opening, name }) => ({
+      rule: 'column.inOpening',
+      id: wall,
+      ring,
+      words: `${opening === 'plain' ? 'opening' : opening} ${name}`,
+    }));
+  },
+});
+
+/** Columns of a storey with what they stand in. */
+const inTheWayAt = definePass({
+  name: 'columns in the way of a storey',
+  scope: 'level',
+  run: (cx, key) => {
+    const columns = cx.get(columnsAtPass, key);
+    const obstacles = [cx.get(stairsAt, key), cx.get(doorsAt, key)];
+    // Storeys that follow one another have the same columns in the same way.
+    const number = ({ ring }: { ring: Ring }) => cx.facts.numberOf(ring);
+    const text = [columns, ...obstacles].map((each) => each.map(number).join()).join('|');
+    const pairs = cx.remembered.of(`in the way ${text}`, () => columnsInTheWayOf(columns, obstacles.flat(), cx.facts));
+    const all = obstacles.flat();
+    return pairs.map(([i, j]) => ({ column: columns[i]!, obstacle: all[j]! }));
+  },
 });
 
 const columnsInTheWayAt = definePass({
-  name: 'columns in the way of a storey',
+  name: 'findings of columns in the way of a storey',
   scope: 'level',
   run: (cx, key): readonly Finding[] => {
     const [building, id] = partsOf(key);
+    const plates = cx.get(platesPass, building);
+    const pairs = cx.get(inTheWayAt, key);
+    const voids = plates.at(id).some((plate) => plate.voids.length > 0);
+    if (pairs.length === 0 && !voids) return NONE;
     const name = cx.get(levelNamesPass, building).get(id) ?? '';
-    return checkColumnsInTheWay(cx.get(columnsAtPass, key), cx.get(obstaclesAt, key), {
-      framework: cx.framework,
-      building,
-      level: { id, name },
-      plates: cx.get(platesPass, building),
-      facts: cx.facts,
-    });
+    const given = { framework: cx.framework, building, level: { id, name }, plates, facts: cx.facts };
+    return [
+      ...checkColumnsInTheWay(pairs, given),
+      ...(voids ? checkColumnsOverVoids(cx.get(columnsAtPass, key), given) : []),
+    ];
   },
 });
 
@@ -172,7 +223,15 @@ const shaftAround = definePass<readonly Finding[]>({
       }),
     );
     const hasWalls = cx.get(hasWallsPass, building);
-    return checkShaft(solved, shaftSurroundings(hasWalls, beside, storeys), storeys, cx.facts);
+    // Storeys with the same walls round a shaft are looked at once.
+    const enclosure: Enclosure = (stage, near) => {
+      const texts = near.map(
+        (each) => `${each.wall} ${each.strips.map((strip) => cx.facts.numberOf(strip)).join(' ')}`,
+      );
+      const text = `enclosed ${cx.facts.numberOf(stage)}|${texts.join('|')}`;
+      return cx.remembered.of(text, () => enclosed(stage, near));
+    };
+    return checkShaft(solved, shaftSurroundings(hasWalls, beside, storeys), storeys, cx.facts, enclosure);
   },
   failing: (cx, id) => {
     const { solved } = cx.get(shaftPass, id);

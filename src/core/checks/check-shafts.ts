@@ -64,10 +64,11 @@ export function checkShaft(
   { hasWalls, boxed, middles }: Surroundings,
   storeys: readonly ResolvedLevel[],
   facts: PlanFacts,
+  enclosure: Enclosure = enclosed,
 ): Finding[] {
   return [
     ...inWalls(shaft, boxed, storeys, sharedIn(facts)),
-    ...(hasWalls ? notEnclosed(shaft, middles) : []),
+    ...(hasWalls ? notEnclosed(shaft, middles, enclosure) : []),
     ...jumping(shaft, storeys),
   ];
 }
@@ -173,32 +174,36 @@ function outsideOf(ring: Ring): { at: Point; out: Point }[] {
   });
 }
 
+/** How much of a shaft's edges walls close, 0 to 1, and which do. */
+export type Enclosure = (ring: Ring, walls: readonly WallBeside[]) => { closed: number; closing: readonly Id[] };
+
+export const enclosed: Enclosure = (ring, walls) => {
+  const places = outsideOf(ring);
+  const closing = new Set<Id>();
+  const isClosed = (place: { at: Point; out: Point }) =>
+    walls.some((piece) =>
+      piece.strips.some((strip) => {
+        const hit = [10, 100, 200, 300, BESIDE_MM].some((mm) => contains(strip, plus(place.at, times(place.out, mm))));
+        if (hit) closing.add(piece.wall);
+        return hit;
+      }),
+    );
+  return { closed: places.filter(isClosed).length / places.length, closing: [...closing] };
+};
+
 /**
  * Storeys where a shaft has an open side, if walls close it all round in another storey. Openings in the walls count as
  * closed: they are meant.
  */
-function notEnclosed(shaft: SolvedShaft, middles: readonly Middle[]): Finding[] {
-  const sides = new Map<Ring, { box: Box; places: { at: Point; out: Point }[] }>();
+function notEnclosed(shaft: SolvedShaft, middles: readonly Middle[], enclosure: Enclosure): Finding[] {
+  const boxes = new Map<Ring, Box>();
   const states = middles.flatMap(({ level, mm, walls }) => {
     const stage = shaft.stages.find(({ bottomMm, topMm }) => mm > bottomMm && mm < topMm);
     if (!stage) return [];
-    const side = sides.get(stage.ring) ?? { box: bounds(stage.ring), places: outsideOf(stage.ring) };
-    sides.set(stage.ring, side);
-    const { places } = side;
-    const near = walls.filter(({ box }) => meet(box, side.box, BESIDE_MM)).map(({ piece }) => piece);
-    const closing = new Set<Id>();
-    const isClosed = (place: { at: Point; out: Point }) =>
-      near.some((piece) =>
-        piece.strips.some((strip) => {
-          const hit = [10, 100, 200, 300, BESIDE_MM].some((mm) =>
-            contains(strip, plus(place.at, times(place.out, mm))),
-          );
-          if (hit) closing.add(piece.wall);
-          return hit;
-        }),
-      );
-    const closed = places.filter(isClosed).length / places.length;
-    return [{ level, closed, closing: [...closing] }];
+    const box = boxes.get(stage.ring) ?? bounds(stage.ring);
+    boxes.set(stage.ring, box);
+    const near = walls.filter((wall) => meet(wall.box, box, BESIDE_MM)).map(({ piece }) => piece);
+    return [{ level, ...enclosure(stage.ring, near) }];
   });
   const whole = states.find(({ closed }) => closed === 1);
   if (!whole) return [];

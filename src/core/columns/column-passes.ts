@@ -6,6 +6,7 @@ import { called } from '../kinds/records';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
+import { together } from '../passes/together';
 import { definePass, partsOf } from '../passes/pass';
 import { acting } from '../setting-out/acting';
 import { extentsPass, fflPass, flooredPass, ownRecords } from '../solving/building-passes';
@@ -59,7 +60,7 @@ export const columnsPass = definePass({
   scope: 'building',
   gathers: true,
   run: (cx, building): readonly ColumnPiece[] =>
-    cx.get(stacksPass, building).flatMap((id) => cx.get(stackPass, id).pieces),
+    together(cx.get(stacksPass, building).map((id) => cx.get(stackPass, id).pieces)),
 });
 
 export const blocksPass = definePass({

@@ -20,8 +20,7 @@ export function sectionMm(framework: Framework, section: Section): SectionMm {
 }
 
 export const isSameSection = (a: SectionMm, b: SectionMm): boolean =>
-  a.shape === b.shape &&
-  (Object.keys(a) as (keyof SectionMm)[]).every((key) => a[key] === b[key]);
+  a.shape === b.shape && (Object.keys(a) as (keyof SectionMm)[]).every((key) => a[key] === b[key]);
 
 /** Area of a section, mm². */
 export function sectionArea(section: SectionMm): number {

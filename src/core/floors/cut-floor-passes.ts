@@ -109,4 +109,3 @@ export const holesAtPass = definePass({
     return cx.get(holesPass, building).get(level) ?? [];
   },
 });
-

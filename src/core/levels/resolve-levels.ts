@@ -21,7 +21,6 @@ export interface ResolvedLevel {
   below: Id | null;
 }
 
-
 /** Levels of a building from the lowest up. */
 export const levelsOf = (framework: Framework, building: Id): ResolvedLevel[] =>
   levelsByBuilding(framework).get(building) ?? [];

@@ -5,6 +5,7 @@ import { Node } from './node';
 import type { Context, Failing, Pass } from './pass';
 import { PlanFacts } from './plan-facts';
 import { Profiles } from './profiles';
+import { Remembered } from './remembered';
 import { reuse, reuseGathered } from './reuse';
 
 /** A pass that threw. */
@@ -34,7 +35,8 @@ export class Graph {
       records: new TracedRecords(this.recordRead, () => this.allRead()),
       reading: { recordsOf: this.kindRead, derived: this.derivedRead },
     };
-    this.context = { framework, get: this.get, profiles: this.profiles, facts: this.facts };
+    const { profiles, facts } = this;
+    this.context = { framework, get: this.get, profiles, facts, remembered: new Remembered() };
   }
 
   /** The result of a pass for a framework. */
@@ -110,7 +112,7 @@ export class Graph {
 
   /** Works out again what waits, the lowest ranks first. */
   private settle(): void {
-    for (let rank = 0; rank < this.waiting.length; ) {
+    for (let rank = 0; rank < this.waiting.length;) {
       const node = this.waiting[rank]?.pop();
       if (!node) rank += 1;
       else if (node.isStale && !node.isGone) {
@@ -152,7 +154,10 @@ export class Graph {
       node.failure = null;
       this.failed.delete(node);
     }
-    node.end((key, by) => this.profiles.count(key, by), (source) => this.orphans.add(source));
+    node.end(
+      (key, by) => this.profiles.count(key, by),
+      (source) => this.orphans.add(source),
+    );
     node.isStale = false;
     const before = node.value;
     node.value = node.isNew || thrown ? value : (node.gathers ? reuseGathered : reuse)(before, value);
@@ -175,9 +180,7 @@ export class Graph {
     ) as T;
 
   private readonly derivedRead = <T>(derivation: Derivation<T>, key: string): T =>
-    this.read(
-      this.nodeOf(derivation, key, derivation.name, () => derivation.work(this.context.framework, key)),
-    ) as T;
+    this.read(this.nodeOf(derivation, key, derivation.name, () => derivation.work(this.context.framework, key))) as T;
 
   private readonly recordRead = (id: string): Rec | undefined =>
     this.read(this.leafOf(RECORDS, id, () => this.records.get(id))) as Rec | undefined;
@@ -229,7 +232,10 @@ export class Graph {
       this.orphans.delete(node);
       if (node.observers.size > 0 || node.isRoot || node.isGone) continue;
       node.isGone = true;
-      node.drop((key, by) => this.profiles.count(key, by), (source) => this.orphans.add(source));
+      node.drop(
+        (key, by) => this.profiles.count(key, by),
+        (source) => this.orphans.add(source),
+      );
       this.failed.delete(node);
       this.nodes.get(node.group)?.delete(node.key);
     }

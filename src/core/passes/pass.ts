@@ -2,6 +2,7 @@ import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { PlanFacts } from './plan-facts';
 import type { Profiles } from './profiles';
+import type { Remembered } from './remembered';
 
 /** What one result of a pass is about. */
 export type Scope = 'project' | 'building' | 'level' | 'thing';
@@ -13,6 +14,7 @@ export interface Context {
   get: <T>(pass: Pass<T>, key: string) => T;
   readonly profiles: Profiles;
   readonly facts: PlanFacts;
+  readonly remembered: Remembered;
 }
 
 /** A part of the solve: what is worked out for one key of its scope. Results are never changed once they are made. */

@@ -47,15 +47,19 @@ function reusedSet(before: Set<unknown>, after: Set<unknown>): Set<unknown> {
 }
 
 function reusedObject(before: Record<string, unknown>, after: Record<string, unknown>): Record<string, unknown> {
-  const keys = Object.keys(after);
-  let isSame = Object.keys(before).length === keys.length;
+  let isSame = true;
+  let fields = 0;
   let made: Record<string, unknown> | null = null;
-  for (const key of keys) {
-    const part = reused(before[key], after[key]);
-    if (part !== before[key] || !(key in before)) isSame = false;
-    if (part !== after[key]) (made ??= { ...after })[key] = part;
+  for (const key in after) {
+    fields += 1;
+    const [was, is] = [before[key], after[key]];
+    if (was === is) continue;
+    const part = reused(was, is);
+    if (part !== was) isSame = false;
+    if (part !== is) (made ??= { ...after })[key] = part;
   }
-  return isSame ? before : (made ?? after);
+  if (isSame) for (const _ in before) fields -= 1;
+  return isSame && fields === 0 ? before : (made ?? after);
 }
 
 function hasSameFields(before: object, after: object): boolean {

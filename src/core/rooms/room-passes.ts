@@ -2,6 +2,7 @@ import type { Finding } from '../checks/finding';
 import { columnRingsPass } from '../columns/column-passes';
 import type { Ring } from '../geometry/polygon';
 import { recordsOf } from '../model/framework';
+import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Pass } from '../passes/pass';
 import { resolvePlace } from '../outlines/resolve-place';
 import { cutsAtPass } from '../shafts/shaft-passes';
@@ -10,7 +11,15 @@ import { levelNamesPass, ownRecords, storeyPass, storeysOf } from '../solving/bu
 import { following, holdsLevel } from '../typical/typical';
 import { wallsBefore } from '../walls/wall-passes';
 import { typedPlanPass } from '../walls/wall-plans';
-import { closedRegions, hairs, namedRooms, type ClosedRegion, type RoomRegion, type RoomsOfStorey, type Tag } from './solve-rooms';
+import {
+  closedRegions,
+  hairs,
+  namedRooms,
+  type ClosedRegion,
+  type RoomRegion,
+  type RoomsOfStorey,
+  type Tag,
+} from './solve-rooms';
 
 /** Rooms are seen where the plan is cut, mm over FFL. */
 const CUT_MM = 1000;
@@ -42,7 +51,12 @@ const cutStripsPass = definePass({
 
 export const regionsAlikePass = storeyAlike('closed regions', (cx, key) =>
   [cutStripsPass, boundariesPass, columnRingsPass, cutsAtPass]
-    .map((pass) => cx.get(pass, key).map((ring) => cx.facts.numberOf(ring)).join())
+    .map((pass) =>
+      cx
+        .get(pass, key)
+        .map((ring) => cx.facts.numberOf(ring))
+        .join(),
+    )
     .join('|'),
 );
 
@@ -149,8 +163,8 @@ export const roomsPass = definePass<{ regions: readonly RoomRegion[]; findings: 
   run: (cx, building) => {
     const storeys = storeysOf(cx, building).map(({ id }) => cx.get(storeyRoomsPass, keyOf(building, id)));
     return {
-      regions: storeys.flatMap(({ regions }) => regions),
-      findings: storeys.flatMap(({ findings }) => findings),
+      regions: together(storeys.map(({ regions }) => regions)),
+      findings: together(storeys.map(({ findings }) => findings)),
     };
   },
   failing: ({ framework }, building) => ({

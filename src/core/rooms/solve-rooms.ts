@@ -63,7 +63,9 @@ interface PlanGiven {
 
 /** What walls and boundary lines of a storey close. */
 export function closedRegions(given: PlanGiven): ClosedRegion[] {
-  const [columns, shafts] = [given.columns, given.shafts].map((rings) => rings.map((ring) => ({ ring, box: bounds(ring) })));
+  const [columns, shafts] = [given.columns, given.shafts].map((rings) =>
+    rings.map((ring) => ({ ring, box: bounds(ring) })),
+  );
   return regionsOf(given).map(({ outer, holes }) => netRegion(given, outer, holes, [...columns!, ...shafts!]));
 }
 
@@ -183,7 +185,13 @@ function netRegion(
   const box = bounds(ring);
   // What reaches into the room is taken out as far as it does, wherever its middle or its corners are.
   const reachIn = inTheWay
-    .filter((other) => other.box.minX < box.maxX && other.box.maxX > box.minX && other.box.minY < box.maxY && other.box.maxY > box.minY)
+    .filter(
+      (other) =>
+        other.box.minX < box.maxX &&
+        other.box.maxX > box.minX &&
+        other.box.minY < box.maxY &&
+        other.box.maxY > box.minY,
+    )
     .map((other) => other.ring);
   const taken = [...new Set([...holes.map((hole) => facts.one(counterClockwise(hole))), ...reachIn])];
   const key = `net ${facts.textOf(ring)}|${taken

@@ -5,11 +5,13 @@ import { blocksPass, columnsPass, stackFindingsPass } from '../columns/column-pa
 import { floorFindingsPass, floorsPass } from '../floors/cut-floor-passes';
 import { foundationFindingsPass, foundationsPass } from '../foundations/foundation-passes';
 import { recordsOf } from '../model/framework';
+import { together } from '../passes/together';
 import { definePass, type Context, type Pass } from '../passes/pass';
 import { roomsPass } from '../rooms/room-passes';
 import { shaftFindingsPass, shaftsPass } from '../shafts/shaft-passes';
 import { finishedStairsPass, headroomFindingsPass } from '../stairs/headroom-passes';
 import { stairFindingsPass } from '../stairs/stair-passes';
+import type { WallPiece } from '../walls/solved-wall';
 import { partyPass } from '../walls/wall-plans';
 import { buildingsPass, levelRowsPass, surveyPass } from './building-passes';
 import { gridsPass } from './grid-passes';
@@ -36,13 +38,20 @@ const ofAll = <T>(name: string, of: (cx: Context, building: string) => readonly 
     name: `${name} of the project`,
     scope: 'project',
     gathers: true,
-    run: (cx): T[] => cx.get(buildingsPass, '').flatMap(({ id }) => of(cx, id)),
+    run: (cx): T[] => {
+      const lists = cx.get(buildingsPass, '').map(({ id }) => of(cx, id));
+      // One list is all there is: the same object, not a copy.
+      return lists.length === 1 ? (lists[0] as T[]) : together(lists);
+    },
   });
 
-const isShared = (cx: Context, building: string) => {
-  const shared = new Set(cx.get(partyPass, building).map(({ id }) => id));
-  return (wall: string): boolean => shared.has(wall);
-};
+/** Its own walls, and those it has of other buildings. */
+function ownAndShared(cx: Context, building: string): { own: readonly WallPiece[]; shared: readonly WallPiece[] } {
+  const pieces = cx.get(walls.pieces, building);
+  const party = new Set(cx.get(partyPass, building).map(({ id }) => id));
+  if (party.size === 0) return { own: pieces, shared: [] };
+  return { own: pieces.filter(({ wall }) => !party.has(wall)), shared: pieces.filter(({ wall }) => party.has(wall)) };
+}
 
 const LISTS = {
   levels: ofAll('levels', (cx, building) => cx.get(levelRowsPass, building)),
@@ -51,14 +60,8 @@ const LISTS = {
   floors: ofAll('floors', (cx, building) => cx.get(floorsPass, building)),
   shafts: ofAll('shafts', (cx, building) => cx.get(shaftsPass, building)),
   stairs: ofAll('stairs', (cx, building) => cx.get(finishedStairsPass, building)),
-  walls: ofAll('walls', (cx, building) => {
-    const shared = isShared(cx, building);
-    return cx.get(walls.pieces, building).filter(({ wall }) => !shared(wall));
-  }),
-  sharedWalls: ofAll('party walls', (cx, building) => {
-    const shared = isShared(cx, building);
-    return cx.get(walls.pieces, building).filter(({ wall }) => shared(wall));
-  }),
+  walls: ofAll('walls', (cx, building) => ownAndShared(cx, building).own),
+  sharedWalls: ofAll('party walls', (cx, building) => ownAndShared(cx, building).shared),
   foundations: ofAll('foundations', (cx, building) => cx.get(foundationsPass, building)),
   rooms: ofAll('rooms', (cx, building) => cx.get(roomsPass, building).regions),
   ceilings: ofAll('ceilings', (cx, building) => cx.get(ceilingsPass, building)),

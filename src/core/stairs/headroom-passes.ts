@@ -5,7 +5,7 @@ import { platesPass } from '../floors/floor-passes';
 import { recordOf } from '../model/framework';
 import { definePass } from '../passes/pass';
 import { levelNamesPass } from '../solving/building-passes';
-import { withHeadroom } from './headroom';
+import { withHeadroom, type SharedPlan } from './headroom';
 import type { SolvedStair } from './solved-stair';
 import { stairPass, stairsPass } from './stair-passes';
 
@@ -18,7 +18,10 @@ const headroomPass = definePass<{ stair: SolvedStair | null; findings: readonly 
     if (!solved) return { stair: null, findings: [] };
     const { building } = solved;
     const names = cx.get(levelNamesPass, building);
-    return withHeadroom(solved, cx.get(floorsPass, building), (key, ring) => cx.profiles.shared(key, ring), names);
+    const shared: SharedPlan = (key, ring) => cx.profiles.shared(key, ring);
+    return withHeadroom(solved, cx.get(floorsPass, building), shared, names, (text, work) =>
+      cx.remembered.of(text, work),
+    );
   },
   failing: (cx, id) => {
     const { solved } = cx.get(stairPass, id);

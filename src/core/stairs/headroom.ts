@@ -24,6 +24,9 @@ const BESIDE_MM = 5;
 /** What lies higher than this over a storey's foot is out of reach for its headroom. */
 const REACH_MM = 12_000;
 
+/** Works something out, or remembers it by a text that spells out all it is worked out from. */
+export type Remember = <T>(text: string, work: () => T) => T;
+
 /**
  * The headroom of every storey of a stair: the least vertical distance from its pitch lines (the lines over the
  * nosings), its landing and the first nosing of each flight at a landing's edge, a riser over the landing, to the
@@ -34,6 +37,7 @@ export function withHeadroom(
   floors: readonly FloorPiece[],
   shared: SharedPlan,
   names: ReadonlyMap<Id, string>,
+  remember: Remember,
 ): { stair: SolvedStair; findings: Finding[] } {
   const findings: Finding[] = [];
   const rules = STAIR_RULES[stair.rules];
@@ -41,9 +45,10 @@ export function withHeadroom(
     .map((floor): Overhead => ({ floor, underMm: floor.topMm - floor.thicknessMm, box: bounds(floor.outline) }))
     .sort((a, b) => a.underMm - b.underMm);
   const over = stair.storeys.map((storey) => undersides(stair, storey));
+  const well = bounds(stair.ring);
+  const zoned = new Set(floors.filter(({ zone }) => zone !== null).map(({ plate, level }) => `${plate} ${level}`));
   const storeys = stair.storeys.map((storey, i): StairStorey => {
     if (!storey.steps) return storey;
-    const lower = lowerSurfaces(storey);
     const bottomMm = storey.flights[0]!.bottomMm;
     const topMm = bottomMm + storey.heightMm;
     const above: Surface[] = [];
@@ -51,49 +56,102 @@ export function withHeadroom(
     for (let j = i + 1; j < over.length && Math.min(...over[j]!.map(({ mm }) => mm)) <= topMm + REACH_MM; j += 1)
       above.push(...over[j]!);
     const near = within(slabs, bottomMm + 1, bottomMm + REACH_MM);
-    let least: StairStorey['headroom'] = null;
-    let slab: FloorPiece | null = null;
-    const take = (found: { mm: number; at: { x: number; y: number } } | null, under: string, floor?: FloorPiece) => {
-      if (!found || (least && found.mm >= least.mm)) return;
-      least = { mm: quantiseMm(found.mm), at: found.at, under };
-      slab = floor ?? null;
+    const given: HeadroomGiven = {
+      lower: [...lowerSurfaces(storey), ...nosings(storey)].map((surface) => fromMm(surface, bottomMm)),
+      above: above.map((surface) => fromMm(surface, bottomMm)),
+      slabs: near.map(({ floor, underMm, box }) => ({
+        profile: floor.profile,
+        outline: floor.outline,
+        box,
+        // Holes far from the well change nothing over it.
+        sign: zoned.has(`${floor.plate} ${floor.level}`)
+          ? floor.profile
+          : [
+              floor.outline,
+              ...[...floor.holes.map(({ ring }) => ring), ...floor.gaps].filter((ring) => overlap(bounds(ring), well)),
+            ]
+              .map(ringText)
+              .join('|'),
+        underMm: fine(underMm - bottomMm),
+        cut: stair.cuts.find(({ plate, level }) => plate === floor.plate && level === floor.level)?.ring ?? null,
+      })),
     };
-    for (const from of [...lower, ...nosings(storey)] as (Surface & { line?: Line })[]) {
-      const beside = from.line ? NOSING_MM * BESIDE_MM : TOUCH_MM2;
-      const onto = from.line ? ontoLine(from.line) : (corners: readonly Point[]) => corners;
-      for (const to of above) {
-        const corners = clippedTo(from.ring, to.ring);
-        if (corners.length > 2 && Math.abs(ringArea(corners)) > beside)
-          take(leastOver(onto(corners), from, to), to.words);
-      }
-      const box = bounds(from.ring);
-      for (const { floor, underMm, box: outline } of near) {
-        if (!overlap(box, outline)) continue;
-        const corners = overSlab(stair, floor, from.ring, beside, shared);
-        take(
-          leastOver(onto(corners), from, flat(floor.outline, underMm, '')),
-          `the slab of level ${names.get(floor.level) ?? ''}`,
-          // A slab that only comes up to a nosing is open over the well already.
-          from.line ? undefined : floor,
-        );
-      }
-    }
-    const found = least as StairStorey['headroom'];
-    const done = { ...storey, headroom: found };
-    if (!found || found.mm >= rules.headroomMm - 1e-3) return done;
+    const least = remember(`headroom ${textOf(given)}`, () => leastHeadroom(given, shared));
+    if (!least) return { ...storey, headroom: null };
+    const slab = least.slab === null ? null : near[least.slab]!.floor;
+    const under = slab ? `the slab of level ${names.get(slab.level) ?? ''}` : least.words;
+    const done = { ...storey, headroom: { mm: least.mm, at: least.at, under } };
+    if (least.mm >= rules.headroomMm - 1e-3) return done;
     findings.push(
       finding(
         'stair.headroom',
         stair.building,
         storey.level,
         [stair.stair],
-        `Stair ${stair.name} from level ${names.get(storey.level) ?? ''} has ${formatLength(Math.floor(found.mm))} mm headroom under ${found.under}; its rule set asks for ${rules.headroomMm} mm. Make the opening larger or the storey higher`,
-        [slab ? openOver(stair, slab, names) : raise(storey, rules.headroomMm - found.mm)],
+        `Stair ${stair.name} from level ${names.get(storey.level) ?? ''} has ${formatLength(Math.floor(least.mm))} mm headroom under ${under}; its rule set asks for ${rules.headroomMm} mm. Make the opening larger or the storey higher`,
+        // A slab that only comes up to a nosing is open over the well already.
+        [slab && !least.isAtNosing ? openOver(stair, slab, names) : raise(storey, rules.headroomMm - least.mm)],
       ),
     );
     return done;
   });
   return { stair: { ...stair, storeys }, findings };
+}
+
+/** What the headroom of a storey is worked out from; heights from its foot. */
+interface HeadroomGiven {
+  lower: readonly (Surface & { line?: Line })[];
+  above: readonly Surface[];
+  slabs: readonly { profile: string; sign: string; outline: Ring; box: Box; underMm: number; cut: Ring | null }[];
+}
+
+interface Least {
+  mm: number;
+  at: Point;
+  /** What it is under: a slab by its number, else in words. */
+  slab: number | null;
+  words: string;
+  isAtNosing: boolean;
+}
+
+/** Heights to a millionth of a millimetre: what is worked out from them is the same wherever the storey stands. */
+const fine = (mm: number): number => Math.round(mm * 1e6) / 1e6;
+const fromMm = <S extends Surface>(surface: S, zeroMm: number): S => ({ ...surface, mm: fine(surface.mm - zeroMm) });
+
+const ringText = (ring: Ring): string => ring.map(({ x, y }) => `${x} ${y}`).join();
+
+function textOf({ lower, above, slabs }: HeadroomGiven): string {
+  const surfaceText = ({ ring, at, mm, slope, words }: Surface) =>
+    `${ringText(ring)} ${at.x} ${at.y} ${mm} ${slope.x} ${slope.y} ${words}`;
+  return [
+    lower.map(surfaceText).join('|'),
+    above.map(surfaceText).join('|'),
+    slabs.map(({ sign, underMm, cut }) => `${sign} ${underMm} ${cut ? ringText(cut) : ''}`).join('|'),
+  ].join('#');
+}
+
+function leastHeadroom({ lower, above, slabs }: HeadroomGiven, shared: SharedPlan): Least | null {
+  let least: Least | null = null;
+  const take = (found: { mm: number; at: Point } | null, by: Pick<Least, 'slab' | 'words' | 'isAtNosing'>) => {
+    if (found && (!least || found.mm < least.mm)) least = { mm: quantiseMm(found.mm), at: found.at, ...by };
+  };
+  for (const from of lower) {
+    const isAtNosing = from.line !== undefined;
+    const beside = isAtNosing ? NOSING_MM * BESIDE_MM : TOUCH_MM2;
+    const onto = from.line ? ontoLine(from.line) : (corners: readonly Point[]) => corners;
+    for (const to of above) {
+      const corners = clippedTo(from.ring, to.ring);
+      if (corners.length > 2 && Math.abs(ringArea(corners)) > beside)
+        take(leastOver(onto(corners), from, to), { slab: null, words: to.words, isAtNosing });
+    }
+    const box = bounds(from.ring);
+    slabs.forEach(({ profile, outline, box: around, underMm, cut }, slab) => {
+      if (!overlap(box, around)) return;
+      const corners = overSlab(profile, cut, from.ring, beside, shared);
+      take(leastOver(onto(corners), from, flat(outline, underMm, '')), { slab, words: '', isAtNosing });
+    });
+  }
+  return least;
 }
 
 /** A slab with its underside and the box around it. */
@@ -110,8 +168,7 @@ function within(slabs: readonly Overhead[], fromMm: number, toMm: number): Overh
   return first < 0 ? [] : slabs.slice(first, end < 0 ? slabs.length : end);
 }
 
-const overlap = (p: Box, q: Box): boolean =>
-  p.minX < q.maxX && q.minX < p.maxX && p.minY < q.maxY && q.minY < p.maxY;
+const overlap = (p: Box, q: Box): boolean => p.minX < q.maxX && q.minX < p.maxX && p.minY < q.maxY && q.minY < p.maxY;
 
 /** A slab over a stair opened over its well, besides the voids it has. */
 function openOver(stair: SolvedStair, floor: FloorPiece, names: ReadonlyMap<Id, string>): Fix {
@@ -136,11 +193,9 @@ const raise = ({ level, heightMm }: StairStorey, byMm: number): Fix => ({
 });
 
 /** Corners of what a slab covers of a ring; none where the stair's own hole takes it all. */
-function overSlab(stair: SolvedStair, floor: FloorPiece, ring: Ring, besideMm2: number, shared: SharedPlan) {
-  const cut = stair.cuts.find(({ plate, level }) => plate === floor.plate && level === floor.level);
-  if (cut && cut.ring.length === 4 && Math.abs(ringArea(clippedTo(cut.ring, ring)) - ringArea(ring)) < besideMm2)
-    return [];
-  const { areaMm2, regions } = shared(floor.profile, ring);
+function overSlab(profile: string, cut: Ring | null, ring: Ring, besideMm2: number, shared: SharedPlan) {
+  if (cut?.length === 4 && Math.abs(ringArea(clippedTo(cut, ring)) - ringArea(ring)) < besideMm2) return [];
+  const { areaMm2, regions } = shared(profile, ring);
   return areaMm2 < besideMm2 ? [] : regions.flatMap(({ outer, holes }) => [...outer, ...holes.flat()]);
 }
 

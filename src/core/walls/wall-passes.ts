@@ -4,6 +4,7 @@ import { mmOf } from '../dimensions/resolve-length';
 import { platesPass } from '../floors/floor-passes';
 import type { Cutter } from '../floors/solve-floors';
 import type { Id } from '../model/ids';
+import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
 import { fflPass, levelNamesPass, storeyPass, storeysOf, type Storey } from '../solving/building-passes';
 import { storeyAlike } from '../solving/alike';
@@ -22,6 +23,9 @@ export interface WallChain {
   runs: Pass<{ runs: readonly WallRun[]; findings: Finding[] }>;
   /** Those of a storey; by building and level. */
   at: Pass<readonly WallRun[]>;
+  byLevel: Pass<ReadonlyMap<Id, readonly WallRun[]>>;
+  /** The lowest storey with the same walls; by building and level. */
+  alike: Pass<Id>;
   /** What stands between the floor of a storey and the next, also of other storeys; by building and level. */
   band: Pass<readonly Band[]>;
   /** Pieces of a storey that do not pass slabs, from its FFL; by building and level. */
@@ -53,6 +57,13 @@ interface InPlan {
  * The passes of one chain. `ceilingOver` finds the ceiling over a storey; `first` is the chain before it: what does not stop at a
  * ceiling is as it was there.
  */
+/** True where some wall of a building stops at ceilings. */
+const stopsAtCeilingsPass = definePass({
+  name: 'whether walls stop at ceilings',
+  scope: 'building',
+  run: (cx, building): boolean => cx.get(standingPass, building).some(({ stopsAt }) => stopsAt.face === 'ceiling'),
+});
+
 export function wallChain(
   suffix: string,
   ceilingOver: (cx: Context, building: Id) => CeilingOver,
@@ -86,11 +97,12 @@ export function wallChain(
       return wallRuns({ ...parts, storeys, ceilingOver: ceilingOver(cx, building) });
     },
   });
-  const byLevel = definePass({
+  const byLevel = definePass<ReadonlyMap<Id, readonly WallRun[]>>({
     name: `walls by storeys${suffix}`,
     scope: 'building',
     gathers: true,
     run: (cx, building): ReadonlyMap<Id, readonly WallRun[]> => {
+      if (first && !cx.get(stopsAtCeilingsPass, building)) return cx.get(first.byLevel, building);
       const found = new Map<Id, WallRun[]>();
       for (const { id } of cx.get(standingPass, building))
         for (const run of cx.get(runs, keyOf(building, id)).runs) {
@@ -134,6 +146,7 @@ export function wallChain(
     scope: 'level',
     run: (cx, key) => {
       const [building, level] = partsOf(key);
+      if (first && !cx.get(stopsAtCeilingsPass, building)) return cx.get(first.band, key);
       const zeroMm = cx.get(fflPass, key);
       const storeyMm = cx.get(storeyPass, key)?.above?.fflMm ?? 3000;
       const { levels, passing } = cx.get(spans, building);
@@ -143,7 +156,11 @@ export function wallChain(
       const meets = (span: { bottomMm: number; topMm: number }) => span.bottomMm < topMm && span.topMm > bottomMm;
       const found: Band[] = passing
         .filter(meets)
-        .map((span) => ({ ...span, bottomMm: quantiseMm(span.bottomMm - zeroMm), topMm: quantiseMm(span.topMm - zeroMm) }));
+        .map((span) => ({
+          ...span,
+          bottomMm: quantiseMm(span.bottomMm - zeroMm),
+          topMm: quantiseMm(span.topMm - zeroMm),
+        }));
       for (const span of levels) {
         if (!meets(span)) continue;
         const shiftMm = cx.get(fflPass, keyOf(building, span.level)) - zeroMm;
@@ -154,12 +171,16 @@ export function wallChain(
             found.push({ wall: run.wall, type: run.type, ...there });
         }
       }
-      return found;
+      const before = first ? cx.get(first.band, key) : found;
+      return areAlike(before, found) ? before : found;
     },
   });
+  const isSame = (cx: Context, before: WallChain, key: string): boolean =>
+    cx.get(band, key) === cx.get(before.band, key);
   /** All that the walls of a storey depend on but their plans. */
-  const alikePass = storeyAlike(`walls${suffix}`, (cx, key) => {
+  const alike = storeyAlike(`walls${suffix}`, (cx, key) => {
     const [building, level] = partsOf(key);
+    if (first && isSame(cx, first, key)) return cx.get(first.alike, key);
     const storey = cx.get(storeyPass, key);
     const plates = cx.get(platesPass, building);
     const ranks = (id: Id) => plates.at(id).map((plate) => plates.all.indexOf(plate));
@@ -247,9 +268,10 @@ export function wallChain(
   const inPlan: Pass<InPlan> = definePass<InPlan>({
     name: `walls of a storey from its floor${suffix}`,
     scope: 'level',
+    gathers: true,
     run: (cx, key) => {
       const [building, level] = partsOf(key);
-      const same = cx.get(alikePass, key);
+      const same = cx.get(alike, key);
       if (same !== level) return cx.get(inPlan, keyOf(building, same));
       if (first && isSame(cx, first, key)) return cx.get(first.inPlan, key);
       const made = cx
@@ -259,14 +281,13 @@ export function wallChain(
       return { pieces: made.map((each) => each.piece), misfits: made.flatMap(({ misfits }) => misfits) };
     },
   });
-  const isSame = (cx: Context, before: WallChain, key: string): boolean =>
-    cx.get(band, key) === cx.get(before.band, key);
   /** Pieces of a wall that pass slabs, in the building's heights. */
   const passing = definePass<InPlan>({
     name: `wall that passes slabs${suffix}`,
     scope: 'thing',
     run: (cx, key) => {
       const [building] = partsOf(key);
+      if (first && !cx.get(stopsAtCeilingsPass, building)) return cx.get(first.passing, key);
       const storeys = storeysOf(cx, building);
       const parts = given(cx, building);
       const own = cx.get(runs, key).runs.filter(({ passes }) => passes);
@@ -293,6 +314,7 @@ export function wallChain(
   const stands = definePass<readonly WallPiece[]>({
     name: `walls of a storey in place${suffix}`,
     scope: 'level',
+    gathers: true,
     run: (cx, key) => {
       const [, level] = partsOf(key);
       const zeroMm = cx.get(fflPass, key);
@@ -304,12 +326,13 @@ export function wallChain(
     scope: 'building',
     gathers: true,
     run: (cx, building) => {
+      if (first && !cx.get(stopsAtCeilingsPass, building)) return cx.get(first.pieces, building);
       const byWall = new Map<Id, WallPiece[]>(cx.get(standingPass, building).map(({ id }) => [id, []]));
       for (const { id } of storeysOf(cx, building))
         for (const piece of cx.get(stands, keyOf(building, id))) byWall.get(piece.wall)?.push(piece);
       for (const { id, passesClearMm } of cx.get(standingPass, building))
         if (passesClearMm !== null) byWall.get(id)!.push(...cx.get(passing, keyOf(building, id)).pieces);
-      return [...byWall.values()].flat();
+      return together([...byWall.values()]);
     },
     failing: (cx, building) => ({
       what: 'The walls',
@@ -347,8 +370,15 @@ export function wallChain(
     ],
     failing: (_, building) => ({ what: 'The heights of walls', building, about: [], value: [] }),
   });
-  return { runs, at, band, inPlan, passing, pieces, findings };
+  return { runs, at, byLevel, alike, band, inPlan, passing, pieces, findings };
 }
+
+const areAlike = (a: readonly Band[], b: readonly Band[]): boolean =>
+  a.length === b.length &&
+  a.every(({ wall, type, bottomMm, topMm }, i) => {
+    const other = b[i]!;
+    return wall === other.wall && type === other.type && bottomMm === other.bottomMm && topMm === other.topMm;
+  });
 
 /** Walls as they stand before ceilings are known: rooms, and so ceilings, come from where walls stand, not from their tops. */
 export const wallsBefore = wallChain(' before ceilings', () => () => null, null);

@@ -8,6 +8,7 @@ import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { PlanFacts } from '../passes/plan-facts';
+import { placing } from '../solving/placed';
 import { holdsLevel } from '../typical/typical';
 import { quantiseMm } from '../units/length-units';
 import { runsThrough } from './joins';
@@ -133,7 +134,8 @@ function cuttersOf(plan: WallPlan, bottomMm: number, topMm: number, others: read
   const through = new Set<WallPlan>();
   for (const other of others) {
     if (other.bottomMm >= topMm - 1 || other.topMm <= bottomMm + 1) continue;
-    if (other.plan === plan || !boxesMeet(other.plan.box, plan.box) || !runsThrough(other.plan.join, plan.join)) continue;
+    if (other.plan === plan || !boxesMeet(other.plan.box, plan.box) || !runsThrough(other.plan.join, plan.join))
+      continue;
     through.add(other.plan);
   }
   return [...through]
@@ -261,7 +263,7 @@ export function misfitFinding(record: Wall, { opening, level, isTooHigh, roomMm 
 }
 
 /** A piece with its heights from another zero, at another level of the same plan. */
-export function placed(piece: WallPiece, level: Id, zeroMm: number): WallPiece {
+export const placed = placing((piece: WallPiece, level, zeroMm) => {
   const mm = (relative: number) => quantiseMm(zeroMm + relative);
   return {
     ...piece,
@@ -276,6 +278,6 @@ export function placed(piece: WallPiece, level: Id, zeroMm: number): WallPiece {
       topMm: mm(opening.topMm),
     })),
   };
-}
+});
 
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
