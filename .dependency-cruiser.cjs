@@ -6,7 +6,7 @@ const LAYERS = {
   workers: ['core', 'formats'],
   ui: ['core', 'workers'],
   app: ['ui', 'server', 'formats', 'core'],
-  cli: ['core', 'formats'],
+  cli: ['core', 'formats', 'demo'],
   demo: ['core', 'server'],
 };
 const ALL = Object.keys(LAYERS);

@@ -6,6 +6,7 @@ import type { Ring } from '@/core/geometry/polygon';
 import type { Framework } from '@/core/model/framework';
 import { solve, Solver } from '@/core/solving/solve';
 import { columnsSeen, layBoard, rowsSeen, steppedTo } from '@/ui/carry-board/board-layout';
+import { measureEdits } from './edits';
 import { measureLoad } from './load';
 import { makeTower, levelName, run, type Tower } from './tower';
 
@@ -140,6 +141,10 @@ function boardStep(): number {
   return median(times.step) / median(times.whole);
 }
 
+if (process.argv.includes('edits')) {
+  measureEdits();
+  process.exit(0);
+}
 if (process.argv.includes('load')) {
   await measureLoad();
   process.exit(0);
@@ -168,7 +173,9 @@ console.log('polygons: calls of the polygon library in a full solve / a level ed
 console.log(
   `carry board of 100 levels and ${20 * 20} columns: a step of scrolling costs 1/${Math.round(1 / boardStep())} of working the board out`,
 );
+const furnished = measureEdits();
 mkdirSync('test-results', { recursive: true });
+writeFileSync('test-results/bench-edits.json', `${JSON.stringify(furnished, null, 2)}\n`);
 writeFileSync(OUT, `${JSON.stringify(rows, null, 2)}\n`);
 if (process.argv.includes('--keep')) writeFileSync(EARLIER, `${JSON.stringify(rows, null, 2)}\n`);
 await measureLoad();

@@ -2,9 +2,14 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { format } from 'prettier';
 import { z } from 'zod';
 import { FORMS } from '@/core/entry/forms';
-import { commandList } from '@/core/model/commands';
+import { commandList, plan } from '@/core/model/commands';
+import { EMPTY_FRAMEWORK } from '@/core/model/framework';
+import { derivedCommandId } from '@/core/model/ids';
+import { passOrder } from '@/core/passes/pass-order';
 import { POWERS, type Power } from '@/core/people/powers';
 import { reportSchema } from '@/core/report/report';
+import { Solver } from '@/core/solving/solve';
+import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
 import { RULES, type Rule } from '@/server/entry/rules';
 
 /** The part of a document between its two marks, made anew. */
@@ -42,7 +47,21 @@ async function documents(): Promise<Record<string, string>> {
   const forms = FORMS.map(
     ({ pattern, example, title }) => `| \`${pattern.replaceAll('|', '\\|')}\` | ${title} | \`${example}\` |`,
   ).join('\n');
+  const demo = TIDEWATER_YARD.reduce((before, { command, input }) => {
+    const planned = plan(before, command, input, derivedCommandId('passes', command, JSON.stringify(input)));
+    if (!planned.ok) throw new Error(planned.refusal.message);
+    return planned.value.after;
+  }, EMPTY_FRAMEWORK);
+  const solver = new Solver();
+  solver.solve(demo);
+  const passes = passOrder(solver.dependencies())
+    .map(({ pass, scope, reads }) => `| ${pass} | ${scope ?? 'looked up'} | ${reads.join(', ')} |`)
+    .join('\n');
   return {
+    'docs/generated/passes.md': await format(
+      `# Passes\n\nMade from the code by \`npm run docs\`: what works the demo out, each after all it reads. \`npm run -s spine -- passes FILE\` says it of any file.\n\n| pass | of | reads |\n| --- | --- | --- |\n${passes}\n`,
+      { parser: 'markdown', printWidth: 120 },
+    ),
     'docs/generated/quick-entry.md': `# Quick entry\n\nMade from the code by \`npm run docs\`. What stands in capitals varies, what stands in brackets may be left out. Bare numbers take the unit lengths are shown in.\n\n| typed | what it does | for example |\n| --- | --- | --- |\n${forms}\n`,
     'docs/generated/commands.md': `# Commands\n\nMade from the code by \`npm run docs\`. Inputs are in [commands.json](commands.json).\n\n| command | what it does |\n| --- | --- |\n${table}\n`,
     'docs/generated/commands.json': await json(list),

@@ -16,6 +16,9 @@ export const HELP = `Zenith Spine without a screen
                [--plan OUT.pdf|OUT.svg|OUT.dxf --level NAME [--scale 100]]
       Writes the framework as IFC4, its level table, or the setting-out plan of a level.
 
+  spine passes [FILE.spine.json] [--json]
+      Lists the passes that work a framework out (the demo where none is given), in their order, with what each reads.
+
   spine commands
       Lists every command with the JSON schema of its input.
 

@@ -13,7 +13,9 @@ import { canonicalJson } from '@/core/model/json';
 import { buildingReferred } from '@/core/model/refer';
 import type { Result } from '@/core/model/result';
 import { reportOf } from '@/core/report/report';
-import { solve } from '@/core/solving/solve';
+import { passOrder, passText } from '@/core/passes/pass-order';
+import { solve, Solver } from '@/core/solving/solve';
+import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
 import { levelSchedule } from '@/core/schedules/level-schedule';
 import { settingOutPlan } from '@/core/drawing/setting-out-plan';
@@ -113,6 +115,7 @@ const OPTIONS = {
   level: { type: 'string' },
   scale: { type: 'string' },
   'dry-run': { type: 'boolean' },
+  json: { type: 'boolean' },
   help: { type: 'boolean' },
 } as const;
 
@@ -238,6 +241,19 @@ async function exportCommand(file: string, options: Options): Promise<number> {
   return solved.findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
 }
 
+/** Works the demo or a file out, and says which passes read which. */
+async function passesCommand(file: string | undefined, { json }: Options): Promise<number> {
+  const framework =
+    file === undefined
+      ? TIDEWATER_YARD.reduce((made, { command, input }) => run(made, command, input), EMPTY_FRAMEWORK)
+      : await openFramework(file);
+  const solver = new Solver();
+  solver.solve(framework);
+  const rows = passOrder(solver.dependencies());
+  process.stdout.write(json ? `${JSON.stringify(rows, null, 2)}\n` : passText(rows));
+  return CLEAN;
+}
+
 async function main(args: string[]): Promise<number> {
   let parsed;
   try {
@@ -254,6 +270,7 @@ async function main(args: string[]): Promise<number> {
     process.stdout.write(`${JSON.stringify(commandList(), null, 2)}\n`);
     return CLEAN;
   }
+  if (verb === 'passes') return passesCommand(file, parsed.values);
   const verbs = { import: importCommand, run: runCommand, report: reportCommand, export: exportCommand };
   if (!Object.hasOwn(verbs, verb)) throw new BadInput(`There is no "${verb}". See spine --help`);
   if (file === undefined) throw new BadInput(`Say which file to ${verb}. See spine --help`);

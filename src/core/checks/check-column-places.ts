@@ -1,4 +1,3 @@
-import { sectionHull } from '../columns/section-shape';
 import { soffitMm, type PlateSet } from '../floors/plates';
 import { mmOf } from '../dimensions/resolve-length';
 import { sharedArea } from '../geometry/convex-clip';
@@ -10,9 +9,7 @@ import type { Id } from '../model/ids';
 import { resolvePlace } from '../outlines/resolve-place';
 import type { PlanFacts } from '../passes/plan-facts';
 import type { ColumnPiece } from '../solving/solved';
-import type { SolvedStair } from '../stairs/solved-stair';
 import { formatLength } from '../units/format-length';
-import type { WallPiece } from '../walls/solved-wall';
 import type { Run } from './check-columns';
 import { finding, type Finding } from './finding';
 import { leastMove, moveFix } from './least-move';

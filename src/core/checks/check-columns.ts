@@ -5,7 +5,7 @@ import { distance, type Point } from '../geometry/point';
 import { bounds, contains, distanceToSegment, ringArea, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { PlanFacts } from '../passes/plan-facts';
-import type { ColumnPiece, SolvedLevel, SolvedShaft } from '../solving/solved';
+import type { ColumnPiece, SolvedShaft } from '../solving/solved';
 import { leastMove, moveFix, moveIn } from './least-move';
 import { finding, type Finding, type Fix } from './finding';
 

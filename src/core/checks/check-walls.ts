@@ -11,7 +11,7 @@ import type { PlanFacts } from '../passes/plan-facts';
 import type { WallPiece } from '../walls/solved-wall';
 import type { Wall } from '../walls/wall';
 import { clearBetween } from '../walls/clear-between';
-import { wallPath, type WallPath } from '../walls/wall-path';
+import type { WallPath } from '../walls/wall-path';
 import { formatLength } from '../units/format-length';
 import { finding, type Finding } from './finding';
 

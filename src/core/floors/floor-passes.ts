@@ -1,8 +1,5 @@
-import { checkFloors } from '../checks/check-floors';
-import type { Finding } from '../checks/finding';
 import { called } from '../kinds/records';
 import { recordOf, recordsOf } from '../model/framework';
-import type { Id } from '../model/ids';
 import { definePass, keyOf, partsOf } from '../passes/pass';
 import { roofSlab } from '../roofs/roof-parts';
 import { flooredPass, ownRecords, storeysOf } from '../solving/building-passes';

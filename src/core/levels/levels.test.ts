@@ -246,7 +246,7 @@ describe('a table of levels edited in one act', () => {
       '04': 21000,
       RF: 24000,
     });
-    expect(levelById(edited, levelId(edited, '02'))!.record).toMatchObject({ title: 'Gallery', buildUpMm: 120 });
+    expect(edited.records.get(levelId(edited, '02'))).toMatchObject({ title: 'Gallery', buildUpMm: 120 });
   });
   it('takes storey heights with everything beyond moving along', () => {
     const rows = [

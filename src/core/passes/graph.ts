@@ -2,7 +2,7 @@ import type { Derivation } from '../model/derived';
 import type { Framework } from '../model/framework';
 import type { Kind, Rec } from '../model/kinds';
 import { Node } from './node';
-import type { Context, Failing, Pass } from './pass';
+import type { Context, Failing, Pass, Scope } from './pass';
 import { PlanFacts } from './plan-facts';
 import { Profiles } from './profiles';
 import { Remembered } from './remembered';
@@ -11,6 +11,12 @@ import { reuse, reuseGathered } from './reuse';
 /** A pass that threw. */
 export interface Failure extends Failing<unknown> {
   pass: string;
+}
+
+/** What a pass is about and what it read; without a scope it is something looked up on the way. */
+export interface PassReads {
+  scope: Scope | null;
+  reads: Set<string>;
 }
 
 /**
@@ -54,18 +60,18 @@ export class Graph {
     return { value: node.value as T, failures };
   }
 
-  /** How often passes were run, and what each read, by name: kinds of records, other passes. */
+  /** How often each pass was run, by name. */
   readonly runs = new Map<string, number>();
 
-  /** Which passes read which, and which kinds of records they read. */
-  dependencies(): Map<string, Set<string>> {
-    const found = new Map<string, Set<string>>();
+  /** What each pass read, by name: other passes, kinds of records. */
+  dependencies(): Map<string, PassReads> {
+    const found = new Map<string, PassReads>();
     for (const nodes of this.nodes.values())
-      for (const node of nodes.values()) {
-        if (node.work === null) continue;
-        const reads = found.get(node.name) ?? new Set<string>();
-        found.set(node.name, reads);
-        for (const source of node.sources) reads.add(source.name);
+      for (const { name, work, group, sources } of nodes.values()) {
+        if (work === null) continue;
+        const entry = found.get(name) ?? { scope: 'scope' in group ? (group.scope as Scope) : null, reads: new Set() };
+        found.set(name, entry);
+        for (const source of sources) entry.reads.add(source.name);
       }
     return found;
   }

@@ -154,13 +154,11 @@ export function wallChain(
       const bottomMm = Math.min(zeroMm, own?.bottomMm ?? Infinity);
       const topMm = Math.max(zeroMm + storeyMm, own?.topMm ?? -Infinity);
       const meets = (span: { bottomMm: number; topMm: number }) => span.bottomMm < topMm && span.topMm > bottomMm;
-      const found: Band[] = passing
-        .filter(meets)
-        .map((span) => ({
-          ...span,
-          bottomMm: quantiseMm(span.bottomMm - zeroMm),
-          topMm: quantiseMm(span.topMm - zeroMm),
-        }));
+      const found: Band[] = passing.filter(meets).map((span) => ({
+        ...span,
+        bottomMm: quantiseMm(span.bottomMm - zeroMm),
+        topMm: quantiseMm(span.topMm - zeroMm),
+      }));
       for (const span of levels) {
         if (!meets(span)) continue;
         const shiftMm = cx.get(fflPass, keyOf(building, span.level)) - zeroMm;
@@ -346,9 +344,9 @@ export function wallChain(
     scope: 'building',
     run: (cx, building) => {
       const names = cx.get(levelNamesPass, building);
-      const said = ({ wall, level, ...rest }: Misfit, here: Id) => {
-        const record = cx.get(wallRecordPass, keyOf(building, wall));
-        return record ? [misfitFinding(record, { wall, ...rest, level: here }, names.get(here) ?? '')] : [];
+      const said = (misfit: Misfit, level: Id) => {
+        const record = cx.get(wallRecordPass, keyOf(building, misfit.wall));
+        return record ? [misfitFinding(record, { ...misfit, level }, names.get(level) ?? '')] : [];
       };
       const storeys = storeysOf(cx, building);
       return [

@@ -6,14 +6,14 @@ import { standingIn } from '@/core/carrying/carry-commands';
 import { CARRY_KINDS, CARRY_WORDS, type CarryKind } from '@/core/kinds/carry-kinds';
 import type { Json } from '@/core/model/json';
 import { ActionButton, CheckField, ChoiceField } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { useTrial } from '../session/use-trial';
 import { ConsequenceList } from './consequence-list';
 
 /** Carries what stands in the current storey to another, kind by kind, with what it brings about said first. */
 export function CarryStorey() {
-  const { level, solved, building, mayEdit } = useProject((project) => project);
+  const { level, solved, building, mayEdit } = useSlice('level', 'solved', 'building', 'mayEdit');
   const [isOpen, setOpen] = useState(false);
   const here = solved?.levels.find(({ id }) => id === level);
   if (!mayEdit || !here || here.building !== building || !here.bounding) return null;
@@ -39,7 +39,7 @@ export function CarryStorey() {
 }
 
 function Carrying({ from, onDone }: { from: string; onDone: () => void }) {
-  const { framework, solved, building, run, say } = useProject((project) => project);
+  const { framework, solved, building, run, say } = useSlice('framework', 'solved', 'building', 'run', 'say');
   const counts = useMemo(() => standingIn(framework, from), [framework, from]);
   const present = CARRY_KINDS.filter((kind) => counts.has(kind));
   const [left, setLeft] = useState<ReadonlySet<CarryKind>>(new Set());

@@ -3,11 +3,18 @@
 import type { BoardColumn } from '@/core/carrying/board';
 import type { Json } from '@/core/model/json';
 import { ActionButton } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** What can be done with the chosen thing at the current level: an exception, or none any more. */
 export function CellActions({ column }: { column: BoardColumn | null }) {
-  const { framework, solved, level, mayEdit, run, say } = useProject((project) => project);
+  const { framework, solved, level, mayEdit, run, say } = useSlice(
+    'framework',
+    'solved',
+    'level',
+    'mayEdit',
+    'run',
+    'say',
+  );
   const here = solved?.levels.find(({ id }) => id === level);
   const cell = column && level ? column.cells.get(level) : undefined;
   const attempt = (command: string, input: Json) => {

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Consequence } from '@/core/carrying/consequences';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 const HEADINGS: Record<Consequence['about'], string> = {
   levels: 'Levels',
@@ -19,7 +19,7 @@ const MOST_SHOWN = 8;
 
 /** What an edit would bring about, heading by heading. */
 export function ConsequenceList({ changes }: { changes: readonly Consequence[] }) {
-  const { framework, set } = useProject((project) => project);
+  const { framework, set } = useSlice('framework', 'set');
   const abouts = (Object.keys(HEADINGS) as Consequence['about'][]).filter((about) =>
     changes.some((each) => each.about === about),
   );

@@ -8,7 +8,7 @@ import type { Level } from '@/core/levels/level';
 import { recordOf } from '@/core/model/framework';
 import { formatLength } from '@/core/units/format-length';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useProject, useSlice } from '../session/store';
 
 const WORDS: Record<BudgetZone, string> = {
   beamMm: 'Beam zone',
@@ -19,7 +19,7 @@ const WORDS: Record<BudgetZone, string> = {
 
 /** How the height of a storey is spent: a stacked bar, and the zones to type, here or typically for the building. */
 export function BudgetFields({ level }: { level: Level }) {
-  const { framework, solved, mayEdit, run, say } = useProject((project) => project);
+  const { framework, solved, mayEdit, run, say } = useSlice('framework', 'solved', 'mayEdit', 'run', 'say');
   const budget = solved?.budgets.find((each) => each.level === level.id);
   const typical = recordOf(framework, 'building', level.building)?.budget;
   if (!budget) return null;

@@ -3,11 +3,11 @@
 import { useState } from 'react';
 import type { Json } from '@/core/model/json';
 import { ActionButton, ChoiceField } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** In which storeys chosen things stand: from the lowest to the topmost. */
 export function CarrySpan({ ids }: { ids: readonly string[] }) {
-  const { solved, building, run, say } = useProject((project) => project);
+  const { solved, building, run, say } = useSlice('solved', 'building', 'run', 'say');
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
   const choices = [...storeys].reverse().map(({ id, name }) => [id, name] as const);
   const [lowest, setLowest] = useState(storeys[0]?.id ?? '');

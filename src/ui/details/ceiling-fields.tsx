@@ -7,7 +7,7 @@ import type { Json } from '@/core/model/json';
 import { formatArea, formatLength } from '@/core/units/format-length';
 import { CheckField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
 import { ExtentFields } from './extent-fields';
@@ -15,7 +15,7 @@ import { ExceptionList } from './exception-list';
 
 /** Fields of a ceiling, with what is clear under it and left over it by level. */
 export function CeilingFields({ ceiling }: { ceiling: Ceiling }) {
-  const { framework, run, mayEdit } = useProject((project) => project);
+  const { framework, run, mayEdit } = useSlice('framework', 'run', 'mayEdit');
   const change = (part: Record<string, unknown>) => run('ceilings.change', { ceiling: ceiling.id, ...part } as Json);
   const numbers = ceiling.rooms.flatMap((id) => {
     const room = framework.records.get(id);
@@ -64,7 +64,7 @@ export function CeilingFields({ ceiling }: { ceiling: Ceiling }) {
 
 /** By level: what is clear under it, what is left over it, and its area. */
 function Heights({ ceiling: { id, building } }: { ceiling: Ceiling }) {
-  const { solved, display } = useProject((project) => project);
+  const { solved, display } = useSlice('solved', 'display');
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building);
   const pieces = solved?.ceilings.filter((piece) => piece.ceiling === id) ?? [];
   const rows = [...storeys].reverse().flatMap((level) => {
@@ -102,7 +102,14 @@ function Heights({ ceiling: { id, building } }: { ceiling: Ceiling }) {
 }
 
 function Exceptions({ ceiling }: { ceiling: Ceiling }) {
-  const { framework, solved, level, display, run, say } = useProject((project) => project);
+  const { framework, solved, level, display, run, say } = useSlice(
+    'framework',
+    'solved',
+    'level',
+    'display',
+    'run',
+    'say',
+  );
   const [upwards, setUpwards] = useState(false);
   const here = ceiling.exceptions.find((each) => each.level === level && each.upwards === upwards);
   const piece = solved?.ceilings.find((each) => each.ceiling === ceiling.id && each.level === level);

@@ -12,13 +12,20 @@ import { parseAngle } from '@/core/units/parse-angle';
 import { ActionButton, AngleField, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { SectionField, useSectionReader } from '../fields/section-field';
-import { useProject } from '../session/store';
+import { useProject, useSlice } from '../session/store';
 import { EndFields } from './end-fields';
 import { InPlanFields } from './in-plan-fields';
 
 /** Fields of a column stack. */
 export function ColumnFields({ stack }: { stack: ColumnStack }) {
-  const { framework, solved, run, say, mayEdit, select } = useProject((project) => project);
+  const { framework, solved, run, say, mayEdit, select } = useSlice(
+    'framework',
+    'solved',
+    'run',
+    'say',
+    'mayEdit',
+    'select',
+  );
   const change = (part: Record<string, unknown>) => run('columns.change', { column: stack.id, ...part } as Json);
   const mark = solved?.columns.find((piece) => piece.stack === stack.id)?.mark ?? '';
   return (

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { EXAMPLES } from '@/core/units/examples';
 
 /** Moves or copies chosen things by exact lengths along the building's axes, or mirrors them in a line. */
@@ -21,7 +21,7 @@ export function CopyFields({ ids }: { ids: string[] }) {
 
 /** Distances of one or several copies: `east, north` pairs parted by semicolons. */
 function CopyBy({ ids }: { ids: string[] }) {
-  const { run, display } = useProject((project) => project);
+  const { run, display } = useSlice('run', 'display');
   const read = useLengthReader();
   const [text, setText] = useState('');
   const [count, setCount] = useState('1');
@@ -73,7 +73,7 @@ function CopyBy({ ids }: { ids: string[] }) {
 }
 
 function MirrorIn({ ids }: { ids: string[] }) {
-  const { solved, building, run, say } = useProject((project) => project);
+  const { solved, building, run, say } = useSlice('solved', 'building', 'run', 'say');
   const lines = [
     ...(solved?.lines ?? [])
       .filter((line) => line.building === building && line.curve.kind !== 'arc' && line.label !== null)

@@ -3,14 +3,14 @@
 import { coreOf, type Core } from '@/core/cores/core';
 import { called } from '@/core/kinds/records';
 import { ActionButton, TextField } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { CarrySpan } from './carry-span';
 import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
 
 /** A core: its name, what is in it, and what is done to all of it at once. */
 export function CoreFields({ core }: { core: Core }) {
-  const { framework, run, say, select, mayEdit } = useProject((project) => project);
+  const { framework, run, say, select, mayEdit } = useSlice('framework', 'run', 'say', 'select', 'mayEdit');
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };
@@ -67,7 +67,7 @@ export function CoreFields({ core }: { core: Core }) {
 
 /** Says which core a thing is in, and chooses it. */
 export function InCore({ id }: { id: string }) {
-  const { framework, select } = useProject((project) => project);
+  const { framework, select } = useSlice('framework', 'select');
   const core = coreOf(framework, id);
   if (!core) return null;
   return (

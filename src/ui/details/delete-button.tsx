@@ -1,11 +1,11 @@
 'use client';
 
 import { ActionButton } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** Deletes what is chosen and says so when that is refused. */
 export function DeleteButton({ id, children }: { id: string; children: string }) {
-  const { run, say, select, mayEdit } = useProject((project) => project);
+  const { run, say, select, mayEdit } = useSlice('run', 'say', 'select', 'mayEdit');
   if (!mayEdit) return null;
   return (
     <ActionButton

@@ -2,7 +2,7 @@
 
 import { kindOf } from '@/core/kinds/registry';
 import { useEffect, useRef } from 'react';
-import { useProject } from '../session/store';
+import { useProject, useSlice } from '../session/store';
 import { sectionMm } from '@/core/columns/section-shape';
 import { ActionButton } from '../fields/fields';
 import { SectionField } from '../fields/section-field';
@@ -27,7 +27,13 @@ import { InPlanFields } from './in-plan-fields';
 
 /** Details of what is selected: one sentence, then fields; below it the findings. */
 export function Details() {
-  const { framework, solved, selection, level, display } = useProject((project) => project);
+  const { framework, solved, selection, level, display } = useSlice(
+    'framework',
+    'solved',
+    'selection',
+    'level',
+    'display',
+  );
   const root = useRef<HTMLDivElement>(null);
   // What is chosen anew is read from its beginning.
   useEffect(() => {
@@ -76,7 +82,7 @@ function Fields({ id }: { id: string }) {
 
 /** What is done to several columns at once. */
 function SeveralColumns({ columns }: { columns: string[] }) {
-  const { framework, run } = useProject((project) => project);
+  const { framework, run } = useSlice('framework', 'run');
   const first = framework.records.get(columns[0]!);
   if (first?.kind !== 'columnStack') return null;
   return (
@@ -94,7 +100,7 @@ function SeveralColumns({ columns }: { columns: string[] }) {
 }
 
 function Several({ ids }: { ids: string[] }) {
-  const { framework, run, say, select, mayEdit } = useProject((project) => project);
+  const { framework, run, say, select, mayEdit } = useSlice('framework', 'run', 'say', 'select', 'mayEdit');
   const columns = ids.filter((id) => framework.records.get(id)?.kind === 'columnStack');
   const records = ids.flatMap((id) => framework.records.get(id) ?? []);
   const isCore = records.every((record) => kindOf(record).inCores);

@@ -3,7 +3,7 @@
 import { mmOf } from '@/core/dimensions/resolve-length';
 import type { End } from '@/core/model/fields';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 const FACES: readonly End['face'][] = ['FFL', 'SSL', 'soffit'];
 const BOX =
@@ -22,7 +22,7 @@ export function EndFields({
   mayBeCeiling?: boolean;
   onChange: (end: End) => string | null;
 }) {
-  const { framework, solved, building, mayEdit, say } = useProject((project) => project);
+  const { framework, solved, building, mayEdit, say } = useSlice('framework', 'solved', 'building', 'mayEdit', 'say');
   const levels = (solved?.levels ?? []).filter(
     (level) => level.building === building && (level.bounding || level.id === end.level),
   );

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { ActionButton, ChoiceField } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 interface ExceptionListProps<E> {
   exceptions: readonly E[];
@@ -24,7 +24,7 @@ export function ExceptionList<E extends { level: string; upwards: boolean }>({
   onReach,
   children,
 }: ExceptionListProps<E>) {
-  const { solved, level, mayEdit } = useProject((project) => project);
+  const { solved, level, mayEdit } = useSlice('solved', 'level', 'mayEdit');
   const name = (id: string) => solved?.levels.find((each) => each.id === id)?.name ?? '';
   return (
     <details className="border-t border-faint pt-1.5" open={exceptions.length > 0 || undefined}>

@@ -3,7 +3,7 @@
 import type { Extent } from '@/core/levels/extent';
 import type { Id } from '@/core/model/ids';
 import { ChoiceField } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** From which level to which something serves all; nothing where its levels are named one by one. */
 export function ExtentFields({
@@ -15,7 +15,7 @@ export function ExtentFields({
   building: Id;
   onChange: (range: [string, string]) => string | null;
 }) {
-  const { solved, mayEdit, say } = useProject((project) => project);
+  const { solved, mayEdit, say } = useSlice('solved', 'mayEdit', 'say');
   if (!('range' in levels)) return null;
   const [from, to] = levels.range as [string, string];
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);

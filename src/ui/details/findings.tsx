@@ -4,13 +4,13 @@ import { useWords } from '../session/use-words';
 import type { Finding } from '@/core/checks/finding';
 import type { Id } from '@/core/model/ids';
 import { ActionButton } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 const MOST_SHOWN = 12;
 
 /** Findings about what is chosen, then those of the current level, then the rest by number. */
 export function Findings({ about }: { about: readonly Id[] }) {
-  const { solved, level, building } = useProject((project) => project);
+  const { solved, level, building } = useSlice('solved', 'level', 'building');
   const all = (solved?.findings ?? []).filter((finding) => finding.building === building);
   const own = about.length > 0 ? all.filter((finding) => finding.about.some((id) => about.includes(id))) : [];
   const here = all.filter((finding) => !own.includes(finding) && (finding.level === level || finding.level === null));
@@ -32,7 +32,7 @@ export function Findings({ about }: { about: readonly Id[] }) {
 }
 
 export function FindingCard({ finding }: { finding: Finding }) {
-  const { set, framework, run, say, mayEdit } = useProject((project) => project);
+  const { set, framework, run, say, mayEdit } = useSlice('set', 'framework', 'run', 'say', 'mayEdit');
   const inUnits = useWords();
   const isWrong = finding.severity === 'error';
   return (

@@ -7,13 +7,20 @@ import type { Json } from '@/core/model/json';
 import { formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { ExceptionList } from './exception-list';
 import { useRectangle } from '../tools/use-rectangle';
 
 /** What differs at the current level of a floor plate, or from there up. */
 export function FloorExceptions({ plate }: { plate: FloorPlate }) {
-  const { framework, solved, level, display, run, say } = useProject((project) => project);
+  const { framework, solved, level, display, run, say } = useSlice(
+    'framework',
+    'solved',
+    'level',
+    'display',
+    'run',
+    'say',
+  );
   const [upwards, setUpwards] = useState(false);
   const here = plate.exceptions.find((each) => each.level === level && each.upwards === upwards);
   const piece = solved?.floors.find((each) => each.plate === plate.id && each.level === level);
@@ -117,7 +124,7 @@ function PullBack({
 
 /** A void of the plate's own, typed or drawn in the plan. */
 function OwnVoid({ onTake }: { onTake: (outline: Json) => string | null }) {
-  const { set, say } = useProject((project) => project);
+  const { set, say } = useSlice('set', 'say');
   const [isOpen, setOpen] = useState(false);
   const rectangle = useRectangle([4000, 4000], isOpen);
   if (!isOpen)

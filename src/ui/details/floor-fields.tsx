@@ -7,7 +7,7 @@ import type { Json } from '@/core/model/json';
 import { formatArea } from '@/core/units/format-length';
 import { TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
 import { ExtentFields } from './extent-fields';
@@ -16,7 +16,7 @@ import { FloorZones } from './floor-zones';
 
 /** Fields of a floor plate, with its area per level. */
 export function FloorFields({ plate }: { plate: FloorPlate }) {
-  const { framework, solved, display, run, mayEdit } = useProject((project) => project);
+  const { framework, solved, display, run, mayEdit } = useSlice('framework', 'solved', 'display', 'run', 'mayEdit');
   const change = (part: Record<string, unknown>) => run('floors.change', { floor: plate.id, ...part } as Json);
   const pieces = solved?.floors.filter((piece) => piece.plate === plate.id) ?? [];
   // Its zones are parts of it.

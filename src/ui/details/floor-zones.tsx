@@ -7,12 +7,19 @@ import type { Json } from '@/core/model/json';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, PlainField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { useRectangle } from '../tools/use-rectangle';
 
 /** Parts of a floor plate with another SSL or build-up: those there are, and a new one drawn in the plan. */
 export function FloorZones({ plate }: { plate: FloorPlate }) {
-  const { framework, solved, display, mayEdit, run, say } = useProject((project) => project);
+  const { framework, solved, display, mayEdit, run, say } = useSlice(
+    'framework',
+    'solved',
+    'display',
+    'mayEdit',
+    'run',
+    'say',
+  );
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };
@@ -65,7 +72,7 @@ export function FloorZones({ plate }: { plate: FloorPlate }) {
 }
 
 function NewZone({ plate }: { plate: FloorPlate }) {
-  const { level, solved, display, run, set } = useProject((project) => project);
+  const { level, solved, display, run, set } = useSlice('level', 'solved', 'display', 'run', 'set');
   const read = useLengthReader();
   const [isOpen, setOpen] = useState(false);
   const [name, setName] = useState('');

@@ -5,7 +5,7 @@ import type { Foundation } from '@/core/foundations/foundation';
 import type { Json } from '@/core/model/json';
 import { CheckField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
 import { EndFields } from './end-fields';
@@ -18,7 +18,7 @@ const WAYS = [
 
 /** Fields of a raft, of pads or of strips. */
 export function FoundationFields({ foundation }: { foundation: Foundation }) {
-  const { framework, run, say, mayEdit } = useProject((project) => project);
+  const { framework, run, say, mayEdit } = useSlice('framework', 'run', 'say', 'mayEdit');
   const change = (part: Record<string, unknown>) =>
     run('foundations.change', { foundation: foundation.id, ...part } as Json);
   const attempt = (refusal: string | null) => {

@@ -12,13 +12,21 @@ import { bounds } from '@/core/geometry/polygon';
 import { ActionButton, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { TypicalFields } from './typical-fields';
 import { BudgetFields } from './budget-fields';
 
 /** Fields of a level, and its removal with a look at what that reaches. */
 export function LevelFields({ level }: { level: Level }) {
-  const { framework, solved, display, mode, run, say, mayEdit } = useProject((project) => project);
+  const { framework, solved, display, mode, run, say, mayEdit } = useSlice(
+    'framework',
+    'solved',
+    'display',
+    'mode',
+    'run',
+    'say',
+    'mayEdit',
+  );
   const [removing, setRemoving] = useState(false);
   const shown = solved?.levels.find(({ id }) => id === level.id);
   if (!shown || !solved) return null;
@@ -93,7 +101,7 @@ export function LevelFields({ level }: { level: Level }) {
 
 /** A mezzanine's part of the plan: a rectangle from its lower left corner. Columns within it are parted there. */
 function ExtentFields({ level }: { level: Level }) {
-  const { framework, display, run, mayEdit } = useProject((project) => project);
+  const { framework, display, run, mayEdit } = useSlice('framework', 'display', 'run', 'mayEdit');
   const read = useLengthReader();
   const ring = level.extent ? resolveOutline(framework, level.extent) : null;
   const box = ring ? bounds(ring) : null;
@@ -152,7 +160,7 @@ function ExtentFields({ level }: { level: Level }) {
 
 /** Whether levels beyond move along; shared with the height strip, and remembered. */
 function ModeField() {
-  const { mode, set, mayEdit } = useProject((project) => project);
+  const { mode, set, mayEdit } = useSlice('mode', 'set', 'mayEdit');
   return (
     <ChoiceField
       label="When it moves"
@@ -174,7 +182,7 @@ const ENDS: readonly (readonly [EndsChoice, string])[] = [
 ];
 
 function RemoveDialog({ level, onClose }: { level: Level; onClose: () => void }) {
-  const { framework, run, say, select } = useProject((project) => project);
+  const { framework, run, say, select } = useSlice('framework', 'run', 'say', 'select');
   const [ends, setEnds] = useState<EndsChoice>('nextLevel');
   const resolved = levelById(framework, level.id);
   const reached = resolved ? removalPreview(framework, resolved) : [];

@@ -10,14 +10,23 @@ import { parseAngle } from '@/core/units/parse-angle';
 import { formatForEntry } from '@/core/units/format-length';
 import { ActionButton, AngleField, ChoiceField, PlainField, TextField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { LevelRangeFields } from '../tools/grids/level-range-fields';
 import { HEAD_WORDS } from '../tools/grids/system-fields';
 import { LineInViews } from './line-in-views';
 
 /** Fields of a grid line: label, bay, splitting, joint, heads, levels and removing. */
 export function LineFields({ line }: { line: GridLine }) {
-  const { framework, solved, run, say, mayEdit, mode, set, select } = useProject((project) => project);
+  const { framework, solved, run, say, mayEdit, mode, set, select } = useSlice(
+    'framework',
+    'solved',
+    'run',
+    'say',
+    'mayEdit',
+    'mode',
+    'set',
+    'select',
+  );
   const shown = solved?.lines.find(({ id }) => id === line.id);
   if (!shown) return null;
   const attempt = (command: string, input: Json) => {
@@ -149,7 +158,7 @@ const SIDE_WORDS = {
 } as const;
 
 function SplitBay({ line }: { line: GridLine }) {
-  const { run, say } = useProject((project) => project);
+  const { run, say } = useSlice('run', 'say');
   const read = useLengthReader();
   const [at, setAt] = useState('');
   const [suffix, setSuffix] = useState('');
@@ -192,7 +201,7 @@ function SplitBay({ line }: { line: GridLine }) {
 
 /** A movement joint: a pair of lines at a gap, in the slabs too. */
 function Joint({ line }: { line: GridLine }) {
-  const { framework, run, say, display, mode } = useProject((project) => project);
+  const { framework, run, say, display, mode } = useSlice('framework', 'run', 'say', 'display', 'mode');
   const read = useLengthReader();
   const [gap, setGap] = useState(() => formatForEntry(display.system === 'imperial' ? 50.8 : 50, display));
   const isPaired = line.jointOf !== null || recordsOf(framework, 'gridLine').some(({ jointOf }) => jointOf === line.id);
@@ -225,7 +234,7 @@ function Joint({ line }: { line: GridLine }) {
 
 /** A line more, beyond the last or before the first. */
 function AddBeyond({ line, end }: { line: GridLine; end: 'first' | 'last' }) {
-  const { run, display, say } = useProject((project) => project);
+  const { run, display, say } = useSlice('run', 'display', 'say');
   const read = useLengthReader();
   const isRay = line.bayDeg !== null;
   const [bay, setBay] = useState(() =>

@@ -7,13 +7,20 @@ import type { Id } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';
 import { ActionButton, ChoiceField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 type Shown = 'usual' | 'shown' | 'hidden';
 
 /** How a grid line is drawn in the plans: each head shown or hidden, and a gap in the line; for all plans or this one. */
 export function LineInViews({ line }: { line: Id }) {
-  const { solved, building, level, run, say, mayEdit } = useProject((project) => project);
+  const { solved, building, level, run, say, mayEdit } = useSlice(
+    'solved',
+    'building',
+    'level',
+    'run',
+    'say',
+    'mayEdit',
+  );
   const [scope, setScope] = useState<'all' | 'level'>('all');
   if (!solved || !building) return null;
   const view = scope === 'all' ? 'plan' : `plan ${level ?? ''}`;

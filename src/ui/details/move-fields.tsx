@@ -3,11 +3,11 @@
 import { useState } from 'react';
 import { ActionButton, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** Moves chosen things by exact lengths along the building's axes. */
 export function MoveFields({ ids }: { ids: string[] }) {
-  const { run } = useProject((project) => project);
+  const { run } = useSlice('run');
   const read = useLengthReader();
   const [[x, y], setBy] = useState<[string, string]>(['0', '0']);
   const [refused, setRefused] = useState<string | null>(null);

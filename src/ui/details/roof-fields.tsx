@@ -6,7 +6,7 @@ import type { Json } from '@/core/model/json';
 import { ROOF_FACES, type Roof } from '@/core/roofs/roof';
 import { ActionButton, ChoiceField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { FACE_CHOICES } from '../walls/wall-words';
 import { DeleteButton } from './delete-button';
 
@@ -15,7 +15,7 @@ export const ROOF_FACE_CHOICES = FACE_CHOICES.filter(([face]) => (ROOF_FACES as 
 
 /** Fields of a flat roof and its parapet. */
 export function RoofFields({ roof }: { roof: Roof }) {
-  const { framework, run, say, mayEdit } = useProject((project) => project);
+  const { framework, run, say, mayEdit } = useSlice('framework', 'run', 'say', 'mayEdit');
   const change = (part: Record<string, unknown>) => run('roofs.change', { roof: roof.id, ...part } as Json);
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);

@@ -4,13 +4,13 @@ import type { Json } from '@/core/model/json';
 import { ROOM_USES, type Room } from '@/core/rooms/room';
 import { formatArea, formatLength } from '@/core/units/format-length';
 import { CheckField, ChoiceField, TextField } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
 
 /** Fields of a room, with its area at each level it is carried to. */
 export function RoomFields({ room }: { room: Room }) {
-  const { solved, display, run, say, mayEdit } = useProject((project) => project);
+  const { solved, display, run, say, mayEdit } = useSlice('solved', 'display', 'run', 'say', 'mayEdit');
   const change = (part: Record<string, Json>) => run('rooms.change', { room: room.id, ...part });
   const attempt = (part: Record<string, Json>) => {
     const refusal = change(part);

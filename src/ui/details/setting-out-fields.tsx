@@ -5,12 +5,12 @@ import type { Json } from '@/core/model/json';
 import type { SettingOutLine } from '@/core/setting-out/setting-out-line';
 import { ActionButton, CheckField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { LevelRangeFields } from '../tools/grids/level-range-fields';
 
 /** Fields of a setting-out line. */
 export function SettingOutFields({ line }: { line: SettingOutLine }) {
-  const { framework, run, say, select, mayEdit } = useProject((project) => project);
+  const { framework, run, say, select, mayEdit } = useSlice('framework', 'run', 'say', 'select', 'mayEdit');
   const change = (part: Record<string, Json>) => run('settingOut.change', { line: line.id, ...part });
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);

@@ -9,7 +9,7 @@ import { useState } from 'react';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { ExceptionList } from './exception-list';
 
 const SLAB_CHOICES = [
@@ -21,7 +21,7 @@ const SLAB_CHOICES = [
 
 /** What differs at the current level of a shaft, or from there up: the slab, and another outline. */
 export function ShaftExceptions({ shaft }: { shaft: Shaft }) {
-  const { level, run, say } = useProject((project) => project);
+  const { level, run, say } = useSlice('level', 'run', 'say');
   const [upwards, setUpwards] = useState(false);
   const here = shaft.exceptions.find((each) => each.level === level && each.upwards === upwards);
   const except = (part: Record<string, Json>, at = level) => {
@@ -62,7 +62,7 @@ const wordsOf = ({ slab, outline }: ShaftException): string =>
 
 /** Another rectangle from a level up: a setback. */
 function OtherOutline({ shaft, onTake }: { shaft: Shaft; onTake: (outline: Json) => void }) {
-  const { framework, building, display, say } = useProject((project) => project);
+  const { framework, building, display, say } = useSlice('framework', 'building', 'display', 'say');
   const read = useLengthReader();
   const { outline } = shaft;
   const isRectangle = outline.type === 'rectangle';

@@ -6,7 +6,7 @@ import { SHAFT_PURPOSES, type Shaft } from '@/core/shafts/shaft';
 import { formatLength } from '@/core/units/format-length';
 import { CheckField, ChoiceField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { EndFields } from './end-fields';
 import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
@@ -14,7 +14,14 @@ import { ShaftExceptions } from './shaft-exceptions';
 
 /** Fields of a shaft, with the slabs it cuts and those it just misses. */
 export function ShaftFields({ shaft }: { shaft: Shaft }) {
-  const { framework, solved, display, run, say, mayEdit } = useProject((project) => project);
+  const { framework, solved, display, run, say, mayEdit } = useSlice(
+    'framework',
+    'solved',
+    'display',
+    'run',
+    'say',
+    'mayEdit',
+  );
   const change = (part: Record<string, unknown>) => run('shafts.change', { shaft: shaft.id, ...part } as Json);
   const attempt = (part: Record<string, unknown>) => {
     const refusal = change(part);

@@ -7,7 +7,7 @@ import type { Stair } from '@/core/stairs/stair';
 import { formatLength } from '@/core/units/format-length';
 import { ActionButton, ChoiceField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { StairStoreys } from '../stairs/stair-storeys';
 import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from '../stairs/stair-words';
 import { LevelSpan } from '../tools/level-span';
@@ -25,7 +25,15 @@ const SIZES = [
 
 /** Fields of a stair, with how each of its storeys is climbed. */
 export function StairFields({ stair }: { stair: Stair }) {
-  const { framework, solved, level, display, run, say, mayEdit } = useProject((project) => project);
+  const { framework, solved, level, display, run, say, mayEdit } = useSlice(
+    'framework',
+    'solved',
+    'level',
+    'display',
+    'run',
+    'say',
+    'mayEdit',
+  );
   const change = (part: Record<string, unknown>) => run('stairs.change', { stair: stair.id, ...part } as Json);
   const attempt = (part: Record<string, unknown>) => {
     const refusal = change(part);

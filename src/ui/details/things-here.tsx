@@ -1,7 +1,7 @@
 'use client';
 
 import { recordsOf } from '@/core/model/framework';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 interface Entry {
   id: string;
@@ -10,7 +10,16 @@ interface Entry {
 
 /** Everything at the current level as a list: the plan for keyboard and screen reader. */
 export function ThingsHere() {
-  const { framework, solved, level, building, selection, chosenLines, select, set } = useProject((project) => project);
+  const { framework, solved, level, building, selection, chosenLines, select, set } = useSlice(
+    'framework',
+    'solved',
+    'level',
+    'building',
+    'selection',
+    'chosenLines',
+    'select',
+    'set',
+  );
   if (!solved || !level) return null;
   const shown = solved.levels.find(({ id }) => id === level);
   // A roof is a slab and a wall to the views, and one thing to people.

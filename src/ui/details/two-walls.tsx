@@ -10,11 +10,11 @@ import { formatForEntry, formatForField, formatLength, METRIC } from '@/core/uni
 import { quantiseMm } from '@/core/units/length-units';
 import { ActionButton, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** The clear width between two parallel walls, held from now on. */
 export function TwoWalls({ walls: [a, b] }: { walls: [Wall, Wall] }) {
-  const { framework, display, run } = useProject((project) => project);
+  const { framework, display, run } = useSlice('framework', 'display', 'run');
   const read = useLengthReader();
   const between = clearBetween(wallPath(framework, a), wallPath(framework, b));
   // Untouched it holds them just as they are.

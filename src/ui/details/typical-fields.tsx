@@ -4,11 +4,11 @@ import { useState } from 'react';
 import type { Level } from '@/core/levels/level';
 import { following } from '@/core/typical/typical';
 import { ActionButton, ChoiceField } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** Which master a level follows, or which levels follow it. */
 export function TypicalFields({ level }: { level: Level }) {
-  const { framework, solved, run, say, mayEdit } = useProject((project) => project);
+  const { framework, solved, run, say, mayEdit } = useSlice('framework', 'solved', 'run', 'say', 'mayEdit');
   const storeys = (solved?.levels ?? []).filter(
     (each) => each.building === level.building && each.bounding && each.storeyHeightMm !== null,
   );

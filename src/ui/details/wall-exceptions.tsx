@@ -5,12 +5,12 @@ import { recordsOf } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import type { Wall, WallException } from '@/core/walls/wall';
 import { CheckField, ChoiceField } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { ExceptionList } from './exception-list';
 
 /** What differs at the current level of a wall, or from there up: left out, or of another thickness. */
 export function WallExceptions({ wall }: { wall: Wall }) {
-  const { framework, level, run, say } = useProject((project) => project);
+  const { framework, level, run, say } = useSlice('framework', 'level', 'run', 'say');
   const [upwards, setUpwards] = useState(true);
   const types = recordsOf(framework, 'wallType');
   const except = (at: string | null, up: boolean, part: Record<string, Json>) => {

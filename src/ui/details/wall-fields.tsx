@@ -8,7 +8,7 @@ import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { OPENING_KINDS, type Wall, type WallOpening } from '@/core/walls/wall';
 import { ActionButton, ChoiceField, PlainField, TextField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { FACE_CHOICES, USE_CHOICES } from '../walls/wall-words';
 import { EndFields } from './end-fields';
 import { WallExceptions } from './wall-exceptions';
@@ -17,7 +17,7 @@ import { InPlanFields } from './in-plan-fields';
 
 /** Fields of a wall, with its openings. */
 export function WallFields({ wall }: { wall: Wall }) {
-  const { framework, run, say, mayEdit } = useProject((project) => project);
+  const { framework, run, say, mayEdit } = useSlice('framework', 'run', 'say', 'mayEdit');
   const change = (part: Record<string, unknown>) => run('walls.change', { wall: wall.id, ...part } as Json);
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
@@ -92,7 +92,7 @@ export function WallFields({ wall }: { wall: Wall }) {
 
 /** The other building that has a party wall too. */
 function Shared({ wall }: { wall: Wall }) {
-  const { framework, run, say, mayEdit } = useProject((project) => project);
+  const { framework, run, say, mayEdit } = useSlice('framework', 'run', 'say', 'mayEdit');
   const others = recordsOf(framework, 'building').filter(({ id }) => id !== wall.building);
   if (wall.use !== 'party' || others.length === 0) return null;
   return (
@@ -111,7 +111,7 @@ function Shared({ wall }: { wall: Wall }) {
 
 /** The layers of the wall's type, which all walls of it have. */
 function Layers({ wall }: { wall: Wall }) {
-  const { framework, run, mayEdit } = useProject((project) => project);
+  const { framework, run, mayEdit } = useSlice('framework', 'run', 'mayEdit');
   const type = recordsOf(framework, 'wallType').find(({ id }) => id === wall.type);
   if (!type) return null;
   const set = (i: number, thicknessMm: unknown) =>
@@ -152,7 +152,7 @@ const OPENING_WORDS: Record<WallOpening['opening'], string> = {
 };
 
 function Openings({ wall }: { wall: Wall }) {
-  const { framework, display, run, say, mayEdit } = useProject((project) => project);
+  const { framework, display, run, say, mayEdit } = useSlice('framework', 'display', 'run', 'say', 'mayEdit');
   const read = useLengthReader();
   const [opening, setOpening] = useState<WallOpening['opening']>('door');
   const [along, setAlong] = useState('');
@@ -259,7 +259,7 @@ function Openings({ wall }: { wall: Wall }) {
 
 /** The wall again alongside, at a clear distance. */
 function Parallel({ wall }: { wall: Wall }) {
-  const { display, run } = useProject((project) => project);
+  const { display, run } = useSlice('display', 'run');
   const read = useLengthReader();
   const [clear, setClear] = useState(() => formatForEntry(display.system === 'imperial' ? 1524 : 1500, display));
   const [side, setSide] = useState<'left' | 'right'>('left');

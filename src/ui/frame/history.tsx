@@ -4,7 +4,7 @@ import { useWords } from '../session/use-words';
 import { useEffect, useState } from 'react';
 import type { HistoryEntry } from '@/core/history/entry';
 import { ActionButton } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { TopPopover } from './top-popover';
 
 /** Who did what and when, latest first. It is read only while it is open, in pieces. */
@@ -23,7 +23,7 @@ interface Read {
 }
 
 function Entries() {
-  const { session, seq } = useProject((project) => project);
+  const { session, seq } = useSlice('session', 'seq');
   const inUnits = useWords();
   const [read, setRead] = useState<Read | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);

@@ -8,14 +8,14 @@ import { recordsOf } from '@/core/model/framework';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { ActionButton, PlainField, TextField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { Refused } from '../tools/refused';
 import { TopPopover } from './top-popover';
 import { EXAMPLES } from '@/core/units/examples';
 
 /** The project's named dimensions: what each is, and where it is used. Changing one changes all of that at once. */
 export function NamedDimensions() {
-  const { framework, mayEdit } = useProject((project) => project);
+  const { framework, mayEdit } = useSlice('framework', 'mayEdit');
   const dimensions = [...recordsOf(framework, 'dimension')].sort((a, b) => (a.name < b.name ? -1 : 1));
   return (
     <TopPopover button="Dimensions" name="Named dimensions">
@@ -29,7 +29,14 @@ export function NamedDimensions() {
 }
 
 function OneDimension({ dimension }: { dimension: Dimension }) {
-  const { framework, display, mayEdit, run, say, set } = useProject((project) => project);
+  const { framework, display, mayEdit, run, say, set } = useSlice(
+    'framework',
+    'display',
+    'mayEdit',
+    'run',
+    'say',
+    'set',
+  );
   const read = useLengthReader();
   const uses = usesOf(framework, dimension.id);
   const mm = mmOf(framework, dimension.value);
@@ -83,7 +90,7 @@ function OneDimension({ dimension }: { dimension: Dimension }) {
 }
 
 function NewDimension() {
-  const { run, display } = useProject((project) => project);
+  const { run, display } = useSlice('run', 'display');
   const read = useLengthReader();
   const [name, setName] = useState('');
   const [value, setValue] = useState('');

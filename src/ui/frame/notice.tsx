@@ -1,11 +1,11 @@
 'use client';
 
 import { useEffect } from 'react';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** What just happened, or why not, said once in words. Trouble stays until it is put away. */
 export function Notice() {
-  const { notice, set } = useProject((project) => project);
+  const { notice, set } = useSlice('notice', 'set');
   useEffect(() => {
     if (notice?.kind !== 'done') return;
     const timer = setTimeout(() => set({ notice: null }), 4000);

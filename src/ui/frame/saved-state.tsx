@@ -1,7 +1,7 @@
 'use client';
 
 import type { Phase } from '../session/session-state';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** What state the work is in, in words. */
 const words = (phase: Phase, kept: number, isOut: boolean): string => {
@@ -44,7 +44,7 @@ const MEANS: Record<Phase, string> = {
 const GOOD: readonly Phase[] = ['opening', 'current', 'sending', 'catchingUp'];
 
 export function SavedState() {
-  const { phase, unsent, role } = useProject((project) => project);
+  const { phase, unsent, role } = useSlice('phase', 'unsent', 'role');
   const isGood = GOOD.includes(phase);
   return (
     <span

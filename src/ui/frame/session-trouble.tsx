@@ -7,7 +7,7 @@ import { download } from '../fields/download';
 import { ActionButton } from '../fields/fields';
 import { SignInForm } from '../projects/sign-in-form';
 import { rescuedFile } from '../session/rescue';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** Gives the person the framework with everything done here, as a file. */
 export function RescueButton({ name = 'framework' }: { name?: string }) {
@@ -20,7 +20,7 @@ export function RescueButton({ name = 'framework' }: { name?: string }) {
 
 /** What a person must decide or do so that their work goes on: beside the views, which stay as they are. */
 export function SessionTrouble({ demo }: { demo: boolean }) {
-  const { phase, unsolved } = useProject((project) => project);
+  const { phase, unsolved } = useSlice('phase', 'unsolved');
   if (phase === 'signedOut') return <SignedOut demo={demo} />;
   if (phase === 'outOfProject') return <OutOfProject />;
   if (phase === 'stuck') return <StuckEdit />;
@@ -43,7 +43,7 @@ function Panel({ title, children }: { title: string; children: React.ReactNode }
 
 /** The edits that were not sent, and what can be done with each. */
 function UnsentList() {
-  const { unsent, session } = useProject((project) => project);
+  const { unsent, session } = useSlice('unsent', 'session');
   const inUnits = useWords();
   if (unsent.length === 0) return null;
   return (
@@ -69,7 +69,7 @@ function UnsentList() {
 }
 
 function SignedOut({ demo }: { demo: boolean }) {
-  const { person, session, unsent } = useProject((project) => project);
+  const { person, session, unsent } = useSlice('person', 'session', 'unsent');
   const [other, setOther] = useState(false);
   return (
     <Panel title="You are signed out">
@@ -94,7 +94,7 @@ function SignedOut({ demo }: { demo: boolean }) {
 }
 
 function OutOfProject() {
-  const { role, unsent, readOnly } = useProject((project) => project);
+  const { role, unsent, readOnly } = useSlice('role', 'unsent', 'readOnly');
   if (readOnly !== null)
     return (
       <Panel title="This project can only be looked at">
@@ -117,7 +117,7 @@ function OutOfProject() {
 }
 
 function StuckEdit() {
-  const { stuck, unsent, session } = useProject((project) => project);
+  const { stuck, unsent, session } = useSlice('stuck', 'unsent', 'session');
   const inUnits = useWords();
   const edit = unsent.find(({ commandId }) => commandId === stuck?.commandId);
   if (!stuck || !edit) return null;
@@ -140,7 +140,7 @@ function StuckEdit() {
 }
 
 function Unsolved() {
-  const { session, undo, set } = useProject((project) => project);
+  const { session, undo, set } = useSlice('session', 'undo', 'set');
   return (
     <Panel title="This state could not be worked out">
       <p>

@@ -4,7 +4,7 @@ import { forReader } from '@/core/units/for-reader';
 import Link from 'next/link';
 import { Redo2, Undo2 } from 'lucide-react';
 import { QuickEntry } from '../quick-entry/quick-entry';
-import { chooseBuilding, chooseDisplay, useProject, useProjectStore } from '../session/store';
+import { chooseBuilding, chooseDisplay, useProjectStore, useSlice } from '../session/store';
 import { History } from './history';
 import { undo as takeBack } from './keys';
 import { Initials } from '../page/initials';
@@ -25,7 +25,7 @@ export function TopLine({ projectId }: { projectId: string }) {
     redo: again,
     display,
     mayEdit,
-  } = useProject((project) => project);
+  } = useSlice('framework', 'solved', 'building', 'person', 'role', 'undo', 'redo', 'display', 'mayEdit');
   const undo = back && forReader(back, display);
   const redo = again && forReader(again, display);
   const store = useProjectStore();

@@ -2,13 +2,13 @@
 
 import { Initials } from '../page/initials';
 import { eachOnce, type Other } from '../session/here';
-import { chooseBuilding, TABS, useProject, useProjectStore } from '../session/store';
+import { chooseBuilding, TABS, useProjectStore, useSlice } from '../session/store';
 
 const tabOf = (view: string) => TABS.find(([tab]) => tab === view);
 
 /** The others who have the project open, as their initials; a press looks where they look. */
 export function WhoIsHere() {
-  const { others, solved } = useProject((project) => project);
+  const { others, solved } = useSlice('others', 'solved');
   const store = useProjectStore();
   const shown = eachOnce(others);
   const whereWords = ({ place }: Other): string => {

@@ -10,7 +10,7 @@ import { StripPanel } from '../height-strip/strip-panel';
 import { PlanView } from '../plan/plan-view';
 import { SectionView } from '../section/section-view';
 import { Schedules } from '../schedules/schedules';
-import { makeProjectStore, openProject, ProjectContext, TABS, useProject, type Tab } from '../session/store';
+import { makeProjectStore, openProject, ProjectContext, TABS, type Tab, useSlice } from '../session/store';
 import { FirstSetUp } from '../setting-up/first-set-up';
 import { Tray } from '../tools/tray';
 import { WorkPath } from '../work-path/work-path';
@@ -36,7 +36,15 @@ export function Workspace({ projectId, demo }: { projectId: string; demo: boolea
 }
 
 function Frame({ projectId }: { projectId: string }) {
-  const { status, failure, solved, building, generation, unsolved, display } = useProject((project) => project);
+  const { status, failure, solved, building, generation, unsolved, display } = useSlice(
+    'status',
+    'failure',
+    'solved',
+    'building',
+    'generation',
+    'unsolved',
+    'display',
+  );
   if (status === 'failed') {
     return (
       <main className="grid h-full place-items-center">
@@ -114,7 +122,7 @@ const VIEWS: Record<Tab, ComponentType> = {
 };
 
 function Surface() {
-  const { tab, beside, set, solved, level, display } = useProject((project) => project);
+  const { tab, beside, set, solved, level, display } = useSlice('tab', 'beside', 'set', 'solved', 'level', 'display');
   const shown = solved?.levels.find(({ id }) => id === level);
   const View = VIEWS[tab];
   const Beside = beside && VIEWS[beside];

@@ -6,7 +6,7 @@ import type { MoveMode } from '@/core/levels/chain';
 import { formatForEntry, formatForField, METRIC } from '@/core/units/format-length';
 import { ActionButton, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import type { StripEdit } from './strip-dimensions';
 
 interface StripPopoverProps {
@@ -23,7 +23,7 @@ const WORDS: Record<StripEdit['kind'], string> = {
 
 /** Types a height in place, and asks whether what lies beyond moves along. The answer is remembered. */
 export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
-  const { display, mode, run, set } = useProject((project) => project);
+  const { display, mode, run, set } = useSlice('display', 'mode', 'run', 'set');
   const read = useLengthReader();
   const { level } = edit;
   const startMm =

@@ -9,7 +9,7 @@ import type { Id } from '@/core/model/ids';
 import { tessellated } from '@/core/geometry/curve';
 import { isAt } from '@/core/solving/is-at';
 import type { FloorPiece, Solved } from '@/core/solving/solved';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { openedAt } from '@/core/drawing/opened-at';
 import { partOf } from '@/core/drawing/part-of';
 import { WhatIsShown } from '../surface/what-is-shown';
@@ -41,7 +41,14 @@ const COLOURS = ['columns', 'floors', 'shafts', 'stairs', 'now', 'film', 'sheet'
 
 /** The framework in space: columns instanced per section, slabs per profile, shafts as their free space. Drawn on demand. */
 export function ModelView() {
-  const { solved, building, level, hidden, part, select } = useProject((project) => project);
+  const { solved, building, level, hidden, part, select } = useSlice(
+    'solved',
+    'building',
+    'level',
+    'hidden',
+    'part',
+    'select',
+  );
   const colours = useThemeColours(COLOURS);
   const [isTopOff, setTopOff] = useState(false);
   const shown = useMemo(

@@ -9,7 +9,7 @@ import { outwards } from '@/core/outlines/edge-moved';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { formatLength } from '@/core/units/format-length';
 import { dragStep } from './drag-step';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** Outlines with more edges are changed by typing; shorter edges than this on the screen have no handle, px. */
 const MOST_EDGES = 40;
@@ -23,7 +23,14 @@ interface EdgeHandlesProps {
 
 /** The edges of what is chosen and has an outline of its own, as handles: while one is dragged every slab is cut anew in every view. */
 export function EdgeHandles({ id, pxPerMm, toModel }: EdgeHandlesProps) {
-  const { framework, level, display, session, run, say } = useProject((project) => project);
+  const { framework, level, display, session, run, say } = useSlice(
+    'framework',
+    'level',
+    'display',
+    'session',
+    'run',
+    'say',
+  );
   const [dragged, setDragged] = useState<{ edge: number; byMm: number } | null>(null);
   // Let go of in any other way, by Esc or because it is gone, nothing of it stays.
   useEffect(() => () => session?.try(null), [session, id]);

@@ -9,7 +9,7 @@ import { recordOf, type Framework } from '@/core/model/framework';
 import type { SolvedLine } from '@/core/solving/solved';
 import { formatLength } from '@/core/units/format-length';
 import { dragStep } from './drag-step';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 type Handle = 'first' | 'last' | 'gapFrom' | 'gapTo';
 
@@ -30,7 +30,15 @@ interface LineHandlesProps {
 
 /** The ends of a chosen straight grid line, and of the gap in it, as handles to drag along the line. */
 export function LineHandles({ line, pxPerMm, toModel }: LineHandlesProps) {
-  const { framework, solved, building, level, display, run, say } = useProject((project) => project);
+  const { framework, solved, building, level, display, run, say } = useSlice(
+    'framework',
+    'solved',
+    'building',
+    'level',
+    'display',
+    'run',
+    'say',
+  );
   const [dragged, setDragged] = useState<{ handle: Handle; alongMm: number } | null>(null);
   const record = recordOf(framework, 'gridLine', line.id);
   if (!solved || !building || !record || line.curve.kind === 'arc') return null;

@@ -5,7 +5,7 @@ import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { completions, readEntry } from '@/core/entry/read-entry';
 import type { Json } from '@/core/model/json';
 import { ConsequenceList } from '../carry-board/consequence-list';
-import { fieldUnit, useProject } from '../session/store';
+import { fieldUnit, useSlice } from '../session/store';
 import { useTrial } from '../session/use-trial';
 import { EXAMPLES } from '@/core/units/examples';
 
@@ -14,7 +14,14 @@ const MOST_SHOWN = 8;
 /** One line in which every command can be typed in plain words, with what it would do said before Enter does it. */
 export function QuickEntry() {
   const inUnits = useWords();
-  const { framework, building, session, display, mayEdit, run } = useProject((project) => project);
+  const { framework, building, session, display, mayEdit, run } = useSlice(
+    'framework',
+    'building',
+    'session',
+    'display',
+    'mayEdit',
+    'run',
+  );
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const [line, setLine] = useState('');

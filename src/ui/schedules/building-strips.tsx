@@ -5,7 +5,7 @@ import { tieTable } from '@/core/buildings/tie-table';
 import { spreadApart } from '@/core/drawing/spread';
 import type { SolvedBuilding, SolvedLevel } from '@/core/solving/solved';
 import { formatElevation, formatLength } from '@/core/units/format-length';
-import { chooseBuilding, useProject, useProjectStore } from '../session/store';
+import { chooseBuilding, useProjectStore, useSlice } from '../session/store';
 
 const WIDTH = 170;
 const GAP = 84;
@@ -14,7 +14,7 @@ const TEXT_PX = 13;
 
 /** The levels of all buildings to one scale above the site datum, with the step where levels of neighbours meet. */
 export function BuildingStrips() {
-  const { solved, building, level, display } = useProject((project) => project);
+  const { solved, building, level, display } = useSlice('solved', 'building', 'level', 'display');
   const store = useProjectStore();
   if (!solved || !building) return null;
   const buildings = [...solved.buildings].sort((a, b) => a.at.x - b.at.x || (a.name < b.name ? -1 : 1));

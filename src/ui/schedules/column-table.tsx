@@ -8,7 +8,7 @@ import type { ColumnPiece } from '@/core/solving/solved';
 import { formatForEntry, type LengthDisplay } from '@/core/units/format-length';
 import { CheckField, ChoiceField } from '../fields/fields';
 import { useSectionReader } from '../fields/section-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { Cell } from './cell';
 
 const KEEP_WORDS: Record<Keep, string> = {
@@ -26,7 +26,17 @@ const cellText = (piece: ColumnPiece | undefined, isWithin: boolean, display: Le
 
 /** The column schedule: stacks down, levels across. Typed and pasted into; one paste is one edit. */
 export function ColumnTable() {
-  const { solved, building, display, mayEdit, selection, run, say, select, set } = useProject((project) => project);
+  const { solved, building, display, mayEdit, selection, run, say, select, set } = useSlice(
+    'solved',
+    'building',
+    'display',
+    'mayEdit',
+    'selection',
+    'run',
+    'say',
+    'select',
+    'set',
+  );
   const read = useSectionReader();
   const table = useRef<HTMLTableElement>(null);
   const [upwards, setUpwards] = useState(true);

@@ -9,7 +9,7 @@ import { ActionButton } from '../fields/fields';
 import { download } from '../fields/download';
 import { HeavyWorkLine, useHeavyWork } from '../fields/heavy-work';
 import { useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { Cell } from './cell';
 import { TieView } from './tie-view';
 
@@ -46,7 +46,7 @@ export function LevelTable() {
     run,
     say,
     set,
-  } = useProject((project) => project);
+  } = useSlice('solved', 'building', 'level', 'display', 'session', 'mayEdit', 'run', 'say', 'set');
   const read = useLengthReader();
   const work = useHeavyWork();
   const table = useRef<HTMLTableElement>(null);

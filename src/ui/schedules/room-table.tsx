@@ -1,11 +1,11 @@
 'use client';
 
 import { formatArea, formatLength } from '@/core/units/format-length';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** The rooms of the building with their areas, level by level. */
 export function RoomTable() {
-  const { solved, building, display, select, set } = useProject((project) => project);
+  const { solved, building, display, select, set } = useSlice('solved', 'building', 'display', 'select', 'set');
   const rooms = (solved?.rooms ?? []).filter((region) => region.building === building && region.room !== null);
   if (rooms.length === 0)
     return (

@@ -1,12 +1,12 @@
 'use client';
 
 import { formatElevation, formatLength } from '@/core/units/format-length';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { StairStoreys } from '../stairs/stair-storeys';
 
 /** Every stair of the building, storey by storey. */
 export function StairTable() {
-  const { solved, building, display, select } = useProject((project) => project);
+  const { solved, building, display, select } = useSlice('solved', 'building', 'display', 'select');
   const stairs = solved?.stairs.filter((stair) => stair.building === building) ?? [];
   if (stairs.length === 0)
     return <p className="p-5 text-ink2">No stair yet. Place one with the Stairs tools in the work path below.</p>;

@@ -4,11 +4,11 @@ import { useState } from 'react';
 import { tieTable } from '@/core/buildings/tie-table';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { BuildingStrips } from './building-strips';
-import { chooseBuilding, useProject, useProjectStore } from '../session/store';
+import { chooseBuilding, useProjectStore, useSlice } from '../session/store';
 
 /** The levels of two buildings side by side above the site datum, with the step where they meet. */
 export function TieView() {
-  const { solved, building, level, display } = useProject((project) => project);
+  const { solved, building, level, display } = useSlice('solved', 'building', 'level', 'display');
   const store = useProjectStore();
   const [other, setOther] = useState<string | null>(null);
   if (!solved || !building) return null;

@@ -6,6 +6,7 @@ import { createContext, useContext } from 'react';
 import { v4 } from 'uuid';
 import { touchedIds } from '@/core/model/changes';
 import { createStore, useStore, type StoreApi } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
 import type { Curve } from '@/core/geometry/curve';
 import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
 import type { Point } from '@/core/geometry/point';
@@ -274,4 +275,11 @@ export function useProjectStore(): ProjectStore {
   const store = useContext(ProjectContext);
   if (!store) throw new Error('No project is open here');
   return store;
+}
+
+/** Some parts of the open project: drawn again only when one of them changes. */
+export function useSlice<K extends keyof Project>(...keys: K[]): Pick<Project, K> {
+  return useProject(
+    useShallow((project) => Object.fromEntries(keys.map((key) => [key, project[key]])) as Pick<Project, K>),
+  );
 }

@@ -1,13 +1,13 @@
 'use client';
 
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { SetUpLevels } from './set-up-levels';
 import { WholeBuilding } from './whole-building';
 import { TakeFile } from './take-file';
 
 /** An empty building: levels by counts and heights with a live strip beside the fields, or from files. */
 export function FirstSetUp() {
-  const { mayEdit, solved, building } = useProject((project) => project);
+  const { mayEdit, solved, building } = useSlice('mayEdit', 'solved', 'building');
   const hasGrid = solved?.lines.some((line) => line.building === building) ?? false;
   if (!mayEdit) return <p className="p-8 text-ink2">There are no levels yet. A designer sets them up.</p>;
   return (

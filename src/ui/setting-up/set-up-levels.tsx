@@ -12,7 +12,7 @@ import type { Json } from '@/core/model/json';
 import { formatForEntry, formatLength, type LengthDisplay } from '@/core/units/format-length';
 import { ActionButton, PlainField } from '../fields/fields';
 import { HeightStrip } from '../height-strip/height-strip';
-import { fieldUnit, useProject } from '../session/store';
+import { fieldUnit, useSlice } from '../session/store';
 import { changeWords, Differences } from '../tools/differences';
 import { Refused } from '../tools/refused';
 
@@ -36,7 +36,14 @@ const FOUR_INCHES_MM = 101.6;
 
 /** Levels by counts and heights, with the strip they give beside the fields. Nothing is done until it is taken. */
 export function SetUpLevels({ wide = false, again = false }: { wide?: boolean; again?: boolean }) {
-  const { framework, solved, building, display, run, mayEdit } = useProject((project) => project);
+  const { framework, solved, building, display, run, mayEdit } = useSlice(
+    'framework',
+    'solved',
+    'building',
+    'display',
+    'run',
+    'mayEdit',
+  );
   const [above, setAbove] = useState(() =>
     again
       ? heightsOf(solved, building, display).above

@@ -13,7 +13,7 @@ import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
 import { formatBays } from '@/core/units/parse-bays';
 import { ActionButton, ChoiceField } from '../fields/fields';
 import { HeavyWorkLine, useHeavyWork } from '../fields/heavy-work';
-import { useProject, type Ghost } from '../session/store';
+import { useProject, type Ghost, useSlice } from '../session/store';
 import { Differences } from '../tools/differences';
 import { Refused } from '../tools/refused';
 import { readFile, type FileKind, type Understood } from './read-file';
@@ -31,7 +31,7 @@ const UNIT_CHOICES: readonly (readonly [LengthUnit | '', string])[] = [
 
 /** Brings a file by dropping or choosing it; shows what was understood before it is taken. */
 export function TakeFile({ kind }: { kind: FileKind }) {
-  const { session, building, framework, run, set } = useProject((project) => project);
+  const { session, building, framework, run, set } = useSlice('session', 'building', 'framework', 'run', 'set');
   const input = useRef<HTMLInputElement>(null);
   const work = useHeavyWork();
   const [file, setFile] = useState<File | null>(null);

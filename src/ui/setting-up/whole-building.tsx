@@ -8,14 +8,14 @@ import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { parseBays } from '@/core/units/parse-bays';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { fieldUnit, useProject } from '../session/store';
+import { fieldUnit, useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { Refused } from '../tools/refused';
 import { EXAMPLES } from '@/core/units/examples';
 
 /** A whole building in one act: storeys on an outline, with floors, walls up to the soffits and a roof on them. */
 export function WholeBuilding() {
-  const { framework, building, display, run } = useProject((project) => project);
+  const { framework, building, display, run } = useSlice('framework', 'building', 'display', 'run');
   const read = useLengthReader();
   const isImperial = display.system === 'imperial';
   const [outline, setOutline] = useState('');

@@ -4,11 +4,11 @@ import { forReader } from '@/core/units/for-reader';
 import { STAIR_RULES } from '@/core/stairs/rule-sets';
 import type { SolvedStair } from '@/core/stairs/solved-stair';
 import { formatLength } from '@/core/units/format-length';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** How each storey of a stair is climbed: the topmost first, with its verdict. */
 export function StairStoreys({ stair }: { stair: SolvedStair }) {
-  const { solved, display, level, set } = useProject((project) => project);
+  const { solved, display, level, set } = useSlice('solved', 'display', 'level', 'set');
   const name = (id: string) => solved?.levels.find((each) => each.id === id)?.name ?? '';
   const write = (mm: number) => formatLength(Math.round(mm * 10) / 10, display);
   const { headroomMm, title } = STAIR_RULES[stair.rules];

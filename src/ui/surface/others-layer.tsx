@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { boxOf, type Drawing } from '@/core/drawing/drawing';
 import type { Id } from '@/core/model/ids';
 import { eachOnce, type EditMark } from '../session/here';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** Room between what is marked and its frame, and size of the name, in pixels. */
 const ROOM_PX = 5;
@@ -22,7 +22,7 @@ const boxOfIds = (drawing: Drawing, ids: ReadonlySet<Id>): Box | null =>
  * what is chosen there. What an edit deleted is marked where it stood.
  */
 export function OthersLayer({ drawing, pxPerMm, level }: { drawing: Drawing; pxPerMm: number; level?: Id | null }) {
-  const { others, editMarks, building } = useProject((project) => project);
+  const { others, editMarks, building } = useSlice('others', 'editMarks', 'building');
   const [stood, setStood] = useState<{ marks: readonly EditMark[]; boxes: ReadonlyMap<EditMark, Box> }>(NOTHING_STOOD);
   // An edit is told of before its drawing is made: what it touches still stands where it was.
   if (stood.marks !== editMarks) {

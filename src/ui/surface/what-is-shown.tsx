@@ -5,13 +5,13 @@ import { Popover } from 'radix-ui';
 import { VIEW_KINDS } from '@/core/kinds/view-kinds';
 import { limitsOf, WHOLE, type ViewPart } from '@/core/views/view-part';
 import { ActionButton, CheckField } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { LevelSpan } from '../tools/level-span';
 import { KeptViews } from './kept-views';
 
 /** What a view shows: kinds of thing; the plan its neighbouring levels, space and sections a part of the buildings; kept views. */
 export function WhatIsShown({ view }: { view: 'plan' | 'section' | 'model' }) {
-  const { solved, hidden, ghosts, part, set } = useProject((project) => project);
+  const { solved, hidden, ghosts, part, set } = useSlice('solved', 'hidden', 'ghosts', 'part', 'set');
   const [isOpen, setOpen] = useState(false);
   const less = view === 'plan' ? hidden.size + ghosts.length : hidden.size + limitsOf(part);
   const toggled = <T,>(list: Iterable<T>, one: T): T[] => {
@@ -101,7 +101,7 @@ export function WhatIsShown({ view }: { view: 'plan' | 'section' | 'model' }) {
 
 /** Crops space to a window in plan: two corners pressed in the plan, which is shown for it. */
 function Crop({ part, onWindow }: { part: ViewPart; onWindow: () => void }) {
-  const { building, tab, beside, set, say } = useProject((project) => project);
+  const { building, tab, beside, set, say } = useSlice('building', 'tab', 'beside', 'set', 'say');
   const choose = () => {
     if (!building) return;
     const isBeside = tab === 'plan' || beside === 'plan';

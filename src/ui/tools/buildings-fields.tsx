@@ -6,12 +6,12 @@ import { recordOf } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import { ActionButton, AngleField, PlainField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { Refused } from './refused';
 
 /** Where the building stands: its height above the site datum, place and turn; and another building. */
 export function BuildingsFields() {
-  const { framework, building, run } = useProject((project) => project);
+  const { framework, building, run } = useSlice('framework', 'building', 'run');
   const [name, setName] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
   const record = building ? recordOf(framework, 'building', building) : undefined;

@@ -6,7 +6,7 @@ import type { Json } from '@/core/model/json';
 import { firstLength } from '@/core/units/first-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { LevelSpan } from './level-span';
 import { Refused } from './refused';
@@ -16,7 +16,15 @@ type Where = 'all' | 'rooms' | 'drawn';
 
 /** A ceiling hung in all rooms, in those pressed in the plan, or within a rectangle drawn there. */
 export function CeilingsTool() {
-  const { solved, building, level, display, mayEdit, run, set } = useProject((project) => project);
+  const { solved, building, level, display, mayEdit, run, set } = useSlice(
+    'solved',
+    'building',
+    'level',
+    'display',
+    'mayEdit',
+    'run',
+    'set',
+  );
   const read = useLengthReader();
   const [where, setWhere] = useState<Where>('all');
   const [rooms, setRooms] = useState<readonly string[]>([]);

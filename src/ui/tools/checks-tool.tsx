@@ -2,11 +2,11 @@
 
 import { CHECKED } from '@/core/checks/rules';
 import { FindingCard } from '../details/findings';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** All findings of the building, wrong ones first, from the top down. */
 export function ChecksTool() {
-  const { solved, building } = useProject((project) => project);
+  const { solved, building } = useSlice('solved', 'building');
   const rank = new Map(solved?.levels.map(({ id, fflMm }) => [id, fflMm]));
   const height = (level: string | null) => (level === null ? Infinity : (rank.get(level) ?? 0));
   const findings = (solved?.findings ?? [])

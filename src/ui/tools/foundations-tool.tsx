@@ -6,7 +6,7 @@ import type { Json } from '@/core/model/json';
 import { firstLength } from '@/core/units/first-length';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { Refused } from './refused';
 
@@ -23,7 +23,14 @@ const USUAL: Record<FoundationForm, [thickness: number, width: number]> = {
 
 /** A raft, pads or strips under what stands lowest, or under what is chosen. */
 export function FoundationsTool() {
-  const { framework, building, selection, display, run, mayEdit } = useProject((project) => project);
+  const { framework, building, selection, display, run, mayEdit } = useSlice(
+    'framework',
+    'building',
+    'selection',
+    'display',
+    'run',
+    'mayEdit',
+  );
   const read = useLengthReader();
   const [form, setForm] = useState<FoundationForm>('raft');
   const [thickness, setThickness] = useState(() => firstLength(USUAL.raft[0], display));

@@ -8,13 +8,13 @@ import { writeSpineFile } from '@/core/model/spine-text';
 import { scaleWords } from '@/core/units/scale-words';
 import { ActionButton, ChoiceField } from '../fields/fields';
 import { HeavyWorkLine, useHeavyWork } from '../fields/heavy-work';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 const SAYS = { ifc: 'Making the IFC file', report: 'Making the report' } as const;
 
 /** The framework handed over: IFC for the consultants, the framework file, and fingerprints to compare. */
 export function HandOverTool() {
-  const { session, framework, say } = useProject((project) => project);
+  const { session, framework, say } = useSlice('session', 'framework', 'say');
   const work = useHeavyWork();
   const [prints, setPrints] = useState<{ framework: string; solve: string } | null>(null);
   if (!session) return null;
@@ -77,7 +77,7 @@ const SCALES = { metric: [50, 100, 200, 500], imperial: [48, 96, 192, 480] } as 
 
 /** The setting-out plan of the current level, to scale. */
 function SheetFields() {
-  const { session, solved, level, display, say } = useProject((project) => project);
+  const { session, solved, level, display, say } = useSlice('session', 'solved', 'level', 'display', 'say');
   const [chosen, setChosen] = useState<string | null>(null);
   const work = useHeavyWork();
   const shown = solved?.levels.find(({ id }) => id === level);

@@ -1,6 +1,6 @@
 'use client';
 
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 const BOX = 'w-32 min-w-0 rounded-sm border border-hair bg-sheet px-1.5 py-0.5';
 
@@ -17,7 +17,7 @@ export function LevelSpan({
   words?: readonly [string, string];
   onChange: (part: { from?: string | null; to?: string | null }) => void;
 }) {
-  const { solved, building } = useProject((project) => project);
+  const { solved, building } = useSlice('solved', 'building');
   const levels = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
   const choice = (label: string, empty: string, value: string | null, key: 'from' | 'to') => (
     <label className="flex items-baseline gap-1.5 pr-6">

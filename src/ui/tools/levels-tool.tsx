@@ -1,6 +1,6 @@
 'use client';
 
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { SetUpLevels } from '../setting-up/set-up-levels';
 import { TakeFile } from '../setting-up/take-file';
 import { BuildingsFields } from './buildings-fields';
@@ -10,7 +10,7 @@ import { SurveyFields } from './survey-fields';
 
 /** Levels: set up when there are none, else how to edit them; and a level table from a file. */
 export function LevelsTool() {
-  const { solved, building, mayEdit } = useProject((project) => project);
+  const { solved, building, mayEdit } = useSlice('solved', 'building', 'mayEdit');
   const count = solved?.levels.filter((level) => level.building === building).length ?? 0;
   return (
     <>

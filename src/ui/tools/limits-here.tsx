@@ -2,11 +2,11 @@
 
 import { limitsOf } from '@/core/levels/limits';
 import { formatArea, formatLength } from '@/core/units/format-length';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** Overall height, highest occupied floor and floor areas of the building. */
 export function LimitsHere() {
-  const { solved, building, display } = useProject((project) => project);
+  const { solved, building, display } = useSlice('solved', 'building', 'display');
   const limits = solved && building ? limitsOf(solved, building) : null;
   if (!limits) return null;
   const rows: [string, string][] = [

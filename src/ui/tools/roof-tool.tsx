@@ -8,13 +8,21 @@ import { startingTypes } from '@/core/walls/wall-type';
 import { ROOF_FACE_CHOICES } from '../details/roof-fields';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { Refused } from './refused';
 
 /** A flat roof with a parapet on the exterior walls that reach a level. */
 export function RoofTool() {
-  const { framework, solved, building, selection, display, run, mayEdit } = useProject((project) => project);
+  const { framework, solved, building, selection, display, run, mayEdit } = useSlice(
+    'framework',
+    'solved',
+    'building',
+    'selection',
+    'display',
+    'run',
+    'mayEdit',
+  );
   const read = useLengthReader();
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
   const types = recordsOf(framework, 'wallType');

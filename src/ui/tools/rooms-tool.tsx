@@ -8,7 +8,7 @@ import { freeRoomNumber } from '@/core/rooms/free-room-number';
 import { ROOM_USES, type Room } from '@/core/rooms/room';
 import { formatArea } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { Refused } from './refused';
 import { usePath } from './use-path';
 
@@ -35,7 +35,17 @@ export function RoomsTool() {
 }
 
 function NameRoom() {
-  const { framework, solved, building, level, display, mayEdit, run, set, select } = useProject((project) => project);
+  const { framework, solved, building, level, display, mayEdit, run, set, select } = useSlice(
+    'framework',
+    'solved',
+    'building',
+    'level',
+    'display',
+    'mayEdit',
+    'run',
+    'set',
+    'select',
+  );
   const [at, setAt] = useState<Point | null>(null);
   const [number, setNumber] = useState('');
   const [name, setName] = useState('');
@@ -129,7 +139,7 @@ function NameRoom() {
 }
 
 function BoundaryTool() {
-  const { building, level, mayEdit, run, set } = useProject((project) => project);
+  const { building, level, mayEdit, run, set } = useSlice('building', 'level', 'mayEdit', 'run', 'set');
   const path = usePath(true);
   const [refused, setRefused] = useState<string | null>(null);
   useEffect(() => {

@@ -6,7 +6,7 @@ import type { Json } from '@/core/model/json';
 import { parseBays } from '@/core/units/parse-bays';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { fieldUnit, useProject } from '../session/store';
+import { fieldUnit, useSlice } from '../session/store';
 import { changeWords, Differences } from './differences';
 import { Refused } from './refused';
 
@@ -28,7 +28,17 @@ const numbersIn = (text: string): number[] =>
 
 /** Acts on several levels at once. What would change is listed before it is done. */
 export function SeveralLevels() {
-  const { framework, solved, building, level, session, display, run, mode, set } = useProject((project) => project);
+  const { framework, solved, building, level, session, display, run, mode, set } = useSlice(
+    'framework',
+    'solved',
+    'building',
+    'level',
+    'session',
+    'display',
+    'run',
+    'mode',
+    'set',
+  );
   const read = useLengthReader();
   const [act, setAct] = useState<Act>('insertMany');
   const [side, setSide] = useState<'above' | 'below'>('above');

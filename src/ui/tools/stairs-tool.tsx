@@ -11,7 +11,7 @@ import type { Json } from '@/core/model/json';
 import { firstLength } from '@/core/units/first-length';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { StairStoreys } from '../stairs/stair-storeys';
 import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from '../stairs/stair-words';
 import { LevelSpan } from './level-span';
@@ -20,7 +20,16 @@ import { useRectangle } from './use-rectangle';
 
 /** A half-turn stair in a well: every storey is solved while it is placed. */
 export function StairsTool() {
-  const { framework, session, building, mayEdit, display, run, set, solved } = useProject((project) => project);
+  const { framework, session, building, mayEdit, display, run, set, solved } = useSlice(
+    'framework',
+    'session',
+    'building',
+    'mayEdit',
+    'display',
+    'run',
+    'set',
+    'solved',
+  );
   const read = useLengthReader();
   const well = useRectangle([2600, 5600], true);
   const [name, setName] = useState('');

@@ -6,13 +6,13 @@ import { recordsOf } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import { ActionButton, AngleField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 const NO_SURVEY = { eastingMm: 0, northingMm: 0, heightMm: 0, trueNorthDeg: 0 };
 
 /** Survey coordinates of the project's zero, its height above the survey datum, and true north. */
 export function SurveyFields() {
-  const { framework, run } = useProject((project) => project);
+  const { framework, run } = useSlice('framework', 'run');
   const [isOpen, setOpen] = useState(false);
   const survey = recordsOf(framework, 'project')[0]?.survey ?? null;
   const now = survey ?? NO_SURVEY;

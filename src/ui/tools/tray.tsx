@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { X } from 'lucide-react';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { ChecksTool } from './checks-tool';
 import { ColumnsTool } from './columns-tool';
 import { FloorsStep } from './floors-step';
@@ -27,7 +27,7 @@ const TOOLS = {
 
 /** The tools of the chosen step, beside the surface. */
 export function Tray() {
-  const { step, set, display } = useProject((project) => project);
+  const { step, set, display } = useSlice('step', 'set', 'display');
   if (!step) return null;
   const [name, tool] = TOOLS[step];
   const close = () => set({ step: null, chosenLines: null, ghost: null, onPlanPoint: null });

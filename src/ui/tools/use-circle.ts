@@ -5,11 +5,11 @@ import { firstLength } from '@/core/units/first-length';
 import { formatForEntry } from '@/core/units/format-length';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** A circle typed by its centre and diameter, or drawn from its centre in the plan while `isDrawn`. */
 export function useCircle(sizeMm: number, isDrawn: boolean) {
-  const { framework, building, mayEdit, display, set } = useProject((project) => project);
+  const { framework, building, mayEdit, display, set } = useSlice('framework', 'building', 'mayEdit', 'display', 'set');
   const read = useLengthReader();
   const [place, setPlace] = useState('0,0');
   const [diameter, setDiameter] = useState(() => firstLength(sizeMm, display));

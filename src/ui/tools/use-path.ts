@@ -4,14 +4,14 @@ import { parsePath } from '@/core/outlines/typed-path';
 import { EXAMPLES } from '@/core/units/examples';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { writePlace } from '../fields/place-text';
-import { fieldUnit, useProject } from '../session/store';
+import { fieldUnit, useSlice } from '../session/store';
 
 /** One list, so that nothing drawn stays nothing new. */
 const NONE: readonly Point[] = [];
 
 /** A path typed step by step, or pressed corner by corner in the plan: one text holds both. */
 export function usePath(isDrawn: boolean) {
-  const { framework, building, mayEdit, display, set } = useProject((project) => project);
+  const { framework, building, mayEdit, display, set } = useSlice('framework', 'building', 'mayEdit', 'display', 'set');
   const [text, setText] = useState('');
   const path = useMemo(
     () => (building && text.trim() !== '' ? parsePath(framework, building, text, { unit: fieldUnit(display) }) : null),

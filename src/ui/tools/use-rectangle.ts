@@ -4,11 +4,11 @@ import { firstLength } from '@/core/units/first-length';
 import { formatForEntry } from '@/core/units/format-length';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 
 /** A rectangle typed by its lower left corner and sizes, or drawn between two points in the plan while `isDrawn`. */
 export function useRectangle(sizeMm: [number, number], isDrawn: boolean) {
-  const { framework, building, mayEdit, display, set } = useProject((project) => project);
+  const { framework, building, mayEdit, display, set } = useSlice('framework', 'building', 'mayEdit', 'display', 'set');
   const read = useLengthReader();
   const [place, setPlace] = useState('0,0');
   const [width, setWidth] = useState(() => firstLength(sizeMm[0], display));

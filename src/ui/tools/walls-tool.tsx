@@ -11,7 +11,7 @@ import { stripsOf, wallPath } from '@/core/walls/wall-path';
 import { firstLength } from '@/core/units/first-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { FACE_CHOICES, USE_CHOICES } from '../walls/wall-words';
 import { Refused } from './refused';
@@ -19,7 +19,16 @@ import { usePath } from './use-path';
 
 /** A wall along a path typed or pressed in the plan, from the current level up to the soffit of a level above. */
 export function WallsTool() {
-  const { framework, solved, building, level, mayEdit, display, run, set } = useProject((project) => project);
+  const { framework, solved, building, level, mayEdit, display, run, set } = useSlice(
+    'framework',
+    'solved',
+    'building',
+    'level',
+    'mayEdit',
+    'display',
+    'run',
+    'set',
+  );
   const read = useLengthReader();
   const path = usePath(true);
   const [name, setName] = useState('');

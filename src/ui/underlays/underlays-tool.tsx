@@ -11,7 +11,7 @@ import { HeavyWorkLine, useHeavyWork } from '../fields/heavy-work';
 import { LengthField } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { pointOfPlace } from '../section/point-of-place';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { Refused } from '../tools/refused';
 import { bringUnderlay } from './bring-underlay';
 
@@ -19,7 +19,15 @@ const SIDES = ['south', 'east', 'north', 'west'] as const;
 
 /** Pictures, PDF pages and drawings laid under the plan of a level, or upright under an elevation. */
 export function UnderlaysTool() {
-  const { framework, building, level, solved, run, session, display } = useProject((project) => project);
+  const { framework, building, level, solved, run, session, display } = useSlice(
+    'framework',
+    'building',
+    'level',
+    'solved',
+    'run',
+    'session',
+    'display',
+  );
   const input = useRef<HTMLInputElement>(null);
   const replacing = useRef<Underlay | null>(null);
   const work = useHeavyWork();
@@ -105,7 +113,7 @@ export function UnderlaysTool() {
 const STRENGTHS = ['0.2', '0.35', '0.5', '0.75', '1'] as const;
 
 function UnderlayFields({ underlay, onReplace }: { underlay: Underlay; onReplace: () => void }) {
-  const { solved, run, say, set } = useProject((project) => project);
+  const { solved, run, say, set } = useSlice('solved', 'run', 'say', 'set');
   const change = (part: Record<string, Json>) => run('underlays.change', { underlay: underlay.id, ...part });
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
@@ -168,7 +176,7 @@ const STEPS = ['A point of the underlay', 'where it belongs', 'Another point', '
 
 /** Registering by one point, or by two, which scales and turns as well. Points are pressed in the plan or typed. */
 function Register({ underlay }: { underlay: Underlay }) {
-  const { framework, building, display, run, set } = useProject((project) => project);
+  const { framework, building, display, run, set } = useSlice('framework', 'building', 'display', 'run', 'set');
   const [count, setCount] = useState<1 | 2 | null>(null);
   const [texts, setTexts] = useState<string[]>([]);
   const [refused, setRefused] = useState<string | null>(null);

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { recordsOf } from '@/core/model/framework';
 import type { Underlay } from '@/core/underlays/underlay';
-import { useProject } from '../session/store';
+import { useSlice } from '../session/store';
 import { useSheets, type ReadSheet } from './use-sheets';
 
 const nowhere = (): string => '';
@@ -12,7 +12,7 @@ export function useUnderlays(view: string): {
   sheets: Map<string, ReadSheet>;
   urlOf: (sha256: string) => string;
 } {
-  const { framework, building, level, session } = useProject((project) => project);
+  const { framework, building, level, session } = useSlice('framework', 'building', 'level', 'session');
   const underlays = useMemo(
     () =>
       recordsOf(framework, 'underlay').filter(

@@ -1,14 +1,22 @@
 'use client';
 
 import { stepOfFinding } from '@/core/checks/step-of-finding';
-import { useProject, type Step } from '../session/store';
+import { type Step, useSlice } from '../session/store';
 
 /** Steps that change nothing. */
 const FOR_ALL: readonly Step[] = ['checks', 'issue'];
 
 /** The steps of the job in the order people do them, each with its state. A guide, never a lock. */
 export function WorkPath() {
-  const { solved, framework, building, step, set, mayEdit, role } = useProject((project) => project);
+  const { solved, framework, building, step, set, mayEdit, role } = useSlice(
+    'solved',
+    'framework',
+    'building',
+    'step',
+    'set',
+    'mayEdit',
+    'role',
+  );
   if (!solved) return <nav aria-label="Work path" className="h-[52px] border-t border-hair bg-sheet" />;
   const own = <T extends { building: string }>(things: readonly T[]) =>
     things.filter((thing) => thing.building === building);

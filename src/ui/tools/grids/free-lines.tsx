@@ -10,7 +10,7 @@ import { formatLength } from '@/core/units/format-length';
 import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
 import { readPlaceText, writePlace } from '../../fields/place-text';
 import { pointOfPlace } from '../../section/point-of-place';
-import { useProject } from '../../session/store';
+import { useSlice } from '../../session/store';
 import { Refused } from '../refused';
 import { PickedLines } from './picked-lines';
 
@@ -54,7 +54,7 @@ export function FreeLines() {
 
 /** One line or arc, pressed in the plan point by point, or typed. */
 function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
-  const { framework, building, display, run, set } = useProject((project) => project);
+  const { framework, building, display, run, set } = useSlice('framework', 'building', 'display', 'run', 'set');
   const [texts, setTexts] = useState<string[]>([]);
   const [label, setLabel] = useState('');
   const [refused, setRefused] = useState<string | null>(null);

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { gridsOf } from '@/core/grids/resolve-grids';
 import { ActionButton, SwitchButtons } from '../../fields/fields';
 import { TakeFile } from '../../setting-up/take-file';
-import { useProject } from '../../session/store';
+import { useSlice } from '../../session/store';
 import { UnderlaysTool } from '../../underlays/underlays-tool';
 import { FreeLines } from './free-lines';
 import { NewGrid } from './new-grid';
@@ -24,7 +24,7 @@ const ACTS: readonly (readonly [Act, string])[] = [
 
 /** Grids: those that are there, a new one, free lines, and the lines set out from them. */
 export function GridsTool() {
-  const { framework, building, mayEdit } = useProject((project) => project);
+  const { framework, building, mayEdit } = useSlice('framework', 'building', 'mayEdit');
   const systems = gridsOf(framework).filter(({ record }) => record.building === building);
   const [chosen, setChosen] = useState<Act | null>(null);
   if (!mayEdit) return <p className="text-ink2">Press a grid line in the plan to see its bay and label.</p>;

@@ -1,7 +1,7 @@
 'use client';
 
 import { ChoiceField } from '../../fields/fields';
-import { useProject } from '../../session/store';
+import { useSlice } from '../../session/store';
 
 /** From which level to which something is there; an empty choice is no limit. */
 export function LevelRangeFields({
@@ -15,7 +15,7 @@ export function LevelRangeFields({
   onChange: (range: { fromLevel?: string | null; toLevel?: string | null }) => void;
   unlimited?: readonly [string, string];
 }) {
-  const { solved, building, mayEdit } = useProject((project) => project);
+  const { solved, building, mayEdit } = useSlice('solved', 'building', 'mayEdit');
   const levels = [...(solved?.levels ?? [])].filter((level) => level.building === building).reverse();
   const choices = (none: string) => [['', none] as const, ...levels.map(({ id, name }) => [id, name] as const)];
   const taken = (id: string) => (id === '' ? null : id);

@@ -15,7 +15,7 @@ import { formatBays } from '@/core/units/parse-bays';
 import { formatForEntry, formatLength, type LengthDisplay } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
 import { readPlaceText, writePlace } from '../../fields/place-text';
-import { useProject } from '../../session/store';
+import { useSlice } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { Refused } from '../refused';
 import { LabelFields, MoreLabelFields } from './label-fields';
@@ -37,7 +37,7 @@ const WAYS: Record<Corner, { a: 1 | -1; b: 1 | -1 }> = {
  * whole of it drawn by two corners.
  */
 export function NewGrid({ onDone }: { onDone: () => void }) {
-  const { run, building, display, framework, set } = useProject((project) => project);
+  const { run, building, display, framework, set } = useSlice('run', 'building', 'display', 'framework', 'set');
   const isImperial = display.system === 'imperial';
   const [shape, setShape] = useState<Shape>('rectangular');
   const [a, setA] = useState(isImperial ? "2@24' 12' 3@24'" : '2@7200 3600 3@7200');

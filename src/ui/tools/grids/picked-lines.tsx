@@ -6,7 +6,7 @@ import { distanceToSegment } from '@/core/geometry/polygon';
 import { onModel, onUnderlay } from '@/core/underlays/place-underlay';
 import type { Underlay } from '@/core/underlays/underlay';
 import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
-import { useProject } from '../../session/store';
+import { useSlice } from '../../session/store';
 import type { ReadSheet } from '../../underlays/use-sheets';
 import { useUnderlays } from '../../underlays/use-underlays';
 import { Refused } from '../refused';
@@ -37,7 +37,7 @@ function lineAt(underlay: Underlay, { sheet }: ReadSheet, at: Point, layer: stri
 
 /** Lines of an underlay as grid lines: picked one after the other, labels going on from the first one typed. */
 export function PickedLines() {
-  const { building, run, set } = useProject((project) => project);
+  const { building, run, set } = useSlice('building', 'run', 'set');
   const { underlays, sheets } = useUnderlays('plan');
   const drawings = underlays.filter(({ sha256 }) => sheets.has(sha256));
   const layers = [

@@ -8,12 +8,12 @@ import { fileStem } from '@/core/model/file-stem';
 import { download } from '../../fields/download';
 import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
 import { HeavyWorkLine, useHeavyWork } from '../../fields/heavy-work';
-import { useProject } from '../../session/store';
+import { useSlice } from '../../session/store';
 import { Refused } from '../refused';
 
 /** Bays kept under names in the project; out to a file and in from one. */
 export function Presets({ systems }: { systems: readonly ResolvedGrid[] }) {
-  const { framework, run, session } = useProject((project) => project);
+  const { framework, run, session } = useSlice('framework', 'run', 'session');
   const work = useHeavyWork();
   const [name, setName] = useState('');
   const [refused, setRefused] = useState<string | null>(null);

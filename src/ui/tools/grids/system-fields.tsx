@@ -10,7 +10,7 @@ import { formatBays } from '@/core/units/parse-bays';
 import { formatForEntry } from '@/core/units/format-length';
 import { ActionButton, AngleField, ChoiceField, PlainField, TextField } from '../../fields/fields';
 import { LengthField } from '../../fields/length-field';
-import { useProject } from '../../session/store';
+import { useSlice } from '../../session/store';
 import { LabelFields, MoreLabelFields } from './label-fields';
 import { LevelRangeFields } from './level-range-fields';
 import { readAnglesText, ringWords, useBaysReader } from './use-bays';
@@ -24,7 +24,7 @@ export const HEAD_WORDS: Record<Heads, string> = {
 
 /** A grid that is there: its bays or angles typed anew, and its place, labels, heads and levels behind a fold. */
 export function SystemFields({ grid }: { grid: ResolvedGrid }) {
-  const { framework, display, run, say } = useProject((project) => project);
+  const { framework, display, run, say } = useSlice('framework', 'display', 'run', 'say');
   const { record } = grid;
   const write = (mm: number) => formatForEntry(mm, display).replace(' ', '-');
   const change = (part: Record<string, Json>) => run('grids.change', { system: grid.id, ...part });
@@ -117,7 +117,7 @@ function BaysFields({
   near: string;
   far: string | null;
 }) {
-  const { run } = useProject((project) => project);
+  const { run } = useSlice('run');
   const [typed, setTyped] = useState(near);
   const [typedFar, setTypedFar] = useState(far);
   const [refused, setRefused] = useState<string | null>(null);
@@ -175,7 +175,7 @@ function BaysFields({
 }
 
 function RadialFields({ grid, write }: { grid: ResolvedGrid; write: (mm: number) => string }) {
-  const { run } = useProject((project) => project);
+  const { run } = useSlice('run');
   const wasAngles = formatBays(
     grid.a.slice(1).map(({ bayDeg }) => bayDeg ?? 0),
     (deg) => `${deg}°`,
@@ -260,7 +260,7 @@ function RuleFields({
 }
 
 function CopyGrid({ system }: { system: string }) {
-  const { run, say } = useProject((project) => project);
+  const { run, say } = useSlice('run', 'say');
   const [by, setBy] = useState<{ x: number | string; y: number | string }>({ x: 0, y: 0 });
   return (
     <fieldset className="flex flex-col gap-1 border-t border-faint pt-1.5">
