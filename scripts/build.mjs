@@ -22,6 +22,7 @@ const MADE_WITH = [
   'next.config.ts',
   'postcss.config.mjs',
   'tsconfig.json',
+  'tsconfig.build.json',
 ];
 let isBuilt = false;
 

@@ -10,6 +10,7 @@ import { layStrip, type StripLayout } from './layout-strip';
 import { StripDimensions, type StripEdit } from './strip-dimensions';
 import { IMPERIAL_X, METRIC_X, WIDTH } from './strip-measures';
 import { StripOverview } from './strip-overview';
+import { figureAttributes, moveInStrip } from './strip-focus';
 import { StripText } from './strip-text';
 
 interface HeightStripProps {
@@ -61,6 +62,9 @@ export function HeightStrip(props: HeightStripProps) {
   const layout = useMemo(() => layStrip(solved, building, roomPx, beside), [solved, building, roomPx, beside]);
   const drag = useDrag(layout, props);
   const findings = useMemo(() => levelsWithFindings(solved), [solved]);
+  const stopAt = layout.levels.some(({ level }) => level.id === current)
+    ? current
+    : (layout.levels[0]?.level.id ?? null);
   const X = display.system === 'imperial' ? IMPERIAL_X : METRIC_X;
   const barGap = Math.min(9, (X.lineTo - 76) / Math.max(1, layout.bars.length));
   return (
@@ -75,6 +79,7 @@ export function HeightStrip(props: HeightStripProps) {
         height={layout.heightPx}
         role="group"
         aria-label="Height strip: the levels to scale"
+        onKeyDown={moveInStrip}
       >
         <defs>
           <pattern id="earth" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -152,7 +157,8 @@ export function HeightStrip(props: HeightStripProps) {
                     className="cursor-pointer text-[11px] font-bold"
                     fill={ink}
                     role="button"
-                    tabIndex={0}
+                    tabIndex={level.id === stopAt ? 0 : -1}
+                    {...figureAttributes('name', level.id)}
                     aria-label={`Level ${level.name}${level.title ? `, ${level.title}` : ''}${isCurrent ? ', current' : ''}`}
                     aria-pressed={isCurrent}
                     onClick={() => onLevel(level.id)}
@@ -180,6 +186,7 @@ export function HeightStrip(props: HeightStripProps) {
                     fill={ink}
                     text={formatElevation(drag.elevationOf(level), display)}
                     name={`Elevation of level ${level.name}`}
+                    stop={{ figure: 'elevation', level: level.id, isStop: level.id === stopAt }}
                     onPress={editable ? (anchor) => onEdit({ kind: 'elevation', level }, anchor) : undefined}
                   />
                 </>
@@ -199,6 +206,7 @@ export function HeightStrip(props: HeightStripProps) {
           layout={layout}
           display={display}
           current={current}
+          stopAt={stopAt}
           editable={editable}
           onEdit={onEdit}
           onLevel={onLevel}

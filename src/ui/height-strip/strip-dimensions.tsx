@@ -20,6 +20,7 @@ export function StripDimensions({
   layout,
   display,
   current,
+  stopAt,
   editable,
   onEdit,
   onLevel,
@@ -27,6 +28,8 @@ export function StripDimensions({
   layout: StripLayout;
   display: LengthDisplay;
   current: Id | null;
+  /** The level Tab stops at. */
+  stopAt: Id | null;
   editable: boolean;
   onEdit: (edit: StripEdit, anchor: { x: number; y: number }) => void;
   onLevel: (level: Id) => void;
@@ -87,6 +90,7 @@ export function StripDimensions({
                 fill={isCurrent ? 'var(--color-now)' : 'var(--color-ink2)'}
                 text={text}
                 name={`Height of storey ${level.name}`}
+                stop={{ figure: 'height', level: level.id, isStop: level.id === stopAt }}
                 onPress={editable ? (anchor) => onEdit({ kind: 'height', level }, anchor) : undefined}
               />
             )}

@@ -8,6 +8,7 @@ import { ActionButton, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { useSlice } from '../session/store';
 import type { StripEdit } from './strip-dimensions';
+import { focusFigure } from './strip-focus';
 
 interface StripPopoverProps {
   edit: StripEdit;
@@ -56,6 +57,10 @@ export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
           collisionPadding={8}
           className="z-50 w-80 rounded-sm border border-ink3 bg-sheet p-3 shadow-lg"
           aria-label={`${WORDS[edit.kind]}, level ${level.name}`}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            focusFigure(edit.kind === 'insert' ? 'name' : edit.kind, level.id);
+          }}
         >
           <form
             className="flex flex-col gap-2"

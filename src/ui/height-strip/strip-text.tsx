@@ -1,5 +1,7 @@
 'use client';
 
+import { figureAttributes, type StripFigure } from './strip-focus';
+
 interface StripTextProps {
   x: number;
   y: number;
@@ -8,11 +10,13 @@ interface StripTextProps {
   text: string;
   name: string;
   turned?: boolean;
+  /** Which figure of which level it is, and whether Tab stops at it. */
+  stop: { figure: StripFigure; level: string; isStop: boolean };
   onPress?: (anchor: { x: number; y: number }) => void;
 }
 
 /** A figure on the strip that can be pressed to be typed anew. */
-export function StripText({ x, y, anchor, fill, text, name, turned, onPress }: StripTextProps) {
+export function StripText({ x, y, anchor, fill, text, name, turned, stop, onPress }: StripTextProps) {
   const press = (element: Element) => {
     const box = element.getBoundingClientRect();
     onPress?.({ x: box.right, y: box.top + box.height / 2 });
@@ -30,7 +34,8 @@ export function StripText({ x, y, anchor, fill, text, name, turned, onPress }: S
       className={`figures text-[11px] ${onPress ? 'cursor-text' : ''}`}
       {...(onPress && {
         role: 'button',
-        tabIndex: 0,
+        tabIndex: stop.isStop ? 0 : -1,
+        ...figureAttributes(stop.figure, stop.level),
         'aria-label': `${name}, ${text}. Press to type another`,
         onClick: (event: React.MouseEvent) => press(event.currentTarget),
         onKeyDown: (event: React.KeyboardEvent) => {

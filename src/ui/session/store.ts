@@ -1,10 +1,12 @@
 import { forReader } from '@/core/units/for-reader';
+import { facet } from '@/core/kinds/kind';
+import { kindOf } from '@/core/kinds/registry';
 import type { Step as MakingStep } from '@/core/kinds/steps';
 import type { ViewKind } from '@/core/kinds/view-kinds';
 import { WHOLE, type ViewPart } from '@/core/views/view-part';
 import { createContext, useContext } from 'react';
 import { v4 } from 'uuid';
-import { touchedIds } from '@/core/model/changes';
+import { touchedIds, type Changes } from '@/core/model/changes';
 import { createStore, useStore, type StoreApi } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import type { Curve } from '@/core/geometry/curve';
@@ -72,6 +74,8 @@ export interface Project {
   /** The view beside it when the surface is split; null when it is whole. */
   beside: Tab | null;
   step: Step | null;
+  /** Which tool of a step was used last. */
+  ways: Readonly<Partial<Record<Step, string>>>;
   /** Grid lines chosen in the plan for a tool; null when no tool asks for lines. */
   chosenLines: Id[] | null;
   /** A tool that takes a window in the plan: its two corners. */
@@ -130,6 +134,7 @@ export function makeProjectStore(): ProjectStore {
     tab: 'plan',
     beside: null,
     step: null,
+    ways: {},
     chosenLines: null,
     onPlanWindow: null,
     cutLine: null,
@@ -151,6 +156,8 @@ export function makeProjectStore(): ProjectStore {
       const result = session.run(command, input);
       if (result.ok) {
         set({ notice: { text: forReader(result.value.sentence, display), kind: 'done' } });
+        const made = thingsAdded(result.value.changes);
+        if (made.length > 0) set({ selection: made });
         return null;
       }
       return forReader(result.refusal.message, display);
@@ -160,6 +167,15 @@ export function makeProjectStore(): ProjectStore {
     select: (selection) => set({ selection }),
   }));
 }
+
+/** What a command added that can be chosen: a thing of the job, not a part or a way of another one. */
+function thingsAdded({ added, removed }: Changes): Id[] {
+  if (Object.keys(removed).length > 0) return [];
+  const things = Object.values(added).filter((record) => facet(kindOf(record).inPlan) !== null);
+  return things.length <= MOST_CHOSEN ? things.map(({ id }) => id) : [];
+}
+/** So many at once are a set-up, not things to go on with. */
+const MOST_CHOSEN = 60;
 
 /** The units chosen in this browser; null before any were. */
 export function chosenDisplay(): LengthDisplay | null {

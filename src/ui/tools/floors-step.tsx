@@ -1,11 +1,10 @@
 'use client';
 
-import { useState } from 'react';
-import { useProject } from '../session/store';
 import { SwitchButtons } from '../fields/fields';
 import { FloorsTool } from './floors-tool';
 import { FoundationsTool } from './foundations-tool';
 import { RoofTool } from './roof-tool';
+import { useWay } from './use-way';
 
 const WAYS = [
   ['floors', 'Floors'],
@@ -15,12 +14,7 @@ const WAYS = [
 
 /** Floors, the flat roof over them, and what they stand on. */
 export function FloorsStep() {
-  const set = useProject((project) => project.set);
-  const [way, setWay] = useState<'floors' | 'roof' | 'foundations'>('floors');
-  const choose = (next: typeof way) => {
-    set({ ghost: null, onPlanPoint: null });
-    setWay(next);
-  };
+  const [way, choose] = useWay('floors', WAYS);
   return (
     <>
       <SwitchButtons label="Which tool" value={way} choices={WAYS} onChoose={choose} />

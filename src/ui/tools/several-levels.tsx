@@ -7,7 +7,7 @@ import { parseBays } from '@/core/units/parse-bays';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { fieldUnit, useSlice } from '../session/store';
-import { changeWords, Differences } from './differences';
+import { Differences } from './differences';
 import { Refused } from './refused';
 
 type Act = 'insertMany' | 'copy' | 'split' | 'renumber';
@@ -26,6 +26,12 @@ const numbersIn = (text: string): number[] =>
     .map(Number)
     .filter((n) => Number.isInteger(n) && n > 0);
 
+/** What the button says, so that no two buttons of the panel say the same. */
+const actWords = (act: Act, count: number): string => {
+  const levels = `${count} ${count === 1 ? 'level' : 'levels'}`;
+  return { insertMany: 'Insert them', copy: 'Copy it', split: 'Split it', renumber: `Name ${levels} anew` }[act];
+};
+
 /** Acts on several levels at once. What would change is listed before it is done. */
 export function SeveralLevels() {
   const { framework, solved, building, level, session, display, run, mode, set } = useSlice(
@@ -42,10 +48,10 @@ export function SeveralLevels() {
   const read = useLengthReader();
   const [act, setAct] = useState<Act>('insertMany');
   const [side, setSide] = useState<'above' | 'below'>('above');
-  const [heights, setHeights] = useState(display.system === 'imperial' ? "2@11'" : '2@3.3m');
-  const [by, setBy] = useState(display.system === 'imperial' ? "11'" : '3.3m');
+  const [heights, setHeights] = useState('');
+  const [by, setBy] = useState('');
   const [count, setCount] = useState('1');
-  const [parts, setParts] = useState('2');
+  const [parts, setParts] = useState('');
   const [patterns, setPatterns] = useState({ basement: 'B{n}', ground: '00', upper: '{nn}', roof: 'RF' });
   const [skip, setSkip] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
@@ -56,7 +62,7 @@ export function SeveralLevels() {
     if (!building || !level) return null;
     if (act === 'insertMany') return bays.ok ? { level, side, heights: bays.value.baysMm, mode } : null;
     if (act === 'copy') return distance.ok ? { level, byMm: distance.input, count: Number(count) } : null;
-    if (act === 'split') return { level, parts: Number(parts) };
+    if (act === 'split') return parts === '' ? null : { level, parts: Number(parts) };
     return { building, names: patterns, skip: numbersIn(skip) };
   })();
   const key = JSON.stringify(input);
@@ -105,8 +111,14 @@ export function SeveralLevels() {
             label="Heights"
             value={heights}
             onChange={setHeights}
-            note={bays.ok ? `${bays.value.baysMm.length} storeys` : bays.refusal.message}
-            wrong={!bays.ok}
+            note={
+              heights === ''
+                ? `From the lowest up: ${display.system === 'imperial' ? "2@11'" : '2@3.3m 3.6m'}`
+                : bays.ok
+                  ? `${bays.value.baysMm.length} storeys`
+                  : bays.refusal.message
+            }
+            wrong={heights !== '' && !bays.ok}
           />
           <ChoiceField
             label="The others"
@@ -125,8 +137,12 @@ export function SeveralLevels() {
             label={`${shown?.name ?? ''} copied by`}
             value={by}
             onChange={setBy}
-            note={distance.words}
-            wrong={!distance.ok}
+            note={
+              by === ''
+                ? `So far up, or with a minus down: ${display.system === 'imperial' ? "11'" : '3.3m'}`
+                : distance.words
+            }
+            wrong={by !== '' && !distance.ok}
           />
           <PlainField label="Times" value={count} onChange={setCount} />
         </>
@@ -151,7 +167,7 @@ export function SeveralLevels() {
       <Refused words={refused ?? (preview && !preview.ok ? preview.refusal.message : null)} />
       <span className="self-end">
         <ActionButton type="submit" weight="main" disabled={!preview?.ok || differences.length === 0}>
-          {changeWords(differences.length)}
+          {actWords(act, differences.length)}
         </ActionButton>
       </span>
     </form>

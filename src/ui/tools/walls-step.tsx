@@ -1,9 +1,9 @@
 'use client';
 
-import { useState } from 'react';
 import { SwitchButtons } from '../fields/fields';
 import { CeilingsTool } from './ceilings-tool';
 import { RoomsTool } from './rooms-tool';
+import { useWay } from './use-way';
 import { WallsTool } from './walls-tool';
 
 const WAYS = [
@@ -14,10 +14,10 @@ const WAYS = [
 
 /** Walls, the rooms they close, and the ceilings that hang in them. */
 export function WallsStep() {
-  const [way, setWay] = useState<'walls' | 'rooms' | 'ceilings'>('walls');
+  const [way, choose] = useWay('walls', WAYS);
   return (
     <>
-      <SwitchButtons label="Which tool" value={way} choices={WAYS} onChoose={setWay} />
+      <SwitchButtons label="Which tool" value={way} choices={WAYS} onChoose={choose} />
       {way === 'walls' ? <WallsTool /> : way === 'rooms' ? <RoomsTool /> : <CeilingsTool />}
     </>
   );

@@ -39,6 +39,8 @@ export function WorkPath() {
     ['checks', 'Checks', findings.length === 0 ? 'no findings' : many(findings.length, 'finding'), findings.length],
     ['issue', 'Hand over', 'IFC, framework file', 0],
   ];
+  // Everything stands on the levels: before there are any, their set-up is all there is to do.
+  const isBare = own(solved.levels).length === 0;
   // Who only looks has two steps: what is found, and what can be taken away.
   const shown = mayEdit ? path : path.filter(([key]) => FOR_ALL.includes(key));
   return (
@@ -53,13 +55,24 @@ export function WorkPath() {
         <button
           key={key}
           type="button"
-          aria-pressed={step === key}
-          className={`flex-1 border-t-[3px] px-4 py-1.5 text-left ${step === key ? 'border-now bg-film' : 'border-transparent hover:bg-film'}`}
-          onClick={() => set({ step: step === key ? null : key, chosenLines: null, ghost: null, onPlanPoint: null })}
+          aria-pressed={isBare ? key === 'levels' : step === key}
+          disabled={isBare && key !== 'levels'}
+          className={`flex-1 border-t-[3px] px-4 py-1.5 text-left disabled:opacity-60 ${(isBare ? key === 'levels' : step === key) ? 'border-now bg-film' : 'border-transparent enabled:hover:bg-film'}`}
+          onClick={() =>
+            isBare
+              ? document.querySelector<HTMLElement>('main input')?.focus()
+              : set({ step: step === key ? null : key, chosenLines: null, ghost: null, onPlanPoint: null })
+          }
         >
           <span className="block font-bold">{name}</span>
           <span className={`block text-[11px] ${count > 0 ? 'font-semibold text-look' : 'text-ink2'}`}>
-            {key !== 'checks' && count > 0 ? `${state}, ${count} ${count === 1 ? 'finding' : 'findings'}` : state}
+            {isBare
+              ? key === 'levels'
+                ? 'set them up above'
+                : 'after the levels'
+              : key !== 'checks' && count > 0
+                ? `${state}, ${count} ${count === 1 ? 'finding' : 'findings'}`
+                : state}
           </span>
         </button>
       ))}
