@@ -58,7 +58,10 @@ test('walls are typed and pressed, opened, and a slab follows the face of their 
   await page.getByLabel('Path', { exact: true }).fill('A-1 + -300,-300; 25800 e; 15000 n; 25800 w; close');
   await expect(page.getByText('4 corners, 81600 long, closed').first()).toBeVisible();
   await page.getByRole('button', { name: 'Add the wall' }).click();
-  await page.getByLabel('For', { exact: true }).selectOption('interior');
+  // What was added is chosen, and has fields of the same names.
+  const tool = page.getByRole('region', { name: 'Walls tools' });
+  await expect(page.getByRole('heading', { name: 'Wall W1' })).toBeVisible();
+  await tool.getByLabel('For', { exact: true }).selectOption('interior');
   const box = (await plan(page).boundingBox())!;
   await page.mouse.click(box.x + box.width * 0.45, box.y + box.height * 0.5);
   await page.mouse.click(box.x + box.width * 0.55, box.y + box.height * 0.5);

@@ -151,7 +151,8 @@ test('columns by lines chosen in the plan, with the count and the reason for tho
   await expect(
     page.getByText('14 columns at 14 crossings; 1 left out: a column stands there already (A-1)').first(),
   ).toBeVisible();
-  await page.getByLabel('Section', { exact: true }).fill('round 0.55m');
+  const tool = page.getByRole('region', { name: 'Columns tools' });
+  await tool.getByLabel('Section', { exact: true }).fill('round 0.55m');
   await page.getByRole('button', { name: 'Place 14 columns' }).click();
   const report = await downloadReport(page);
   expect(new Set(report.columns.map(({ section }) => section))).toEqual(new Set(['500 × 500', '⌀550']));

@@ -72,10 +72,10 @@ test('several levels are inserted with what would change listed first, and the t
   await openStep(page, 'Levels');
   await page.getByLabel('Heights', { exact: true }).fill('2@3.6m');
   await expect(page.getByRole('list', { name: 'What would change' })).toContainText('new +15.000');
-  await page.getByRole('button', { name: 'Change 6 levels' }).click();
+  await page.getByRole('button', { name: 'Insert them' }).click();
   await expect(page.getByRole('button', { name: /^Elevation of level RF, \+32.100/ })).toBeVisible();
   await page.getByLabel('Several at once').selectOption('renumber');
-  await page.getByRole('button', { name: 'Change 5 levels' }).click();
+  await page.getByRole('button', { name: 'Name 5 levels anew' }).click();
   await expect(page.getByRole('button', { name: /^Elevation of level 06, \+25.500/ })).toBeVisible();
   await page.getByRole('tab', { name: 'Schedules' }).click();
   const [workbook] = await Promise.all([

@@ -219,7 +219,8 @@ test('a ceiling with an outline of its own is copied and dragged by an edge; a r
   await page.mouse.move(handle.x + handle.width / 2 + 30, handle.y + handle.height / 2, { steps: 4 });
   await page.mouse.up();
   await untilSaved(page);
-  const wider = (await areas()).find((each) => each.startsWith('CE1'))!;
+  // The copy is what is chosen, and so what has handles.
+  const wider = (await areas()).find((each) => each.startsWith('CE2'))!;
   expect(Number(wider.split(' ')[1])).toBeGreaterThan(12);
   await level(page, 'B2');
   await page.getByRole('button', { name: /^F1/ }).first().click();

@@ -1,7 +1,8 @@
-import { defineKind, none } from '../kinds/kind';
+import { NO_THING, defineKind, none } from '../kinds/kind';
 import { projectRecords, buildingRecords } from './building';
 
 export const projectKind = defineKind({
+  ...NO_THING,
   records: projectRecords,
   inPlan: none('It is not a thing in plan'),
   inCores: false,
@@ -11,6 +12,7 @@ export const projectKind = defineKind({
 });
 
 export const buildingKind = defineKind({
+  ...NO_THING,
   records: buildingRecords,
   inPlan: none('A building is placed by its own fields'),
   inCores: false,

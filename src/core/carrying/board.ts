@@ -1,12 +1,21 @@
 import { sectionSize } from '../columns/section-shape';
+import { facet, type KindDef } from '../kinds/kind';
+import { DEFINITIONS } from '../kinds/registry';
 import { recordsOf, type Framework } from '../model/framework';
+import type { Kind, RecordOf } from '../model/kinds';
 import { markOf } from '../model/refer';
 import type { Id } from '../model/ids';
 import type { Solved, SolvedLevel } from '../solving/solved';
 
-/** Kinds of carried thing in the order of the board. */
-export const BOARD_KINDS = ['stair', 'shaft', 'wall', 'columnStack', 'floorPlate'] as const;
-export type BoardKind = (typeof BOARD_KINDS)[number];
+const OWN_KINDS = ['stair', 'shaft', 'wall', 'columnStack', 'floorPlate'] as const;
+type OwnKind = (typeof OWN_KINDS)[number];
+export type BoardKind = Kind;
+
+/** Kinds of carried thing in the order of the board: those with cells of their own making, then those that are bodies. */
+export const boardKinds = (): readonly BoardKind[] => [
+  ...OWN_KINDS,
+  ...DEFINITIONS.filter((each) => facet(each.bodies as KindDef['bodies']) !== null).map((each) => each.records.kind),
+];
 
 /** How a carried thing is at one level: in the storey over it, or, for a floor, at the level itself. */
 export interface BoardCell {
@@ -45,16 +54,16 @@ export function carryBoard(framework: Framework, solved: Solved, building: Id): 
       if (worst.get(key) !== 'error') worst.set(key, severity);
     }
   }
-  const boards: Record<BoardKind, () => Map<Id, Cells>> = {
+  const boards: Record<OwnKind, () => Map<Id, Cells>> = {
     stair: () => stairCells(solved),
     shaft: () => shaftCells(solved, levels),
     wall: () => wallCells(solved, levels),
     columnStack: () => columnCells(framework, solved, levels),
     floorPlate: () => floorCells(framework, solved, levels),
   };
-  const columns = BOARD_KINDS.flatMap((kind): BoardColumn[] => {
-    const cells = boards[kind]();
-    return recordsOf(framework, kind)
+  const columns = boardKinds().flatMap((kind): BoardColumn[] => {
+    const cells = kind in boards ? boards[kind as OwnKind]() : bodyCells(framework, solved, levels, kind);
+    return (recordsOf(framework, kind) as RecordOf<OwnKind>[])
       .filter((record) => record.building === building)
       .map((record): BoardColumn => {
         const own = cells.get(record.id) ?? new Map<Id, BoardCell>();
@@ -66,6 +75,24 @@ export function carryBoard(framework: Framework, solved: Solved, building: Id): 
       .sort((a, b) => byName(a.name, b.name) || (a.id < b.id ? -1 : 1));
   });
   return { levels: [...levels].reverse(), columns };
+}
+
+/** Bodies at the levels they belong to, and where they are left out on purpose. */
+function bodyCells(framework: Framework, solved: Solved, levels: readonly SolvedLevel[], kind: Kind): Map<Id, Cells> {
+  const things = new Map<Id, Cells>();
+  const cellsOf = (id: Id): Cells => {
+    const cells = things.get(id) ?? new Map<Id, BoardCell>();
+    things.set(id, cells);
+    return cells;
+  };
+  for (const body of solved.bodies) if (body.kind === kind) cellsOf(body.thing).set(body.level, plain());
+  for (const record of recordsOf(framework, kind)) {
+    if (!('exceptions' in record)) continue;
+    for (const each of record.exceptions)
+      if ('leftOut' in each && each.leftOut && levels.some(({ id }) => id === each.level))
+        cellsOf(record.id).set(each.level, { ...plain(), state: 'leftOut', differs: true });
+  }
+  return things;
 }
 
 const plain = (): BoardCell => ({ state: 'stands', differs: false, weight: 1, finding: null });

@@ -3,8 +3,9 @@ import { z } from 'zod';
 import { levelById, storeyLevels, type ResolvedLevel } from '../levels/resolve-levels';
 import { defineCommand, type Command } from '../model/command';
 import type { Edit } from '../model/edit';
+import type { Extent } from '../levels/extent';
 import type { End } from '../model/fields';
-import { recordsOf, type Framework } from '../model/framework';
+import type { Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
 import { refuseNow, refusing } from '../model/length-input';
 import { called } from '../kinds/records';
@@ -16,9 +17,10 @@ import { kindOf } from '../kinds/registry';
 
 type Carried = RecordOf<'columnStack'> | RecordOf<'shaft'> | RecordOf<'stair'> | RecordOf<'wall'>;
 
-type Serving = RecordOf<'floorPlate'> | RecordOf<'ceiling'>;
+/** What serves levels instead of standing between two: floors, ceilings, beams. */
+type Serving = Extract<Rec, { levels: Extent }>;
 
-const isServing = (record: Rec): record is Serving => record.kind === 'floorPlate' || record.kind === 'ceiling';
+const isServing = (record: Rec): record is Serving => 'levels' in record && !Array.isArray(record.levels);
 
 const isCarried = (record: Rec): record is Carried =>
   record.kind === 'columnStack' || record.kind === 'shaft' || record.kind === 'stair' || record.kind === 'wall';
@@ -45,17 +47,17 @@ function standIn(edit: Edit, record: Carried, storeys: readonly ResolvedLevel[],
   edit.set(record.kind as 'shaft', record.id, parts);
 }
 
-/** Levels of a floor plate or ceiling with a stretch of storeys added. */
+/** Levels of what serves them with a stretch of storeys added. */
 function floorWith(edit: Edit, plate: Serving, storeys: readonly ResolvedLevel[], low: number, high: number) {
   const ids = storeys.slice(low, high + 1).map(({ id }) => id);
   const rank = (id: Id) => storeys.findIndex((level) => level.id === id);
   if ('at' in plate.levels) {
     const at = [...new Set([...plate.levels.at, ...ids])];
-    return edit.set(plate.kind, plate.id, { levels: { at } });
+    return edit.set(plate.kind as 'ceiling', plate.id, { levels: { at } });
   }
   const ranks = plate.levels.range.map(rank);
   const [from, to] = [Math.min(...ranks, low), Math.max(...ranks, high)];
-  edit.set(plate.kind, plate.id, { levels: { range: [storeys[from]!.id, storeys[to]!.id] } });
+  edit.set(plate.kind as 'ceiling', plate.id, { levels: { range: [storeys[from]!.id, storeys[to]!.id] } });
 }
 
 const to = defineCommand({
@@ -214,8 +216,8 @@ export function standingIn(framework: Framework, level: Id): Map<CarryKind, numb
   const storeys = storeyLevels(framework, at.record.building);
   const rank = storeys.findIndex(({ id }) => id === level);
   const count = (kind: CarryKind, n = 1) => counts.set(kind, (counts.get(kind) ?? 0) + n);
-  for (const kind of ['columnStack', 'shaft', 'stair', 'wall', 'floorPlate', 'ceiling'] as const) {
-    for (const record of recordsOf(framework, kind)) {
+  for (const record of framework.records.values()) {
+    if (isCarried(record) || isServing(record)) {
       if (record.building !== at.record.building) continue;
       const [low, high] = isServing(record) ? floorSpan(record, storeys) : spanOf(record, storeys);
       if (rank < low || rank > high) continue;

@@ -1,6 +1,8 @@
 import type { Framework } from '../model/framework';
 import { called } from '../kinds/records';
+import { definitionOf } from '../kinds/registry';
 import type { Id } from '../model/ids';
+import type { Kind } from '../model/kinds';
 import type { Solved } from '../solving/solved';
 import { formatArea, formatElevation, formatLength, type LengthDisplay } from '../units/format-length';
 
@@ -112,6 +114,12 @@ function counted(
   if (columns !== were) say('columns', `${many(were, 'column piece')} → ${columns}`);
   const [walls, stood] = [after.solved.walls.length, before.solved.walls.length];
   if (walls !== stood) say('walls', `${many(stood, 'wall piece')} → ${walls}`);
+  const [had, has] = [bodyCounts(before.solved), bodyCounts(after.solved)];
+  for (const kind of new Set([...had.keys(), ...has.keys()])) {
+    const [old, now] = [had.get(kind) ?? 0, has.get(kind) ?? 0];
+    const { one, many: several } = definitionOf(kind).records.words;
+    if (old !== now) say('floors', `${old} ${old === 1 ? `piece of ${one}` : `pieces of ${several}`} → ${now}`);
+  }
   const area = ({ floors, profiles }: Solved) =>
     floors.reduce((sum, { profile }) => sum + profiles[profile]!.areaMm2, 0);
   const [now, old] = [area(after.solved), area(before.solved)];
@@ -122,6 +130,13 @@ function counted(
     say('gone', `${capital(called(record))} goes`);
   }
   return made;
+}
+
+/** How many pieces there are of each kind that is bodies. */
+function bodyCounts({ bodies }: Solved): Map<Kind, number> {
+  const counts = new Map<Kind, number>();
+  for (const { kind } of bodies) counts.set(kind, (counts.get(kind) ?? 0) + 1);
+  return counts;
 }
 
 function findings(before: Solved, after: Solved): Consequence[] {

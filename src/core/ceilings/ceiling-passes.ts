@@ -126,7 +126,7 @@ export const ceilingsFromFloorPass: Pass<readonly CeilingPiece[]> = definePass<r
 });
 
 /** Ceilings of a storey in the building's heights; by building and level. */
-export const ceilingsAtPass = definePass({
+const ceilingsAtPass = definePass({
   name: 'ceilings of a storey',
   scope: 'level',
   gathers: true,

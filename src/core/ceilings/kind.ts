@@ -1,8 +1,9 @@
-import { defineKind } from '../kinds/kind';
+import { ELSEWHERE, defineKind } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
 import { ceilingRecords } from './ceiling';
 
 export const ceilingKind = defineKind({
+  ...ELSEWHERE,
   records: ceilingRecords,
   inPlan: {
     follows: ({ outline }) => (outline ? null : 'hangs in its rooms. Move their walls'),

@@ -3,7 +3,8 @@ import { columnRunsPass, columnsAtPass } from '../columns/column-passes';
 import { floorsPass } from '../floors/cut-floor-passes';
 import { platesPass } from '../floors/floor-passes';
 import { boundsOf, type Ring } from '../geometry/polygon';
-import { checkClearHeights, heightBudgets, thickestSlab, type HeightBudget } from '../levels/height-budget';
+import { budgetsPass } from '../levels/budget-passes';
+import { checkClearHeights, type HeightBudget } from '../levels/height-budget';
 import { recordOf, recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
 import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
@@ -274,14 +275,6 @@ const wallsCheck = checkOf('walls', (cx, building) =>
     pathOf: ({ id }) => cx.get(drawnPass, keyOf(building, id))?.path ?? null,
   }),
 );
-
-/** What each storey's height is spent on, from the lowest up. */
-export const budgetsPass = definePass({
-  name: 'height budgets',
-  scope: 'building',
-  run: (cx, building): readonly HeightBudget[] =>
-    heightBudgets(cx.framework, storeysOf(cx, building), thickestSlab(cx.get(platesPass, building))),
-});
 
 const budgetAt = definePass({
   name: 'height budget of a storey',

@@ -1,8 +1,9 @@
-import { defineKind } from '../kinds/kind';
+import { ELSEWHERE, defineKind } from '../kinds/kind';
 import { columnsInPlan } from './in-plan';
 import { columnRecords } from './column';
 
 export const columnKind = defineKind({
+  ...ELSEWHERE,
   records: columnRecords,
   inPlan: columnsInPlan,
   inCores: false,

@@ -1,7 +1,8 @@
-import { defineKind, none } from '../kinds/kind';
+import { NO_THING, defineKind, none } from '../kinds/kind';
 import { coreRecords } from './core';
 
 export const coreKind = defineKind({
+  ...NO_THING,
   records: coreRecords,
   inPlan: none('Its parts are taken in its place'),
   inCores: false,

@@ -1,7 +1,8 @@
-import { defineKind, none } from '../kinds/kind';
+import { NO_THING, defineKind, none } from '../kinds/kind';
 import { dimensionRecords } from './dimension';
 
 export const dimensionKind = defineKind({
+  ...NO_THING,
   records: dimensionRecords,
   inPlan: none('It is a length, not a thing'),
   inCores: false,

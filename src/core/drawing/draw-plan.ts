@@ -1,3 +1,4 @@
+import { drawBodiesOver } from '../bodies/draw-bodies';
 import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import { sectionRing } from '../columns/section-shape';
 import { chords } from '../geometry/chords';
@@ -65,6 +66,7 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
     ...grids.primitives,
     ...drawExtents(solved, level),
     ...drawBlocks(solved, level, view, cutMm),
+    ...drawBodiesOver(solved, view),
     ...drawColumns(solved, view, cutMm),
   ];
   return { primitives, marks: grids.marks, box: boxOf(primitives) };

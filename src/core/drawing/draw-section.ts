@@ -1,3 +1,5 @@
+import type { Body } from '../bodies/body';
+import { layerOf } from '../bodies/draw-bodies';
 import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import { sectionRing } from '../columns/section-shape';
 import { dot, minus, plus, times } from '../geometry/point';
@@ -111,6 +113,7 @@ function bodyOf(
       ...columns.flatMap((column) => drawColumn(column, from, false)),
       ...blocks.flatMap((block) => drawBlock(block, from, false)),
       ...of(solved.walls).flatMap((wall) => seenWall(wall, from)),
+      ...of(solved.bodies).flatMap((body) => drawBody(solved, body, from, false)),
       ...of(solved.stairs).flatMap((stair) => drawStairSection(stair, from, false)),
       ...drawShafts(solved, building.id, from),
     ],
@@ -118,6 +121,7 @@ function bodyOf(
       ...of(solved.foundations).flatMap((piece) => drawFoundation(solved, piece, from, true)),
       ...floors.flatMap((floor) => cutSlab(solved, floor, from)),
       ...of(solved.ceilings).flatMap((piece) => cutCeiling(solved, piece, from)),
+      ...of(solved.bodies).flatMap((body) => drawBody(solved, body, from, true)),
       ...of(solved.walls).flatMap((wall) => cutWall(solved, wall, from)),
       ...of(solved.stairs).flatMap((stair) => drawStairSection(stair, from, true)),
       ...blocks.flatMap((block) => drawBlock(block, from, true)),
@@ -190,6 +194,23 @@ function cutCeiling(solved: Solved, piece: CeilingPiece, { frame, isCut, liftMm 
     style: 'ceilingCut',
     id: piece.ceiling,
     rings: [box(x0, piece.bottomMm + liftMm, x1, piece.topMm + liftMm)],
+  }));
+}
+
+/** A body where the plane cuts it, or beyond the plane. */
+function drawBody(solved: Solved, body: Body, from: Seen, wantsCut: boolean): Primitive[] {
+  if (wantsCut && !from.isCut) return [];
+  const rings = solved.profiles[body.profile]!.regions.flatMap(({ outer, holes }) => [outer, ...holes]);
+  const cut = from.isCut ? cutStretches(from.frame, rings) : [];
+  // What is cut is not seen beyond as well.
+  const seen = !wantsCut && cut.length === 0 ? stretchOf(body.ring, from, false) : null;
+  const stretches = wantsCut ? cut : seen ? [seen] : [];
+  return stretches.map(([x0, x1]): Primitive => ({
+    type: 'area',
+    style: wantsCut ? 'bodyCut' : 'bodySeen',
+    id: body.thing,
+    layer: layerOf(body),
+    rings: [box(x0, body.bottomMm + from.liftMm, x1, body.topMm + from.liftMm)],
   }));
 }
 

@@ -36,6 +36,9 @@ export type Style =
   | 'floorZone'
   | 'ceilingOver'
   | 'ceilingCut'
+  | 'bodyOver'
+  | 'bodyCut'
+  | 'bodySeen'
   | 'bubble'
   | 'dimension'
   | 'dimensionTick';
@@ -44,6 +47,7 @@ export type TextStyle =
   | 'roomText'
   | 'roomArea'
   | 'ceilingText'
+  | 'bodyText'
   | 'zoneText'
   | 'stairText'
   | 'bubbleText'
@@ -54,12 +58,22 @@ export type TextStyle =
   | 'levelTextLeft';
 
 /** One thing to draw, in millimetres of the model, with the record it stands for. */
+/** `layer`: where files have it, if not on the layer of its style. */
 export type Primitive =
   | { type: 'path'; style: Style; id: Id | null; points: readonly Point[]; closed: boolean }
-  | { type: 'area'; style: Style; id: Id | null; rings: readonly Ring[] }
+  | { type: 'area'; style: Style; id: Id | null; rings: readonly Ring[]; layer?: string }
   | { type: 'circle'; style: Style; id: Id | null; at: Point; radiusMm: number }
   | { type: 'arc'; style: Style; id: Id | null; arc: Arc }
-  | { type: 'text'; style: TextStyle; id: Id | null; at: Point; text: string; heightMm: number; turnDeg: number };
+  | {
+      type: 'text';
+      style: TextStyle;
+      id: Id | null;
+      at: Point;
+      text: string;
+      heightMm: number;
+      turnDeg: number;
+      layer?: string;
+    };
 
 /** A length shown between two points, its line through a third. */
 export interface DimensionMark {

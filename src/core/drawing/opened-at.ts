@@ -30,6 +30,7 @@ export function openedAt(solved: Solved, level: Id): Solved {
         : stair,
     ),
     ceilings: keeps(solved.ceilings, ({ topMm }) => topMm),
+    bodies: keeps(solved.bodies, ({ topMm }) => topMm),
     shafts: keeps(solved.shafts, ({ bottomMm }) => bottomMm).map((shaft) =>
       shaft.building === at.building
         ? {

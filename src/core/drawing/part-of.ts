@@ -30,6 +30,7 @@ export function partOf(solved: Solved, part: ViewPart): Solved {
     stairs: shown(solved.stairs),
     foundations: shown(solved.foundations),
     ceilings: shown(solved.ceilings),
+    bodies: shown(solved.bodies),
   };
   return cropped(between(some, part), part);
 }
@@ -72,6 +73,7 @@ function between(solved: Solved, { lowest, topmost }: ViewPart): Solved {
     blocks: here(solved.blocks),
     foundations: here(solved.foundations),
     ceilings: here(solved.ceilings),
+    bodies: here(solved.bodies),
     walls: solved.walls.flatMap((piece) => {
       const slices = clipped(piece.slices, zeroOf(piece));
       return slices.length === 0 ? [] : [{ ...piece, slices }];
@@ -116,6 +118,7 @@ function cropped(solved: Solved, { crop }: ViewPart): Solved {
     floors: prisms(solved.floors),
     foundations: prisms(solved.foundations),
     ceilings: prisms(solved.ceilings),
+    bodies: prisms(solved.bodies),
     columns: solved.columns.filter(({ building, at }) => inWindow(building, at)),
     blocks: solved.blocks.filter(({ building, at }) => inWindow(building, at)),
     walls: solved.walls.flatMap((piece) => {

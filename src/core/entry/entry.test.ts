@@ -88,6 +88,10 @@ describe('lines that are typed', () => {
       ['ceiling 2.6m clear', 'ceiling 2400 clear 40 thick'],
       ['Ceiling CE1 hung', 'Ceiling CE2 hung'],
     ],
+    [
+      ['beam along A between 1 and 2 300mm wide 450 deep', 'downstand from A-2 to B-2 200mm deep at 02'],
+      ['Beam BM1 added', 'Downstand BM2 added'],
+    ],
     [['dimension clear = typical - 450'], ['Dimension clear is {typical} - 450']],
   ])('%j', (lines, said) => {
     const [, sentences] = typed(lines);

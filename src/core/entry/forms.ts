@@ -14,6 +14,7 @@ import {
   type EntryContext,
 } from './entry-context';
 import { CARRYING_FORMS } from './carrying-forms';
+import { everyFacet } from '../kinds/registry';
 import type { Form } from './form';
 import { STRUCTURE_FORMS } from './structure-forms';
 import { angleOf, SETTING_OUT_FORMS } from './setting-out-forms';
@@ -28,6 +29,7 @@ const ends = (from: string | undefined, to: string | undefined, context: EntryCo
 export const FORMS: readonly Form[] = [
   ...SETTING_OUT_FORMS,
   ...CARRYING_FORMS,
+  ...everyFacet('forms').flatMap(({ all }) => all),
   {
     pattern: 'levels HEIGHTS above|below LEVEL',
     example: 'levels 9 @ 3.3m above 02',

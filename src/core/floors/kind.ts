@@ -1,8 +1,9 @@
-import { defineKind } from '../kinds/kind';
+import { ELSEWHERE, defineKind } from '../kinds/kind';
 import { withOwnIds } from '../kinds/renewed';
 import { floorRecords } from './floor';
 
 export const floorKind = defineKind({
+  ...ELSEWHERE,
   records: floorRecords,
   inPlan: {
     follows: () => null,

@@ -1,8 +1,9 @@
-import { defineKind, none } from '../kinds/kind';
+import { ELSEWHERE, defineKind, none } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
 import { foundationRecords } from './foundation';
 
 export const foundationKind = defineKind({
+  ...ELSEWHERE,
   records: foundationRecords,
   inPlan: {
     follows: ({ outline }) => (outline ? null : 'lies where what stands on it does. Move that'),

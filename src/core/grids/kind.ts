@@ -1,8 +1,9 @@
-import { defineKind, none } from '../kinds/kind';
+import { ELSEWHERE, NO_THING, defineKind, none } from '../kinds/kind';
 import { gridRecords, gridLineRecords } from './grid';
 import { presetRecords } from './preset';
 
 export const gridKind = defineKind({
+  ...ELSEWHERE,
   records: gridRecords,
   inPlan: {
     follows: () => null,
@@ -15,6 +16,7 @@ export const gridKind = defineKind({
 });
 
 export const gridLineKind = defineKind({
+  ...ELSEWHERE,
   records: gridLineRecords,
   inPlan: none('It is moved with the grid tools, its neighbours with it'),
   inCores: false,
@@ -24,6 +26,7 @@ export const gridLineKind = defineKind({
 });
 
 export const presetKind = defineKind({
+  ...NO_THING,
   records: presetRecords,
   inPlan: none('It is not a thing in plan'),
   inCores: false,

@@ -1,8 +1,16 @@
+import type { z } from 'zod';
+import type { Body } from '../bodies/body';
+import type { Finding } from '../checks/finding';
+import type { Form } from '../entry/form';
 import type { Point } from '../geometry/point';
+import type { Command } from '../model/command';
 import type { Edit } from '../model/edit';
 import type { Id } from '../model/ids';
+import type { Json } from '../model/json';
 import type { Kind, RecordOf } from '../model/kinds';
 import type { CarryKind } from './carry-kinds';
+import type { Pass } from '../passes/pass';
+import type { Solved } from '../solving/solved';
 import type { RecordKind } from './record-kind';
 import type { Step } from './steps';
 import type { ViewKind } from './view-kinds';
@@ -40,6 +48,26 @@ export interface InPlan<R> {
   freed?: (record: R, mark: string | null) => Partial<R>;
 }
 
+/** Things of a kind as bodies: what draws, lists and writes bodies takes them by this. */
+export interface Bodies {
+  pass: Pass<readonly Body[]>;
+  findings: Pass<readonly Finding[]>;
+  /** What several are called over a list, and the layer they are drawn on in files. */
+  heading: string;
+  layer: string;
+  /** The class they are written as. */
+  ifc: { entity: 'IFCBEAM'; predefined: string; quantities: string };
+  /** Leaves one out at a level, or puts it back. */
+  leaveOut: (id: Id, level: Id, leftOut: boolean) => { command: string; input: Json };
+}
+
+/** Rows of the report, under a key of their own. */
+export interface ReportRows {
+  key: string;
+  row: z.ZodType;
+  rows: (solved: Solved, level: (id: Id) => string) => unknown[];
+}
+
 /** Everything a kind of thing is, beyond the shape of its records. */
 export interface KindDef<K extends Kind = Kind> {
   records: RecordKind<K>;
@@ -52,6 +80,29 @@ export interface KindDef<K extends Kind = Kind> {
   carriedAs: Facet<{ kind: (record: RecordOf<K>) => CarryKind }>;
   /** The step of the job it is made at. */
   step: Facet<{ step: Step }>;
+  /** What makes and changes it, as commands and as typed lines. */
+  commands: Facet<{ all: readonly Command[] }>;
+  forms: Facet<{ all: readonly Form[] }>;
+  bodies: Facet<Bodies>;
+  report: Facet<ReportRows>;
+  /** What one reads of it first, under its name. */
+  sentence: Facet<{ of: (record: RecordOf<K>, solved: Solved, write: (mm: number) => string) => string }>;
 }
+
+/** Of kinds whose parts still stand where they stood before there were facets for them. */
+export const ELSEWHERE = {
+  commands: none('They are listed in model/commands.ts'),
+  forms: none('Its typed lines stand in entry/'),
+  bodies: none('It has pieces of its own making'),
+  report: none('Its rows stand in report/report.ts'),
+  sentence: none('Its sentence stands in the interface'),
+} as const;
+
+/** Of kinds that are no thing in the building. */
+export const NO_THING = {
+  ...ELSEWHERE,
+  bodies: none('It takes no space'),
+  report: none('Nothing of it is reported by itself'),
+} as const;
 
 export const defineKind = <K extends Kind>(kind: KindDef<K>): KindDef<K> => kind;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { projectRecords, buildingRecords } from '../buildings/building';
+import { beamRecords } from '../beams/beam';
 import { ceilingRecords } from '../ceilings/ceiling';
 import { columnRecords } from '../columns/column';
 import { coreRecords } from '../cores/core';
@@ -54,6 +55,7 @@ export const RECORD_KINDS = [
   roofRecords,
   namedViewRecords,
   ceilingRecords,
+  beamRecords,
 ] as const;
 
 const BY_KIND = new Map<string, RecordKind>(RECORD_KINDS.map((each) => [each.kind, each as unknown as RecordKind]));

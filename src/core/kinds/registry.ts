@@ -1,4 +1,5 @@
 import { projectKind, buildingKind } from '../buildings/kind';
+import { beamKind } from '../beams/kind';
 import { ceilingKind } from '../ceilings/kind';
 import { columnKind } from '../columns/kind';
 import { coreKind } from '../cores/kind';
@@ -16,8 +17,8 @@ import { typicalKind } from '../typical/kind';
 import { underlayKind } from '../underlays/kind';
 import { viewMarkKind, namedViewKind } from '../views/kind';
 import { wallTypeKind, wallKind, clearWidthKind } from '../walls/kind';
-import type { Rec } from '../model/kinds';
-import type { KindDef } from './kind';
+import type { Kind, Rec } from '../model/kinds';
+import type { KindDef, None } from './kind';
 
 /** Everything each kind is. A new one is added here, in `records.ts`, and in its own folder. */
 export const DEFINITIONS = [
@@ -46,9 +47,23 @@ export const DEFINITIONS = [
   typicalKind,
   roofKind,
   ceilingKind,
+  beamKind,
 ] as const;
 
 const BY_KIND = new Map<string, KindDef>(DEFINITIONS.map((each) => [each.records.kind, each as unknown as KindDef]));
+
+const ALL: readonly KindDef[] = [...BY_KIND.values()];
+
+/** The facet of every kind that has it, in the order of the registry. */
+export function everyFacet<F extends 'commands' | 'forms' | 'bodies' | 'report'>(name: F): Exclude<KindDef[F], None>[] {
+  return ALL.flatMap((kind) => {
+    const given = kind[name];
+    return 'none' in given ? [] : [given as Exclude<KindDef[F], None>];
+  });
+}
+
+/** What a kind is, by its name. */
+export const definitionOf = (kind: Kind): KindDef => BY_KIND.get(kind)!;
 
 /** What a record's kind is. */
 export const kindOf = (record: Rec): KindDef => BY_KIND.get(record.kind)!;

@@ -9,5 +9,6 @@ export const VIEW_KINDS = [
   'rooms',
   'foundations',
   'ceilings',
+  'beams',
 ] as const;
 export type ViewKind = (typeof VIEW_KINDS)[number];

@@ -1,7 +1,8 @@
-import { defineKind, none } from '../kinds/kind';
+import { NO_THING, defineKind, none } from '../kinds/kind';
 import { levelRecords } from './level';
 
 export const levelKind = defineKind({
+  ...NO_THING,
   records: levelRecords,
   inPlan: none('It has a height and no place'),
   inCores: false,

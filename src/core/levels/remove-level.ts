@@ -62,8 +62,7 @@ export function removalPreview(framework: Framework, level: ResolvedLevel): stri
   return hangingOn(framework, level.id)
     .filter(({ kind }) => kind !== 'viewMark' && kind !== 'namedView')
     .map((record) => {
-      if (record.kind === 'floorPlate' || record.kind === 'ceiling')
-        return `${called(record)} no longer serves this level`;
+      if ('levels' in record && record.kind !== 'typical') return `${called(record)} no longer serves this level`;
       if (record.kind === 'columnStack' && record.exceptions.some((each) => each.level === level.id))
         return `column stack ${markOf(framework, record)} differs here`;
       if (record.kind === 'roof') return `${called(record)} lies here and goes`;

@@ -26,12 +26,13 @@ import { VIEW_COMMANDS } from '../views/view-commands';
 import { CLEAR_WIDTH_COMMANDS } from '../walls/clear-width-commands';
 import { PARTY_COMMANDS } from '../walls/party-command';
 import { WALL_COMMANDS } from '../walls/wall-commands';
+import { everyFacet } from '../kinds/registry';
 import { planCommand, type Command, type Planned } from './command';
 import type { Framework } from './framework';
 import type { Id } from './ids';
 import { refuse, type Result } from './result';
 
-/** Every command there is. */
+/** Every command there is: those listed here, and those kinds say themselves. */
 export const COMMANDS: readonly Command[] = [
   ...BUILDING_COMMANDS,
   ...LEVEL_COMMANDS,
@@ -60,6 +61,7 @@ export const COMMANDS: readonly Command[] = [
   ...VIEW_COMMANDS,
   ...NAMED_VIEW_COMMANDS,
   ...UNDERLAY_COMMANDS,
+  ...everyFacet('commands').flatMap(({ all }) => all),
 ];
 
 const byName = new Map(COMMANDS.map((command) => [command.name, command]));

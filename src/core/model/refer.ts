@@ -8,7 +8,7 @@ import { recordsOf, type Framework } from './framework';
 import type { Id } from './ids';
 import { refuseNow } from './length-input';
 import { wordOf } from '../kinds/records';
-import type { RecordOf } from './kinds';
+import type { Kind, RecordOf } from './kinds';
 
 /** A thing named in a command's input: its id, or its name where only one thing has it. */
 export const refSchema = z.string().trim().min(1).max(64).meta({ description: 'Id, or name if only one thing has it' });
@@ -95,12 +95,14 @@ function byLabels(framework: Framework, label: string, building: Id | undefined)
 export const markOf = (framework: Framework, stack: RecordOf<'columnStack'>): string =>
   stack.name ?? resolvePlace(framework, stack.place).mark ?? 'column';
 
-type Named = 'shaft' | 'stair' | 'wall' | 'floorPlate' | 'columnStack' | 'foundation' | 'core' | 'roof' | 'ceiling';
+/** Kinds whose records are called by a name. */
+type Named = { [K in Kind]: RecordOf<K> extends { building: Id; name: string | null } ? K : never }[Kind];
 
-/** A shaft, stair, wall, floor plate, foundation, core, roof, ceiling or column stack, by id or by name or mark. */
+/** A thing by its id, or by its name or mark. */
 export function thingReferred<K extends Named>(framework: Framework, kind: K, ref: string): RecordOf<K> {
   const things: RecordOf<Named>[] = recordsOf(framework, kind);
-  const nameOf = (thing: RecordOf<Named>) => (thing.kind === 'columnStack' ? markOf(framework, thing) : thing.name);
+  const nameOf = (thing: RecordOf<Named>) =>
+    thing.kind === 'columnStack' ? markOf(framework, thing) : (thing.name ?? '');
   return one(things, ref, nameOf, wordOf(kind)) as RecordOf<K>;
 }
 

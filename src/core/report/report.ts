@@ -1,3 +1,4 @@
+import { everyFacet } from '../kinds/registry';
 import { z } from 'zod';
 import { sectionWords } from '../columns/section-shape';
 import { frameworkHash, recordOf, type Framework } from '../model/framework';
@@ -124,6 +125,7 @@ export const reportSchema = z.strictObject({
       volumeM3: z.number(),
     }),
   ),
+  ...Object.fromEntries(everyFacet('report').map(({ key, row: one }) => [key, z.array(one)])),
   findings: z.array(
     z.strictObject({
       ...row,
@@ -282,6 +284,7 @@ export function reportOf(framework: Framework, solved: Solved): Report {
       areaM2: rounded(solved.profiles[piece.profile]!.areaMm2 / 1e6, 6),
       volumeM3: rounded(piece.volumeMm3 / 1e9, 6),
     })),
+    ...Object.fromEntries(everyFacet('report').map(({ key, rows }) => [key, rows(solved, level)])),
     findings: solved.findings.map(({ key, building, rule, severity, level: at, message }) => ({
       id: key,
       building,

@@ -1,7 +1,8 @@
-import { defineKind, none } from '../kinds/kind';
+import { ELSEWHERE, defineKind, none } from '../kinds/kind';
 import { roofRecords } from './roof';
 
 export const roofKind = defineKind({
+  ...ELSEWHERE,
   records: roofRecords,
   inPlan: none('It follows its walls. Move those'),
   inCores: false,

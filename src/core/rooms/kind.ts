@@ -1,8 +1,9 @@
-import { defineKind, none } from '../kinds/kind';
+import { ELSEWHERE, defineKind, none } from '../kinds/kind';
 import { freeRoomNumber } from './free-room-number';
 import { roomRecords, boundaryLineRecords } from './room';
 
 export const roomKind = defineKind({
+  ...ELSEWHERE,
   records: roomRecords,
   inPlan: {
     follows: () => null,
@@ -15,6 +16,7 @@ export const roomKind = defineKind({
 });
 
 export const boundaryLineKind = defineKind({
+  ...ELSEWHERE,
   records: boundaryLineRecords,
   inPlan: {
     follows: () => null,

@@ -61,7 +61,7 @@ export const regionsAlikePass = storeyAlike('closed regions', (cx, key) =>
 );
 
 /** The closed regions of a storey, whatever they are called. */
-export const regionsPass: Pass<readonly ClosedRegion[]> = definePass<readonly ClosedRegion[]>({
+const regionsPass: Pass<readonly ClosedRegion[]> = definePass<readonly ClosedRegion[]>({
   name: 'closed regions of a storey',
   scope: 'level',
   run: (cx, key) => {

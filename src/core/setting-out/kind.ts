@@ -1,7 +1,8 @@
-import { defineKind, none } from '../kinds/kind';
+import { ELSEWHERE, defineKind, none } from '../kinds/kind';
 import { settingOutRecords } from './setting-out-line';
 
 export const settingOutKind = defineKind({
+  ...ELSEWHERE,
   records: settingOutRecords,
   inPlan: none('It keeps its distance from its source'),
   inCores: false,

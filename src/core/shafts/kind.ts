@@ -1,8 +1,9 @@
-import { defineKind } from '../kinds/kind';
+import { ELSEWHERE, defineKind } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
 import { shaftRecords } from './shaft';
 
 export const shaftKind = defineKind({
+  ...ELSEWHERE,
   records: shaftRecords,
   inPlan: {
     follows: () => null,

@@ -3,7 +3,7 @@ import type { Ring } from '../geometry/polygon';
 import { levelsOf, storeyLevels, type ResolvedLevel } from '../levels/resolve-levels';
 import type { Rec } from '../model/kinds';
 import { recordOf, recordsOf } from '../model/framework';
-import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
+import { definePass, partsOf, type Context } from '../passes/pass';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { quantiseMm } from '../units/length-units';
 import type { SolvedBuilding, SolvedLevel, SolvedSurvey } from './solved';
@@ -131,5 +131,3 @@ export const fflPass = definePass({
     return storeysOf(cx, building).find(({ id }) => id === level)?.fflMm ?? 0;
   },
 });
-
-export const atLevel = keyOf;

@@ -1,9 +1,12 @@
 import { ceilingsPass, walls } from '../ceilings/ceiling-passes';
-import { budgetsPass, CHECKS } from '../checks/check-passes';
+import { CHECKS } from '../checks/check-passes';
 import type { Finding } from '../checks/finding';
 import { blocksPass, columnsPass, stackFindingsPass } from '../columns/column-passes';
 import { floorFindingsPass, floorsPass } from '../floors/cut-floor-passes';
 import { foundationFindingsPass, foundationsPass } from '../foundations/foundation-passes';
+import { bodiesPass } from '../bodies/body-passes';
+import { everyFacet } from '../kinds/registry';
+import { budgetsPass } from '../levels/budget-passes';
 import { recordsOf } from '../model/framework';
 import { together } from '../passes/together';
 import { definePass, type Context, type Pass } from '../passes/pass';
@@ -65,6 +68,7 @@ const LISTS = {
   foundations: ofAll('foundations', (cx, building) => cx.get(foundationsPass, building)),
   rooms: ofAll('rooms', (cx, building) => cx.get(roomsPass, building).regions),
   ceilings: ofAll('ceilings', (cx, building) => cx.get(ceilingsPass, building)),
+  bodies: ofAll('bodies', (cx, building) => cx.get(bodiesPass, building)),
   budgets: ofAll('height budgets', (cx, building) => cx.get(budgetsPass, building)),
 } satisfies Partial<{ [K in keyof Solved]: Pass<Solved[K]> }>;
 
@@ -77,6 +81,7 @@ const buildingFindings = ofAll('findings', (cx, building): readonly Finding[] =>
   ...cx.get(walls.findings, building),
   ...cx.get(headroomFindingsPass, building),
   ...cx.get(foundationFindingsPass, building),
+  ...everyFacet('bodies').flatMap(({ findings }) => cx.get(findings, building)),
   ...CHECKS.flatMap((check) => cx.get(check, building)),
 ]);
 
@@ -104,6 +109,7 @@ export const solvedPass = definePass({
       foundations: list('foundations'),
       rooms: list('rooms'),
       ceilings: list('ceilings'),
+      bodies: list('bodies'),
       budgets: list('budgets'),
       findings: [...findings, ...cx.get(buildingFindings, '')],
     };

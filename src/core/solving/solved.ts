@@ -1,3 +1,4 @@
+import type { Body } from '../bodies/body';
 import type { SectionMm } from '../columns/section-shape';
 import type { Profile } from '../geometry/boolean';
 import type { Point } from '../geometry/point';
@@ -222,6 +223,8 @@ export interface Solved {
   foundations: FoundationPiece[];
   rooms: RoomRegion[];
   ceilings: CeilingPiece[];
+  /** Pieces of kinds that have none of their own making: beams and the like. */
+  bodies: Body[];
   budgets: HeightBudget[];
   findings: Finding[];
 }

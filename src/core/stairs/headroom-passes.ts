@@ -1,3 +1,4 @@
+import { bodiesPass } from '../bodies/body-passes';
 import { checkStair } from '../checks/check-stairs';
 import type { Finding } from '../checks/finding';
 import { floorsPass } from '../floors/cut-floor-passes';
@@ -19,7 +20,8 @@ const headroomPass = definePass<{ stair: SolvedStair | null; findings: readonly 
     const { building } = solved;
     const names = cx.get(levelNamesPass, building);
     const shared: SharedPlan = (key, ring) => cx.profiles.shared(key, ring);
-    return withHeadroom(solved, cx.get(floorsPass, building), shared, names, (text, work) =>
+    const bodies = cx.get(bodiesPass, building);
+    return withHeadroom(solved, cx.get(floorsPass, building), bodies, shared, names, (text, work) =>
       cx.remembered.of(text, work),
     );
   },

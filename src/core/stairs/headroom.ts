@@ -1,8 +1,9 @@
+import type { Body } from '../bodies/body';
 import { finding, type Finding, type Fix } from '../checks/finding';
 import type { Profile } from '../geometry/boolean';
 import { clippedTo } from '../geometry/convex-clip';
 import { dot, minus, plus, times, type Point } from '../geometry/point';
-import { bounds, type Box, counterClockwise, ringArea, type Ring } from '../geometry/polygon';
+import { bounds, boxesMeet, type Box, counterClockwise, ringArea, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { FloorPiece } from '../solving/solved';
 import { formatLength } from '../units/format-length';
@@ -35,6 +36,7 @@ export type Remember = <T>(text: string, work: () => T) => T;
 export function withHeadroom(
   stair: SolvedStair,
   floors: readonly FloorPiece[],
+  bodies: readonly Body[],
   shared: SharedPlan,
   names: ReadonlyMap<Id, string>,
   remember: Remember,
@@ -55,6 +57,9 @@ export function withHeadroom(
     // What begins out of reach over this storey is over all that is nearer.
     for (let j = i + 1; j < over.length && Math.min(...over[j]!.map(({ mm }) => mm)) <= topMm + REACH_MM; j += 1)
       above.push(...over[j]!);
+    for (const { ring, bottomMm: underMm, name } of bodies)
+      if (underMm > bottomMm + 1 && underMm < bottomMm + REACH_MM && boxesMeet(bounds(ring), well))
+        above.push(flat(ring, underMm, name));
     const near = within(slabs, bottomMm + 1, bottomMm + REACH_MM);
     const given: HeadroomGiven = {
       lower: [...lowerSurfaces(storey), ...nosings(storey)].map((surface) => fromMm(surface, bottomMm)),

@@ -1,9 +1,10 @@
-import { defineKind } from '../kinds/kind';
+import { ELSEWHERE, defineKind } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
 import { mirroredStair } from './mirrored-stair';
 import { stairRecords } from './stair';
 
 export const stairKind = defineKind({
+  ...ELSEWHERE,
   records: stairRecords,
   inPlan: {
     follows: () => null,

@@ -84,6 +84,7 @@ const RICH: [string, unknown][] = [
   ['rooms.add', { level: '00', building: 'West', place: '4000,21000', name: 'Room' }],
   ['foundations.add', { building: 'West', form: 'pads' }],
   ['ceilings.add', { building: 'West' }],
+  ['beams.add', { building: 'West', line: 'A', between: ['1', '2'] }],
   ['settingOut.add', { lines: ['A'], offsetMm: 210, side: 'positive', name: 'Face' }],
   ['cores.add', { ids: ['S1'] }],
   ['typical.follow', { building: 'West', master: '02', levels: ['03'] }],
@@ -372,6 +373,15 @@ const MAKERS: Record<string, Maker> = {
   'ceilings.add': ({ building, between }) => ({ building, heightMm: between(2200, 3000), levels: { at: ['01'] } }),
   'ceilings.change': ({ one, between }) => ({ ceiling: one('ceiling'), heightMm: between(2200, 3000) }),
   'ceilings.except': ({ one, between }) => ({ ceiling: one('ceiling'), level: '01', heightMm: between(2200, 3000) }),
+  'beams.add': ({ building, between, random }) => ({
+    building,
+    from: `${between(0, 9000)},${between(0, 9000)}`,
+    to: `${between(10_000, 20_000)},${between(0, 9000)}`,
+    depthMm: between(100, 900),
+    form: random() < 0.5 ? 'beam' : 'downstand',
+  }),
+  'beams.change': ({ one, between }) => ({ beam: one('beam'), depthMm: between(100, 900) }),
+  'beams.except': ({ one, between }) => ({ beam: one('beam'), level: '01', depthMm: between(100, 900) }),
   'foundations.add': ({ building, between }) => ({ building, form: 'raft', outline: square(between(9000, 20_000)) }),
   'foundations.change': ({ one, between }) => ({ foundation: one('foundation'), thicknessMm: between(300, 1500) }),
   'cores.add': ({ framework, pick }) => {

@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { levelById, storeyLevels } from '../levels/resolve-levels';
+import type { Extent } from '../levels/extent';
 import { defineCommand, type Command } from '../model/command';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow, refusing } from '../model/length-input';
-import type { RecordOf } from '../model/kinds';
+import type { Rec, RecordOf } from '../model/kinds';
 import { buildingAsked, levelReferred, refSchema } from '../model/refer';
 import { freeOpeningNames, freeWallName } from '../walls/wall-input';
 import { wallPath } from '../walls/wall-path';
@@ -157,11 +158,12 @@ function makeOwn(edit: Edit, { master }: Typical, level: Id): void {
   const storeys = storeyLevels(now, levelById(now, level)!.record.building);
   for (const stack of recordsOf(now, 'columnStack')) copyExceptions(edit, stack, master, level);
   for (const shaft of recordsOf(now, 'shaft')) copyExceptions(edit, shaft, master, level);
-  for (const plate of [...recordsOf(now, 'floorPlate'), ...recordsOf(now, 'ceiling')]) {
+  for (const plate of now.records.values()) {
+    if (!isServing(plate)) continue;
     if (!serves(plate, master, storeys)) continue;
     if (!serves(plate, level, storeys)) {
       const served = storeys.filter(({ id }) => serves(plate, id, storeys) || id === level).map(({ id }) => id);
-      edit.set(plate.kind, plate.id, { levels: { at: served } });
+      edit.set(plate.kind as 'ceiling', plate.id, { levels: { at: served } });
     }
     if (plate.kind === 'floorPlate' && plate.zones.length > 0)
       edit.set('floorPlate', plate.id, {
@@ -179,7 +181,11 @@ function makeOwn(edit: Edit, { master }: Typical, level: Id): void {
   }
 }
 
-type Excepted = RecordOf<'floorPlate'> | RecordOf<'ceiling'> | RecordOf<'columnStack'> | RecordOf<'shaft'>;
+/** What serves levels and may differ at them. */
+type Serving = Extract<Rec, { levels: Extent; exceptions: unknown }>;
+const isServing = (record: Rec): record is Serving => 'levels' in record && 'exceptions' in record;
+
+type Excepted = Serving | RecordOf<'columnStack'> | RecordOf<'shaft'>;
 
 /** What differs at the master only does at a level that leaves it, unless something of its own does. */
 function copyExceptions(edit: Edit, record: Excepted, master: Id, level: Id): void {
@@ -188,16 +194,8 @@ function copyExceptions(edit: Edit, record: Excepted, master: Id, level: Id): vo
     if (here.length === 0 || all.some((each) => each.level === level)) return undefined;
     return [...all, ...here.map((each) => ({ ...each, level }))];
   };
-  switch (record.kind) {
-    case 'ceiling':
-      return edit.set('ceiling', record.id, { exceptions: copied(record.exceptions) });
-    case 'columnStack':
-      return edit.set('columnStack', record.id, { exceptions: copied(record.exceptions) });
-    case 'shaft':
-      return edit.set('shaft', record.id, { exceptions: copied(record.exceptions) });
-    default:
-      edit.set('floorPlate', record.id, { exceptions: copied(record.exceptions) });
-  }
+  const all: readonly { level: Id; upwards: boolean }[] = record.exceptions;
+  edit.set(record.kind, record.id, { exceptions: copied(all) } as Partial<typeof record>);
 }
 
 function serves(

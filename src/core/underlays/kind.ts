@@ -1,7 +1,8 @@
-import { defineKind, none } from '../kinds/kind';
+import { NO_THING, defineKind, none } from '../kinds/kind';
 import { underlayRecords } from './underlay';
 
 export const underlayKind = defineKind({
+  ...NO_THING,
   records: underlayRecords,
   inPlan: none('It is registered by its own points'),
   inCores: false,

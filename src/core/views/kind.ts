@@ -1,8 +1,9 @@
-import { defineKind, none } from '../kinds/kind';
+import { NO_THING, defineKind, none } from '../kinds/kind';
 import { viewMarkRecords } from './view-mark';
 import { namedViewRecords } from './named-view';
 
 export const viewMarkKind = defineKind({
+  ...NO_THING,
   records: viewMarkRecords,
   inPlan: none('It is dragged in its view'),
   inCores: false,
@@ -12,6 +13,7 @@ export const viewMarkKind = defineKind({
 });
 
 export const namedViewKind = defineKind({
+  ...NO_THING,
   records: namedViewRecords,
   inPlan: none('It is a way to look, not a thing'),
   inCores: false,

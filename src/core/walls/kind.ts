@@ -1,10 +1,11 @@
-import { defineKind, none } from '../kinds/kind';
+import { ELSEWHERE, NO_THING, defineKind, none } from '../kinds/kind';
 import { mirroredWall, renewedWall } from './wall-in-plan';
 import { wallTypeRecords } from './wall-type';
 import { wallRecords } from './wall';
 import { clearWidthRecords } from './clear-width';
 
 export const wallTypeKind = defineKind({
+  ...NO_THING,
   records: wallTypeRecords,
   inPlan: none('It is a build, not a thing in plan'),
   inCores: false,
@@ -14,6 +15,7 @@ export const wallTypeKind = defineKind({
 });
 
 export const wallKind = defineKind({
+  ...ELSEWHERE,
   records: wallRecords,
   inPlan: {
     follows: () => null,
@@ -29,6 +31,7 @@ export const wallKind = defineKind({
 });
 
 export const clearWidthKind = defineKind({
+  ...NO_THING,
   records: clearWidthRecords,
   inPlan: none('It follows its two walls'),
   inCores: false,

@@ -23,6 +23,7 @@ const LAYERS = {
   STAIRS: 1,
   ROOMS: 3,
   CEILINGS: 3,
+  BODIES: 7,
   WALLS: 7,
   OPENINGS: 30,
   DIMENSIONS: 2,
@@ -53,6 +54,10 @@ const LAYER_OF: Record<Primitive['style'], Layer> = {
   floorZone: 'FLOORS',
   ceilingOver: 'CEILINGS',
   ceilingCut: 'CEILINGS',
+  bodyOver: 'BODIES',
+  bodyCut: 'BODIES',
+  bodySeen: 'BODIES',
+  bodyText: 'BODIES',
   stairCut: 'STAIRS',
   stairSeen: 'STAIRS',
   stairTread: 'STAIRS',
@@ -91,6 +96,8 @@ export function writeDxf(drawing: Drawing): string {
   for (const [name, colour] of Object.entries(LAYERS)) {
     dxf.addLayer(name, colour, name === 'GRID' || name === 'SETTING-OUT' ? 'AXIS' : 'Continuous');
   }
+  const own = new Set(drawing.primitives.flatMap((each) => ('layer' in each ? (each.layer ?? []) : [])));
+  for (const name of own) dxf.addLayer(name, LAYERS.BODIES, 'Continuous');
   const blocks = new Blocks(dxf);
   const inDimensions = new Set<Primitive>(drawing.marks.flatMap(({ parts }) => parts));
   for (const primitive of drawing.primitives) if (!inDimensions.has(primitive)) add(dxf, blocks, primitive);
@@ -161,7 +168,7 @@ type Target = DxfWriter | ReturnType<DxfWriter['addBlock']>;
 
 function add(dxf: Target, blocks: Blocks, primitive: Primitive): void {
   const layer = LAYER_OF[primitive.style];
-  const options = { layerName: layer };
+  const options = { layerName: ('layer' in primitive ? primitive.layer : undefined) ?? layer };
   if (primitive.type === 'text') {
     const at = point3d(primitive.at.x, primitive.at.y);
     dxf.addText(at, primitive.heightMm, plainText(primitive.text), {

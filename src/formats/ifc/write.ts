@@ -7,6 +7,7 @@ import type { Id } from '@/core/model/ids';
 import type { ColumnBlock, ColumnPiece, FloorPiece, Solved, SolvedBuilding, SolvedLevel } from '@/core/solving/solved';
 import { derivedGlobalId, globalIdOf } from './global-id';
 import { partsTakenFrom, slabKey } from './slab-parts';
+import { writeBodies } from './bodies';
 import { writeCeilings } from './ceilings';
 import { writeFoundations, type SolidParts } from './foundations';
 import { writeWall, type WallParts } from './walls';
@@ -201,6 +202,7 @@ class IfcWriter {
     const parts = this.solidParts(level, placement);
     const footings = writeFoundations(parts, this.framework, this.solved);
     const ceilings = writeCeilings(parts, this.solved);
+    const bodies = writeBodies(parts, this.solved);
     this.contain(`storey ${level.id}`, storey.ref, [
       ...columnRefs,
       ...slabRefs,
@@ -209,10 +211,12 @@ class IfcWriter {
       ...stairRefs,
       ...footings,
       ...ceilings,
+      ...bodies.map(({ ref }) => ref),
     ]);
     const byMaterial = new Map<string, Ref[]>();
     const note = (material: string, ref: Ref) => byMaterial.set(material, [...(byMaterial.get(material) ?? []), ref]);
     columns.forEach((piece, i) => note(piece.material, columnRefs[i]!));
+    for (const { ref, material } of bodies) note(material, ref);
     slabs.forEach((piece, i) => {
       const plate = this.framework.records.get(piece.plate);
       note(plate?.kind === 'floorPlate' ? plate.material : 'concrete', slabRefs[i]!);

@@ -3,11 +3,11 @@
 import type { BoardCell, BoardKind } from '@/core/carrying/board';
 import type { SolvedLevel } from '@/core/solving/solved';
 import { COLUMN_PX, ROW_PX, type Brush, type Placed } from './board-layout';
-import { KIND_COLOUR } from './kind-words';
+import { kindColour } from './kind-words';
 
 /** A thing at one level. */
 export function Cell({ kind, cell, x, y }: { kind: BoardKind; cell: BoardCell; x: number; y: number }) {
-  const colour = KIND_COLOUR[kind];
+  const colour = kindColour(kind);
   const middle = x + COLUMN_PX / 2;
   if (cell.state === 'leftOut')
     return (

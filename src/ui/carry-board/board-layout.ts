@@ -1,7 +1,7 @@
 import type { BoardColumn, BoardKind } from '@/core/carrying/board';
 import type { Id } from '@/core/model/ids';
 import type { SolvedLevel } from '@/core/solving/solved';
-import { KIND_COLOUR, KIND_WORDS } from './kind-words';
+import { kindColour, kindWords } from './kind-words';
 
 export const ROW_PX = 30;
 export const COLUMN_PX = 25;
@@ -62,7 +62,7 @@ export function layBoard(
     const key = coreOf.get(column.id)?.id ?? column.kind;
     const known = groups.get(key);
     if (known) known.columns.push(column);
-    else groups.set(key, { key, words: KIND_WORDS[column.kind], colour: KIND_COLOUR[column.kind], columns: [column] });
+    else groups.set(key, { key, words: kindWords(column.kind), colour: kindColour(column.kind), columns: [column] });
   }
   const placed: Placed[] = [];
   const laid: Group[] = [];

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { BOARD_KINDS, carryBoard, type BoardKind } from '@/core/carrying/board';
+import { boardKinds, carryBoard, type BoardKind } from '@/core/carrying/board';
 import { recordsOf } from '@/core/model/framework';
 import { useProject } from '../session/store';
 import { BrushMark, Cell } from './board-cells';
@@ -21,7 +21,7 @@ import {
   type Placed,
 } from './board-layout';
 import { CellActions } from './cell-actions';
-import { KIND_WORDS } from './kind-words';
+import { kindWords } from './kind-words';
 import { CarryStorey } from './carry-storey';
 
 const FILTERS: readonly (readonly [Filter, string])[] = [
@@ -109,7 +109,7 @@ export function CarryBoard() {
   return (
     <div className="flex min-h-0 min-w-0 flex-1 flex-col">
       <div className="flex flex-wrap items-center gap-1.5 px-5 pt-2.5 pb-1">
-        {BOARD_KINDS.map((kind) => {
+        {boardKinds().map((kind) => {
           const count = board.columns.filter((each) => each.kind === kind).length;
           return (
             <button
@@ -125,7 +125,7 @@ export function CarryBoard() {
                 })
               }
             >
-              {KIND_WORDS[kind]} {count}
+              {kindWords(kind)} {count}
             </button>
           );
         })}

@@ -1,6 +1,8 @@
 'use client';
 
 import type { BoardColumn } from '@/core/carrying/board';
+import { facet } from '@/core/kinds/kind';
+import { kindOf } from '@/core/kinds/registry';
 import type { Json } from '@/core/model/json';
 import { ActionButton } from '../fields/fields';
 import { useSlice } from '../session/store';
@@ -23,6 +25,7 @@ export function CellActions({ column }: { column: BoardColumn | null }) {
   };
   const record = column ? framework.records.get(column.id) : undefined;
   const isOut = cell?.state === 'leftOut';
+  const leaveOut = record && facet(kindOf(record).bodies)?.leaveOut;
   return (
     <div className="flex min-h-[38px] flex-wrap items-center gap-x-4 gap-y-1 border-t border-hair px-5 py-1.5 text-[11px] text-ink2">
       {column && here && mayEdit && level ? (
@@ -37,6 +40,16 @@ export function CellActions({ column }: { column: BoardColumn | null }) {
               onClick={() =>
                 attempt('columns.except', { columns: [column.id], level, upwards: false, leftOut: !isOut })
               }
+            >
+              {isOut ? 'Put it back here' : 'Leave it out here'}
+            </ActionButton>
+          )}
+          {cell && leaveOut && (
+            <ActionButton
+              onClick={() => {
+                const { command, input } = leaveOut(column.id, level, !isOut);
+                attempt(command, input);
+              }}
             >
               {isOut ? 'Put it back here' : 'Leave it out here'}
             </ActionButton>

@@ -23,6 +23,7 @@ import { StairFields } from './stair-fields';
 import { WallFields } from './wall-fields';
 import { ThingsHere } from './things-here';
 import { SettingOutFields } from './setting-out-fields';
+import { uiOf } from '../kinds/registry';
 import { InPlanFields } from './in-plan-fields';
 
 /** Details of what is selected: one sentence, then fields; below it the findings. */
@@ -64,6 +65,8 @@ export function Details() {
 
 function Fields({ id }: { id: string }) {
   const record = useProject(({ framework }) => framework.records.get(id));
+  const own = record && uiOf(record);
+  if (own) return <own.Fields key={record.id} record={record} />;
   if (record?.kind === 'columnStack') return <ColumnFields stack={record} />;
   if (record?.kind === 'shaft') return <ShaftFields shaft={record} />;
   if (record?.kind === 'room') return <RoomFields room={record} />;

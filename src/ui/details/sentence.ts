@@ -1,4 +1,7 @@
 import { sectionWords } from '@/core/columns/section-shape';
+import { facet } from '@/core/kinds/kind';
+import { called } from '@/core/kinds/records';
+import { kindOf } from '@/core/kinds/registry';
 import { heldLine } from '@/core/setting-out/held-line';
 import type { Id } from '@/core/model/ids';
 import { following } from '@/core/typical/typical';
@@ -16,6 +19,11 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
   const record = framework.records.get(id);
   const levelName = (level: Id | undefined) => solved.levels.find((candidate) => candidate.id === level)?.name ?? '?';
   const write = (mm: number) => formatLength(mm, display);
+  const said = record && facet(kindOf(record).sentence);
+  if (record && said) {
+    const words = called(record);
+    return { title: words.charAt(0).toUpperCase() + words.slice(1), sentence: said.of(record, solved, write) };
+  }
   if (record?.kind === 'columnStack') {
     const pieces = solved.columns.filter(({ stack }) => stack === id);
     const [first, last] = [pieces[0], pieces.at(-1)];

@@ -1,5 +1,7 @@
 'use client';
 
+import { facet } from '@/core/kinds/kind';
+import { definitionOf } from '@/core/kinds/registry';
 import { recordsOf } from '@/core/model/framework';
 import { useSlice } from '../session/store';
 
@@ -72,6 +74,12 @@ export function ThingsHere() {
     'Ceilings',
     [...new Map(hung.map((piece) => [piece.ceiling, piece.name]))].map(([id, words]) => ({ id, words })),
   ]);
+  // Bodies by their kinds: those of this level, and those that hang over it.
+  const bodies = solved.bodies.filter((body) => body.level === level || body.seenAt === level);
+  for (const kind of new Set(bodies.map((body) => body.kind))) {
+    const own = new Map(bodies.filter((body) => body.kind === kind).map((body) => [body.thing, body.name]));
+    groups.push([facet(definitionOf(kind).bodies)?.heading ?? kind, [...own].map(([id, words]) => ({ id, words }))]);
+  }
   const roofs = recordsOf(framework, 'roof').filter((roof) => roof.level === level);
   groups.push(['Roofs', roofs.map(({ id, name }) => ({ id, words: name }))]);
   groups.push([

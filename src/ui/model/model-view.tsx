@@ -13,6 +13,7 @@ import { useSlice } from '../session/store';
 import { openedAt } from '@/core/drawing/opened-at';
 import { partOf } from '@/core/drawing/part-of';
 import { WhatIsShown } from '../surface/what-is-shown';
+import { Bodies } from './bodies';
 import { Ceilings } from './ceilings';
 import { Columns } from './columns';
 import { useChosen } from '../session/use-chosen';
@@ -119,6 +120,14 @@ export function ModelView() {
                     onSelect={(id) => select([id])}
                   />
                 )}
+                <Bodies
+                  solved={shown}
+                  building={each.id}
+                  hidden={hidden}
+                  chosen={chosen}
+                  colours={colours}
+                  onSelect={(id) => select([id])}
+                />
                 {!hidden.has('stairs') && (
                   <Stairs
                     solved={shown}

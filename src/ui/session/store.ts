@@ -170,8 +170,8 @@ export function makeProjectStore(): ProjectStore {
 
 /** What a command added that can be chosen: a thing of the job, not a part or a way of another one. */
 function thingsAdded({ added, removed }: Changes): Id[] {
-  if (Object.keys(removed).length > 0) return [];
-  const things = Object.values(added).filter((record) => facet(kindOf(record).inPlan) !== null);
+  if (removed.length > 0) return [];
+  const things = added.filter((record) => facet(kindOf(record).inPlan) !== null);
   return things.length <= MOST_CHOSEN ? things.map(({ id }) => id) : [];
 }
 /** So many at once are a set-up, not things to go on with. */

@@ -44,6 +44,9 @@ const LOOKS: Record<Style, Look> = {
   columnHead: { fill: 'none', stroke: 'var(--color-columns)', weight: 0.8, dash: '4 3' },
   ceilingOver: { fill: 'none', stroke: 'var(--color-roofs)', weight: 0.9, dash: '2 3' },
   ceilingCut: { fill: 'var(--color-roofs)', stroke: 'var(--color-roofs)', weight: 0.8 },
+  bodyOver: { fill: 'none', stroke: 'var(--color-columns)', weight: 0.9, dash: '7 3' },
+  bodyCut: { fill: 'var(--color-columns)', stroke: 'var(--color-columns)', weight: 0.8 },
+  bodySeen: { fill: 'var(--color-sheet)', stroke: 'var(--color-columns)', weight: 0.8 },
   bubble: { fill: 'var(--color-sheet)', stroke: 'var(--color-ink)', weight: 1.1 },
   dimension: { fill: 'none', stroke: 'var(--color-ink3)', weight: 0.8 },
   dimensionTick: { fill: 'none', stroke: 'var(--color-ink)', weight: 1.3 },
@@ -54,6 +57,7 @@ const TEXT_FILL: Record<TextStyle, string> = {
   roomText: 'var(--color-ink)',
   roomArea: 'var(--color-ink2)',
   ceilingText: 'var(--color-roofs)',
+  bodyText: 'var(--color-columns)',
   zoneText: 'var(--color-ink2)',
   bubbleText: 'var(--color-ink)',
   dimensionText: 'var(--color-ink2)',
@@ -91,6 +95,7 @@ export const PaintPrimitive = memo(function PaintPrimitive({
           style === 'levelText' ||
           style === 'roomArea' ||
           style === 'ceilingText' ||
+          style === 'bodyText' ||
           style === 'zoneText'
             ? 'font-figures'
             : 'font-words font-semibold'

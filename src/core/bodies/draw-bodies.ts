@@ -1,0 +1,45 @@
+import type { Primitive } from '../drawing/drawing';
+import { distance, minus, type Point } from '../geometry/point';
+import { directionDeg } from '../geometry/trig';
+import { bounds, type Ring } from '../geometry/polygon';
+import type { PlanView } from '../drawing/draw-plan';
+import { facet } from '../kinds/kind';
+import { definitionOf } from '../kinds/registry';
+import type { Solved } from '../solving/solved';
+import type { Body } from './body';
+
+/** How high names of bodies are written, mm on paper. */
+const TEXT_MM = 1.8;
+
+/** The layer a body is drawn on in files. */
+export const layerOf = ({ kind }: Pick<Body, 'kind'>): string => facet(definitionOf(kind).bodies)?.layer ?? 'BODIES';
+
+/** Bodies that hang over a storey, seen from below: dashed, with their names along them. */
+export function drawBodiesOver({ bodies, profiles }: Solved, view: PlanView): Primitive[] {
+  return bodies
+    .filter(({ seenAt }) => seenAt === view.level)
+    .flatMap((body): Primitive[] => {
+      const layer = layerOf(body);
+      const rings = profiles[body.profile]!.regions.flatMap(({ outer, holes }) => [outer, ...holes]);
+      const { long, turnDeg, at } = along(body.ring);
+      const heightMm = Math.min(TEXT_MM * view.scale, long / (body.name.length * 0.9));
+      return [
+        { type: 'area', style: 'bodyOver', id: body.thing, rings, layer },
+        { type: 'text', style: 'bodyText', id: body.thing, at, text: body.name, heightMm, turnDeg, layer },
+      ];
+    });
+}
+
+/** The longer way of a ring: how long it is, where its middle lies, and how text along it is turned so that it can be read. */
+function along(ring: Ring): { long: number; turnDeg: number; at: Point } {
+  let [long, way] = [0, { x: 1, y: 0 }];
+  ring.forEach((from, i) => {
+    const to = ring[(i + 1) % ring.length]!;
+    const length = distance(from, to);
+    if (length > long) [long, way] = [length, minus(to, from)];
+  });
+  const { minX, maxX, minY, maxY } = bounds(ring);
+  const turn = directionDeg(way.y, way.x);
+  const upright = turn > 90 ? turn - 180 : turn <= -90 ? turn + 180 : turn;
+  return { long, turnDeg: upright, at: { x: (minX + maxX) / 2, y: (minY + maxY) / 2 } };
+}

@@ -1,0 +1,139 @@
+'use client';
+
+import { useState } from 'react';
+import { BEAM_FORMS, type Beam, type BeamException } from '@/core/beams/beam';
+import { MATERIALS } from '@/core/columns/column';
+import { mmOf } from '@/core/dimensions/resolve-length';
+import type { Json } from '@/core/model/json';
+import { resolvePlace } from '@/core/outlines/resolve-place';
+import { formatLength } from '@/core/units/format-length';
+import { DeleteButton } from '../../details/delete-button';
+import { ExceptionList } from '../../details/exception-list';
+import { ExtentFields } from '../../details/extent-fields';
+import { InPlanFields } from '../../details/in-plan-fields';
+import { CheckField, ChoiceField, TextField } from '../../fields/fields';
+import { LengthField } from '../../fields/length-field';
+import { readPlaceText, writePlace } from '../../fields/place-text';
+import { useSlice } from '../../session/store';
+
+/** Fields of a beam or downstand: every one it has. */
+export function BeamFields({ record: beam }: { record: Beam }) {
+  const { framework, run, mayEdit, display } = useSlice('framework', 'run', 'mayEdit', 'display');
+  const change = (part: Record<string, Json>) => run('beams.change', { beam: beam.id, ...part });
+  const place = (end: 'from' | 'to'): string => {
+    const { at } = resolvePlace(framework, beam[end]);
+    return writePlace(framework, beam.building, at.x, at.y, display);
+  };
+  const takePlace = (end: 'from' | 'to') => (text: string) => {
+    const read = readPlaceText(text, display);
+    return read.ok ? change({ [end]: read.value.input }) : read.refusal.message;
+  };
+  return (
+    <div className="flex flex-col gap-1.5">
+      <TextField label="Name" value={beam.name} disabled={!mayEdit} onCommit={(name) => change({ name })} />
+      <ChoiceField
+        label="Form"
+        value={beam.form}
+        choices={BEAM_FORMS.map((form) => [form, form] as const)}
+        disabled={!mayEdit}
+        onChoose={(form) => change({ form })}
+      />
+      <TextField label="From" value={place('from')} disabled={!mayEdit} onCommit={takePlace('from')} />
+      <TextField label="To" value={place('to')} disabled={!mayEdit} onCommit={takePlace('to')} />
+      <LengthField
+        label="Wide"
+        valueMm={mmOf(framework, beam.widthMm)}
+        disabled={!mayEdit}
+        onCommit={(widthMm) => change({ widthMm })}
+      />
+      <LengthField
+        label="Deep, under the slab"
+        valueMm={mmOf(framework, beam.depthMm)}
+        disabled={!mayEdit}
+        onCommit={(depthMm) => change({ depthMm })}
+      />
+      <ChoiceField
+        label="Material"
+        value={beam.material}
+        choices={MATERIALS.map((material) => [material, material] as const)}
+        disabled={!mayEdit}
+        onChoose={(material) => change({ material })}
+      />
+      <ExtentFields levels={beam.levels} building={beam.building} onChange={(range) => change({ levels: { range } })} />
+      <Exceptions beam={beam} />
+      <Levels beam={beam} />
+      <InPlanFields ids={[beam.id]} />
+      <DeleteButton id={beam.id}>{`Delete this ${beam.form}`}</DeleteButton>
+    </div>
+  );
+}
+
+/** By level: how deep it is, what is clear under it, and its volume. */
+function Levels({ beam: { id, building } }: { beam: Beam }) {
+  const { solved, display } = useSlice('solved', 'display');
+  const levels = (solved?.levels ?? []).filter((level) => level.building === building);
+  const rows = [...(solved?.bodies ?? [])].reverse().flatMap((body) => {
+    if (body.thing !== id) return [];
+    const level = levels.find((each) => each.id === body.level);
+    const below = levels.find((each) => each.id === body.seenAt);
+    return [{ body, name: level?.name ?? '', clearMm: below ? body.bottomMm - below.fflMm : null }];
+  });
+  return (
+    <table className="w-full border-t border-faint">
+      <caption className="sr-only">Depth, clear height under it and volume by level</caption>
+      <thead>
+        <tr className="text-left text-ink2">
+          <th className="font-normal">Under</th>
+          <th className="text-right font-normal">Deep</th>
+          <th className="text-right font-normal">Clear</th>
+          <th className="text-right font-normal">m³</th>
+        </tr>
+      </thead>
+      <tbody className="figures">
+        {rows.map(({ body, name, clearMm }) => (
+          <tr key={body.level}>
+            <td>{name}</td>
+            <td className="text-right">{formatLength(body.topMm - body.bottomMm, display)}</td>
+            <td className="text-right">{clearMm === null ? '–' : formatLength(clearMm, display)}</td>
+            <td className="text-right">{(body.volumeMm3 / 1e9).toFixed(2)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Exceptions({ beam }: { beam: Beam }) {
+  const { framework, level, display, run, say } = useSlice('framework', 'level', 'display', 'run', 'say');
+  const [upwards, setUpwards] = useState(false);
+  const here = beam.exceptions.find((each) => each.level === level && each.upwards === upwards);
+  const except = (at: string | null, up: boolean, part: Record<string, Json>): string | null =>
+    at ? run('beams.except', { beam: beam.id, level: at, upwards: up, ...part }) : null;
+  const attempt = (refusal: string | null) => {
+    if (refusal) say(refusal);
+  };
+  const wordsOf = ({ leftOut, depthMm }: BeamException) =>
+    [leftOut && 'left out', depthMm !== null && `${formatLength(mmOf(framework, depthMm), display)} deep`]
+      .filter(Boolean)
+      .join(', ');
+  return (
+    <ExceptionList
+      exceptions={beam.exceptions}
+      wordsOf={wordsOf}
+      onAsBelow={(each) => attempt(except(each.level, each.upwards, { leftOut: false, depthMm: null }))}
+      upwards={upwards}
+      onReach={setUpwards}
+    >
+      <CheckField
+        label="Left out"
+        value={here?.leftOut ?? false}
+        onChange={(leftOut) => attempt(except(level, upwards, { leftOut }))}
+      />
+      <LengthField
+        label="Deep there"
+        valueMm={mmOf(framework, here?.depthMm ?? beam.depthMm)}
+        onCommit={(depthMm) => except(level, upwards, { depthMm })}
+      />
+    </ExceptionList>
+  );
+}

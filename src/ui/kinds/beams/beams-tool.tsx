@@ -1,0 +1,131 @@
+'use client';
+
+import { useEffect, useMemo, useState } from 'react';
+import { beamStrip } from '@/core/beams/solve-beams';
+import { BEAM_FORMS, type Beam } from '@/core/beams/beam';
+import type { Json } from '@/core/model/json';
+import { firstLength } from '@/core/units/first-length';
+import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
+import { useLengthReader } from '../../fields/length-field';
+import { readPlaceText, writePlace } from '../../fields/place-text';
+import { useSlice } from '../../session/store';
+import { usePreview } from '../../session/use-preview';
+import { Refused } from '../../tools/refused';
+
+/** A beam or downstand between two places, pressed in the plan or typed. */
+export function BeamsTool() {
+  const { framework, building, level, solved, display, run, set, mayEdit } = useSlice(
+    'framework',
+    'building',
+    'level',
+    'solved',
+    'display',
+    'run',
+    'set',
+    'mayEdit',
+  );
+  const read = useLengthReader();
+  const [form, setForm] = useState<Beam['form']>('beam');
+  const [from, setFrom] = useState('');
+  const [to, setTo] = useState('');
+  const [width, setWidth] = useState(() => firstLength(300, display));
+  const [depth, setDepth] = useState(() => firstLength(300, display));
+  const [everywhere, setEverywhere] = useState<'all' | 'here'>('here');
+  const [refused, setRefused] = useState<string | null>(null);
+  useEffect(() => {
+    if (!mayEdit || !building) return;
+    set({
+      onPlanPoint: (at, phase) => {
+        if (phase !== 'press') return;
+        const text = writePlace(framework, building, at.x, at.y, display);
+        // The first press says where it begins, the second where it ends; a third begins another one.
+        setFrom((now) => (now === '' || to !== '' ? text : now));
+        setTo((now) => (from === '' || now !== '' ? '' : text));
+        setRefused(null);
+      },
+    });
+    return () => set({ onPlanPoint: null });
+  }, [mayEdit, building, framework, display, set, from, to]);
+  const [start, stop] = useMemo(
+    () => [from, to].map((text) => (text.trim() === '' ? null : readPlaceText(text, display))),
+    [from, to, display],
+  );
+  const [w, d] = [read(width), read(depth)];
+  // The plan of a level shows the beams over it: the beam hangs under the slab of the next level.
+  const storeys = (solved?.levels ?? []).filter((each) => each.building === building && each.bounding);
+  const above = storeys[storeys.findIndex(({ id }) => id === level) + 1];
+  const input: Json | null =
+    building && start?.ok && stop?.ok && w.ok && d.ok
+      ? {
+          building,
+          form,
+          from: start.value.input,
+          to: stop.value.input,
+          widthMm: w.input,
+          depthMm: d.input,
+          ...(everywhere === 'here' && above ? { levels: { at: [above.id] } } : {}),
+        }
+      : null;
+  const preview = usePreview('beams.add', input);
+  const made = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'beam') : undefined;
+  const strip = made?.kind === 'beam' && preview?.ok ? beamStrip(preview.value.after, made) : null;
+  const key = JSON.stringify(strip?.ring ?? null);
+  useEffect(() => {
+    const ring = JSON.parse(key) as { x: number; y: number }[] | null;
+    set({ ghost: ring ? { rings: [ring], points: [], note: form } : null });
+    return () => set({ ghost: null });
+  }, [key, form, set]);
+  if (!mayEdit) return <p className="text-ink2">You may look, not change.</p>;
+  const noteOf = (result: typeof start, words: string) =>
+    result ? (result.ok ? result.value.words : result.refusal.message) : words;
+  return (
+    <form
+      className="flex flex-col gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!input) return setRefused('Say where it begins and where it ends');
+        const refusal = run('beams.add', input);
+        setRefused(refusal);
+        if (refusal === null) {
+          setFrom('');
+          setTo('');
+        }
+      }}
+    >
+      <p className="text-ink2">
+        Press where it begins and where it ends. It hangs under the slab over this level, dashed in its plan.
+      </p>
+      <ChoiceField
+        label="Form"
+        value={form}
+        choices={BEAM_FORMS.map((each) => [each, each] as const)}
+        onChoose={setForm}
+      />
+      <PlainField
+        label="From"
+        value={from}
+        onChange={setFrom}
+        note={noteOf(start!, 'like A-1')}
+        wrong={start?.ok === false}
+      />
+      <PlainField label="To" value={to} onChange={setTo} note={noteOf(stop!, 'like A-2')} wrong={stop?.ok === false} />
+      <PlainField label="Wide" value={width} onChange={setWidth} note={w.words} wrong={!w.ok} />
+      <PlainField label="Deep, under the slab" value={depth} onChange={setDepth} note={d.words} wrong={!d.ok} />
+      <ChoiceField
+        label="At"
+        value={everywhere}
+        choices={[
+          ['here', `under ${above?.name ?? 'this level'} only`],
+          ['all', 'all levels'],
+        ]}
+        onChoose={setEverywhere}
+      />
+      <Refused words={refused ?? (preview && !preview.ok ? preview.refusal.message : null)} />
+      <span className="self-end">
+        <ActionButton weight="main" type="submit" disabled={!preview?.ok}>
+          Add the {form}
+        </ActionButton>
+      </span>
+    </form>
+  );
+}
