@@ -1,0 +1,331 @@
+/** A change that makes the program wrong, and tests of which one at least must notice it. */
+export interface Mutant {
+  name: string;
+  file: string;
+  find: string;
+  put: string;
+  tests: readonly string[];
+}
+
+const passes = 'src/core/passes/graph.test.ts';
+const solving = 'src/core/solving/solve.test.ts';
+const delta = 'src/core/solving/solved-delta.test.ts';
+const beams = 'src/core/beams/beams.test.ts';
+const checks = ['src/core/checks/checks.test.ts', 'src/core/checks/fixes.test.ts'];
+const walls = 'src/core/walls/walls.test.ts';
+const ceilings = 'src/core/ceilings/ceilings.test.ts';
+const rooms = 'src/core/rooms/rooms.test.ts';
+const stairs = 'src/core/stairs/stairs.test.ts';
+const floors = [
+  'src/core/floors/floors.test.ts',
+  'src/core/floors/zones.test.ts',
+  'src/core/floors/exceptions.test.ts',
+];
+const carrying = 'src/core/carrying/carrying.test.ts';
+const opened = 'src/core/drawing/opened-at.test.ts';
+const drawing = 'src/core/drawing/drawing.test.ts';
+
+const mutant = (name: string, file: string, find: string, put: string, ...tests: string[]): Mutant => ({
+  name,
+  file: `src/core/${file}`,
+  find,
+  put,
+  tests,
+});
+
+/** One at a time: a dependency that is not traced, a check or rule that is gone, a limit that is off, a thing left out of a view. */
+export const MUTANTS: readonly Mutant[] = [
+  // What passes read.
+  mutant('results of passes are not traced', 'passes/graph.ts', 'this.running?.note(node);', '', passes),
+  mutant(
+    'an equal result is a new object',
+    'passes/reuse.ts',
+    'return isSame && fields === 0 ? before : (made ?? after);',
+    'return made ?? after;',
+    'src/core/passes/reuse.test.ts',
+    passes,
+  ),
+  mutant(
+    'what is gathered is always the same',
+    'passes/reuse.ts',
+    'after.every((each, i) => each === before[i])',
+    'true',
+    'src/core/passes/reuse.test.ts',
+    solving,
+  ),
+  mutant(
+    'a removed record is not told',
+    'passes/graph.ts',
+    'if (!framework.records.has(id)) note(id, was.kind, null);',
+    '',
+    passes,
+    solving,
+  ),
+  mutant(
+    'a failure is told for ever',
+    'passes/graph.ts',
+    '      this.failed.delete(node);\n    }\n    node.end',
+    '    }\n    node.end',
+    passes,
+  ),
+  mutant('nothing is forgotten', 'passes/graph.ts', 'this.nodes.get(node.group)?.delete(node.key);', '', passes),
+  mutant('profiles in use are never let go', 'passes/profiles.ts', 'else this.uses.delete(key);', '', solving),
+  mutant(
+    'storeys alike whatever their heights',
+    'walls/wall-passes.ts',
+    '      storey?.above?.fflMm,\n',
+    '',
+    solving,
+    walls,
+  ),
+  mutant(
+    'storeys alike whatever stands in them',
+    'walls/wall-passes.ts',
+    '      cx.get(band, key).map(runOf).join(),\n',
+    '',
+    solving,
+    walls,
+  ),
+  mutant('storeys alike whatever opens in them', 'walls/wall-passes.ts', "      open.join(''),\n", '', solving, walls),
+  mutant(
+    'closed regions whatever columns stand in them',
+    'rooms/room-passes.ts',
+    '[cutStripsPass, boundariesPass, columnRingsPass, cutsAtPass]',
+    '[cutStripsPass, boundariesPass, cutsAtPass]',
+    solving,
+    rooms,
+  ),
+  mutant(
+    'ceilings whatever holes are over them',
+    'ceilings/ceiling-passes.ts',
+    '    cx.get(holesAtPass, keyOf(building, storey.above.id)).map(number).join(),\n',
+    '',
+    solving,
+    ceilings,
+  ),
+  mutant(
+    'a piece keeps its height in another place',
+    'solving/placed.ts',
+    'if (before?.zeroMm === zeroMm) return before.placed;',
+    'if (before) return before.placed;',
+    solving,
+    delta,
+  ),
+  mutant(
+    'headroom whatever hangs over it',
+    'stairs/headroom.ts',
+    "    above.map(surfaceText).join('|'),\n",
+    '',
+    stairs,
+    solving,
+  ),
+  // Checks and rules.
+  mutant('columns in shafts are not found', 'checks/check-passes.ts', '  columnsInShafts,\n', '', ...checks, solving),
+  mutant('columns off slabs are not found', 'checks/check-passes.ts', '  columnsOnSlabs,\n', '', ...checks, solving),
+  mutant('ends of columns are not looked at', 'checks/check-passes.ts', '  columnEnds,\n', '', ...checks),
+  mutant('columns in doors and stairs are not found', 'checks/check-passes.ts', '  columnsInTheWay,\n', '', ...checks),
+  mutant('shafts in shafts are not found', 'checks/check-passes.ts', '  shaftPairs,\n', '', ...checks),
+  mutant('what stands round shafts is not looked at', 'checks/check-passes.ts', '  shaftsAround,\n', '', ...checks),
+  mutant('floors are not looked at', 'checks/check-passes.ts', '  floors,\n', '', ...checks),
+  mutant('levels are not looked at', 'checks/check-passes.ts', '  levels,\n', '', ...checks),
+  mutant(
+    'roofs are not looked at',
+    'checks/check-passes.ts',
+    '  roofs,\n',
+    '',
+    ...checks,
+    'src/core/roofs/roofs.test.ts',
+  ),
+  mutant('walls are not looked at', 'checks/check-passes.ts', '  wallsCheck,\n', '', ...checks),
+  mutant('ceilings are not looked at', 'checks/check-passes.ts', '  ceilings,\n];', '];', ceilings),
+  mutant(
+    'clear heights are not looked at',
+    'checks/check-passes.ts',
+    '  clearHeights,\n',
+    '',
+    'src/core/levels/height-budget.test.ts',
+    ...checks,
+  ),
+  mutant(
+    'clear widths are not looked at',
+    'checks/check-walls.ts',
+    '    ...clearWidths(given, records),\n',
+    '',
+    ...checks,
+    walls,
+  ),
+  mutant(
+    'clear widths are held against what was',
+    'checks/check-walls.ts',
+    'if (Math.abs(off) < 0.5) return [];',
+    'if (Math.abs(off) < 500) return [];',
+    ...checks,
+    walls,
+  ),
+  mutant('core walls may be barred', 'checks/check-walls.ts', '    ...barred(given, records),\n', '', ...checks),
+  mutant(
+    'walls may end short of slabs',
+    'checks/check-walls.ts',
+    '    ...tops(given, records),\n',
+    '',
+    ...checks,
+    ceilings,
+  ),
+  mutant(
+    'gaps beside walls are not found',
+    'checks/check-walls.ts',
+    '    ...slabGaps(given, records),\n',
+    '',
+    ...checks,
+  ),
+  mutant('gaps in loops are not found', 'checks/check-walls.ts', '    ...loopGaps(given, records),\n', '', ...checks),
+  mutant(
+    'a hair off a crossing is not found',
+    'checks/check-column-places.ts',
+    ', ...offCrossing(own, given)',
+    '',
+    ...checks,
+  ),
+  mutant(
+    'a shaft is closed by nothing',
+    'checks/check-shafts.ts',
+    'return { closed: places.filter(isClosed).length / places.length,',
+    'return { closed: 1,',
+    ...checks,
+  ),
+  mutant(
+    'storeys without a stair are not found',
+    'stairs/stair-passes.ts',
+    '    ...checkStoreysReached(cx.get(stairsPass, building), storeysOf(cx, building)),\n',
+    '',
+    ...checks,
+    stairs,
+  ),
+  mutant(
+    'ends of beams rest anywhere',
+    'beams/check-beams.ts',
+    'if (supports.some(({ ring }) => rests(ring, point))) return;',
+    'return;',
+    beams,
+  ),
+  mutant('beams may be as low as they like', 'beams/check-beams.ts', 'if (short > 0.5)', 'if (short > 5000)', beams),
+  mutant('beams need no slab', 'beams/check-beams.ts', 'if (!here.isUnderSlab)', 'if (here.level === "")', beams),
+  mutant(
+    'beams take the space of columns',
+    'beams/solve-beams.ts',
+    'union(profile, [ring], holes)',
+    'union(profile, [ring], [])',
+    beams,
+  ),
+  mutant('beams take no headroom', 'stairs/headroom.ts', 'above.push(flat(ring, underMm, name));', '', beams),
+  mutant(
+    'rooms as small as a gap',
+    'rooms/solve-rooms.ts',
+    'const LEAST_MM2 = 250_000;',
+    'const LEAST_MM2 = 1;',
+    rooms,
+  ),
+  mutant(
+    'no least area of a room',
+    'rooms/solve-rooms.ts',
+    'const LEAST_MM2 = 250_000;',
+    'const LEAST_MM2 = 25_000_000;',
+    rooms,
+  ),
+  mutant(
+    'two tags in one room are none',
+    'rooms/solve-rooms.ts',
+    'if (tagged.length > 1)',
+    'if (tagged.length > 9)',
+    rooms,
+  ),
+  mutant(
+    'an open room is none',
+    'rooms/solve-rooms.ts',
+    'else if (!region && isOwn) findings.push(outside(tag.room, level));',
+    '',
+    rooms,
+  ),
+  // What an edit brings about.
+  mutant(
+    'levels that move are not told',
+    'carrying/consequences.ts',
+    '    ...levelsMoved(before.solved, after.solved, display),\n',
+    '',
+    carrying,
+  ),
+  mutant(
+    'stairs that change are not told',
+    'carrying/consequences.ts',
+    '    ...stairsChanged(before.solved, after.solved, level, write),\n',
+    '',
+    carrying,
+  ),
+  mutant(
+    'shafts that cut others are not told',
+    'carrying/consequences.ts',
+    '    ...shaftsChanged(before.solved, after.solved, level),\n',
+    '',
+    carrying,
+  ),
+  mutant(
+    'findings that come and go are not told',
+    'carrying/consequences.ts',
+    '    ...findings(before.solved, after.solved),\n',
+    '',
+    carrying,
+  ),
+  mutant(
+    'areas that change are not told',
+    'carrying/consequences.ts',
+    'if (Math.abs(now - old) > 1000)',
+    'if (Math.abs(now - old) > 1e15)',
+    carrying,
+  ),
+  mutant(
+    'pieces of bodies are not told',
+    'carrying/consequences.ts',
+    "if (old !== now) say('floors',",
+    "if (old === -1) say('floors',",
+    beams,
+  ),
+  // Views.
+  mutant(
+    'a building is opened with its ceilings on',
+    'drawing/opened-at.ts',
+    '    ceilings: keeps(solved.ceilings, ({ topMm }) => topMm),\n',
+    '',
+    opened,
+  ),
+  mutant(
+    'a building is opened with its beams on',
+    'drawing/opened-at.ts',
+    '    bodies: keeps(solved.bodies, ({ topMm }) => topMm),\n',
+    '',
+    opened,
+  ),
+  mutant('beams are not drawn in plan', 'drawing/draw-plan.ts', '    ...drawBodiesOver(solved, view),\n', '', beams),
+  mutant(
+    'beams are not cut in sections',
+    'drawing/draw-section.ts',
+    '      ...of(solved.bodies).flatMap((body) => drawBody(solved, body, from, true)),\n',
+    '',
+    beams,
+  ),
+  mutant(
+    'slabs hang from FFL',
+    'floors/solve-floors.ts',
+    '{ topMm: level.sslMm, thicknessMm: plate.thicknessMm, zone: null }',
+    '{ topMm: level.fflMm, thicknessMm: plate.thicknessMm, zone: null }',
+    ...floors,
+    drawing,
+  ),
+  mutant(
+    'walls are not joined',
+    'walls/wall-plans.ts',
+    'const path = joined(join, (end) => near(cx, building, end, endReachMm(join.path)));',
+    'const path = join.path;',
+    walls,
+  ),
+  mutant('walls reach into each other', 'walls/wall-pieces.ts', '    through.add(other.plan);\n', '', walls),
+];
