@@ -23,7 +23,7 @@ test('a beam is pressed between two columns, is chosen, hangs dashed over its st
   await page.mouse.click(box.x + box.width * 0.6, box.y + box.height * 0.5);
   await expect(tool.getByLabel('To', { exact: true })).not.toHaveValue('');
   await tool.getByLabel('From', { exact: true }).fill('A-1');
-  await tool.getByLabel('To', { exact: true }).fill('A-1 + 5m,0');
+  await tool.getByLabel('To', { exact: true }).fill('A-1 + 6m,0');
   await tool.getByLabel('Deep, under the slab').fill('450');
   await tool.getByRole('button', { name: 'Add the beam' }).click();
   await expect(page.getByRole('heading', { name: 'Beam BM1' })).toBeVisible();
