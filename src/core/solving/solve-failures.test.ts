@@ -38,6 +38,17 @@ jest.mock('../checks/check-levels', () => {
   };
 });
 
+jest.mock('../levels/height-budget', () => {
+  const real = jest.requireActual<typeof import('../levels/height-budget')>('../levels/height-budget');
+  return {
+    ...real,
+    heightBudgets: (...args: Parameters<typeof real.heightBudgets>) => {
+      if (mockBroken.has('budgets')) throw new Error('Broken on purpose');
+      return real.heightBudgets(...args);
+    },
+  };
+});
+
 afterEach(() => mockBroken.clear());
 
 describe('a part of the solve that throws', () => {
@@ -79,5 +90,15 @@ describe('a part of the solve that throws', () => {
       'The rooms',
     ]);
     expect(new Set(failed.map(({ key }) => key)).size).toBe(2);
+  });
+
+  it('that nothing stands in for is told once for each list of the building it was wanted for; the others stand', () => {
+    mockBroken.add('budgets');
+    const { findings, columns, floors, budgets } = new Solver().solve(tower);
+    const failed = findings
+      .filter(({ rule }) => rule === 'solve.failed')
+      .map(({ message }) => message.split(' could')[0]);
+    expect(failed).toContain('The height budgets of building Hall');
+    expect([budgets, columns.length > 0, floors.length > 0]).toEqual([[], true, true]);
   });
 });

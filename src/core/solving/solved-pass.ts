@@ -7,7 +7,7 @@ import { foundationFindingsPass, foundationsPass } from '../foundations/foundati
 import { bodiesPass } from '../bodies/body-passes';
 import { everyFacet } from '../kinds/registry';
 import { budgetsPass } from '../levels/budget-passes';
-import { recordsOf } from '../model/framework';
+import { recordOf, recordsOf } from '../model/framework';
 import { together } from '../passes/together';
 import { definePass, type Context, type Pass } from '../passes/pass';
 import { roomsPass } from '../rooms/room-passes';
@@ -35,18 +35,31 @@ const marksPass = definePass({
     })),
 });
 
-/** Of all buildings, one after the other. */
-const ofAll = <T>(name: string, of: (cx: Context, building: string) => readonly T[]): Pass<T[]> =>
-  definePass({
+/** Of all buildings, one after the other; what fails in one of them is left out there. */
+function ofAll<T>(name: string, of: (cx: Context, building: string) => readonly T[]): Pass<T[]> {
+  const ofOne = definePass<readonly T[]>({
+    name: `${name} of a building`,
+    scope: 'building',
+    gathers: true,
+    run: of,
+    failing: (cx, building) => ({
+      what: `The ${name} of building ${recordOf(cx.framework, 'building', building)?.name ?? ''}`,
+      building,
+      about: [building],
+      value: [],
+    }),
+  });
+  return definePass({
     name: `${name} of the project`,
     scope: 'project',
     gathers: true,
     run: (cx): T[] => {
-      const lists = cx.get(buildingsPass, '').map(({ id }) => of(cx, id));
+      const lists = cx.get(buildingsPass, '').map(({ id }) => cx.get(ofOne, id));
       // One list is all there is: the same object, not a copy.
       return lists.length === 1 ? (lists[0] as T[]) : together(lists);
     },
   });
+}
 
 /** Its own walls, and those it has of other buildings. */
 function ownAndShared(cx: Context, building: string): { own: readonly WallPiece[]; shared: readonly WallPiece[] } {
