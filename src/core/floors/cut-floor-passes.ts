@@ -9,7 +9,7 @@ import { flooredPass } from '../solving/building-passes';
 import { gridsPass } from '../solving/grid-passes';
 import type { FloorPiece } from '../solving/solved';
 import { stairsPass } from '../stairs/stair-passes';
-import { wallCuttersPass } from '../walls/wall-passes';
+import { wallCuttersPass } from '../walls/wall-cutters';
 import { slabPass, slabsPass } from './floor-passes';
 import { jointsOf, type Joint } from './joints';
 import { cutsByPlate, solveFloor, type CutsByPlate } from './solve-floors';

@@ -1,8 +1,6 @@
 import type { Finding } from '../checks/finding';
 import { finding } from '../checks/finding';
-import { mmOf } from '../dimensions/resolve-length';
 import { platesPass } from '../floors/floor-passes';
-import type { Cutter } from '../floors/solve-floors';
 import type { Id } from '../model/ids';
 import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
@@ -15,7 +13,6 @@ import { runInStorey, wallRuns, type CeilingOver, type WallRun } from './wall-he
 import { floorOf, floorsPassed, misfitFinding, placed, wallPiece, type Misfit, type Standing } from './wall-pieces';
 import { standingPass, typedPlanPass, wallPlanPass, wallRecordPass, wallsNear, cells } from './wall-plans';
 import type { Wall } from './wall';
-import { stripsOf } from './wall-path';
 
 /** The walls of a building from where they stand: there is one chain before ceilings are known, and one after. */
 export interface WallChain {
@@ -380,40 +377,3 @@ const areAlike = (a: readonly Band[], b: readonly Band[]): boolean =>
 
 /** Walls as they stand before ceilings are known: rooms, and so ceilings, come from where walls stand, not from their tops. */
 export const wallsBefore = wallChain(' before ceilings', () => () => null, null);
-
-/** Slabs kept clear of walls that pass them. */
-export const wallCuttersPass = definePass({
-  name: 'slabs kept clear of walls',
-  scope: 'building',
-  run: (cx, building): readonly Cutter[] => {
-    const storeys = storeysOf(cx, building);
-    const plates = cx.get(platesPass, building);
-    return cx.get(standingPass, building).flatMap(({ id, passesClearMm }): Cutter[] => {
-      if (passesClearMm === null) return [];
-      const clear = mmOf(cx.framework, passesClearMm);
-      const byType = new Map<Id, WallRun[]>();
-      for (const run of cx.get(wallsBefore.runs, keyOf(building, id)).runs)
-        byType.set(run.type, [...(byType.get(run.type) ?? []), run]);
-      return [...byType].flatMap(([type, runs]): Cutter[] => {
-        const plan = cx.get(typedPlanPass, keyOf(building, id, type));
-        if (!plan) return [];
-        const { path, under } = plan;
-        const rings = stripsOf(path, -clear, path.build.thicknessMm + clear).map((ring) => cx.facts.one(ring));
-        const passes = (sslMm: number) =>
-          runs.some((run) => {
-            const { fflMm } = storeys.find((level) => level.id === run.level)!;
-            return sslMm > quantiseMm(fflMm + run.bottomMm) + 1 && sslMm <= quantiseMm(fflMm + run.topMm) + 1;
-          });
-        const cuts = storeys
-          .filter(({ sslMm }) => passes(sslMm))
-          .flatMap((level) =>
-            plates
-              .at(level.id)
-              .filter((plate) => under.has(plate))
-              .flatMap((plate) => rings.map((ring) => ({ plate: plate.record.id, level: level.id, ring }))),
-          );
-        return [{ id, cuts }];
-      });
-    });
-  },
-});
