@@ -68,6 +68,9 @@ test('a level is dragged by its pennant, and the push is remembered', async ({ p
   await page.mouse.down();
   await page.mouse.move(box.x + 5, box.y - 2, { steps: 4 });
   await page.mouse.move(box.x + 5, box.y - 8, { steps: 4 });
+  // All views show what would be; nothing is done before it is let go.
+  await expect(page.getByLabel('Current level')).toContainText(/03.*\+15\.[1-9]/);
+  await expect(page.getByRole('button', { name: /^Undo/ })).not.toHaveAccessibleName(/Level 03/);
   await page.mouse.up();
   await untilSaved(page);
   const report = await downloadReport(page);

@@ -71,14 +71,6 @@ export const MUTANTS: readonly Mutant[] = [
   mutant('nothing is forgotten', 'passes/graph.ts', 'this.nodes.get(node.group)?.delete(node.key);', '', passes),
   mutant('profiles in use are never let go', 'passes/profiles.ts', 'else this.uses.delete(key);', '', solving),
   mutant(
-    'storeys alike whatever their heights',
-    'walls/wall-passes.ts',
-    '      storey?.above?.fflMm,\n',
-    '',
-    solving,
-    walls,
-  ),
-  mutant(
     'storeys alike whatever stands in them',
     'walls/wall-passes.ts',
     '      cx.get(band, key).map(runOf).join(),\n',

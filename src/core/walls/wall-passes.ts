@@ -188,8 +188,6 @@ export function wallChain(
     );
     return [
       storey?.level.sslMm,
-      storey?.above?.fflMm,
-      storey?.above?.sslMm,
       ranks(level).join(),
       own.map(runOf).join(),
       cx.get(band, key).map(runOf).join(),

@@ -30,6 +30,8 @@ interface HeightStripProps {
   onEdit: (edit: StripEdit, anchor: { x: number; y: number }) => void;
   /** A level was dragged by its handle to another height. */
   onDrag: (level: SolvedLevel, fflMm: number) => void;
+  /** It is being dragged there, once a frame at most; null: it is no longer. */
+  onTry?: (level: SolvedLevel, fflMm: number | null) => void;
 }
 
 /** Heights are dragged in steps: 50 mm, or an inch. */
@@ -59,8 +61,11 @@ export function HeightStrip(props: HeightStripProps) {
     return () => observer.disconnect();
   }, []);
   const [scrolledPx, setScrolledPx] = useState(0);
-  const layout = useMemo(() => layStrip(solved, building, roomPx, beside), [solved, building, roomPx, beside]);
-  const drag = useDrag(layout, props);
+  // While a level is dragged the strip stays as it was, and only the level moves in it; all other views show what would be.
+  const [held, setHeld] = useState<Solved | null>(null);
+  const stands = held ?? solved;
+  const layout = useMemo(() => layStrip(stands, building, roomPx, beside), [stands, building, roomPx, beside]);
+  const drag = useDrag(layout, props, setHeld);
   const findings = useMemo(() => levelsWithFindings(solved), [solved]);
   const stopAt = layout.levels.some(({ level }) => level.id === current)
     ? current
@@ -229,7 +234,11 @@ export function HeightStrip(props: HeightStripProps) {
 }
 
 /** Pixels a piece of the strip moves while a level is dragged, and the elevation to write meanwhile. */
-function useDrag(layout: StripLayout, { display, onDrag, onLevel }: HeightStripProps) {
+function useDrag(
+  layout: StripLayout,
+  { solved, display, onDrag, onTry, onLevel }: HeightStripProps,
+  hold: (solved: Solved | null) => void,
+) {
   const [dragged, setDragged] = useState<{ level: SolvedLevel; fromY: number; mm: number } | null>(null);
   const step = stepFor(display);
   return {
@@ -240,12 +249,27 @@ function useDrag(layout: StripLayout, { display, onDrag, onLevel }: HeightStripP
       onLevel(level.id);
       const fromY = event.clientY;
       const at = (y: number) => quantiseMm(Math.round((level.fflMm - (y - fromY) / layout.scale) / step) * step);
-      const move = ({ clientY }: PointerEvent) => setDragged({ level, fromY, mm: at(clientY) });
+      let frame = 0;
+      let tried = level.fflMm;
+      hold(solved);
+      const move = ({ clientY }: PointerEvent) => {
+        const mm = at(clientY);
+        setDragged({ level, fromY, mm });
+        cancelAnimationFrame(frame);
+        if (mm === tried) return;
+        frame = requestAnimationFrame(() => {
+          tried = mm;
+          onTry?.(level, mm);
+        });
+      };
       const end = ({ clientY, type }: PointerEvent) => {
         target.removeEventListener('pointermove', move);
         target.removeEventListener('pointerup', end);
         target.removeEventListener('pointercancel', end);
+        cancelAnimationFrame(frame);
         setDragged(null);
+        hold(null);
+        onTry?.(level, null);
         if (type === 'pointerup' && Math.abs(clientY - fromY) > 2 && at(clientY) !== level.fflMm)
           onDrag(level, at(clientY));
       };

@@ -2,16 +2,28 @@
 
 import { useState } from 'react';
 import { formatLength } from '@/core/units/format-length';
-import { chooseBuilding, useProject, useProjectStore } from '../session/store';
+import { chooseBuilding, useProjectStore, useSlice } from '../session/store';
 import { BESIDE_WIDTH } from './beside-strip';
 import { HeightStrip } from './height-strip';
+import type { MoveMode } from '@/core/levels/chain';
 import type { StripEdit } from './strip-dimensions';
 import { StripPopover } from './strip-popover';
 
 /** The height strip of the open building, with its heading and its editing in place. */
 export function StripPanel() {
-  const { solved, building, level, selection, display, mayEdit, mode, run, say, set, select } = useProject(
-    (project) => project,
+  const { solved, building, level, selection, display, mayEdit, mode, session, run, say, set, select } = useSlice(
+    'solved',
+    'building',
+    'level',
+    'selection',
+    'display',
+    'mayEdit',
+    'mode',
+    'session',
+    'run',
+    'say',
+    'set',
+    'select',
   );
   const store = useProjectStore();
   const [neighbour, setNeighbour] = useState<string | null>(null);
@@ -48,6 +60,20 @@ export function StripPanel() {
           </select>
         </label>
       )}
+      {mayEdit && levels.length > 1 && (
+        <label className="flex items-center gap-1.5 px-2.5 pb-1 text-[11px] text-ink2">
+          a level that moves
+          <select
+            aria-label="A level that moves"
+            className="min-w-0 flex-1 rounded-sm border border-hair bg-sheet px-1 py-0.5"
+            value={mode}
+            onChange={({ target }) => set({ mode: target.value as MoveMode })}
+          >
+            <option value="push">pushes what is beyond it</option>
+            <option value="only">moves alone</option>
+          </select>
+        </label>
+      )}
       {levels.length > 0 && (
         <HeightStrip
           solved={solved}
@@ -65,6 +91,11 @@ export function StripPanel() {
           onLevel={(id) => set({ level: id, selection: [id] })}
           onSelect={select}
           onEdit={(next, anchor) => setEdit({ edit: next, anchor })}
+          onTry={(dragged, fflMm) =>
+            session?.try(
+              fflMm === null ? null : { command: 'levels.setElevation', input: { level: dragged.id, fflMm, mode } },
+            )
+          }
           onDrag={(dragged, fflMm) => {
             const refusal = run('levels.setElevation', { level: dragged.id, fflMm, mode });
             if (refusal) say(refusal);
