@@ -15,12 +15,37 @@ import { quantiseMm } from '../units/length-units';
 import type { ColumnStack } from './column';
 import { sectionRing } from './section-shape';
 import { solveColumn } from './solve-columns';
+import { storeyStates, type StoreyState } from './storey-states';
 
 interface SolvedStack {
   pieces: readonly ColumnPiece[];
   blocks: readonly ColumnBlock[];
   findings: readonly Finding[];
 }
+
+/** The levels that part a column, whatever their heights. */
+const partingPass = definePass({
+  name: 'levels that part a column',
+  scope: 'thing',
+  run: (cx, id): readonly { id: Id }[] => {
+    const stack = recordOf(cx.framework, 'columnStack', id);
+    if (!stack) return [];
+    const floored = cx.get(flooredPass, stack.building);
+    return partingLevels(cx.framework, stack, floored, cx.get(extentsPass, stack.building)).map((level) => ({
+      id: level.id,
+    }));
+  },
+});
+
+/** How a column stands in each storey in plan: what is pushed up stands as it did. */
+const statesPass = definePass({
+  name: 'column in plan by storeys',
+  scope: 'thing',
+  run: (cx, id): readonly StoreyState[] => {
+    const stack = recordOf(cx.framework, 'columnStack', id);
+    return stack ? storeyStates(cx.framework, stack, cx.get(partingPass, id)) : [];
+  },
+});
 
 /** A column through its storeys. */
 export const stackPass = definePass<SolvedStack>({
@@ -32,7 +57,7 @@ export const stackPass = definePass<SolvedStack>({
     const { building } = stack;
     const floored = cx.get(flooredPass, building);
     const levels = partingLevels(cx.framework, stack, floored, cx.get(extentsPass, building));
-    return solveColumn(cx.framework, stack, levels, cx.get(platesPass, building), cx.facts);
+    return solveColumn(cx.framework, stack, levels, cx.get(platesPass, building), cx.facts, cx.get(statesPass, id));
   },
   failing: ({ framework }, id) => {
     const stack = recordOf(framework, 'columnStack', id);
@@ -44,6 +69,7 @@ const NOTHING: SolvedStack = { pieces: [], blocks: [], findings: [] };
 const runsPass = definePass({
   name: 'column stack in like stretches',
   scope: 'thing',
+  gathers: true,
   run: (cx, id): readonly Run[] => columnRuns(cx.get(stackPass, id).pieces, cx.facts)[0] ?? [],
 });
 
@@ -102,6 +128,7 @@ interface ColumnAt {
 const byLevelPass = definePass({
   name: 'columns by levels',
   scope: 'building',
+  gathers: true,
   run: (cx, building): ReadonlyMap<Id, readonly ColumnAt[]> => {
     const found = new Map<Id, ColumnAt[]>();
     for (const stretches of cx.get(columnRunsPass, building))

@@ -24,9 +24,9 @@ export function solveColumn(
   storeys: readonly ResolvedLevel[],
   plates: PlateSet,
   facts: PlanFacts,
+  states: readonly StoreyState[] = storeyStates(framework, stack, storeys),
 ): { pieces: ColumnPiece[]; blocks: ColumnBlock[]; findings: Finding[] } {
   const mark = stack.name ?? resolvePlace(framework, stack.place).mark ?? 'column';
-  const states = storeyStates(framework, stack, storeys);
   const rings = new Map<StoreyState, Ring>();
   const ringOf = (state: StoreyState): Ring => {
     const known = rings.get(state) ?? facts.one(sectionHull(state.section, state.at, state.turnDeg));

@@ -1,6 +1,5 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { plus, quantised, turned, type Point } from '../geometry/point';
-import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolvePlace } from '../outlines/resolve-place';
@@ -23,11 +22,7 @@ export interface StoreyState {
  * How a stack stands in each storey, from its base and its exceptions: one that goes upwards holds until another one
  * does, one that is for here only does not. Storeys without exceptions share one state object.
  */
-export function storeyStates(
-  framework: Framework,
-  stack: ColumnStack,
-  storeys: readonly ResolvedLevel[],
-): StoreyState[] {
+export function storeyStates(framework: Framework, stack: ColumnStack, storeys: readonly { id: Id }[]): StoreyState[] {
   const place = resolvePlace(framework, stack.place);
   const base = sectionMm(framework, stack.section);
   const baseTurn = quantiseMm(place.turnDeg + stack.turnDeg);

@@ -17,11 +17,17 @@ function reused(before: unknown, after: unknown): unknown {
   return reusedObject(before as Record<string, unknown>, after as Record<string, unknown>);
 }
 
+const NOTHING = Symbol('nothing');
+
 function reusedList(before: readonly unknown[], after: readonly unknown[]): readonly unknown[] {
   let isSame = before.length === after.length;
   let parts: unknown[] | null = null;
+  // The same object in turn, as states of storeys are, is looked into once.
+  let [lastWas, lastIs, lastPart]: unknown[] = [NOTHING, NOTHING, NOTHING];
   for (let i = 0; i < after.length; i += 1) {
-    const part = i < before.length ? reused(before[i], after[i]) : after[i];
+    const isAgain = before[i] === lastWas && after[i] === lastIs;
+    const part = isAgain ? lastPart : i < before.length ? reused(before[i], after[i]) : after[i];
+    [lastWas, lastIs, lastPart] = [before[i], after[i], part];
     if (part !== before[i]) isSame = false;
     if (part !== after[i]) (parts ??= [...after])[i] = part;
   }
