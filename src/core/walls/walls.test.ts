@@ -337,3 +337,50 @@ it('levels of another storey height keep walls at the soffit', () => {
   expect(pieces(higher).map(({ bottomMm, topMm }) => topMm - bottomMm)).toEqual([3350, 3150]);
   expect(recordsOf(higher, 'wall')[0]!.stopsAt.level).toBe(levelId(higher, 'RF'));
 });
+
+it('a wall that reaches into the next storey cuts what it crosses there, and not in the storey over that, though the same walls stand in both', () => {
+  const layers = [{ name: 'concrete', thicknessMm: 200, core: true }];
+  const framework = given([
+    ['buildings.add', { name: 'House' }],
+    ['levels.setUp', { above: '4@3m' }],
+    ['floors.add', { name: 'Plate', outline: { type: 'rectangle', widthMm: 12_000, depthMm: 8000 } }],
+    [
+      'walls.add',
+      {
+        name: 'P',
+        type: { name: 'T', layers },
+        place: '1000,4000',
+        points: [
+          { xMm: 0, yMm: 0 },
+          { xMm: 8000, yMm: 0 },
+        ],
+        startsAt: { level: '00' },
+        stopsAt: { level: '03' },
+      },
+    ],
+    [
+      'walls.add',
+      {
+        name: 'X',
+        use: 'exterior',
+        type: 'T',
+        place: '5000,1000',
+        points: [
+          { xMm: 0, yMm: 0 },
+          { xMm: 0, yMm: 6000 },
+        ],
+        startsAt: { level: '00' },
+        stopsAt: { level: '01', face: 'FFL', offsetMm: 1100 },
+      },
+    ],
+  ]);
+  const solved = solve(framework);
+  const volumeAt = (level: string) =>
+    solved.walls.find(
+      (piece) => piece.name === 'P' && solved.levels.find(({ id }) => id === piece.level)!.name === level,
+    )!.volumeMm3;
+  const height = 3000 - 250;
+  expect(volumeAt('02')).toBeCloseTo(8000 * 200 * height, 0);
+  expect(volumeAt('00')).toBeCloseTo((8000 - 200) * 200 * height, 0);
+  expect(volumeAt('01')).toBeLessThan(volumeAt('02'));
+});
