@@ -127,3 +127,31 @@ describe('rooms', () => {
     expect(recordsOf(after('elements.remove', { ids: [room!.id] }, named), 'room')).toEqual([]);
   });
 });
+
+it('loses the area of a column only at levels where it stands, though the walls are the same at all', () => {
+  const tower = given([
+    ['buildings.add', { name: 'House' }],
+    ['levels.setUp', { above: '4@3m' }],
+    ['floors.add', { name: 'Plate', outline: { type: 'rectangle', widthMm: 12_000, depthMm: 8000 } }],
+    [
+      'walls.add',
+      {
+        type: { name: 'T', layers },
+        points: corners('0,0 6000,0 6000,5000 0,5000'),
+        closed: true,
+        on: 'inside',
+        startsAt: { level: '00' },
+        stopsAt: { level: 'RF' },
+      },
+    ],
+    ['columns.place', { name: 'C', place: '3000,2500', section: { shape: 'rectangle', widthMm: 400, depthMm: 400 } }],
+    ['columns.except', { columns: ['C'], level: '01', leftOut: true }],
+  ]);
+  const solved = solve(tower);
+  const nets = solved.rooms.map(({ level, netMm2 }): [string, number] => [
+    solved.levels.find(({ id }) => id === level)!.name,
+    Math.round(netMm2),
+  ]);
+  const with400 = 6000 * 5000 - 400 * 400;
+  expect(Object.fromEntries(nets)).toEqual({ '00': with400, '01': 6000 * 5000, '02': with400, '03': with400 });
+});
