@@ -22,6 +22,7 @@ const floors = [
   'src/core/floors/exceptions.test.ts',
 ];
 const carrying = 'src/core/carrying/carrying.test.ts';
+const consequences = 'src/core/carrying/consequences.test.ts';
 const opened = 'src/core/drawing/opened-at.test.ts';
 const drawing = 'src/core/drawing/drawing.test.ts';
 
@@ -259,6 +260,7 @@ export const MUTANTS: readonly Mutant[] = [
     '    ...shaftsChanged(before.solved, after.solved, level),\n',
     '',
     carrying,
+    consequences,
   ),
   mutant(
     'findings that come and go are not told',
@@ -273,6 +275,7 @@ export const MUTANTS: readonly Mutant[] = [
     'if (Math.abs(now - old) > 1000)',
     'if (Math.abs(now - old) > 1e15)',
     carrying,
+    consequences,
   ),
   mutant(
     'pieces of bodies are not told',
@@ -295,6 +298,7 @@ export const MUTANTS: readonly Mutant[] = [
     '    bodies: keeps(solved.bodies, ({ topMm }) => topMm),\n',
     '',
     opened,
+    beams,
   ),
   mutant('beams are not drawn in plan', 'drawing/draw-plan.ts', '    ...drawBodiesOver(solved, view),\n', '', beams),
   mutant(

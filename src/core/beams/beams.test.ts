@@ -3,6 +3,7 @@ import { consequences } from '../carrying/consequences';
 import { standingIn } from '../carrying/carry-commands';
 import { drawPlan } from '../drawing/draw-plan';
 import { drawSection } from '../drawing/draw-section';
+import { openedAt } from '../drawing/opened-at';
 import { recordsOf, type Framework } from '../model/framework';
 import { reportOf } from '../report/report';
 import { solve, Solver } from '../solving/solve';
@@ -142,6 +143,15 @@ describe('a beam', () => {
       (each) => each.words,
     );
     expect(words).toContain(`0 pieces of beams → ${solved.bodies.length}`);
+  });
+
+  it('is taken off with all that lies over a level, where the building is opened there', () => {
+    const solved = solve(beamed);
+    const opened = openedAt(solved, levelId(beamed, '01'));
+    const names = (bodies: typeof solved.bodies) =>
+      bodies.map(({ level }) => solved.levels.find(({ id }) => id === level)!.name);
+    expect(names(solved.bodies)).toContain('02');
+    expect(names(opened.bodies)).toEqual(['B1', '00', '01']);
   });
 
   it('is copied, mirrored, and let go of by lines that go', () => {
