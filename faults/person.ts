@@ -4,6 +4,7 @@ import { frameworkHash } from '@/core/model/framework';
 import { ProjectSession, type Shown } from '@/ui/session/project-session';
 import type { Send } from '@/ui/session/server';
 import { Browser } from '@/ui/session/testing/browser';
+import type { CommandName, CommandInputs } from '@/core/model/command-inputs';
 
 /** An edit somebody made, and what became of it as far as they were told. */
 export interface Made {
@@ -150,7 +151,7 @@ export class Tab {
   }
 
   /** Makes an edit, if it can be made on what is seen. */
-  edit(command: string, input: Parameters<ProjectSession['run']>[1]): void {
+  edit<Name extends CommandName>(command: Name, input: CommandInputs[Name]): void {
     const before = this.shown?.unsent.length ?? 0;
     if (!this.session.run(command, input).ok) return;
     this.note(before);

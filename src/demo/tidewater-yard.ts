@@ -1,7 +1,9 @@
+import type { Sent } from '@/core/model/command-inputs';
+
 /** Corners typed as pairs of millimetres. */
 const corners = (text: string) =>
   text.split(' ').map((pair) => {
-    const [xMm, yMm] = pair.split(',').map(Number);
+    const [xMm = 0, yMm = 0] = pair.split(',').map(Number);
     return { xMm, yMm };
   });
 
@@ -9,7 +11,7 @@ const corners = (text: string) =>
  * "Tidewater Yard", a made-up music school with student rooms: the hall house and the annex, as a script of commands. Everything
  * shown in pictures and tests is made by this script.
  */
-export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
+export const TIDEWATER_YARD: readonly Sent[] = [
   { command: 'project.start', input: { name: 'Tidewater Yard' } },
   { command: 'buildings.add', input: { name: 'Hall house' } },
   { command: 'dimensions.define', input: { name: 'typical', value: 3300, note: 'Floor to floor of the rooms' } },
@@ -27,7 +29,7 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
           title: 'Rooms',
           fflMm: 15000 + i * 3300,
           buildUpMm: 80,
-          levelKind: 'storey',
+          levelKind: 'storey' as const,
         })),
         { name: '12', title: 'Plant', fflMm: 44700, buildUpMm: 100, levelKind: 'plant' },
         { name: 'RF', title: 'Roof', fflMm: 48600, buildUpMm: 0, levelKind: 'roof' },
@@ -93,7 +95,8 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
     command: 'columns.placeAtCrossings',
     input: { lines: ['3', '4', 'A', 'E'], section: { shape: 'circle', diameterMm: 550 } },
   },
-  ...[
+  ...(
+    [
     {
       name: 'L1',
       purpose: 'lift',
@@ -148,7 +151,7 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       startsAt: 'B2',
       opensHead: false,
     },
-  ].map(({ name, purpose, place, widthMm, depthMm, startsAt, opensHead }) => ({
+  ] as const).map(({ name, purpose, place, widthMm, depthMm, startsAt, opensHead }): Sent => ({
     command: 'shafts.add',
     input: {
       name,
@@ -269,10 +272,10 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       at: ['01', '02', '03'],
     },
   },
-  ...[
+  ...([
     { name: 'ST1', place: 'B-3 + 450,-4200', startsAt: 'B2', turn: 'left', opening: 'well' },
     { name: 'ST2', place: 'C-3 + 450,4600', startsAt: 'B1', turn: 'right', opening: 'well', entry: 2 },
-  ].map(({ name, place, startsAt, ...how }) => ({
+  ] as const).map(({ name, place, startsAt, ...how }): Sent => ({
     command: 'stairs.add',
     input: {
       building: 'Hall house',
@@ -308,11 +311,11 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
     },
   },
   // Stairs are reached from the two ends, lifts from the west.
-  ...[950, 29_050].map((alongMm) => ({
+  ...[950, 29_050].map((alongMm): Sent => ({
     command: 'walls.addOpening',
     input: { wall: 'Core', opening: 'door', alongMm, widthMm: 1200, opens: 'outwards' },
   })),
-  ...[39_550, 42_250, 44_950].map((alongMm) => ({
+  ...[39_550, 42_250, 44_950].map((alongMm): Sent => ({
     command: 'walls.addOpening',
     input: { wall: 'Core', opening: 'plain', alongMm, widthMm: 1100 },
   })),
@@ -377,7 +380,7 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
     },
   },
   ...[1700, 7100, 12_500].flatMap((alongMm) =>
-    [alongMm, 43_560 - alongMm].map((along) => ({
+    [alongMm, 43_560 - alongMm].map((along): Sent => ({
       command: 'walls.addOpening',
       input: { wall: 'Annex wall', opening: 'window', alongMm: along, widthMm: 2400, heightMm: 1700, sillMm: 900 },
     })),
@@ -414,7 +417,7 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       stopsAt: { level: 'RF' },
     },
   },
-  ...[5660, 11_060].map((xMm, i) => ({
+  ...[5660, 11_060].map((xMm, i): Sent => ({
     command: 'walls.add',
     input: {
       building: 'Annex',
@@ -430,16 +433,16 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       stopsAt: { level: 'RF' },
     },
   })),
-  ...[2000, 7200, 12_600].map((alongMm) => ({
+  ...[2000, 7200, 12_600].map((alongMm): Sent => ({
     command: 'walls.addOpening',
     input: { wall: 'Corridor', opening: 'door', alongMm },
   })),
-  ...[
+  ...([
     { name: 'Practice', use: 'teaching', place: 'Q-21 + 2700,3600' },
     { name: 'Ensemble', use: 'teaching', place: 'Q-22 + 2700,3600' },
     { name: 'Store', use: 'storage', place: 'Q-23 + 2700,3600' },
     { name: 'Lobby', use: 'circulation', place: 'P-21 + 4000,4400' },
-  ].map(({ name, use, place }) => ({
+  ] as const).map(({ name, use, place }): Sent => ({
     command: 'rooms.add',
     input: { building: 'Annex', level: '00', name, use, place },
   })),
@@ -487,7 +490,7 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       startsAt: { level: '03' },
     },
   },
-  ...[1000, 7200, 14_400].map((xMm, i) => ({
+  ...[1000, 7200, 14_400].map((xMm, i): Sent => ({
     command: 'walls.add',
     input: {
       building: 'Hall house',
@@ -501,11 +504,11 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
       startsAt: { level: '03' },
     },
   })),
-  ...[2000, 8700, 15_900].map((alongMm) => ({
+  ...[2000, 8700, 15_900].map((alongMm): Sent => ({
     command: 'walls.addOpening',
     input: { wall: 'Rooms corridor', opening: 'door', alongMm },
   })),
-  ...['A-4 + 4000,3300', 'A-5 + 3600,3300', 'A-6 + 3600,3300'].map((place, i) => ({
+  ...['A-4 + 4000,3300', 'A-5 + 3600,3300', 'A-6 + 3600,3300'].map((place, i): Sent => ({
     command: 'rooms.add',
     input: {
       building: 'Hall house',
@@ -521,7 +524,7 @@ export const TIDEWATER_YARD: readonly { command: string; input: unknown }[] = [
     input: { building: 'Hall house', name: 'Student floors', master: '03', levels: ['04', '05', '06', '07', '08'] },
   },
   // A wet room of each student room lies lower, its build-up makes up for it.
-  ...[4600, 11_200, 18_400].map((xMm, i) => ({
+  ...[4600, 11_200, 18_400].map((xMm, i): Sent => ({
     command: 'floors.setZone',
     input: {
       floor: 'Podium',

@@ -5,7 +5,8 @@ import { crossingOf } from '../grids/crossings';
 import type { Extent } from '../levels/extent';
 import { storeyLevels } from '../levels/resolve-levels';
 import { extentInputSchema, readExtent } from '../levels/extent-input';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema, type Place } from '../model/fields';
 import { freeName, refuseTaken } from '../model/free-name';
 import type { Framework } from '../model/framework';
@@ -173,4 +174,8 @@ const except = defineCommand({
 
 const word = (form: (typeof BEAM_FORMS)[number]): string => (form === 'beam' ? 'Beam' : 'Downstand');
 
-export const BEAM_COMMANDS: Command[] = [add, change, except];
+export const BEAM_COMMANDS = [add, change, except] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof BEAM_COMMANDS> {}
+}

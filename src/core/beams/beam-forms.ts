@@ -1,5 +1,6 @@
-import { LENGTH, lengthOf, levelOf, lineOf, placeOf } from '../entry/entry-context';
+import { LENGTH, lengthOf, levelOf, lineOf, placeOf, wordOf } from '../entry/entry-context';
 import type { Form } from '../entry/form';
+import { BEAM_FORMS } from './beam';
 
 /** `beam from PLACE to PLACE` and `beam along LINE between LINE and LINE`, each with its size. */
 const SIZE = `(?:\\s+(?<w>${LENGTH})\\s+wide)?(?:\\s+(?<d>${LENGTH})\\s+deep)?(?:\\s+at\\s+(?<level>\\S+))?`;
@@ -17,7 +18,7 @@ export const BEAM_FORMS_TYPED: readonly Form[] = [
     read: ({ form, line, a, b, w, d, level }, context) => ({
       command: 'beams.add',
       input: {
-        form: form!.toLowerCase(),
+        form: wordOf(form!, BEAM_FORMS),
         line: lineOf(line!, context),
         between: [lineOf(a!, context), lineOf(b!, context)],
         ...sizes(w, d, level, context),
@@ -36,7 +37,7 @@ export const BEAM_FORMS_TYPED: readonly Form[] = [
     read: ({ form, from, to, w, d, level }, context) => ({
       command: 'beams.add',
       input: {
-        form: form!.toLowerCase(),
+        form: wordOf(form!, BEAM_FORMS),
         from: placeOf(from!, context),
         to: placeOf(to!, context),
         ...sizes(w, d, level, context),

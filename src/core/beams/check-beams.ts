@@ -1,4 +1,4 @@
-import { finding, type Finding, type Fix } from '../checks/finding';
+import { finding, type Finding, type Fix, fixBy } from '../checks/finding';
 import { distance, type Point } from '../geometry/point';
 import { contains, distanceToSegment, type Ring } from '../geometry/polygon';
 import type { HeightBudget } from '../levels/height-budget';
@@ -62,11 +62,10 @@ export function checkBeam(beam: Beam, at: readonly BeamAt[], given: BeamGiven): 
           .sort((a, b) => a.mm - b.mm)[0]?.support;
         const fixes = near
           ? [
-              {
-                words: `Bring its end to ${near.words}`,
-                command: 'beams.change',
-                input: { beam: beam.id, [end]: { lines: null, xMm: near.at.x, yMm: near.at.y } },
-              },
+              fixBy(`Bring its end to ${near.words}`, 'beams.change', {
+                beam: beam.id,
+                [end]: { lines: null, xMm: near.at.x, yMm: near.at.y },
+              }),
             ]
           : [leaveOut];
         const message = `The ${end === 'from' ? 'first' : 'second'} end of ${beam.form} ${beam.name} rests on nothing at level ${name}. Bring it to a column, a wall or another beam`;

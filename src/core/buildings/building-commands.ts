@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { projectDetailsSchema } from './building';
 import { angleSchema, textSchema } from '../model/fields';
 import { recordOf, recordsOf } from '../model/framework';
@@ -131,4 +132,8 @@ const change = defineCommand({
     `Building ${recordOf(before, 'building', buildingReferred(before, input.building))?.name ?? ''} changed`,
 });
 
-export const BUILDING_COMMANDS: Command[] = [start, setSurvey, describe, add, change];
+export const BUILDING_COMMANDS = [start, setSurvey, describe, add, change] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof BUILDING_COMMANDS> {}
+}

@@ -1,7 +1,8 @@
 import { withMembers } from '../cores/core';
 import { z } from 'zod';
 import { levelById, storeyLevels, type ResolvedLevel } from '../levels/resolve-levels';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import type { Edit } from '../model/edit';
 import type { Extent } from '../levels/extent';
 import type { End } from '../model/fields';
@@ -230,4 +231,8 @@ export function standingIn(framework: Framework, level: Id): Map<CarryKind, numb
   return counts;
 }
 
-export const CARRY_COMMANDS: Command[] = [to, carry];
+export const CARRY_COMMANDS = [to, carry] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof CARRY_COMMANDS> {}
+}

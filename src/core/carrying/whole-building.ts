@@ -5,8 +5,9 @@ import { LEVEL_COMMANDS } from '../levels/level-commands';
 import { heightsSchema } from '../levels/level-input';
 import { levelsOf, storeyLevels } from '../levels/resolve-levels';
 import { defineCommand, planCommand, type Command } from '../model/command';
+import type { Given, InputsOf } from '../model/command-inputs';
 import type { Edit } from '../model/edit';
-import { derivedCommandId } from '../model/ids';
+import { derivedCommandId, type Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import type { Refusal } from '../model/result';
 import { buildingReferred, refSchema } from '../model/refer';
@@ -16,14 +17,20 @@ import { STARTING_TYPES } from '../walls/wall-type';
 import { freeWallName, typeInputSchema } from '../walls/wall-input';
 import { WALL_COMMANDS } from '../walls/wall-commands';
 
-const named = (commands: readonly Command[], name: string): Command => commands.find((each) => each.name === name)!;
+const named = <Name extends string, Each extends Command>(commands: readonly Each[], name: Name) =>
+  commands.find((each) => each.name === name) as Extract<Each, { name: Name }>;
 const setUp = named(LEVEL_COMMANDS, 'levels.setUp');
 const addWall = named(WALL_COMMANDS, 'walls.add');
 const addFoundation = named(FOUNDATION_COMMANDS, 'foundations.add');
 const addFloor = named(FLOOR_COMMANDS, 'floors.add');
 
 /** Does a step of a larger command as that command would; its refusal refuses the whole. */
-function step(edit: Edit, command: Command, input: unknown, ordinal: number): Refusal | null {
+function step<Each extends Command>(
+  edit: Edit,
+  command: Each,
+  input: Given<z.input<Each['input']>>,
+  ordinal: number,
+): Refusal | null {
   const planned = planCommand(command, edit.framework, input, derivedCommandId(edit.newId(), String(ordinal)));
   if (!planned.ok) return planned.refusal;
   edit.take(planned.value.after);
@@ -61,7 +68,7 @@ const wholeBuilding = defineCommand({
       const ring = resolveOutline(edit.framework, readOutline(edit.framework, building, input.outline));
       const points = ring!.map(({ x, y }) => ({ xMm: x, yMm: y }));
       const name = freeWallName(edit.framework);
-      const wall = { building, use: 'exterior', type: input.wall, points, closed: true, on: 'outside' };
+      const wall = { building, use: 'exterior', type: input.wall, points, closed: true, on: 'outside' } as const;
       const refusedWall = step(
         edit,
         addWall,
@@ -72,9 +79,9 @@ const wholeBuilding = defineCommand({
       const floor = {
         building,
         name: 'Floors',
-        outline: { type: 'walls', walls: [name], face: 'coreOutside' },
+        outline: { type: 'walls' as const, walls: [name], face: 'coreOutside' as const },
         thicknessMm: input.floorMm,
-        levels: { range: [first.id, last.id] },
+        levels: { range: [first.id, last.id] as [Id, Id] },
       };
       const refusedFloor = step(edit, addFloor, floor, 3);
       if (refusedFloor) return refusedFloor;
@@ -85,7 +92,7 @@ const wholeBuilding = defineCommand({
         atLeastMm: 100,
         atMostMm: 5000,
       });
-      const over = { level: last.id, face: 'FFL', offsetMm: mm };
+      const over = { level: last.id, face: 'FFL' as const, offsetMm: mm };
       const refusedParapet = step(
         edit,
         addWall,
@@ -101,4 +108,8 @@ const wholeBuilding = defineCommand({
   },
 });
 
-export const WHOLE_BUILDING_COMMANDS: Command[] = [wholeBuilding];
+export const WHOLE_BUILDING_COMMANDS = [wholeBuilding] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof WHOLE_BUILDING_COMMANDS> {}
+}

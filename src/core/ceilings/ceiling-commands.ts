@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { extentInputSchema, readExtent } from '../levels/extent-input';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema } from '../model/fields';
 import { freeName, refuseTaken } from '../model/free-name';
 import type { Framework } from '../model/framework';
@@ -132,4 +133,8 @@ const except = defineCommand({
   },
 });
 
-export const CEILING_COMMANDS: Command[] = [add, change, except];
+export const CEILING_COMMANDS = [add, change, except] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof CEILING_COMMANDS> {}
+}

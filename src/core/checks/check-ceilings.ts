@@ -6,7 +6,7 @@ import { ringsMeet } from '../geometry/polygon';
 import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import type { SolvedOpening } from '../walls/solved-wall';
-import { finding, type Finding, type Fix } from './finding';
+import { finding, type Finding, type Fix, fixBy } from './finding';
 
 /** A storey with what hangs in it; heights from its FFL. */
 interface Given {
@@ -31,7 +31,7 @@ export function checkHung(records: readonly Ceiling[], hung: ReadonlySet<Id>): F
     .filter(({ id }) => !hung.has(id))
     .map((record) => {
       const message = `Ceiling ${record.name} hangs nowhere: no walls go round a room at its levels. Close the walls, or draw its outline`;
-      const fix = { words: `Delete ceiling ${record.name}`, command: 'elements.remove', input: { ids: [record.id] } };
+      const fix = fixBy(`Delete ceiling ${record.name}`, 'elements.remove', { ids: [record.id] });
       return finding('ceiling.nowhere', record.building, null, [record.id], message, [fix]);
     });
 }

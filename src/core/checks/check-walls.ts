@@ -13,7 +13,7 @@ import type { Wall } from '../walls/wall';
 import { clearBetween } from '../walls/clear-between';
 import type { WallPath } from '../walls/wall-path';
 import { formatLength } from '../units/format-length';
-import { finding, type Finding } from './finding';
+import { finding, type Finding, type Fix, fixBy } from './finding';
 
 /** A gap this small between a slab and an exterior wall is hardly meant, mm. */
 const SLAB_GAP_MM = 150;
@@ -61,7 +61,7 @@ function tops({ storeys, plates, walls, ceilings, facts }: Given, records: reado
     const soffit = soffitMm(above, plates, (plate) => over.includes(plate), { rings: piece.strips, facts });
     const off = soffit - piece.topMm;
     if (off < 1) return [];
-    const toSoffit = {
+    const toSoffit: Fix = {
       words: 'Bring it up to the soffit',
       command: 'walls.change',
       input: { wall: record.id, stopsAt: { level: above.id, face: 'soffit', offsetMm: 0 } },
@@ -81,11 +81,10 @@ function tops({ storeys, plates, walls, ceilings, facts }: Given, records: reado
           [record.id, through.ceiling],
           `Wall ${record.name} goes ${formatLength(Math.round((piece.topMm - through.bottomMm) * 10) / 10)} mm past ceiling ${through.name} and ends under the slab of level ${above.record.name}. Stop it at the ceiling, or bring it up to the soffit`,
           [
-            {
-              words: 'Stop it at the ceiling',
-              command: 'walls.change',
-              input: { wall: record.id, stopsAt: { level: above.id, face: 'ceiling', offsetMm: 0 } },
-            },
+            fixBy('Stop it at the ceiling', 'walls.change', {
+              wall: record.id,
+              stopsAt: { level: above.id, face: 'ceiling', offsetMm: 0 },
+            }),
             toSoffit,
           ],
         ),
@@ -206,7 +205,7 @@ function loopGaps({ pathOf }: Given, records: readonly Wall[]): Finding[] {
 }
 
 /** Draws a wall with one of its ends at another place. */
-const endFix = ({ record, i }: { record: Wall; i: number }, points: readonly Point[], to: Point) => ({
+const endFix = ({ record, i }: { record: Wall; i: number }, points: readonly Point[], to: Point): Fix => ({
   words: `Bring ${record.name} to its end`,
   command: 'walls.change',
   input: {

@@ -1,13 +1,13 @@
 import type { Id } from '../model/ids';
-import type { Json } from '../model/json';
+import type { CommandInputs, CommandName, Sent } from '../model/command-inputs';
 import { RULES, type Rule, type Severity } from './rules';
 
 /** A command that makes a rule hold again, with what it does in words. */
-export interface Fix {
-  words: string;
-  command: string;
-  input: Json;
-}
+export type Fix = { words: string } & Sent;
+
+/** A fix whose command and input fit each other. */
+export const fixBy = <Name extends CommandName>(words: string, command: Name, input: CommandInputs[Name]): Fix =>
+  ({ words, command, input }) as Fix;
 
 /** One place where a rule does not hold. */
 export interface Finding {

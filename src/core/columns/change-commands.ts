@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { endInputSchema, readEnd } from '../levels/end-input';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
 import { angleSchema, textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
@@ -245,4 +245,4 @@ const editTable = defineCommand({
     `${input.cells.length} ${input.cells.length === 1 ? 'cell' : 'cells'} of the column table changed`,
 });
 
-export const COLUMN_CHANGE_COMMANDS: Command[] = [change, except, asBelow, setBlocks, carriedBy, editTable];
+export const COLUMN_CHANGE_COMMANDS = [change, except, asBelow, setBlocks, carriedBy, editTable] as const;

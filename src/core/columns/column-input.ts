@@ -7,6 +7,7 @@ import { endInputSchema } from '../levels/end-input';
 import { angleSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
+import type { Given } from '../model/command-inputs';
 import { LengthReader, lengthInputSchema, type LengthInput } from '../model/length-input';
 import { refSchema } from '../model/refer';
 import { heldReferred } from '../setting-out/held-line';
@@ -23,6 +24,8 @@ export const sectionInputSchema = z.discriminatedUnion('shape', [
     flangeMm: lengthInputSchema,
   }),
 ]);
+
+export type SectionInput = Given<z.input<typeof sectionInputSchema>>;
 
 export const FACES = ['interior', 'exterior', 'centre', 'left', 'right'] as const;
 

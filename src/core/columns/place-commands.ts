@@ -3,7 +3,7 @@ import { curveLength, pointAlong } from '../geometry/curve';
 import { distance } from '../geometry/point';
 import { buildingCrossings, crossingOf, type Crossing } from '../grids/crossings';
 import { endInputSchema, readSpan } from '../levels/end-input';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
 import { angleSchema, textSchema } from '../model/fields';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -278,4 +278,4 @@ const copy = defineCommand({
   sentence: (_, input) => `${input.columns.length} columns copied`,
 });
 
-export const COLUMN_PLACE_COMMANDS: Command[] = [placeAtCrossings, place, placeAlong, takeFromDrawing, copy];
+export const COLUMN_PLACE_COMMANDS = [placeAtCrossings, place, placeAlong, takeFromDrawing, copy] as const;

@@ -1,5 +1,7 @@
 import { EXAMPLES } from '../units/examples';
+import type { LengthInput } from '../model/length-input';
 import { refuse, done, type Result } from '../model/result';
+import type { SectionInput } from './column-input';
 
 /** A section as typed: its shape and the texts of its sizes, still to be read as lengths. */
 export type SectionTexts =
@@ -22,8 +24,8 @@ export function parseSection(text: string): Result<SectionTexts> {
 }
 
 /** A typed section as a command takes it, each size read by `length`. */
-export function sectionInput(typed: SectionTexts, length: (text: string) => number | string): Record<string, unknown> {
-  const [a, b, c, d] = typed.sizes.map(length);
+export function sectionInput(typed: SectionTexts, length: (text: string) => LengthInput): SectionInput {
+  const [a, b, c, d] = typed.sizes.map(length) as [LengthInput, LengthInput, LengthInput, LengthInput];
   if (typed.shape === 'circle') return { shape: 'circle', diameterMm: a };
   if (typed.shape === 'rectangle') return { shape: 'rectangle', widthMm: a, depthMm: b };
   return { shape: 'I', widthMm: a, depthMm: b, webMm: c, flangeMm: d };

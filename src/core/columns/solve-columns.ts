@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../checks/finding';
+import { finding, type Finding, fixBy } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
 import { floorUnder, soffitMm, type PlateSet } from '../floors/plates';
 import type { Point } from '../geometry/point';
@@ -132,21 +132,15 @@ function gaps(
         ...storeys
           .slice(at.get(before.level)! + 1, at.get(piece.level)!)
           .slice(0, 1)
-          .map(({ id, record }) => ({
-            words: `Let it stand at level ${record.name} too`,
-            command: 'columns.except',
-            input: {
+          .map(({ id, record }) =>
+            fixBy(`Let it stand at level ${record.name} too`, 'columns.except', {
               columns: [stack.id],
               level: id,
               leftOut: false,
               upwards: stack.exceptions.some((each) => each.level === id && each.upwards),
-            },
-          })),
-        {
-          words: 'A beam carries it',
-          command: 'columns.carriedBy',
-          input: { column: stack.id, level: piece.level, words: 'beam' },
-        },
+            }),
+          ),
+        fixBy('A beam carries it', 'columns.carriedBy', { column: stack.id, level: piece.level, words: 'beam' }),
       ],
     );
   });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema } from '../model/fields';
 import { freeName, refuseTaken } from '../model/free-name';
 import { recordsOf, type Framework } from '../model/framework';
@@ -98,4 +99,8 @@ export function gatherCopies(edit: Edit, chosen: readonly Id[], copies: Readonly
   }
 }
 
-export const CORE_COMMANDS: Command[] = [add, change, release];
+export const CORE_COMMANDS = [add, change, release] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof CORE_COMMANDS> {}
+}

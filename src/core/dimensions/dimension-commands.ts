@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
@@ -40,4 +41,8 @@ const remove = defineCommand({
   sentence: (before, input) => `Dimension ${dimensionIn(before, input.dimension).name} removed`,
 });
 
-export const DIMENSION_COMMANDS: Command[] = [define, remove];
+export const DIMENSION_COMMANDS = [define, remove] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof DIMENSION_COMMANDS> {}
+}

@@ -1,5 +1,6 @@
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
+import type { Length } from '../units/parse-length';
 import { called, referencesOf } from '../kinds/records';
 import { markOf } from '../model/refer';
 
@@ -14,8 +15,22 @@ export function usesOf(framework: Framework, dimension: Id): { id: Id; words: st
     .sort((a, b) => (a.words < b.words ? -1 : a.words > b.words ? 1 : a.id < b.id ? -1 : 1));
 }
 
+/** A part of a record with its stored lengths as they are given to a command. */
+type AsGiven<T> = T extends { expr: string } ? string : T extends object ? { [K in keyof T]: AsGiven<T[K]> } : T;
+
+/** A part of a record as it is given to a command again: lengths that name dimensions are what a person types. */
+export function asGiven<T>(framework: Framework, stored: T): AsGiven<T> {
+  const given = (value: unknown): unknown => {
+    if (Array.isArray(value)) return value.map(given);
+    if (value === null || typeof value !== 'object') return value;
+    if ('expr' in value) return lengthAsTyped(framework, value as { expr: string });
+    return Object.fromEntries(Object.entries(value).map(([key, part]) => [key, given(part)]));
+  };
+  return given(stored) as AsGiven<T>;
+}
+
 /** A stored length as a person types it: named dimensions by their names. */
-export function lengthAsTyped(framework: Framework, length: number | { expr: string }): string | null {
+export function lengthAsTyped(framework: Framework, length: Length): string | null {
   if (typeof length === 'number') return null;
   const names = new Map(recordsOf(framework, 'dimension').map(({ id, name }) => [id, name]));
   return length.expr.replace(/\{([0-9a-f-]{36})\}/g, (_, id: string) => names.get(id) ?? '?');

@@ -4,7 +4,8 @@ import { gatherCopies } from '../cores/core-commands';
 import { lengthOf, minus, times, type Point } from '../geometry/point';
 import type { Mirror } from '../kinds/kind';
 import { called } from '../kinds/records';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
@@ -91,4 +92,8 @@ function labelOf(framework: Framework, input: { ids: string[]; line: string }): 
   return heldReferred(framework, input.line, building).label ?? 'without a label';
 }
 
-export const COPY_COMMANDS: Command[] = [copy, mirrorCommand];
+export const COPY_COMMANDS = [copy, mirrorCommand] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof COPY_COMMANDS> {}
+}

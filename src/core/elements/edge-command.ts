@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { storeyLevels } from '../levels/resolve-levels';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import type { Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
@@ -91,4 +92,8 @@ const moveEdge = defineCommand({
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
-export const EDGE_COMMANDS: Command[] = [moveEdge];
+export const EDGE_COMMANDS = [moveEdge] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof EDGE_COMMANDS> {}
+}

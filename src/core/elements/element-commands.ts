@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Point } from '../geometry/point';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import type { Edit } from '../model/edit';
 import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
 import { called } from '../kinds/records';
@@ -53,4 +54,8 @@ const remove = defineCommand({
   sentence: (before, input) => `Deleted ${inWords(before, input.ids)}`,
 });
 
-export const ELEMENT_COMMANDS: Command[] = [move, remove];
+export const ELEMENT_COMMANDS = [move, remove] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof ELEMENT_COMMANDS> {}
+}

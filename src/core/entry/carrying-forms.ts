@@ -6,8 +6,9 @@ import { parsePath } from '../outlines/typed-path';
 import { RULE_SETS } from '../stairs/rule-sets';
 import { WALL_USES, type WallUse } from '../walls/wall';
 import { STARTING_TYPES, USUAL_TYPE } from '../walls/wall-type';
-import { LENGTH, axisOf, lengthOf, levelOf, placeOf, Unread, type EntryContext } from './entry-context';
+import { LENGTH, axisOf, lengthOf, levelOf, placeOf, Unread, type EntryContext, wordOf } from './entry-context';
 import type { Form } from './form';
+import type { CommandInputs } from '../model/command-inputs';
 
 /** Ids of things by their names or marks, parted by commas: `S1,ST2,A-1`. */
 export function thingsOf(text: string, { framework, building }: EntryContext): Id[] {
@@ -28,10 +29,10 @@ export function thingsOf(text: string, { framework, building }: EntryContext): I
 }
 
 /** The type a wall of a use usually has: as it is in the project, else the starting one. */
-function typeOf(use: WallUse, { framework }: EntryContext): unknown {
+function typeOf(use: WallUse, { framework }: EntryContext): CommandInputs['walls.add']['type'] {
   const name = USUAL_TYPE[use];
   const isThere = recordsOf(framework, 'wallType').some((type) => type.name === name);
-  return isThere ? name : STARTING_TYPES.find((type) => type.name === name);
+  return isThere ? name : STARTING_TYPES.find((type) => type.name === name)!;
 }
 
 function kindsOf(text: string): CarryKind[] {
@@ -63,7 +64,7 @@ export const CARRYING_FORMS: readonly Form[] = [
           widthMm: lengthOf(w!, context),
           depthMm: lengthOf(d!, context),
         },
-        ...(rules ? { rules: rules.toLowerCase() } : {}),
+        ...(rules ? { rules: wordOf(rules, RULE_SETS) } : {}),
         ...(from ? { startsAt: { level: levelOf(from, context) } } : {}),
         ...(to ? { stopsAt: { level: levelOf(to, context) } } : {}),
       },

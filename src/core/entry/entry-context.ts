@@ -1,4 +1,5 @@
 import { parseLengthIn } from '../dimensions/resolve-length';
+import type { SectionInput } from '../columns/column-input';
 import { parseSection, sectionInput } from '../columns/section-text';
 import { plus, quantised, turned, type Point } from '../geometry/point';
 import { axisLines } from '../grids/axis-lines';
@@ -51,8 +52,16 @@ export const LENGTH = '[^\\sx×]+(?:\\s\\d+/\\d+["″]?)?';
 /** A section in a line of a form, as the group `section`. */
 export const SECTION = `(?<section>(?:round\\s*|d)${LENGTH}|I\\s+\\S+|${LENGTH}\\s*[x×]\\s*${LENGTH})`;
 
+/** One of some words, typed in capitals or not. */
+export function wordOf<const Word extends string>(text: string, words: readonly Word[]): Word {
+  const typed = text.trim().toLowerCase();
+  const found = words.find((word) => word.toLowerCase() === typed);
+  if (found === undefined) throw new Unread(`"${text}": say one of ${words.join(', ')}`);
+  return found;
+}
+
 /** A section like `500x500`, `round 550` or `I 300x300x11x19`. */
-export function sectionOf(text: string, context: EntryContext): Record<string, unknown> {
+export function sectionOf(text: string, context: EntryContext): SectionInput {
   const parsed = parseSection(text);
   if (!parsed.ok) throw new Unread(parsed.refusal.message);
   return sectionInput(parsed.value, (size) => lengthOf(size, context));

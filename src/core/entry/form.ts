@@ -1,10 +1,8 @@
+import type { Sent } from '../model/command-inputs';
 import type { EntryContext } from './entry-context';
 
 /** A command with its input, as typed in one line. */
-export interface Entered {
-  command: string;
-  input: Record<string, unknown>;
-}
+export type Entered = Sent;
 
 /** One way of typing a command. */
 export interface Form {

@@ -1,18 +1,5 @@
 import { SHAFT_PURPOSES } from '../shafts/shaft';
-import {
-  axisOf,
-  LENGTH,
-  lengthOf,
-  lengthsOf,
-  levelOf,
-  lineOf,
-  linesOf,
-  placeOf,
-  pointOf,
-  SECTION,
-  sectionOf,
-  type EntryContext,
-} from './entry-context';
+import { axisOf, LENGTH, lengthOf, lengthsOf, levelOf, lineOf, linesOf, placeOf, pointOf, SECTION, sectionOf, type EntryContext, wordOf } from './entry-context';
 import { CARRYING_FORMS } from './carrying-forms';
 import { everyFacet } from '../kinds/registry';
 import type { Form } from './form';
@@ -38,7 +25,7 @@ export const FORMS: readonly Form[] = [
     matches: /^levels?\s+(?<heights>.+?)\s+(?<side>above|below)\s+(?<level>\S+)$/i,
     read: ({ heights, side, level }, context) => ({
       command: 'levels.insertMany',
-      input: { level: levelOf(level!, context), side: side!.toLowerCase(), heights: lengthsOf(heights!, context) },
+      input: { level: levelOf(level!, context), side: wordOf(side!, ['above', 'below']), heights: lengthsOf(heights!, context) },
     }),
   },
   {
@@ -82,7 +69,7 @@ export const FORMS: readonly Form[] = [
     matches: /^name\s+level\s+(?<level>\S+)\s+(?<name>\S+)$/i,
     read: ({ level, name }, context) => ({
       command: 'levels.rename',
-      input: { level: levelOf(level!, context), name },
+      input: { level: levelOf(level!, context), name: name! },
     }),
   },
   {
@@ -166,7 +153,7 @@ export const FORMS: readonly Form[] = [
     title: 'Relabel a grid line; the lines after it continue',
     words: 'label',
     matches: /^label\s+(?<line>\S+)\s+as\s+(?<label>\S+)$/i,
-    read: ({ line, label }, context) => ({ command: 'grids.relabel', input: { line: lineOf(line!, context), label } }),
+    read: ({ line, label }, context) => ({ command: 'grids.relabel', input: { line: lineOf(line!, context), label: label! } }),
   },
   {
     pattern: 'columns at LINES x LINES SECTION [interior|exterior|centre on LINE,LINE] [from LEVEL] [to LEVEL]',
@@ -184,7 +171,7 @@ export const FORMS: readonly Form[] = [
         lines: [...linesOf(some!, context), ...linesOf(others!, context)],
         section: sectionOf(section!, context),
         ...(on
-          ? { flush: on.split(',').map((line) => ({ line: axisOf(line, context), face: face!.toLowerCase() })) }
+          ? { flush: on.split(',').map((line) => ({ line: axisOf(line, context), face: wordOf(face!, ['interior', 'exterior', 'centre']) })) }
           : {}),
         ...ends(from, to, context),
       },
@@ -219,13 +206,14 @@ export const FORMS: readonly Form[] = [
       'iu',
     ),
     read: ({ place, size, purpose, name, from, to }, context) => {
-      const [widthMm, depthMm] = size!.split(/\s*[x×]\s*/i).map((side) => lengthOf(side, context));
+      const [wide, deep] = size!.split(/\s*[x×]\s*/i);
+      const [widthMm, depthMm] = [lengthOf(wide!, context), lengthOf(deep!, context)];
       return {
         command: 'shafts.add',
         input: {
           building: context.building,
           outline: { type: 'rectangle', place: placeOf(place!, context), widthMm, depthMm },
-          ...(purpose ? { purpose: purpose.toLowerCase() } : {}),
+          ...(purpose ? { purpose: wordOf(purpose, SHAFT_PURPOSES) } : {}),
           ...(name ? { name } : {}),
           ...ends(from, to, context),
         },
@@ -259,7 +247,7 @@ export const FORMS: readonly Form[] = [
     matches: /^dimension\s+(?<name>\S+)\s*=\s*(?<value>.+)$/i,
     read: ({ name, value }, context) => ({
       command: 'dimensions.define',
-      input: { name, value: lengthOf(value!, context) },
+      input: { name: name!, value: lengthOf(value!, context) },
     }),
   },
   ...STRUCTURE_FORMS,

@@ -1,21 +1,8 @@
 import { parseAngle } from '../units/parse-angle';
 import { parseAngles } from '../units/parse-angles';
-import {
-  axisOf,
-  columnsOf,
-  lengthOf,
-  lengthsOf,
-  levelOf,
-  lineOf,
-  linesOf,
-  mmOfText,
-  pointOf,
-  SECTION,
-  sectionOf,
-  Unread,
-  type EntryContext,
-} from './entry-context';
+import { axisOf, columnsOf, lengthOf, lengthsOf, levelOf, lineOf, linesOf, mmOfText, pointOf, SECTION, sectionOf, Unread, type EntryContext, wordOf } from './entry-context';
 import type { Form } from './form';
+import { HEADS } from '../grids/grid';
 
 export const angleOf = (text: string | undefined): number => {
   const angle = parseAngle(text ?? '0');
@@ -28,6 +15,8 @@ const levels = (from: string | undefined, to: string | undefined, context: Entry
   ...(to ? { toLevel: levelOf(to, context) } : {}),
 });
 const range = '(?:\\s+from\\s+(?<from>\\S+))?(?:\\s+to\\s+(?<to>\\S+))?$';
+
+const SIDES = { inside: 'interior', outside: 'exterior', both: 'both' } as const;
 
 /** Forms for grids of other shapes, setting-out lines, and columns that are held or differ. */
 export const SETTING_OUT_FORMS: readonly Form[] = [
@@ -125,7 +114,7 @@ export const SETTING_OUT_FORMS: readonly Form[] = [
     matches: /^heads\s+(?<lines>.+?)\s+(?<heads>first|last|both|none)$/i,
     read: ({ lines, heads }, context) => ({
       command: 'grids.changeLines',
-      input: { lines: linesOf(lines!, context), heads: heads!.toLowerCase() },
+      input: { lines: linesOf(lines!, context), heads: wordOf(heads!, HEADS) },
     }),
   },
   {
@@ -150,7 +139,7 @@ export const SETTING_OUT_FORMS: readonly Form[] = [
       input: {
         building: context.building,
         offsetMm: lengthOf(offset!, context),
-        side: { inside: 'interior', outside: 'exterior', both: 'both' }[side!.toLowerCase()],
+        side: SIDES[wordOf(side!, ['inside', 'outside', 'both'])],
         lines: linesOf(lines!, context),
         ...(name ? { name } : {}),
       },

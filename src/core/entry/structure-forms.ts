@@ -3,11 +3,12 @@ import type { Id } from '../model/ids';
 import { parsePath } from '../outlines/typed-path';
 import { SHAFT_PURPOSES } from '../shafts/shaft';
 import { thingsOf } from './carrying-forms';
-import { LENGTH, lengthOf, levelOf, placeOf, Unread, type EntryContext } from './entry-context';
+import { LENGTH, lengthOf, levelOf, placeOf, Unread, type EntryContext, wordOf } from './entry-context';
 import type { Form } from './form';
+import type { CommandInputs } from '../model/command-inputs';
 
 /** A closed path as an outline. */
-function outlineOf(text: string, { framework, building, unit }: EntryContext): Record<string, unknown> {
+function outlineOf(text: string, { framework, building, unit }: EntryContext): CommandInputs['shafts.add']['outline'] {
   const typed = parsePath(framework, building, text, { unit });
   if (!typed.ok) throw new Unread(typed.refusal.message);
   const { place, points } = typed.value;
@@ -91,7 +92,7 @@ export const STRUCTURE_FORMS: readonly Form[] = [
     matches: /^party\s+wall\s+between\s+(?<a>.+?)\s+and\s+(?<b>.+)$/i,
     read: ({ a, b }, context) => ({
       command: 'walls.makeParty',
-      input: { walls: [a!, b!].map((name) => loopOf(buildingOf(name, context), context)) },
+      input: { walls: [loopOf(buildingOf(a!, context), context), loopOf(buildingOf(b!, context), context)] },
     }),
   },
   {
@@ -158,7 +159,7 @@ export const STRUCTURE_FORMS: readonly Form[] = [
     read: ({ floor, level, path }, context) => ({
       command: 'floors.except',
       input: {
-        floor: thingsOf(floor!, context)[0],
+        floor: thingsOf(floor!, context)[0]!,
         level: levelOf(level!, context),
         voids: [outlineOf(path!, context)],
       },
@@ -173,7 +174,7 @@ export const STRUCTURE_FORMS: readonly Form[] = [
     read: ({ floor, shift, level, path }, context) => ({
       command: 'floors.setZone',
       input: {
-        floor: thingsOf(floor!, context)[0],
+        floor: thingsOf(floor!, context)[0]!,
         levels: [levelOf(level!, context)],
         outline: outlineOf(path!, context),
         shiftMm: lengthOf(shift!, context),
@@ -210,7 +211,7 @@ export const STRUCTURE_FORMS: readonly Form[] = [
       input: {
         building: context.building,
         outline: outlineOf(path!, context),
-        ...(purpose ? { purpose: purpose.toLowerCase() } : {}),
+        ...(purpose ? { purpose: wordOf(purpose, SHAFT_PURPOSES) } : {}),
       },
     }),
   },

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { MATERIALS } from '../columns/column';
 import { extentInputSchema, readExtent } from '../levels/extent-input';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema } from '../model/fields';
 import { recordsOf } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
@@ -143,4 +144,8 @@ const except = defineCommand({
   },
 });
 
-export const FLOOR_COMMANDS: Command[] = [add, change, except, ...FLOOR_ZONE_COMMANDS];
+export const FLOOR_COMMANDS = [add, change, except, ...FLOOR_ZONE_COMMANDS] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof FLOOR_COMMANDS> {}
+}

@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../checks/finding';
+import { finding, type Finding, fixBy } from '../checks/finding';
 import type { Profile } from '../geometry/boolean';
 import type { Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
@@ -146,10 +146,6 @@ function zoneSlab(zone: ZoneAt, level: ResolvedLevel): Pick<FloorPiece, 'topMm' 
 /** A zone that lies beside its plate. */
 function zoneOff({ record }: Plate, zone: ZoneAt): Finding {
   const message = `Zone ${zone.name} lies beside floor plate ${record.name}. Move it onto the plate, or take it out`;
-  const fix = {
-    words: `Take ${zone.name} out`,
-    command: 'floors.removeZone',
-    input: { floor: record.id, zone: zone.id },
-  };
+  const fix = fixBy(`Take ${zone.name} out`, 'floors.removeZone', { floor: record.id, zone: zone.id });
   return finding('floor.zoneOff', record.building, null, [record.id, zone.id], message, [fix]);
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
 import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -100,4 +100,4 @@ const removeZone = defineCommand({
   },
 });
 
-export const FLOOR_ZONE_COMMANDS: Command[] = [setZone, removeZone];
+export const FLOOR_ZONE_COMMANDS = [setZone, removeZone] as const;

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { MATERIALS } from '../columns/column';
 import { endInputSchema, readEnd } from '../levels/end-input';
 import { storeyLevels } from '../levels/resolve-levels';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema } from '../model/fields';
 import { freeName, refuseTaken } from '../model/free-name';
 import { recordsOf, type Framework } from '../model/framework';
@@ -131,4 +132,8 @@ const change = defineCommand({
   sentence: (before, input) => `Foundation ${thingReferred(before, 'foundation', input.foundation).name} changed`,
 });
 
-export const FOUNDATION_COMMANDS: Command[] = [add, change];
+export const FOUNDATION_COMMANDS = [add, change] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof FOUNDATION_COMMANDS> {}
+}

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { lengthPlus } from '../dimensions/resolve-length';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
@@ -298,4 +298,4 @@ const addJoint = defineCommand({
   sentence: (before, input) => `Movement joint made at grid line ${lineNames(before, input.line)[0]}`,
 });
 
-export const BAY_COMMANDS: Command[] = [setBays, setAngles, setBay, addLine, splitBay, addJoint];
+export const BAY_COMMANDS = [setBays, setAngles, setBay, addLine, splitBay, addJoint] as const;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { angleSchema, textSchema } from '../model/fields';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, refSchema } from '../model/refer';
@@ -350,7 +351,7 @@ const removeGrid = defineCommand({
   },
 });
 
-export const GRID_COMMANDS: Command[] = [
+export const GRID_COMMANDS = [
   add,
   addRadial,
   addFree,
@@ -359,4 +360,8 @@ export const GRID_COMMANDS: Command[] = [
   ...BAY_COMMANDS,
   ...LINE_COMMANDS,
   removeGrid,
-];
+] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof GRID_COMMANDS> {}
+}

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { lengthPlus } from '../dimensions/resolve-length';
 import { leftOf } from '../geometry/curve';
 import { times, turned } from '../geometry/point';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
@@ -157,4 +157,4 @@ const remove = defineCommand({
   sentence: (before, input) => `Grid line ${lineNames(before, input.line)[0]} removed`,
 });
 
-export const LINE_COMMANDS: Command[] = [moveLine, relabel, changeLines, remove];
+export const LINE_COMMANDS = [moveLine, relabel, changeLines, remove] as const;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { recordsOf, type Framework } from '../model/framework';
 import { refuseNow, refusing } from '../model/length-input';
 import { refSchema } from '../model/refer';
@@ -73,4 +74,8 @@ const remove = defineCommand({
   sentence: (_, input) => `Preset ${input.name} removed`,
 });
 
-export const PRESET_COMMANDS: Command[] = [save, take, remove];
+export const PRESET_COMMANDS = [save, take, remove] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof PRESET_COMMANDS> {}
+}

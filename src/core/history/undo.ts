@@ -1,16 +1,12 @@
 import { apply, fieldAt, invert, touchedIds, type Changes } from '../model/changes';
-import type { Planned } from '../model/command';
+import type { Recalled } from '../model/command';
 import type { Framework } from '../model/framework';
 import { faultAfter } from '../model/integrity';
 import { sameJson } from '../model/json';
 import { called } from '../kinds/records';
 import { done, refuse, type Result } from '../model/result';
 
-/** Name of the command that takes an earlier one back. Its input is `{ target: commandId }`. */
-export const UNDO = 'history.undo';
-
-/** Who last changed a field of a record after the change that is to be undone. */
-export type LaterAuthor = (recordId: string, path: string | null) => string | undefined;
+type LaterAuthor = Recalled['laterAuthor'];
 
 /** Names, among what was changed later (oldest first), who last changed a field of a record, or the record at all. */
 export const laterAuthorAmong =
@@ -67,20 +63,4 @@ export function planUndo(
   return fault
     ? { ok: false, refusal: { ...fault, message: `This cannot be undone: ${fault.message}` } }
     : done(inverse);
-}
-
-/**
- * The command that takes an earlier one back, planned like any other; of an undo it does again what was undone. The
- * sentence says which of the two it was.
- */
-export function planUndoOf(
-  framework: Framework,
-  target: { changes: Changes; sentence: string },
-  laterAuthor?: LaterAuthor,
-): Result<Planned> {
-  const undone = planUndo(framework, target.changes, laterAuthor);
-  if (!undone.ok) return undone;
-  const undid = /^Undone: (.*)$/s.exec(target.sentence)?.[1];
-  const sentence = undid === undefined ? `Undone: ${target.sentence.replace(/^Redone: /, '')}` : `Redone: ${undid}`;
-  return done({ changes: undone.value, after: apply(framework, undone.value), sentence });
 }

@@ -5,6 +5,7 @@ import { labelsOf } from '../grids/labels';
 import { done, refuse, type Result } from '../model/result';
 import { LONGEST_MM, MM_PER_UNIT, type LengthUnit } from '../units/length-units';
 import type { Sheet } from './sheet';
+import type { CommandInputs } from '../model/command-inputs';
 
 /** Lines of one direction as understood, first line first. */
 export interface RecognisedDirection {
@@ -226,7 +227,7 @@ function comesBefore(a: string, b: string): boolean {
 }
 
 /** Input of `grids.add` for a recognised grid. Far from the zero it is set at the zero, square to it. */
-export function gridInput(grid: RecognisedGrid, keepPlace = isNear(grid)): Record<string, unknown> {
+export function gridInput(grid: RecognisedGrid, keepPlace = isNear(grid)): CommandInputs['grids.add'] {
   const typed = ({ labels, rule }: RecognisedDirection): (string | null)[] | undefined => {
     const plain = labelsOf(
       labels.map(() => ({ label: { mode: 'auto' }, minor: false })),

@@ -6,7 +6,7 @@ import type { Point } from '../geometry/point';
 import type { Command } from '../model/command';
 import type { Edit } from '../model/edit';
 import type { Id } from '../model/ids';
-import type { Json } from '../model/json';
+import type { Sent } from '../model/command-inputs';
 import type { Kind, RecordOf } from '../model/kinds';
 import type { CarryKind } from './carry-kinds';
 import type { Pass } from '../passes/pass';
@@ -58,7 +58,7 @@ export interface Bodies {
   /** The class they are written as. */
   ifc: { entity: 'IFCBEAM'; predefined: string; quantities: string };
   /** Leaves one out at a level, or puts it back. */
-  leaveOut: (id: Id, level: Id, leftOut: boolean) => { command: string; input: Json };
+  leaveOut: (id: Id, level: Id, leftOut: boolean) => Sent;
 }
 
 /** Rows of the report, under a key of their own. */

@@ -5,6 +5,7 @@ import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow } from '../model/length-input';
 import { levelReferred, refSchema } from '../model/refer';
 import { storeyLevels } from './resolve-levels';
+import type { Given } from '../model/command-inputs';
 
 /** An end of a vertical element in a command's input. */
 export const endInputSchema = z.strictObject({
@@ -13,6 +14,7 @@ export const endInputSchema = z.strictObject({
   offsetMm: lengthInputSchema.default(0),
 });
 export type EndInput = z.infer<typeof endInputSchema>;
+export type EndGiven = Given<z.input<typeof endInputSchema>>;
 
 /** Reads an end; a level of another building is refused. */
 export function readEnd(

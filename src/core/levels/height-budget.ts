@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../checks/finding';
+import { finding, type Finding, fixBy } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
 import type { PlateSet } from '../floors/plates';
 import { recordOf, type Framework } from '../model/framework';
@@ -83,11 +83,11 @@ export function checkClearHeights(budgets: readonly HeightBudget[], names: Reado
         ? `the zones of storey ${names.get(level)} are ${Math.round(-clearMm * 10) / 10} mm more than its height`
         : `storey ${names.get(level)} has ${Math.round(clearMm * 10) / 10} mm clear, ${short} mm under the ${targetMm} wanted`;
     const message = `${words[0]!.toUpperCase()}${words.slice(1)}. Raise the level above by ${short} mm, or thin a zone`;
-    const fix = {
-      words: `Raise the level above by ${short} mm`,
-      command: 'levels.setHeight',
-      input: { level, heightMm: storeyMm + targetMm - clearMm, mode: 'push' },
-    };
+    const fix = fixBy(`Raise the level above by ${short} mm`, 'levels.setHeight', {
+      level,
+      heightMm: storeyMm + targetMm - clearMm,
+      mode: 'push',
+    });
     return [finding('level.lowClear', building, level, [level], message, [fix])];
   });
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
@@ -311,7 +312,7 @@ const remove = defineCommand({
   sentence: (before, input) => `Level ${nameOf(before, input.level)} removed`,
 });
 
-export const LEVEL_COMMANDS: Command[] = [
+export const LEVEL_COMMANDS = [
   setUp,
   take,
   setElevation,
@@ -321,4 +322,8 @@ export const LEVEL_COMMANDS: Command[] = [
   change,
   remove,
   ...LEVEL_SET_COMMANDS,
-];
+] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof LEVEL_COMMANDS> {}
+}

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import { recordOf } from '../model/framework';
@@ -274,4 +274,4 @@ const setBudget = defineCommand({
       : `Height budget of storey ${levelReferred(before, input.level).record.name} changed`,
 });
 
-export const LEVEL_SET_COMMANDS: Command[] = [insertMany, copy, split, renumber, editTable, setBudget];
+export const LEVEL_SET_COMMANDS = [insertMany, copy, split, renumber, editTable, setBudget] as const;

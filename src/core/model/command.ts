@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { apply, type Changes } from './changes';
+import { apply, NO_CHANGES, type Changes } from './changes';
 import { Edit } from './edit';
 import { faultyText } from './fields';
 import { pathWords } from './field-words';
@@ -10,18 +10,37 @@ import { faultAfter } from './integrity';
 import { done, refuse, type Refusal, type Result } from './result';
 
 /** A person's intent, by name. Planned the same way in the browser, on the server and in the headless command. */
-export interface Command<Input = unknown> {
-  name: string;
+export interface Command<Name extends string = string, Input extends z.ZodType = z.ZodType> {
+  name: Name;
   /** What it does, in the designer's words. */
   title: string;
-  input: z.ZodType<Input>;
+  input: Input;
+  /** The earlier command it is about, whose changes it must know; left out by those that need the framework alone. */
+  recalls?(input: z.output<Input>): Id;
   /** Puts the edit into `edit`, or answers why not. */
-  plan: (edit: Edit, input: Input) => Refusal | void;
+  plan(edit: Edit, input: z.output<Input>, recalled: Recalled): Refusal | void;
   /** What was done, for the history: "Level 02 raised 150". */
-  sentence: (before: Framework, input: Input, after: Framework) => string;
+  sentence(before: Framework, input: z.output<Input>, after: Framework, recalled: Recalled): string;
 }
 
-export const defineCommand = <Input>(command: Command<Input>): Command => command as unknown as Command;
+/** An earlier command, as the log has it. */
+export interface Recalled {
+  changes: Changes;
+  sentence: string;
+  /** Who last changed a field of a record after it, or the record at all; undefined: nobody. */
+  laterAuthor: (record: Id, path: string | null) => string | undefined;
+}
+
+/** Finds an earlier command by its id. */
+export type Recall = (commandId: Id) => Result<Recalled>;
+
+const nothingRecalled: Recall = () => refuse('The command to be taken back is not there any more');
+
+const NOTHING_RECALLED: Recalled = { changes: NO_CHANGES, sentence: '', laterAuthor: () => undefined };
+
+export const defineCommand = <const Name extends string, Input extends z.ZodType>(
+  command: Command<Name, Input>,
+): Command<Name, Input> => command;
 
 export interface Planned {
   changes: Changes;
@@ -33,19 +52,27 @@ export interface Planned {
  * Plans a command against a framework. Input is checked by the command's schema; the outcome is checked for
  * references to nothing and circles. A refusal leaves nothing behind.
  */
-export function planCommand(command: Command, framework: Framework, input: unknown, commandId: Id): Result<Planned> {
+export function planCommand(
+  command: Command,
+  framework: Framework,
+  input: unknown,
+  commandId: Id,
+  recall: Recall = nothingRecalled,
+): Result<Planned> {
   const faulty = faultyText(input);
   if (faulty) return refuse(`${faulty.fault}${placeOf(faulty.path)}`, { path: faulty.path });
   const parsed = command.input.safeParse(input);
   if (!parsed.success) return { ok: false, refusal: inputRefusal(parsed.error) };
+  const found = command.recalls ? recall(command.recalls(parsed.data)) : done(NOTHING_RECALLED);
+  if (!found.ok) return found;
   const edit = new Edit(framework, idSource(commandId));
-  const refusal = command.plan(edit, parsed.data);
+  const refusal = command.plan(edit, parsed.data, found.value);
   if (refusal) return { ok: false, refusal };
   const changes = edit.changes();
   const after = apply(framework, changes);
   const fault = faultAfter(after, changes);
   if (fault) return { ok: false, refusal: fault };
-  return done({ changes, after, sentence: command.sentence(framework, parsed.data, after) });
+  return done({ changes, after, sentence: command.sentence(framework, parsed.data, after, found.value) });
 }
 
 /** The first thing wrong with an input, in words with its path. */

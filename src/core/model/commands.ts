@@ -10,6 +10,7 @@ import { COPY_COMMANDS } from '../elements/copy-commands';
 import { EDGE_COMMANDS } from '../elements/edge-command';
 import { ELEMENT_COMMANDS } from '../elements/element-commands';
 import { FLOOR_COMMANDS } from '../floors/floor-commands';
+import { HISTORY_COMMANDS } from '../history/undo-command';
 import { FOUNDATION_COMMANDS } from '../foundations/foundation-commands';
 import { GRID_COMMANDS } from '../grids/grid-commands';
 import { PRESET_COMMANDS } from '../grids/preset-commands';
@@ -27,7 +28,8 @@ import { CLEAR_WIDTH_COMMANDS } from '../walls/clear-width-commands';
 import { PARTY_COMMANDS } from '../walls/party-command';
 import { WALL_COMMANDS } from '../walls/wall-commands';
 import { everyFacet } from '../kinds/registry';
-import { planCommand, type Command, type Planned } from './command';
+import { planCommand, type Command, type Planned, type Recall } from './command';
+import type { CommandName } from './command-inputs';
 import type { Framework } from './framework';
 import type { Id } from './ids';
 import { refuse, type Result } from './result';
@@ -61,16 +63,36 @@ export const COMMANDS: readonly Command[] = [
   ...VIEW_COMMANDS,
   ...NAMED_VIEW_COMMANDS,
   ...UNDERLAY_COMMANDS,
+  ...HISTORY_COMMANDS,
   ...everyFacet('commands').flatMap(({ all }) => all),
 ];
 
 const byName = new Map(COMMANDS.map((command) => [command.name, command]));
 
-/** Plans a command by name. */
-export function plan(framework: Framework, name: string, input: unknown, commandId: Id): Result<Planned> {
+/** The command of a name; undefined where there is none. */
+export const commandNamed = (name: string): Command | undefined => byName.get(name);
+
+/** The earlier command that one names in its input, of those that do; null of all others. */
+export function recalledBy(name: string, input: unknown): Id | null {
+  const command = byName.get(name);
+  const parsed = command?.recalls && command.input.safeParse(input);
+  return parsed?.success ? command!.recalls!(parsed.data) : null;
+}
+
+/**
+ * Plans a command by name, as it came from outside: nothing is known of its input yet. `recall` finds earlier commands, for those
+ * that take them back.
+ */
+export function plan(
+  framework: Framework,
+  name: CommandName | (string & {}),
+  input: unknown,
+  commandId: Id,
+  recall?: Recall,
+): Result<Planned> {
   const command = byName.get(name);
   if (!command) return refuse(`There is no command named "${name}". The list of commands names them all`);
-  return planCommand(command, framework, input, commandId);
+  return planCommand(command, framework, input, commandId, recall);
 }
 
 /** Commands with the JSON schemas of their inputs, for the documentation and the interface over HTTP. */

@@ -10,6 +10,7 @@ import { parsePoint } from '../units/parse-point';
 import type { Outline } from './outline';
 import { heldReferred } from '../setting-out/held-line';
 import { resolveOutline } from '../setting-out/resolve-outline';
+import type { Given } from '../model/command-inputs';
 
 /** A place: a point as typed (`7200,6600`, `C-4 + 1200,300`), or two crossing grid lines (null: the building's zero) and a shift. */
 export const placeInputSchema = z.union([
@@ -17,6 +18,10 @@ export const placeInputSchema = z.union([
   z.strictObject({
     lines: z.tuple([refSchema, refSchema]).nullable().default(null),
     xMm: lengthInputSchema.default(0),
+    /** Where the two lines meet twice: the second place. */
+    nth: z.literal(2).optional(),
+    /** In place of a crossing, a line to stand along: `xMm` from where it begins, `yMm` to its left. */
+    line: refSchema.optional(),
     yMm: lengthInputSchema.default(0),
   }),
 ]);
@@ -67,6 +72,10 @@ export const outlineInputSchema = z.discriminatedUnion('type', [
   }),
 ]);
 
+/** An outline, or a place, as they may be given. */
+export type OutlineInput = Given<z.input<typeof outlineInputSchema>>;
+export type PlaceGiven = Given<z.input<typeof placeInputSchema>>;
+
 /** Reads a place in a building. */
 export function readPlace(framework: Framework, building: Id, place: PlaceInput): Place {
   if (typeof place === 'string') {
@@ -79,9 +88,22 @@ export function readPlace(framework: Framework, building: Id, place: PlaceInput)
   }
   const reader = new LengthReader(framework);
   const lines = place.lines?.map((ref) => axisReferred(framework, ref, building).id) as [Id, Id] | undefined;
-  if (lines && !crossingOf(framework, lines))
-    refuseNow('Those two lines do not cross. Choose one of each direction', ['place', 'lines']);
-  return { lines: lines ?? null, xMm: reader.read(place.xMm, 'xMm').stored, yMm: reader.read(place.yMm, 'yMm').stored };
+  if (lines && !crossingOf(framework, lines, place.nth))
+    refuseNow(
+      place.nth === 2 && crossingOf(framework, lines)
+        ? 'Those two lines meet once only. Leave `nth` out'
+        : 'Those two lines do not cross. Choose one of each direction',
+      ['place', 'lines'],
+    );
+  if (place.line !== undefined && lines)
+    refuseNow('A place is at a crossing or along one line. Leave one of them out', ['place', 'line']);
+  return {
+    lines: lines ?? null,
+    ...(lines && place.nth ? { nth: place.nth } : {}),
+    ...(place.line === undefined ? {} : { line: axisReferred(framework, place.line, building).id }),
+    xMm: reader.read(place.xMm, 'xMm').stored,
+    yMm: reader.read(place.yMm, 'yMm').stored,
+  };
 }
 
 /** Reads an outline's lengths and refuses one that encloses nothing or crosses itself. */

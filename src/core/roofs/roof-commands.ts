@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { MATERIALS } from '../columns/column';
 import { storeyLevels } from '../levels/resolve-levels';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import { freeName, refuseTaken } from '../model/free-name';
@@ -151,4 +152,8 @@ const change = defineCommand({
   sentence: (before, input) => `Roof ${thingReferred(before, 'roof', input.roof).name} changed`,
 });
 
-export const ROOF_COMMANDS: Command[] = [addFlat, change];
+export const ROOF_COMMANDS = [addFlat, change] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof ROOF_COMMANDS> {}
+}

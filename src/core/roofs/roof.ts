@@ -7,6 +7,7 @@ import { idSchema } from '../model/ids';
 
 /** Which face of the walls under it a roof slab runs to. */
 export const ROOF_FACES = ['inside', 'coreInside', 'coreOutside', 'outside'] as const;
+export type RoofFace = (typeof ROOF_FACES)[number];
 
 /**
  * A flat roof: a slab within the walls that carry it, out to one of their faces, and a parapet along their outside that stands

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -108,4 +109,8 @@ const addBoundary = defineCommand({
   sentence: () => 'Boundary line drawn',
 });
 
-export const ROOM_COMMANDS: Command[] = [add, change, addBoundary];
+export const ROOM_COMMANDS = [add, change, addBoundary] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof ROOM_COMMANDS> {}
+}

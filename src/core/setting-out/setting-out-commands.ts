@@ -5,7 +5,8 @@ import { leftDistance } from '../geometry/curve';
 import { axisLine, type AxisLine } from '../grids/axis-lines';
 import { letGo } from '../elements/let-go';
 import { levelRangeSchema, readLevelRange } from '../grids/grid-input';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -188,4 +189,8 @@ const remove = defineCommand({
   sentence: (_, input) => `${input.lines.length} setting-out ${input.lines.length === 1 ? 'line' : 'lines'} removed`,
 });
 
-export const SETTING_OUT_COMMANDS: Command[] = [add, change, move, remove];
+export const SETTING_OUT_COMMANDS = [add, change, move, remove] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof SETTING_OUT_COMMANDS> {}
+}

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { endInputSchema, readEnd, readSpan } from '../levels/end-input';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema } from '../model/fields';
 import { freeName } from '../model/free-name';
 import { recordsOf, type Framework } from '../model/framework';
@@ -136,4 +137,8 @@ const except = defineCommand({
   },
 });
 
-export const SHAFT_COMMANDS: Command[] = [add, change, except];
+export const SHAFT_COMMANDS = [add, change, except] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof SHAFT_COMMANDS> {}
+}

@@ -15,6 +15,7 @@ import type { ShaftMiss, SolvedShaft } from '../solving/solved';
 import { reachingFollowers } from '../typical/as-master';
 import { quantiseMm } from '../units/length-units';
 import type { Shaft, ShaftException, SlabState } from './shaft';
+import { asGiven } from '../dimensions/uses';
 
 /** A shaft end this near to a slab it does not pass counts as missing it. */
 const NEAR_IN_HEIGHT_MM = 300;
@@ -81,7 +82,11 @@ export function solveShaft(
           {
             words: 'Exchange its two ends',
             command: 'shafts.change',
-            input: { shaft: shaft.id, startsAt: shaft.stopsAt, stopsAt: shaft.startsAt },
+            input: {
+              shaft: shaft.id,
+              startsAt: asGiven(framework, shaft.stopsAt),
+              stopsAt: asGiven(framework, shaft.startsAt),
+            },
           },
         ]),
       ],
@@ -214,7 +219,7 @@ function missFixes(
   const isFoot =
     rank(miss.level) < middle ||
     (rank(miss.level) === rank(shaft.startsAt.level) && rank(shaft.startsAt.level) !== rank(shaft.stopsAt.level));
-  const at = { level: miss.level, face: 'SSL', offsetMm: 0 };
+  const at = { level: miss.level, face: 'SSL', offsetMm: 0 } as const;
   return [
     {
       words: `Let it cut the slab at level ${level}`,

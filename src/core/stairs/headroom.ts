@@ -179,7 +179,7 @@ const overlap = (p: Box, q: Box): boolean => p.minX < q.maxX && q.minX < p.maxX 
 function openOver(stair: SolvedStair, floor: FloorPiece, names: ReadonlyMap<Id, string>): Fix {
   const rings = [...floor.holes.filter(({ by }) => by === null).map(({ ring }) => ring), stair.ring];
   const voids = rings.map((ring) => ({
-    type: 'polygon',
+    type: 'polygon' as const,
     place: { lines: null, xMm: 0, yMm: 0 },
     points: ring.map(({ x, y }) => ({ xMm: x, yMm: y })),
   }));

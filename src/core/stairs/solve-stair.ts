@@ -1,4 +1,4 @@
-import { finding, type Finding, type Fix } from '../checks/finding';
+import { finding, type Finding, type Fix, fixBy } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
 import { platesUnder, soffitMm, type PlateSet } from '../floors/plates';
 import { directionDeg } from '../geometry/trig';
@@ -14,6 +14,7 @@ import { tightOpening, wholeOpening } from './opening';
 import { STAIR_RULES, type StairRules } from './rule-sets';
 import type { SolvedStair, StairFix, StairStorey } from './solved-stair';
 import type { Stair } from './stair';
+import { asGiven } from '../dimensions/uses';
 
 /**
  * A stair through its storeys: steps, flights, landings and the holes it needs, each storey on its own. What the rule
@@ -61,22 +62,21 @@ export function solveStair(
   const [first, last] = [ranks[0]!, ranks[1]!];
   if (first < 0 || last < 0 || last <= first) {
     const message = `Stair ${stair.name} stops no higher than it starts, so it climbs nothing. Change where it starts or stops`;
-    const fix = {
-      words: 'Exchange its two ends',
-      command: 'stairs.change',
-      input: { stair: stair.id, startsAt: stair.stopsAt, stopsAt: stair.startsAt },
-    };
+    const fix = fixBy('Exchange its two ends', 'stairs.change', {
+      stair: stair.id,
+      startsAt: asGiven(framework, stair.stopsAt),
+      stopsAt: asGiven(framework, stair.startsAt),
+    });
     return { solved, findings: [report('span.upsideDown', message, last < first ? [fix] : [])] };
   }
   solved.levels = storeys.slice(first, last + 1).map(({ id }) => id);
   if (2 * flightWidthMm + eyeMm > well.widthMm + 1e-6 || flightWidthMm < 300) {
     const message = `The well of stair ${stair.name} is ${write(well.widthMm)} wide; two flights of ${write(flightWidthMm)} and an eye of ${write(eyeMm)} need ${write(2 * flightWidthMm + eyeMm)}. Make the well wider or the flights narrower`;
     const widestMm = Math.floor((well.widthMm - eyeMm) / 2);
-    const fix = {
-      words: `Make the flights ${write(widestMm)} wide`,
-      command: 'stairs.change',
-      input: { stair: stair.id, widthMm: widestMm },
-    };
+    const fix = fixBy(`Make the flights ${write(widestMm)} wide`, 'stairs.change', {
+      stair: stair.id,
+      widthMm: widestMm,
+    });
     return { solved, findings: [report('stair.well', message, widestMm >= 300 ? [fix] : [])] };
   }
   const findings: Finding[] = [];

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { lengthPlus, mmOf } from '../dimensions/resolve-length';
 import { turned } from '../geometry/point';
 import { endInputSchema, readEnd, readSpan, type EndInput } from '../levels/end-input';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema, type End } from '../model/fields';
 import { freeName } from '../model/free-name';
 import { recordsOf, type Framework } from '../model/framework';
@@ -208,4 +209,8 @@ const lengthenWell = defineCommand({
     `Well of stair ${thingReferred(before, 'stair', input.stair).name} made ${saidLength(before, input.byMm)} longer`,
 });
 
-export const STAIR_COMMANDS: Command[] = [add, change, lengthenWell];
+export const STAIR_COMMANDS = [add, change, lengthenWell] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof STAIR_COMMANDS> {}
+}

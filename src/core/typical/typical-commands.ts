@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { levelById, storeyLevels } from '../levels/resolve-levels';
 import type { Extent } from '../levels/extent';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
@@ -209,4 +210,8 @@ function serves(
   return rank(level) >= Math.min(a, b) && rank(level) <= Math.max(a, b);
 }
 
-export const TYPICAL_COMMANDS: Command[] = [follow, release];
+export const TYPICAL_COMMANDS = [follow, release] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof TYPICAL_COMMANDS> {}
+}

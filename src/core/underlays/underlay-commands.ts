@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { recordsOf, type Framework } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema } from '../model/refer';
@@ -157,4 +158,8 @@ const remove = defineCommand({
   sentence: (before, input) => `Underlay ${underlayIn(before, input.underlay).name} taken away`,
 });
 
-export const UNDERLAY_COMMANDS: Command[] = [add, change, register, replace, remove];
+export const UNDERLAY_COMMANDS = [add, change, register, replace, remove] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof UNDERLAY_COMMANDS> {}
+}

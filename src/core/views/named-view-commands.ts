@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { recordsOf } from '../model/framework';
 import { refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema } from '../model/refer';
@@ -55,4 +56,8 @@ const drop = defineCommand({
   sentence: (_, input) => `View ${input.name} kept no longer`,
 });
 
-export const NAMED_VIEW_COMMANDS: Command[] = [keep, drop];
+export const NAMED_VIEW_COMMANDS = [keep, drop] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof NAMED_VIEW_COMMANDS> {}
+}

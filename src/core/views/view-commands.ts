@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { curveLength } from '../geometry/curve';
 import { axisLine } from '../grids/axis-lines';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema } from '../model/fields';
 import { recordsOf } from '../model/framework';
 import { idSchema } from '../model/ids';
@@ -74,4 +75,8 @@ const clearMarks = defineCommand({
   sentence: () => 'Heads and marks of a view as usual again',
 });
 
-export const VIEW_COMMANDS: Command[] = [setMark, clearMarks];
+export const VIEW_COMMANDS = [setMark, clearMarks] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof VIEW_COMMANDS> {}
+}

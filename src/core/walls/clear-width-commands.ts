@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { mmOf } from '../dimensions/resolve-length';
 import { times, lengthOf } from '../geometry/point';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { recordsOf } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { refSchema, thingReferred } from '../model/refer';
@@ -59,4 +60,8 @@ const release = defineCommand({
   sentence: (before, input) => `Clear widths of wall ${thingReferred(before, 'wall', input.wall).name} no longer held`,
 });
 
-export const CLEAR_WIDTH_COMMANDS: Command[] = [hold, release];
+export const CLEAR_WIDTH_COMMANDS = [hold, release] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof CLEAR_WIDTH_COMMANDS> {}
+}

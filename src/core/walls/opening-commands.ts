@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { levelReferred, refSchema, thingReferred } from '../model/refer';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
 import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing, type LengthInput } from '../model/length-input';
@@ -163,4 +163,4 @@ const removeOpening = defineCommand({
   },
 });
 
-export const OPENING_COMMANDS: Command[] = [addOpening, changeOpening, removeOpening];
+export const OPENING_COMMANDS = [addOpening, changeOpening, removeOpening] as const;

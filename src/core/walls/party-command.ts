@@ -3,7 +3,8 @@ import { between } from '../buildings/between-buildings';
 import { mmOf } from '../dimensions/resolve-length';
 import { distance, type Point } from '../geometry/point';
 import { endMm } from '../levels/resolve-end';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
@@ -138,4 +139,8 @@ const makeParty = defineCommand({
   },
 });
 
-export const PARTY_COMMANDS: Command[] = [makeParty];
+export const PARTY_COMMANDS = [makeParty] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof PARTY_COMMANDS> {}
+}

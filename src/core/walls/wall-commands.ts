@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { ringArea } from '../geometry/polygon';
 import { endInputSchema, readEnd, type EndInput } from '../levels/end-input';
 import { levelById } from '../levels/resolve-levels';
-import { defineCommand, type Command } from '../model/command';
+import { defineCommand } from '../model/command';
+import type { InputsOf } from '../model/command-inputs';
 import { textSchema, type End } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -283,4 +284,8 @@ const defineType = defineCommand({
   sentence: (_, input) => `Wall type ${input.name} defined`,
 });
 
-export const WALL_COMMANDS: Command[] = [add, change, except, flip, parallel, defineType, ...OPENING_COMMANDS];
+export const WALL_COMMANDS = [add, change, except, flip, parallel, defineType, ...OPENING_COMMANDS] as const;
+
+declare module '../model/command-inputs' {
+  interface CommandInputs extends InputsOf<typeof WALL_COMMANDS> {}
+}

@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../checks/finding';
+import { finding, type Finding, fixBy } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
 import { floorUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
 import type { Ring } from '../geometry/polygon';
@@ -12,6 +12,7 @@ import { endAt, isWallOf } from '../typical/typical-walls';
 import { following } from '../typical/typical';
 import { quantiseMm } from '../units/length-units';
 import type { Wall, WallException } from './wall';
+import { asGiven } from '../dimensions/uses';
 
 /** Where a wall of one type stands in a storey; heights from the storey's FFL. */
 export interface WallRun {
@@ -188,15 +189,12 @@ class Heights {
       record.stopsAt.face === 'ceiling' && last ? soffitAt(last) : endMm(framework, record.stopsAt, soffitAt);
     if (stopMm <= startMm) {
       const message = `Wall ${record.name} stops below where it starts, so it stands nowhere. Change where it starts or stops`;
-      const fix = {
-        words: 'Exchange its two ends',
-        command: 'walls.change',
-        input: {
-          wall: record.id,
-          startsAt: { ...record.stopsAt, face: record.stopsAt.face === 'soffit' ? 'SSL' : record.stopsAt.face },
-          stopsAt: record.startsAt,
-        },
-      };
+      const { face, ...stop } = asGiven(framework, record.stopsAt);
+      const fix = fixBy('Exchange its two ends', 'walls.change', {
+        wall: record.id,
+        startsAt: { ...stop, face: face === 'soffit' ? 'SSL' : face },
+        stopsAt: asGiven(framework, record.startsAt),
+      });
       this.report('span.upsideDown', record.startsAt.level, message, [fix]);
       return [];
     }
@@ -245,11 +243,10 @@ class Heights {
     const plate = [...under].find((each) => recordOf(framework, 'floorPlate', each.record.id));
     const fixes = plate
       ? [
-          {
-            words: `Carry ${plate.record.name} to level ${level.record.name}`,
-            command: 'carry.to',
-            input: { ids: [plate.record.id], ...this.endTowards(plate, level) },
-          },
+          fixBy(`Carry ${plate.record.name} to level ${level.record.name}`, 'carry.to', {
+            ids: [plate.record.id],
+            ...this.endTowards(plate, level),
+          }),
         ]
       : [];
     this.report('wall.onNothing', level.id, message, fixes);

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { eq, sql, type SQL } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
-import { UNDO } from '@/core/history/undo';
+import { UNDO } from '@/core/history/undo-command';
 import { EMPTY_FRAMEWORK, frameworkHash, recordsOf } from '@/core/model/framework';
 import { plan } from '@/core/model/commands';
 import { groundsDigest } from '@/core/model/command';

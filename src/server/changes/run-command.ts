@@ -1,13 +1,14 @@
 import { and, asc, eq, gt, sql } from 'drizzle-orm';
-import { laterAuthorAmong, planUndoOf, UNDO } from '@/core/history/undo';
+import { laterAuthorAmong } from '@/core/history/undo';
 import { isEmpty, touchedIds, type Changes } from '@/core/model/changes';
-import { groundsDigest, type Planned } from '@/core/model/command';
-import { plan } from '@/core/model/commands';
+import { groundsDigest, type Planned, type Recalled } from '@/core/model/command';
+import { plan, recalledBy } from '@/core/model/commands';
 import type { Framework } from '@/core/model/framework';
+import type { Id } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';
 import { FILE_VERSION } from '@/core/kinds/migrate';
 import { recordsOf } from '@/core/model/framework';
-import { refuse, type Refusal, type Result } from '@/core/model/result';
+import { done as ok, refuse, type Refusal, type Result } from '@/core/model/result';
 import { may, mayNot, POWERS, type Role } from '@/core/people/powers';
 import { database, databasePool, type Transaction } from '../db/connection';
 import { change, project, user } from '../db/schema';
@@ -70,7 +71,7 @@ function remember(sent: Sent, outcome: Outcome, { seq, framework, at }: NonNulla
   keepHead(sent.projectId, { seq, framework });
   if (outcome.kind !== 'done' || sent.userName === undefined) return;
   const { projectId, commandId, command, userId, userName } = sent;
-  const target = (sent.input as { target?: string } | null)?.target ?? null;
+  const target = recalledBy(command, sent.input);
   const { sentence, changes } = outcome;
   const who = { author: userName, authorId: userId, at: at.toISOString() };
   keepRecent(projectId, { seq, commandId, command, target, sentence, changes, ...who });
@@ -95,10 +96,9 @@ export async function runIn(tx: Transaction, sent: Sent, before: Ran['head'] = n
   if (first) return ended(first);
   if (row.archivedAt) return ended({ kind: 'archived' });
   const framework = before?.seq === row.headSeq ? before.framework : await frameworkAt(tx, sent.projectId, row.headSeq);
-  const planned =
-    sent.command === UNDO
-      ? await planUndoSent(tx, framework, sent)
-      : plan(framework, sent.command, sent.input, sent.commandId);
+  const recalled = recalledBy(sent.command, sent.input);
+  const found = recalled === null ? undefined : await recall(tx, sent, recalled);
+  const planned = plan(framework, sent.command, sent.input, sent.commandId, found && (() => found));
   if (!planned.ok) return ended({ kind: 'refused', refusal: planned.refusal });
   const { changes, after, sentence } = planned.value;
   if (sent.previewDigest !== undefined && groundsDigest(changes) !== sent.previewDigest)
@@ -133,7 +133,7 @@ const APPEND = `
  */
 async function runAtRememberedHead(sent: Sent): Promise<Ran | null> {
   const head = keptHead(sent.projectId);
-  if (!head || sent.command === UNDO || (head.seq + 1) % SNAPSHOT_EVERY === 0) return null;
+  if (!head || recalledBy(sent.command, sent.input) !== null || (head.seq + 1) % SNAPSHOT_EVERY === 0) return null;
   const planned = plan(head.framework, sent.command, sent.input, sent.commandId);
   if (!planned.ok || isEmpty(planned.value.changes)) return null;
   const { changes, after, sentence } = planned.value;
@@ -217,27 +217,26 @@ async function firstAnswer(tx: Transaction, { projectId, commandId }: Sent): Pro
   return { kind: 'done', ...answer, changes: asNow! };
 }
 
-async function planUndoSent(tx: Transaction, framework: Framework, sent: Sent): Promise<Result<Planned>> {
-  const target = (sent.input as { target?: unknown } | null)?.target;
-  if (typeof target !== 'string' || !/^[0-9a-f-]{36}$/.test(target)) return refuse('Say which change is to be undone');
+/** An earlier command of the sender's own, as the log has it today. */
+async function recall(tx: Transaction, { projectId, userId }: Sent, commandId: Id): Promise<Result<Recalled>> {
   const [row] = await tx
     .select()
     .from(change)
-    .where(and(eq(change.projectId, sent.projectId), eq(change.commandId, target)));
+    .where(and(eq(change.projectId, projectId), eq(change.commandId, commandId)));
   if (!row) return refuse('The change to be undone is not in this project');
-  if (row.authorId !== sent.userId) return refuse('Each person undoes their own changes');
+  if (row.authorId !== userId) return refuse('Each person undoes their own changes');
   const later = await tx
     .select({ changes: change.changes, schemaVersion: change.schemaVersion, author: user.name })
     .from(change)
     .innerJoin(user, eq(user.id, change.authorId))
-    .where(and(eq(change.projectId, sent.projectId), gt(change.seq, row.seq)))
+    .where(and(eq(change.projectId, projectId), gt(change.seq, row.seq)))
     .orderBy(asc(change.seq));
-  const since = await readAsToday(tx, sent.projectId, later);
-  return planUndoOf(
-    framework,
-    { changes: (await readAsToday(tx, sent.projectId, [row]))[0]!, sentence: row.sentence },
-    laterAuthorAmong(later.map(({ author }, i) => ({ author, changes: since[i]! }))),
-  );
+  const since = await readAsToday(tx, projectId, later);
+  return ok({
+    changes: (await readAsToday(tx, projectId, [row]))[0]!,
+    sentence: row.sentence,
+    laterAuthor: laterAuthorAmong(later.map(({ author }, i) => ({ author, changes: since[i]! }))),
+  });
 }
 
 /** Names who changed, since the sender looked, what the command touches. */

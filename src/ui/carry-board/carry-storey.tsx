@@ -10,6 +10,7 @@ import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { useTrial } from '../session/use-trial';
 import { ConsequenceList } from './consequence-list';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 /** Carries what stands in the current storey to another, kind by kind, with what it brings about said first. */
 export function CarryStorey() {
@@ -47,7 +48,7 @@ function Carrying({ from, onDone }: { from: string; onDone: () => void }) {
   const rank = levels.findIndex(({ id }) => id === from);
   const [to, setTo] = useState(levels[rank + 1]?.id ?? levels[rank - 1]?.id ?? '');
   const kinds = present.filter((kind) => !left.has(kind));
-  const input: Json | null = kinds.length > 0 && to ? { from, to, kinds } : null;
+  const input: CommandInputs['carry.storeys'] | null = kinds.length > 0 && to ? { from, to, kinds } : null;
   const preview = usePreview('carry.storeys', input);
   const changes = useTrial(preview?.ok ? preview.value.after : null);
   const touched = preview?.ok ? preview.value.changes.patched.length : 0;

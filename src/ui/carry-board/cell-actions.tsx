@@ -6,20 +6,21 @@ import { kindOf } from '@/core/kinds/registry';
 import type { Json } from '@/core/model/json';
 import { ActionButton } from '../fields/fields';
 import { useSlice } from '../session/store';
+import type { CommandName, CommandInputs } from '@/core/model/command-inputs';
 
 /** What can be done with the chosen thing at the current level: an exception, or none any more. */
 export function CellActions({ column }: { column: BoardColumn | null }) {
-  const { framework, solved, level, mayEdit, run, say } = useSlice(
+  const { framework, solved, level, mayEdit, run, send, say } = useSlice(
     'framework',
     'solved',
     'level',
     'mayEdit',
-    'run',
+    'run', 'send',
     'say',
   );
   const here = solved?.levels.find(({ id }) => id === level);
   const cell = column && level ? column.cells.get(level) : undefined;
-  const attempt = (command: string, input: Json) => {
+  const attempt = <Name extends CommandName>(command: Name, input: CommandInputs[Name]) => {
     const refusal = run(command, input);
     if (refusal) say(refusal);
   };
@@ -47,8 +48,8 @@ export function CellActions({ column }: { column: BoardColumn | null }) {
           {cell && leaveOut && (
             <ActionButton
               onClick={() => {
-                const { command, input } = leaveOut(column.id, level, !isOut);
-                attempt(command, input);
+                const refusal = send(leaveOut(column.id, level, !isOut));
+                if (refusal) say(refusal);
               }}
             >
               {isOut ? 'Put it back here' : 'Leave it out here'}
@@ -115,7 +116,8 @@ function Legend({ swatch, words }: { swatch: React.ReactNode; words: string }) {
 }
 
 /** The end that has to go to a level for a thing to stand there. */
-function carryHere(column: BoardColumn, level: string, levels: readonly { id: string; fflMm: number }[]): Json {
+function carryHere(column: BoardColumn, level: string, levels: readonly { id: string; fflMm: number }[],
+): CommandInputs['carry.to'] {
   const height = new Map(levels.map(({ id, fflMm }) => [id, fflMm]));
   const own = [...column.cells.keys()].map((id) => height.get(id) ?? 0);
   const isAbove = own.length === 0 || height.get(level)! > Math.max(...own);

@@ -21,7 +21,7 @@ export function CarrySpan({ ids }: { ids: readonly string[] }) {
       <span className="self-end">
         <ActionButton
           onClick={() => {
-            const refusal = run('carry.to', { ids, lowest, topmost } as unknown as Json);
+            const refusal = run('carry.to', { ids, lowest, topmost });
             if (refusal) say(refusal);
           }}
         >

@@ -12,11 +12,12 @@ import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
 import { ExtentFields } from './extent-fields';
 import { ExceptionList } from './exception-list';
+import type { Change } from '@/core/model/command-inputs';
 
 /** Fields of a ceiling, with what is clear under it and left over it by level. */
 export function CeilingFields({ ceiling }: { ceiling: Ceiling }) {
   const { framework, run, mayEdit } = useSlice('framework', 'run', 'mayEdit');
-  const change = (part: Record<string, unknown>) => run('ceilings.change', { ceiling: ceiling.id, ...part } as Json);
+  const change = (part: Change<'ceilings.change', 'ceiling'>) => run('ceilings.change', { ceiling: ceiling.id, ...part });
   const numbers = ceiling.rooms.flatMap((id) => {
     const room = framework.records.get(id);
     return room?.kind === 'room' ? [room.number] : [];
@@ -113,7 +114,7 @@ function Exceptions({ ceiling }: { ceiling: Ceiling }) {
   const [upwards, setUpwards] = useState(false);
   const here = ceiling.exceptions.find((each) => each.level === level && each.upwards === upwards);
   const piece = solved?.ceilings.find((each) => each.ceiling === ceiling.id && each.level === level);
-  const except = (at: string | null, up: boolean, part: Record<string, Json>): string | null =>
+  const except = (at: string | null, up: boolean, part: Change<'ceilings.except', 'ceiling' | 'level' | 'upwards'>): string | null =>
     at ? run('ceilings.except', { ceiling: ceiling.id, level: at, upwards: up, ...part }) : null;
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);

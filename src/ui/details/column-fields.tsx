@@ -15,6 +15,7 @@ import { SectionField, useSectionReader } from '../fields/section-field';
 import { useProject, useSlice } from '../session/store';
 import { EndFields } from './end-fields';
 import { InPlanFields } from './in-plan-fields';
+import type { Change, CommandInputs } from '@/core/model/command-inputs';
 
 /** Fields of a column stack. */
 export function ColumnFields({ stack }: { stack: ColumnStack }) {
@@ -26,7 +27,7 @@ export function ColumnFields({ stack }: { stack: ColumnStack }) {
     'mayEdit',
     'select',
   );
-  const change = (part: Record<string, unknown>) => run('columns.change', { column: stack.id, ...part } as Json);
+  const change = (part: Change<'columns.change', 'column'>) => run('columns.change', { column: stack.id, ...part });
   const mark = solved?.columns.find((piece) => piece.stack === stack.id)?.mark ?? '';
   return (
     <div className="flex flex-col gap-1.5">
@@ -113,7 +114,7 @@ export function HeldTo({ columns }: { columns: readonly string[] }) {
     face: hold.body,
     offsetMm: mmOf(framework, hold.offsetMm),
   }));
-  const hold = (flush: Json) => {
+  const hold = (flush: CommandInputs['columns.change']['flush']) => {
     const refusal = run('columns.change', { columns: [...columns], flush });
     if (refusal) say(refusal);
   };
@@ -341,7 +342,7 @@ export function Blocks({ columns }: { columns: readonly string[] }) {
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };
-  const set = (part: Record<string, Json>) => run('columns.setBlocks', { columns: [...columns], ...part });
+  const set = (part: Change<'columns.setBlocks', 'columns'>) => run('columns.setBlocks', { columns: [...columns], ...part });
   const usual: Record<Block, { widthMm: number; depthMm: number; heightMm: number }> = {
     head: { widthMm: 1200, depthMm: 1200, heightMm: 400 },
     thickening: { widthMm: 2400, depthMm: 2400, heightMm: 150 },

@@ -4,6 +4,8 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import type { End } from '@/core/model/fields';
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';
+import type { EndGiven } from '@/core/levels/end-input';
+import { asGiven } from '@/core/dimensions/uses';
 
 const FACES: readonly End['face'][] = ['FFL', 'SSL', 'soffit'];
 const BOX =
@@ -20,14 +22,15 @@ export function EndFields({
   end: End;
   /** The top of a wall may stop at a ceiling. */
   mayBeCeiling?: boolean;
-  onChange: (end: End) => string | null;
+  onChange: (end: EndGiven) => string | null;
 }) {
   const { framework, solved, building, mayEdit, say } = useSlice('framework', 'solved', 'building', 'mayEdit', 'say');
   const levels = (solved?.levels ?? []).filter(
     (level) => level.building === building && (level.bounding || level.id === end.level),
   );
-  const change = (part: Partial<End>) => {
-    const refusal = onChange({ ...end, ...part });
+  const given = asGiven(framework, end);
+  const change = (part: Pick<Partial<End>, 'level' | 'face'>) => {
+    const refusal = onChange({ ...given, ...part });
     if (refusal) say(refusal);
   };
   return (
@@ -66,7 +69,7 @@ export function EndFields({
         label="and above it by"
         valueMm={mmOf(framework, end.offsetMm)}
         disabled={!mayEdit}
-        onCommit={(input) => onChange({ ...end, offsetMm: input as number })}
+        onCommit={(input) => onChange({ ...given, offsetMm: input })}
       />
     </fieldset>
   );

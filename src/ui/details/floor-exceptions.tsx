@@ -7,9 +7,15 @@ import type { Json } from '@/core/model/json';
 import { formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
-import { useSlice } from '../session/store';
+import { useSlice, useProject } from '../session/store';
 import { ExceptionList } from './exception-list';
 import { useRectangle } from '../tools/use-rectangle';
+import type { Change } from '@/core/model/command-inputs';
+import { asGiven } from '@/core/dimensions/uses';
+import type { OutlineInput } from '@/core/outlines/outline-input';
+
+/** What may differ of a plate at a level. */
+type Except = Change<'floors.except', 'floor' | 'level' | 'upwards'>;
 
 /** What differs at the current level of a floor plate, or from there up. */
 export function FloorExceptions({ plate }: { plate: FloorPlate }) {
@@ -24,9 +30,9 @@ export function FloorExceptions({ plate }: { plate: FloorPlate }) {
   const [upwards, setUpwards] = useState(false);
   const here = plate.exceptions.find((each) => each.level === level && each.upwards === upwards);
   const piece = solved?.floors.find((each) => each.plate === plate.id && each.level === level);
-  const except = (part: Record<string, Json>): string | null =>
+  const except = (part: Except): string | null =>
     level ? run('floors.except', { floor: plate.id, level, upwards, ...part }) : null;
-  const attempt = (part: Record<string, Json>) => {
+  const attempt = (part: Except) => {
     const refusal = except(part);
     if (refusal) say(refusal);
   };
@@ -53,7 +59,7 @@ export function FloorExceptions({ plate }: { plate: FloorPlate }) {
         onCommit={(thicknessMm) => except({ thicknessMm })}
       />
       <PullBack here={here} edges={piece?.outline.length ?? 0} onTake={except} />
-      <OwnVoid onTake={(outline) => except({ voids: [...(here?.voids ?? []), outline] as unknown as Json })} />
+      <OwnVoid onTake={(outline) => except({ voids: [...asGiven(framework, here?.voids ?? []), outline] })} />
       {here?.pulled.map(({ edge, byMm }) => (
         <p key={edge} className="text-ink2">
           Edge {edge + 1} pulled back {formatLength(mmOf(framework, byMm), display)}
@@ -82,8 +88,9 @@ function PullBack({
 }: {
   here: FloorException | undefined;
   edges: number;
-  onTake: (part: Record<string, Json>) => string | null;
+  onTake: (part: Except) => string | null;
 }) {
+  const framework = useProject((project) => project.framework);
   const read = useLengthReader();
   const [edge, setEdge] = useState('0');
   const [by, setBy] = useState('');
@@ -92,7 +99,7 @@ function PullBack({
   const take = () => {
     if (!length?.ok) return setRefused(length?.words ?? 'Type how far');
     const pulled = (here?.pulled ?? []).filter((each) => each.edge !== Number(edge));
-    const next = [...pulled, { edge: Number(edge), byMm: length.input }] as unknown as Json;
+    const next = [...asGiven(framework, pulled), { edge: Number(edge), byMm: length.input }];
     const refusal = onTake({ pulled: next });
     setRefused(refusal);
     if (!refusal) setBy('');
@@ -123,7 +130,7 @@ function PullBack({
 }
 
 /** A void of the plate's own, typed or drawn in the plan. */
-function OwnVoid({ onTake }: { onTake: (outline: Json) => string | null }) {
+function OwnVoid({ onTake }: { onTake: (outline: OutlineInput) => string | null }) {
   const { set, say } = useSlice('set', 'say');
   const [isOpen, setOpen] = useState(false);
   const rectangle = useRectangle([4000, 4000], isOpen);

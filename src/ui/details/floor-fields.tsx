@@ -13,11 +13,12 @@ import { InPlanFields } from './in-plan-fields';
 import { ExtentFields } from './extent-fields';
 import { FloorExceptions } from './floor-exceptions';
 import { FloorZones } from './floor-zones';
+import type { Change } from '@/core/model/command-inputs';
 
 /** Fields of a floor plate, with its area per level. */
 export function FloorFields({ plate }: { plate: FloorPlate }) {
   const { framework, solved, display, run, mayEdit } = useSlice('framework', 'solved', 'display', 'run', 'mayEdit');
-  const change = (part: Record<string, unknown>) => run('floors.change', { floor: plate.id, ...part } as Json);
+  const change = (part: Change<'floors.change', 'floor'>) => run('floors.change', { floor: plate.id, ...part });
   const pieces = solved?.floors.filter((piece) => piece.plate === plate.id) ?? [];
   // Its zones are parts of it.
   const rows = [...(solved?.levels ?? [])].reverse().flatMap((level) => {

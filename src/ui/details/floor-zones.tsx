@@ -101,8 +101,8 @@ function NewZone({ plate }: { plate: FloorPlate }) {
       ...(name.trim() ? { name: name.trim() } : {}),
       outline: rectangle.outline,
       levels: isHereOnly && level ? [level] : 'all',
-      shiftMm: s.input as Json,
-      ...(b?.ok ? { buildUpMm: b.input as Json } : {}),
+      shiftMm: s.input,
+      ...(b?.ok ? { buildUpMm: b.input } : {}),
     });
     setRefused(refusal);
     if (!refusal) close();

@@ -9,6 +9,7 @@ import { useSlice } from '../session/store';
 import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
 import { EndFields } from './end-fields';
+import type { Change } from '@/core/model/command-inputs';
 
 const WAYS = [
   ['x', 'Held along x'],
@@ -19,8 +20,8 @@ const WAYS = [
 /** Fields of a raft, of pads or of strips. */
 export function FoundationFields({ foundation }: { foundation: Foundation }) {
   const { framework, run, say, mayEdit } = useSlice('framework', 'run', 'say', 'mayEdit');
-  const change = (part: Record<string, unknown>) =>
-    run('foundations.change', { foundation: foundation.id, ...part } as Json);
+  const change = (part: Change<'foundations.change', 'foundation'>) =>
+    run('foundations.change', { foundation: foundation.id, ...part });
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };

@@ -116,7 +116,7 @@ function ExtentFields({ level }: { level: Level }) {
     if (!at.ok) return setRefused(at.refusal.message);
     if (!w.ok) return setRefused(w.words);
     if (!d.ok) return setRefused(d.words);
-    const extent = { type: 'rectangle', place: at.value.input, widthMm: w.input, depthMm: d.input };
+    const extent = { type: 'rectangle' as const, place: at.value.input, widthMm: w.input, depthMm: d.input };
     setRefused(run('levels.change', { level: level.id, extent }));
   };
   return (

@@ -14,6 +14,7 @@ import { useSlice } from '../session/store';
 import { LevelRangeFields } from '../tools/grids/level-range-fields';
 import { HEAD_WORDS } from '../tools/grids/system-fields';
 import { LineInViews } from './line-in-views';
+import type { CommandName, CommandInputs, Change } from '@/core/model/command-inputs';
 
 /** Fields of a grid line: label, bay, splitting, joint, heads, levels and removing. */
 export function LineFields({ line }: { line: GridLine }) {
@@ -29,7 +30,7 @@ export function LineFields({ line }: { line: GridLine }) {
   );
   const shown = solved?.lines.find(({ id }) => id === line.id);
   if (!shown) return null;
-  const attempt = (command: string, input: Json) => {
+  const attempt = <Name extends CommandName>(command: Name, input: CommandInputs[Name]) => {
     const refusal = run(command, input);
     if (refusal) say(refusal);
     return refusal === null;
@@ -38,7 +39,7 @@ export function LineFields({ line }: { line: GridLine }) {
   const isLast = !recordsOf(framework, 'gridLine').some(({ from }) => from === line.id);
   const isRing = shown.shape === 'radial' && line.direction === 'b';
   const hasBay = shown.shape !== 'free' && (!isFirst || isRing);
-  const change = (part: Record<string, Json>) => attempt('grids.changeLines', { lines: [line.id], ...part });
+  const change = (part: Change<'grids.changeLines', 'lines'>) => attempt('grids.changeLines', { lines: [line.id], ...part });
   return (
     <div className="flex flex-col gap-1.5">
       <TextField
@@ -241,11 +242,14 @@ function AddBeyond({ line, end }: { line: GridLine; end: 'first' | 'last' }) {
     isRay ? '15°' : formatForEntry(display.system === 'imperial' ? 24 * 304.8 : 7200, display),
   );
   const angle = parseAngle(bay);
+  const length = read(bay);
   const understood = isRay
     ? angle.ok
-      ? { ok: true as const, words: null, input: angle.value }
+      ? { ok: true as const, words: null, input: { bayDeg: angle.value } }
       : { ok: false as const, words: angle.refusal.message }
-    : read(bay);
+    : length.ok
+      ? { ...length, input: { bayMm: length.input } }
+      : length;
   const add = () => {
     if (!understood.ok) return say(understood.words);
     const { system, direction } = line;
@@ -253,7 +257,7 @@ function AddBeyond({ line, end }: { line: GridLine; end: 'first' | 'last' }) {
       system,
       direction,
       end,
-      ...(isRay ? { bayDeg: understood.input } : { bayMm: understood.input }),
+      ...understood.input,
     });
     if (refusal) say(refusal);
   };

@@ -8,6 +8,7 @@ import type { Json } from '@/core/model/json';
 import { ActionButton, ChoiceField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';
+import type { Change } from '@/core/model/command-inputs';
 
 type Shown = 'usual' | 'shown' | 'hidden';
 
@@ -26,7 +27,7 @@ export function LineInViews({ line }: { line: Id }) {
   const view = scope === 'all' ? 'plan' : `plan ${level ?? ''}`;
   const markAt = marksOfView(solved.marks, building, [view]);
   const here = solved.levels.find(({ id }) => id === level)?.name ?? '';
-  const set = (end: 0 | 1, part: Record<string, Json>): string | null =>
+  const set = (end: 0 | 1, part: Change<'views.setMark', 'building' | 'view' | 'of' | 'end'>): string | null =>
     run('views.setMark', { building, view, of: line, end, ...part });
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);

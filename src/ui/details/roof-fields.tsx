@@ -9,14 +9,17 @@ import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';
 import { FACE_CHOICES } from '../walls/wall-words';
 import { DeleteButton } from './delete-button';
+import type { Change } from '@/core/model/command-inputs';
 
 /** The faces a roof slab may run to, in words. */
-export const ROOF_FACE_CHOICES = FACE_CHOICES.filter(([face]) => (ROOF_FACES as readonly string[]).includes(face));
+export const ROOF_FACE_CHOICES = ROOF_FACES.map(
+  (face) => [face, FACE_CHOICES.find(([each]) => each === face)![1]] as const,
+);
 
 /** Fields of a flat roof and its parapet. */
 export function RoofFields({ roof }: { roof: Roof }) {
   const { framework, run, say, mayEdit } = useSlice('framework', 'run', 'say', 'mayEdit');
-  const change = (part: Record<string, unknown>) => run('roofs.change', { roof: roof.id, ...part } as Json);
+  const change = (part: Change<'roofs.change', 'roof'>) => run('roofs.change', { roof: roof.id, ...part });
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };

@@ -7,12 +7,13 @@ import { CheckField, ChoiceField, TextField } from '../fields/fields';
 import { useSlice } from '../session/store';
 import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
+import type { Change } from '@/core/model/command-inputs';
 
 /** Fields of a room, with its area at each level it is carried to. */
 export function RoomFields({ room }: { room: Room }) {
   const { solved, display, run, say, mayEdit } = useSlice('solved', 'display', 'run', 'say', 'mayEdit');
-  const change = (part: Record<string, Json>) => run('rooms.change', { room: room.id, ...part });
-  const attempt = (part: Record<string, Json>) => {
+  const change = (part: Change<'rooms.change', 'room'>) => run('rooms.change', { room: room.id, ...part });
+  const attempt = (part: Change<'rooms.change', 'room'>) => {
     const refusal = change(part);
     if (refusal) say(refusal);
   };

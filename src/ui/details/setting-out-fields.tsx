@@ -7,11 +7,12 @@ import { ActionButton, CheckField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';
 import { LevelRangeFields } from '../tools/grids/level-range-fields';
+import type { Change } from '@/core/model/command-inputs';
 
 /** Fields of a setting-out line. */
 export function SettingOutFields({ line }: { line: SettingOutLine }) {
   const { framework, run, say, select, mayEdit } = useSlice('framework', 'run', 'say', 'select', 'mayEdit');
-  const change = (part: Record<string, Json>) => run('settingOut.change', { line: line.id, ...part });
+  const change = (part: Change<'settingOut.change', 'line'>) => run('settingOut.change', { line: line.id, ...part });
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };

@@ -11,6 +11,8 @@ import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { useSlice } from '../session/store';
 import { ExceptionList } from './exception-list';
+import type { Change } from '@/core/model/command-inputs';
+import type { OutlineInput } from '@/core/outlines/outline-input';
 
 const SLAB_CHOICES = [
   ['below', 'as below'],
@@ -24,7 +26,7 @@ export function ShaftExceptions({ shaft }: { shaft: Shaft }) {
   const { level, run, say } = useSlice('level', 'run', 'say');
   const [upwards, setUpwards] = useState(false);
   const here = shaft.exceptions.find((each) => each.level === level && each.upwards === upwards);
-  const except = (part: Record<string, Json>, at = level) => {
+  const except = (part: Change<'shafts.except', 'shaft' | 'level' | 'upwards'>, at = level) => {
     if (!at) return;
     const refusal = run('shafts.except', { shaft: shaft.id, level: at, upwards, ...part });
     if (refusal) say(refusal);
@@ -61,7 +63,7 @@ const wordsOf = ({ slab, outline }: ShaftException): string =>
     .join(', ');
 
 /** Another rectangle from a level up: a setback. */
-function OtherOutline({ shaft, onTake }: { shaft: Shaft; onTake: (outline: Json) => void }) {
+function OtherOutline({ shaft, onTake }: { shaft: Shaft; onTake: (outline: OutlineInput) => void }) {
   const { framework, building, display, say } = useSlice('framework', 'building', 'display', 'say');
   const read = useLengthReader();
   const { outline } = shaft;

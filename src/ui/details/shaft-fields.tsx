@@ -11,6 +11,8 @@ import { EndFields } from './end-fields';
 import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
 import { ShaftExceptions } from './shaft-exceptions';
+import type { Change } from '@/core/model/command-inputs';
+import { asGiven } from '@/core/dimensions/uses';
 
 /** Fields of a shaft, with the slabs it cuts and those it just misses. */
 export function ShaftFields({ shaft }: { shaft: Shaft }) {
@@ -22,7 +24,7 @@ export function ShaftFields({ shaft }: { shaft: Shaft }) {
     'say',
     'mayEdit',
   );
-  const change = (part: Record<string, unknown>) => run('shafts.change', { shaft: shaft.id, ...part } as Json);
+  const change = (part: Change<'shafts.change', 'shaft'>) => run('shafts.change', { shaft: shaft.id, ...part });
   const attempt = (part: Record<string, unknown>) => {
     const refusal = change(part);
     if (refusal) say(refusal);
@@ -46,13 +48,13 @@ export function ShaftFields({ shaft }: { shaft: Shaft }) {
             label="Width"
             valueMm={mmOf(framework, outline.widthMm)}
             disabled={!mayEdit}
-            onCommit={(widthMm) => change({ outline: { ...outline, widthMm } })}
+            onCommit={(widthMm) => change({ outline: { ...asGiven(framework, outline), widthMm } })}
           />
           <LengthField
             label="Depth"
             valueMm={mmOf(framework, outline.depthMm)}
             disabled={!mayEdit}
-            onCommit={(depthMm) => change({ outline: { ...outline, depthMm } })}
+            onCommit={(depthMm) => change({ outline: { ...asGiven(framework, outline), depthMm } })}
           />
         </>
       )}
@@ -61,7 +63,7 @@ export function ShaftFields({ shaft }: { shaft: Shaft }) {
           label="Diameter"
           valueMm={mmOf(framework, outline.diameterMm)}
           disabled={!mayEdit}
-          onCommit={(diameterMm) => change({ outline: { ...outline, diameterMm } })}
+          onCommit={(diameterMm) => change({ outline: { ...asGiven(framework, outline), diameterMm } })}
         />
       )}
       <EndFields label="Starts at" end={shaft.startsAt} onChange={(startsAt) => change({ startsAt })} />

@@ -13,6 +13,8 @@ import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from '../stairs/stair-wo
 import { LevelSpan } from '../tools/level-span';
 import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
+import type { Change } from '@/core/model/command-inputs';
+import { asGiven } from '@/core/dimensions/uses';
 
 const SIZES = [
   ['eyeMm', 'Eye between the flights'],
@@ -34,7 +36,7 @@ export function StairFields({ stair }: { stair: Stair }) {
     'say',
     'mayEdit',
   );
-  const change = (part: Record<string, unknown>) => run('stairs.change', { stair: stair.id, ...part } as Json);
+  const change = (part: Change<'stairs.change', 'stair'>) => run('stairs.change', { stair: stair.id, ...part });
   const attempt = (part: Record<string, unknown>) => {
     const refusal = change(part);
     if (refusal) say(refusal);
@@ -61,7 +63,7 @@ export function StairFields({ stair }: { stair: Stair }) {
             label={field === 'widthMm' ? 'Well, wide' : 'Well, deep'}
             valueMm={mmOf(framework, well[field])}
             disabled={!mayEdit}
-            onCommit={(length) => change({ well: { ...well, [field]: length } })}
+            onCommit={(length) => change({ well: { ...asGiven(framework, well), [field]: length } })}
           />
         ))}
       <LengthField

@@ -7,13 +7,14 @@ import type { Wall, WallException } from '@/core/walls/wall';
 import { CheckField, ChoiceField } from '../fields/fields';
 import { useSlice } from '../session/store';
 import { ExceptionList } from './exception-list';
+import type { Change } from '@/core/model/command-inputs';
 
 /** What differs at the current level of a wall, or from there up: left out, or of another thickness. */
 export function WallExceptions({ wall }: { wall: Wall }) {
   const { framework, level, run, say } = useSlice('framework', 'level', 'run', 'say');
   const [upwards, setUpwards] = useState(true);
   const types = recordsOf(framework, 'wallType');
-  const except = (at: string | null, up: boolean, part: Record<string, Json>) => {
+  const except = (at: string | null, up: boolean, part: Change<'walls.except', 'wall' | 'level' | 'upwards'>) => {
     if (!at) return;
     const refusal = run('walls.except', { wall: wall.id, level: at, upwards: up, ...part });
     if (refusal) say(refusal);

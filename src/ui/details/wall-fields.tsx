@@ -14,11 +14,14 @@ import { EndFields } from './end-fields';
 import { WallExceptions } from './wall-exceptions';
 import { DeleteButton } from './delete-button';
 import { InPlanFields } from './in-plan-fields';
+import type { Change } from '@/core/model/command-inputs';
+import type { LengthInput } from '@/core/model/length-input';
+import { asGiven } from '@/core/dimensions/uses';
 
 /** Fields of a wall, with its openings. */
 export function WallFields({ wall }: { wall: Wall }) {
   const { framework, run, say, mayEdit } = useSlice('framework', 'run', 'say', 'mayEdit');
-  const change = (part: Record<string, unknown>) => run('walls.change', { wall: wall.id, ...part } as Json);
+  const change = (part: Change<'walls.change', 'wall'>) => run('walls.change', { wall: wall.id, ...part });
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };
@@ -114,15 +117,15 @@ function Layers({ wall }: { wall: Wall }) {
   const { framework, run, mayEdit } = useSlice('framework', 'run', 'mayEdit');
   const type = recordsOf(framework, 'wallType').find(({ id }) => id === wall.type);
   if (!type) return null;
-  const set = (i: number, thicknessMm: unknown) =>
+  const set = (i: number, thicknessMm: LengthInput) =>
     run('walls.defineType', {
       type: type.id,
       name: type.name,
       layers: type.layers.map((layer, j) => ({
         ...layer,
-        thicknessMm: j === i ? thicknessMm : mmOf(framework, layer.thicknessMm),
+        thicknessMm: j === i ? thicknessMm : asGiven(framework, layer.thicknessMm),
       })),
-    } as Json);
+    });
   const total = type.layers.reduce((sum, { thicknessMm }) => sum + mmOf(framework, thicknessMm), 0);
   return (
     <details className="border-t border-faint pt-1.5">
@@ -171,7 +174,7 @@ function Openings({ wall }: { wall: Wall }) {
     setRefused(refusal);
     if (!refusal) setAlong('');
   };
-  const change = (each: WallOpening, part: Record<string, Json>) => {
+  const change = (each: WallOpening, part: Change<'walls.changeOpening', 'wall' | 'opening'>) => {
     const refusal = run('walls.changeOpening', { wall: wall.id, opening: each.id, ...part });
     if (refusal) say(refusal);
   };

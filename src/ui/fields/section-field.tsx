@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { parseSection, sectionInput } from '@/core/columns/section-text';
 import { sectionWords, type SectionMm } from '@/core/columns/section-shape';
 import { formatForEntry, type LengthDisplay } from '@/core/units/format-length';
-import type { Json } from '@/core/model/json';
+import type { SectionInput } from '@/core/columns/column-input';
 import { useLengthReader } from './length-field';
 import { PlainField } from './fields';
 import { useProject } from '../session/store';
 
 /** What a typed section reads as, for a command. */
-export type ReadSection = { ok: true; input: Json; words: string } | { ok: false; words: string };
+export type ReadSection = { ok: true; input: SectionInput; words: string } | { ok: false; words: string };
 
 /** Reads sections typed in the person's unit: `500x500`, `round 550`, `I 300x300x11x19`. */
 export function useSectionReader(): (text: string) => ReadSection {
@@ -27,7 +27,7 @@ export function useSectionReader(): (text: string) => ReadSection {
       return size.ok ? size.input : 0;
     });
     const words = sizes.map((size) => size.words.replace(/^= /, '')).join(' × ');
-    return { ok: true, input: input as Json, words: `= ${words}` };
+    return { ok: true, input, words: `= ${words}` };
   };
 }
 
@@ -48,7 +48,7 @@ export function SectionField({
   label: string;
   section: SectionMm;
   disabled?: boolean;
-  onCommit: (input: Json) => string | null;
+  onCommit: (input: SectionInput) => string | null;
 }) {
   const display = useProject((project) => project.display);
   const read = useSectionReader();

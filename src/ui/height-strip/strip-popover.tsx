@@ -6,7 +6,7 @@ import type { MoveMode } from '@/core/levels/chain';
 import { formatForEntry, formatForField, METRIC } from '@/core/units/format-length';
 import { ActionButton, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useSlice } from '../session/store';
+import { useSlice, type Project } from '../session/store';
 import type { StripEdit } from './strip-dimensions';
 import { focusFigure } from './strip-focus';
 
@@ -115,7 +115,7 @@ function commit(
   input: number | string,
   mode: MoveMode,
   name: string,
-  run: (command: string, input: Record<string, string | number>) => string | null,
+  run: Project['run'],
 ): string | null {
   const level = edit.level.id;
   if (edit.kind === 'elevation') return run('levels.setElevation', { level, fflMm: input, mode });

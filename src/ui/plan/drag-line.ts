@@ -8,11 +8,11 @@ import type { Id } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';
 import { formatLength, type LengthDisplay } from '@/core/units/format-length';
 import { quantiseMm } from '@/core/units/length-units';
+import type { Sent } from '@/core/model/command-inputs';
 
 /** What dragging a line from one point to another would do: the command, where the line would be, and words. */
 export interface LineDrag {
-  command: 'grids.moveLine' | 'settingOut.move';
-  input: Record<string, Json>;
+  edit: Sent<'grids.moveLine' | 'settingOut.move'>;
   curve: Curve;
   words: string;
 }
@@ -52,8 +52,7 @@ export function dragLine(
         : axis.curve;
     const signed = byDeg * grid.record.waysOf.a;
     return {
-      command: 'grids.moveLine',
-      input: { line: id, byDeg: signed, mode },
+      edit: { command: 'grids.moveLine', input: { line: id, byDeg: signed, mode } },
       curve,
       words: `${signed}°${follow}`,
     };
@@ -64,8 +63,9 @@ export function dragLine(
   if (leftMm === 0 || !curve) return null;
   const byMm = leftMm * axis.positiveSide;
   return {
-    command: found ? 'grids.moveLine' : 'settingOut.move',
-    input: found ? { line: id, byMm, mode } : { line: id, byMm },
+    edit: found
+      ? { command: 'grids.moveLine', input: { line: id, byMm, mode } }
+      : { command: 'settingOut.move', input: { line: id, byMm } },
     curve,
     words: `${formatLength(byMm, display)}${follow}`,
   };

@@ -203,7 +203,7 @@ export function PlanView() {
     }
     const refusal =
       gesture?.kind === 'line' && gesture.drag
-        ? project.run(gesture.drag.command, gesture.drag.input)
+        ? project.send(gesture.drag.edit)
         : gesture?.kind === 'move' && (gesture.by.x !== 0 || gesture.by.y !== 0)
           ? project.run('elements.move', { ids: selection, xMm: gesture.by.x, yMm: gesture.by.y })
           : null;

@@ -14,13 +14,13 @@ const MOST_SHOWN = 8;
 /** One line in which every command can be typed in plain words, with what it would do said before Enter does it. */
 export function QuickEntry() {
   const inUnits = useWords();
-  const { framework, building, session, display, mayEdit, run } = useSlice(
+  const { framework, building, session, display, mayEdit, send } = useSlice(
     'framework',
     'building',
     'session',
     'display',
     'mayEdit',
-    'run',
+    'send',
   );
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
@@ -69,7 +69,7 @@ export function QuickEntry() {
     const form = forms[chosen];
     if (form) return take(form.example);
     if (!entered?.ok || !isReady) return;
-    if (run(entered.value.command, entered.value.input as Json) === null) setLine('');
+    if (send(entered.value) === null) setLine('');
   };
   return (
     <div className="relative w-full max-w-[400px]">

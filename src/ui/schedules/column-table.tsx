@@ -10,6 +10,7 @@ import { CheckField, ChoiceField } from '../fields/fields';
 import { useSectionReader } from '../fields/section-field';
 import { useSlice } from '../session/store';
 import { Cell } from './cell';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 const KEEP_WORDS: Record<Keep, string> = {
   centre: 'keeping the centre',
@@ -23,6 +24,8 @@ const LEFT_OUT = '–';
 /** What a cell shows: the section there, a dash where the column is left out, nothing outside its span. */
 const cellText = (piece: ColumnPiece | undefined, isWithin: boolean, display: LengthDisplay): string =>
   piece ? sectionWords(piece.section, (mm) => formatForEntry(mm, display)) : isWithin ? LEFT_OUT : '';
+
+type CellEdit = CommandInputs['columns.editTable']['cells'][number];
 
 /** The column schedule: stacks down, levels across. Typed and pasted into; one paste is one edit. */
 export function ColumnTable() {
@@ -61,7 +64,7 @@ export function ColumnTable() {
   };
 
   /** One cell's text as part of an edit: empty is "as below", a dash "left out". */
-  const valueOf = (text: string): Json => {
+  const valueOf = (text: string): CellEdit['value'] => {
     const typed = text.trim();
     if (typed === '') return null;
     if (/^[-–—]$/.test(typed)) return 'leftOut';
@@ -69,7 +72,7 @@ export function ColumnTable() {
     if (!section.ok) throw new Error(section.words);
     return section.input;
   };
-  const edit = (cells: Json[]): string | null =>
+  const edit = (cells: CellEdit[]): string | null =>
     cells.length === 0 ? null : run('columns.editTable', { cells, upwards, keep });
   const commit = (column: string, level: string, text: string): string | null => {
     try {
@@ -84,7 +87,7 @@ export function ColumnTable() {
         .replace(/\r?\n$/, '')
         .split(/\r?\n/)
         .flatMap((line, i) =>
-          line.split('\t').flatMap((cell, j): Json[] => {
+          line.split('\t').flatMap((cell, j): CellEdit[] => {
             const [stack, level] = [rows[row + i], levels[column + j]];
             if (!stack || !level) return [];
             const now = cellText(stack[1].pieces.get(level.id), isWithin(stack[1].pieces, level.id), display);

@@ -12,6 +12,7 @@ import { useLengthReader } from '../fields/length-field';
 import { useSlice } from '../session/store';
 import { Cell } from './cell';
 import { TieView } from './tie-view';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 type Field = 'name' | 'title' | 'levelKind' | 'fflMm' | 'heightMm' | 'buildUpMm';
 
@@ -25,7 +26,7 @@ const COLUMNS: readonly { field: Field; heading: string; isLength: boolean; widt
   { field: 'buildUpMm', heading: 'Build-up', isLength: true, width: 'w-24' },
 ];
 
-type RowEdit = { level: string } & Partial<Record<Field, Json>>;
+type RowEdit = CommandInputs['levels.editTable']['rows'][number];
 
 function valueOf(level: SolvedLevel, field: Field, display: LengthDisplay): string {
   if (field === 'name' || field === 'title' || field === 'levelKind') return level[field];
@@ -54,7 +55,7 @@ export function LevelTable() {
   const levels = solved.levels.filter((level) => level.building === building).reverse();
 
   /** One cell's text as part of an edit; null where the cell takes nothing, a message where it cannot be read. */
-  const cellInput = (field: Field, text: string): Json | null => {
+  const cellInput = (field: Field, text: string): string | number | null => {
     const typed = text.trim();
     const column = COLUMNS.find((each) => each.field === field)!;
     if (!column.isLength) {

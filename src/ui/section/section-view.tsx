@@ -24,6 +24,7 @@ import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
 import { pointOfPlace } from './point-of-place';
 import { EXAMPLES } from '@/core/units/examples';
+import type { Change } from '@/core/model/command-inputs';
 
 const REACH_PX = 6;
 const SIDES: readonly (readonly [Side, string])[] = [
@@ -306,7 +307,7 @@ export function SectionView() {
 const DRAGGED = new Set(['bubble', 'bubbleText', 'levelText', 'levelTextLeft', 'levelMark']);
 
 /** The setting for a dragged mark: how far from its usual place for a level, from the line's end for a head. */
-function markSetting(solved: Solved, { primitive, from, to }: MarkDrag, drawing: Drawing): Record<string, Json> | null {
+function markSetting(solved: Solved, { primitive, from, to }: MarkDrag, drawing: Drawing): Change<'views.setMark', 'building' | 'view'> | null {
   const by = { x: to.x - from.x, y: to.y - from.y };
   if (!primitive.id) return null;
   const own = drawing.primitives.filter(({ id }) => id === primitive.id);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { groundsDigest } from '@/core/model/command';
-import { UNDO } from '@/core/history/undo';
+import { UNDO } from '@/core/history/undo-command';
 import type { LoggedChange } from '@/core/history/entry';
 import { apply } from '@/core/model/changes';
 import { plan } from '@/core/model/commands';

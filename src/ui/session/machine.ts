@@ -1,11 +1,11 @@
-import { laterAuthorAmong, planUndoOf, UNDO } from '@/core/history/undo';
+import { laterAuthorAmong } from '@/core/history/undo';
 import type { LoggedChange } from '@/core/history/entry';
 import { apply, isEmpty } from '@/core/model/changes';
 import type { Planned } from '@/core/model/command';
-import { plan } from '@/core/model/commands';
+import { plan, recalledBy } from '@/core/model/commands';
 import type { Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
-import { refuse, type Result } from '@/core/model/result';
+import { done, refuse, type Result } from '@/core/model/result';
 import { mayChange, unsent, type Effect, type Pending, type SessionEvent, type SessionState } from './session-state';
 import { undoTarget, type Undoable } from './undo-target';
 
@@ -27,12 +27,13 @@ function planOn(
   input: unknown,
   commandId: Id,
 ): Result<Planned> {
-  if (command !== UNDO) return plan(framework, command, input, commandId);
-  const target = (input as { target?: unknown } | null)?.target;
-  const committed = own.find((entry) => entry.commandId === target);
-  const found = (typeof target === 'string' ? planned.get(target) : undefined) ?? committed;
-  if (!found) return refuse('What was to be undone is not there any more');
-  return planUndoOf(framework, found, laterAuthorAmong(lately.filter(({ seq }) => seq > (committed?.seq ?? Infinity))));
+  return plan(framework, command, input, commandId, (target) => {
+    const committed = own.find((entry) => entry.commandId === target);
+    const found = planned.get(target) ?? committed;
+    if (!found) return refuse('What was to be undone is not there any more');
+    const later = lately.filter(({ seq }) => seq > (committed?.seq ?? Infinity));
+    return done({ changes: found.changes, sentence: found.sentence, laterAuthor: laterAuthorAmong(later) });
+  });
 }
 
 /** The edit that undo would take back now, or that redo would do again. */
@@ -42,7 +43,7 @@ export function nextUndo(state: SessionState, again: boolean): Undoable | undefi
     .map(({ commandId, command, input, sentence }) => ({
       commandId,
       command,
-      target: command === UNDO ? (input as { target: Id }).target : null,
+      target: recalledBy(command, input),
       sentence,
       authorId: state.personId,
     }));

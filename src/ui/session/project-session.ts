@@ -1,9 +1,11 @@
 import type { Remote } from 'comlink';
 import { v4 } from 'uuid';
 import type { LoggedChange } from '@/core/history/entry';
-import { UNDO } from '@/core/history/undo';
+import { UNDO } from '@/core/history/undo-command';
 import { isEmpty } from '@/core/model/changes';
 import { groundsDigest, type Planned } from '@/core/model/command';
+import type { CommandInputs, CommandName, Sent } from '@/core/model/command-inputs';
+import { recalledBy } from '@/core/model/commands';
 import { EMPTY_FRAMEWORK, recordsById, type Framework } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import { refuse, type Result } from '@/core/model/result';
@@ -129,13 +131,18 @@ export class ProjectSession {
   }
 
   /** Plans a command against what is seen, without doing it: for previews and counts. */
-  preview(command: string, input: unknown): Result<Planned> {
+  preview<Name extends CommandName>(command: Name, input: CommandInputs[Name]): Result<Planned> {
+    return planHere(this.state, command, input, v4());
+  }
+
+  /** The same of a command that was put together elsewhere. */
+  previewOf({ command, input }: Sent): Result<Planned> {
     return planHere(this.state, command, input, v4());
   }
 
   /** Shows everywhere what a command would bring about, while it is still being dragged; null shows what is there again. */
-  try(edit: { command: string; input: Json } | null): void {
-    const planned = edit && this.preview(edit.command, edit.input);
+  try(edit: Sent | null): void {
+    const planned = edit && this.previewOf(edit);
     // What cannot be done leaves the last that could.
     if (planned && !planned.ok) return;
     this.tried = planned ? planned.value.after : null;
@@ -143,7 +150,11 @@ export class ProjectSession {
   }
 
   /** Does a command: at once here, then on the server. A refusal changes nothing. */
-  run(command: string, input: Json): Result<Planned> {
+  run<Name extends CommandName>(command: Name, input: CommandInputs[Name]): Result<Planned> {
+    return this.doNow(command, input);
+  }
+
+  private doNow(command: string, input: unknown): Result<Planned> {
     const commandId = v4();
     this.tried = null;
     const planned = planHere(this.state, command, input, commandId);
@@ -152,7 +163,7 @@ export class ProjectSession {
       return planned;
     }
     const { changes, sentence } = planned.value;
-    const edit = { commandId, command, input, digest: groundsDigest(changes), madeAt: this.state.baseSeq, sentence };
+    const edit = { commandId, command, input: input as Json, digest: groundsDigest(changes), madeAt: this.state.baseSeq, sentence };
     this.on({ type: 'edited', edit, planned: planned.value });
     return planned;
   }
@@ -250,7 +261,7 @@ export class ProjectSession {
     return this.ask(async () => {
       const sent = { commandId, command, input, baseSeq: madeAt, previewDigest: digest, personId };
       const { seq, changes, sentence } = await this.server.send(sent);
-      const target = command === UNDO ? (input as { target: string }).target : null;
+      const target = recalledBy(command, input);
       const who = { author: this.person?.name ?? '', authorId: personId, at: '' };
       const entry = isEmpty(changes) ? null : { seq, commandId, command, target, sentence, changes, ...who };
       this.on({ type: 'acknowledged', commandId, seq, changes, entry });
@@ -320,7 +331,7 @@ export class ProjectSession {
 
   /** Does an edit again that somebody else's stood in the way of, on what is there now. */
   private doAnew({ command, input }: Pending): void {
-    const planned = this.run(command, input);
+    const planned = this.doNow(command, input);
     if (!planned.ok) this.onTrouble(planned.refusal.message);
   }
 

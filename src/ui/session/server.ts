@@ -9,6 +9,7 @@ import type { Sheet } from '@/core/importing/sheet';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { Role } from '@/core/people/powers';
 import type { Place } from '@/core/people/told';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 /** What a refusal says beside its words. */
 interface More {
@@ -195,7 +196,7 @@ export const serverFor = (projectId: string, send: Send = (url, init) => fetch(u
         tell,
       ),
     readPresets: (file: File, signal: AbortSignal, tell?: TellWork) =>
-      bring<{ presets: Json }>(`/presets?name=${encodeURIComponent(file.name)}`, file, signal, tell),
+      bring<{ presets: CommandInputs['presets.take']['presets'] }>(`/presets?name=${encodeURIComponent(file.name)}`, file, signal, tell),
     underlayUrl: (sha256: string) => `${base}/underlays/${sha256}`,
     underlaySheet: (sha256: string) => get<{ sheet: Sheet }>(`/underlays/${sha256}`),
     readDrawing: (file: File, signal: AbortSignal, tell?: TellWork) =>

@@ -13,7 +13,7 @@ import type { Curve } from '@/core/geometry/curve';
 import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
 import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
-import type { Json } from '@/core/model/json';
+import type { CommandInputs, CommandName, Sent } from '@/core/model/command-inputs';
 import type { Solved } from '@/core/solving/solved';
 import { IMPERIAL, METRIC, type LengthDisplay } from '@/core/units/format-length';
 import type { LengthUnit } from '@/core/units/length-units';
@@ -98,7 +98,9 @@ export interface Project {
   others: readonly Other[];
   editMarks: readonly EditMark[];
   session: ProjectSession | null;
-  run: (command: string, input: Json) => string | null;
+  run: <Name extends CommandName>(command: Name, input: CommandInputs[Name]) => string | null;
+  /** Does a command that was put together elsewhere: a fix, a typed line. */
+  send: (sent: Sent) => string | null;
   say: (text: string, kind?: 'trouble' | 'done') => void;
   set: (part: Partial<Project>) => void;
   select: (ids: Id[]) => void;
@@ -162,6 +164,7 @@ export function makeProjectStore(): ProjectStore {
       }
       return forReader(result.refusal.message, display);
     },
+    send: ({ command, input }: { command: CommandName; input: CommandInputs[CommandName] }) => get().run(command, input),
     say: (text, kind = 'trouble') => set({ notice: { text: forReader(text, get().display), kind } }),
     set: (part) => set(part),
     select: (selection) => set({ selection }),

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { UNDO } from '@/core/history/undo';
+import { UNDO } from '@/core/history/undo-command';
 import type { HistoryEntry } from '@/core/history/entry';
 import { undoTarget } from './undo-target';
 

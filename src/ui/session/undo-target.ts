@@ -1,4 +1,4 @@
-import { UNDO } from '@/core/history/undo';
+import { UNDO } from '@/core/history/undo-command';
 import type { HistoryEntry } from '@/core/history/entry';
 
 /** As much of an edit as tells whether it can be taken back. */

@@ -1,15 +1,21 @@
 import { useMemo } from 'react';
 import type { Planned } from '@/core/model/command';
-import type { Json } from '@/core/model/json';
+import type { CommandInputs, CommandName, Sent } from '@/core/model/command-inputs';
 import type { Result } from '@/core/model/result';
 import { useProject } from './store';
 
 /** What a command would do, planned but not done; null while there is no input. Planned anew only when the input changes. */
-export function usePreview(command: string, input: Json | null): Result<Planned> | null {
+export const usePreview = <Name extends CommandName>(
+  command: Name,
+  input: CommandInputs[Name] | null,
+): Result<Planned> | null => usePreviewOf(input && ({ command, input } as Sent));
+
+/** The same of a command that is put together elsewhere. */
+export function usePreviewOf(sent: Sent | null): Result<Planned> | null {
   const session = useProject((project) => project.session);
-  const key = JSON.stringify(input);
+  const key = JSON.stringify(sent);
   return useMemo(
-    () => (key === 'null' ? null : (session?.preview(command, JSON.parse(key) as Json) ?? null)),
-    [session, command, key],
+    () => (key === 'null' ? null : (session?.previewOf(JSON.parse(key) as Sent) ?? null)),
+    [session, key],
   );
 }

@@ -15,6 +15,7 @@ import { HeightStrip } from '../height-strip/height-strip';
 import { fieldUnit, useSlice } from '../session/store';
 import { changeWords, Differences } from '../tools/differences';
 import { Refused } from '../tools/refused';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 const nothing = () => undefined;
 
@@ -68,7 +69,7 @@ export function SetUpLevels({ wide = false, again = false }: { wide?: boolean; a
           display,
         )}`
       : list.refusal.message;
-  const input: Json = {
+  const input: CommandInputs['levels.setUp'] = {
     ...(building ? { building } : {}),
     above: up.ok ? up.value.baysMm : [],
     below: down.ok ? down.value.baysMm : [],

@@ -17,6 +17,7 @@ import { useProject, type Ghost, useSlice } from '../session/store';
 import { Differences } from '../tools/differences';
 import { Refused } from '../tools/refused';
 import { readFile, type FileKind, type Understood } from './read-file';
+import type { Sent } from '@/core/model/command-inputs';
 
 const WORDS: Record<FileKind, { offer: string; accepts: string; take: string }> = {
   levels: { offer: 'Take a level table (CSV, XLSX, IFC)', accepts: '.csv,.txt,.xlsx,.ifc', take: 'Take these levels' },
@@ -31,7 +32,7 @@ const UNIT_CHOICES: readonly (readonly [LengthUnit | '', string])[] = [
 
 /** Brings a file by dropping or choosing it; shows what was understood before it is taken. */
 export function TakeFile({ kind }: { kind: FileKind }) {
-  const { session, building, framework, run, set } = useSlice('session', 'building', 'framework', 'run', 'set');
+  const { session, building, framework, send, set } = useSlice('session', 'building', 'framework', 'send', 'set');
   const input = useRef<HTMLInputElement>(null);
   const work = useHeavyWork();
   const [file, setFile] = useState<File | null>(null);
@@ -55,13 +56,13 @@ export function TakeFile({ kind }: { kind: FileKind }) {
   // A grid or columns are shown in the plan before they are taken.
   useEffect(() => {
     if (!session || !building || !understood || understood.kind === 'levels') return;
-    set({ ghost: ghostOf(understood, session.preview(...commandFor(understood, building))) });
+    set({ ghost: ghostOf(understood, session.previewOf(commandFor(understood, building))) });
     return () => set({ ghost: null });
   }, [session, building, understood, set]);
   // A table brought again says first what it would change.
   const changed = useMemo(() => {
     if (!session || !building || understood?.kind !== 'levels') return null;
-    const preview = session.preview(...commandFor(understood, building));
+    const preview = session.previewOf(commandFor(understood, building));
     return preview.ok ? levelDifferences(framework, preview.value.after, building) : null;
   }, [session, building, understood, framework]);
   const forget = () => {
@@ -71,7 +72,7 @@ export function TakeFile({ kind }: { kind: FileKind }) {
   };
   const take = () => {
     if (!understood || !building) return;
-    const refusal = run(...commandFor(understood, building));
+    const refusal = send(commandFor(understood, building));
     if (refusal) setRefused(refusal);
     else forget();
   };
@@ -158,12 +159,12 @@ function ghostOf(understood: Understood, preview: Result<Planned>): Ghost | null
   };
 }
 
-function commandFor(understood: Understood, building: string): [string, Json] {
+function commandFor(understood: Understood, building: string): Sent {
   if (understood.kind === 'levels')
-    return ['levels.take', { building, rows: understood.table.rows as unknown as Json }];
+    return { command: 'levels.take', input: { building, rows: understood.table.rows } };
   if (understood.kind === 'grid')
-    return ['grids.add', JSON.parse(JSON.stringify({ building, ...gridInput(understood.grid) })) as Json];
-  return ['columns.take', { building, columns: understood.columns.columns as unknown as Json }];
+    return { command: 'grids.add', input: { building, ...gridInput(understood.grid) } };
+  return { command: 'columns.take', input: { building, columns: understood.columns.columns } };
 }
 
 const MEANINGS = { name: 'level', title: 'use', ffl: 'FFL', ssl: 'SSL', buildUp: 'build-up', kind: 'kind' } as const;

@@ -12,6 +12,8 @@ import { fieldUnit, useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { Refused } from '../tools/refused';
 import { EXAMPLES } from '@/core/units/examples';
+import type { CommandInputs } from '@/core/model/command-inputs';
+import type { OutlineInput } from '@/core/outlines/outline-input';
 
 /** A whole building in one act: storeys on an outline, with floors, walls up to the soffits and a roof on them. */
 export function WholeBuilding() {
@@ -30,21 +32,21 @@ export function WholeBuilding() {
   const heights = parseBays(storeys, { unit });
   const [f, p] = [read(floor), parapet.trim() === '' ? null : read(parapet)];
   const starting = types.find(({ name }) => name === type);
-  const input: Json | null =
-    ring?.input && heights.ok && f.ok && building
+  const input: CommandInputs['carry.wholeBuilding'] | null =
+    ring?.input && heights.ok && f.ok && building && starting
       ? {
           building,
           storeys: heights.value.baysMm,
           outline: ring.input,
           floorMm: f.input,
-          wall: starting as unknown as Json,
+          wall: starting,
           parapetMm: p?.ok ? p.input : null,
         }
       : null;
   const preview = usePreview('carry.wholeBuilding', input);
 
   /** A size like 18m x 42m, or a path that goes round. */
-  function readOutline(): { input: Json | null; words: string } | null {
+  function readOutline(): { input: OutlineInput | null; words: string } | null {
     const text = outline.trim();
     if (text === '' || !building) return null;
     const size = /^(.+?)\s*[x×]\s*(.+)$/.exec(text);

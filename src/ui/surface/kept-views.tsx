@@ -43,7 +43,7 @@ export function KeptViews() {
       if (server && (await attempt(server.keepOwnView(view)))) setName('');
       return;
     }
-    const refusal = run('views.keep', view as unknown as Json);
+    const refusal = run('views.keep', view);
     setRefused(refusal);
     if (!refusal) setName('');
   };

@@ -8,6 +8,7 @@ import { ActionButton, AngleField, PlainField, TextField } from '../fields/field
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';
 import { Refused } from './refused';
+import type { Change } from '@/core/model/command-inputs';
 
 /** Where the building stands: its height above the site datum, place and turn; and another building. */
 export function BuildingsFields() {
@@ -16,7 +17,7 @@ export function BuildingsFields() {
   const [refused, setRefused] = useState<string | null>(null);
   const record = building ? recordOf(framework, 'building', building) : undefined;
   if (!record) return null;
-  const change = (part: Record<string, Json>) => run('buildings.change', { building: record.id, ...part });
+  const change = (part: Change<'buildings.change', 'building'>) => run('buildings.change', { building: record.id, ...part });
   const add = () => {
     const refusal = run('buildings.add', { name: name.trim() });
     setRefused(refusal);

@@ -11,6 +11,7 @@ import { usePreview } from '../session/use-preview';
 import { LevelSpan } from './level-span';
 import { Refused } from './refused';
 import { useRectangle } from './use-rectangle';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 type Where = 'all' | 'rooms' | 'drawn';
 
@@ -42,7 +43,7 @@ export function CeilingsTool() {
   });
   const [h, t] = [read(height), read(thickness)];
   const range: [string, string] = [span.from ?? storeys[0]?.id ?? '', span.to ?? storeys.at(-1)?.id ?? ''];
-  const input: Json = {
+  const input: CommandInputs['ceilings.add'] = {
     ...(building ? { building } : {}),
     heightMm: h.ok ? h.input : 0,
     thicknessMm: t.ok ? t.input : 0,

@@ -18,6 +18,8 @@ import { useSectionReader } from '../fields/section-field';
 import { useProject } from '../session/store';
 import { TakeFile } from '../setting-up/take-file';
 import { Refused } from './refused';
+import type { Sent } from '@/core/model/command-inputs';
+import { usePreviewOf } from '../session/use-preview';
 
 type Way = 'lines' | 'window' | 'point' | 'along';
 const WAYS: readonly (readonly [Way, string])[] = [
@@ -37,7 +39,7 @@ const FACE_WORDS: Record<(typeof FACES)[number], string> = {
 /** Columns: at all crossings of chosen lines or in a window, along a line, or one by one; with a face flush with a line. */
 export function ColumnsTool() {
   const project = useProject((shown) => shown);
-  const { framework, solved, building, chosenLines, session, mayEdit, display, run, set } = project;
+  const { framework, solved, building, chosenLines, session, mayEdit, display, send, set } = project;
   const read = useLengthReader();
   const readSection = useSectionReader();
   const [way, setWay] = useState<Way>('lines');
@@ -87,39 +89,41 @@ export function ColumnsTool() {
   const length = read(spacing);
   const at = readPlaceText(place, display);
   /** Setting-out lines whose own grid lines are among the crossings, or those lines themselves. */
-  const flush = useMemo((): Json[] => {
+  const flush = useMemo(() => {
     if (face === 'none') return [];
     const used = new Set(way === 'along' ? (chosenLines ?? []) : choice.taken.flatMap(({ lines: both }) => both));
     const own = settingOut.filter(({ id }) => used.has(axisLine(framework, id)?.root ?? '') || used.has(id));
-    return own.map(({ id }) => ({ line: id, face }));
+    return own.map(({ id }) => ({ line: id, face: face as Exclude<typeof face, 'none'> }));
   }, [face, way, chosenLines, choice, settingOut, framework]);
-  const common: Record<string, Json> = {
+  const common = {
     ...(building ? { building } : {}),
-    section: shape.ok ? shape.input : null,
     material,
     turnDeg: angle.ok ? angle.value : 0,
     flush,
     ...(range[0] ? { startsAt: { level: range[0] } } : {}),
     ...(range[1] ? { stopsAt: { level: range[1] } } : {}),
   };
-  const wanted = ((): [string, Json] | null => {
+  const wanted = ((): Sent | null => {
     if (!shape.ok || !angle.ok) return null;
-    if (way === 'lines') return ['columns.placeAtCrossings', { ...common, lines: chosenLines ?? [] }];
+    const placed = { ...common, section: shape.input };
+    if (way === 'lines') return { command: 'columns.placeAtCrossings', input: { ...placed, lines: chosenLines ?? [] } };
     if (way === 'window')
       return windowed.length > 0
-        ? ['columns.placeAtCrossings', { ...common, crossings: windowed.map(({ lines: both }) => both) }]
+        ? {
+            command: 'columns.placeAtCrossings',
+            input: { ...placed, crossings: windowed.map(({ lines: both }) => both) },
+          }
         : null;
     if (way === 'along')
       return chosenLines?.length === 1 && length.ok
-        ? ['columns.placeAlong', { ...common, line: chosenLines[0]!, spacingMm: length.input }]
+        ? {
+            command: 'columns.placeAlong',
+            input: { ...placed, line: chosenLines[0]!, spacingMm: length.input },
+          }
         : null;
-    return at.ok ? ['columns.place', { ...common, place: at.value.input }] : null;
+    return at.ok ? { command: 'columns.place', input: { ...placed, place: at.value.input } } : null;
   })();
-  const key = JSON.stringify(wanted);
-  const preview = useMemo(() => {
-    const [command, input] = (JSON.parse(key) as [string, Json] | null) ?? [];
-    return command === undefined ? null : (session?.preview(command, input!) ?? null);
-  }, [session, key]);
+  const preview = usePreviewOf(wanted);
   const shown = useMemo(() => {
     if (!preview?.ok) return [];
     const { added } = preview.value.changes;
@@ -154,7 +158,7 @@ export function ColumnsTool() {
     if (!shape.ok) return setRefused(shape.words);
     if (!angle.ok) return setRefused(angle.refusal.message);
     if (!wanted) return setRefused(MISSING[way]);
-    const refusal = run(...wanted);
+    const refusal = send(wanted);
     setRefused(refusal);
     if (refusal) return;
     if (way === 'point') setPlace('');

@@ -13,6 +13,8 @@ import { useProject } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { FACE_CHOICES } from '../walls/wall-words';
 import { Refused } from './refused';
+import type { CommandInputs } from '@/core/model/command-inputs';
+import type { OutlineInput } from '@/core/outlines/outline-input';
 
 type Way = 'grid' | 'lines' | 'walls' | 'drawn';
 
@@ -43,7 +45,7 @@ export function FloorsTool() {
   const [o, t] = [read(offset), read(thickness)];
   const round = wallsRound(framework, building, wanted);
   const system = systems[0];
-  const outline: Json =
+  const outline: OutlineInput =
     way === 'grid'
       ? { type: 'gridOffset', ...(system ? { system } : {}), offsetMm: o.ok ? o.input : 0 }
       : way === 'lines'
@@ -51,7 +53,7 @@ export function FloorsTool() {
         : way === 'walls'
           ? { type: 'walls', walls: round.chosen, face, offsetMm: o.ok ? o.input : 0 }
           : { type: 'polygon', points: corners.map(({ x, y }) => ({ xMm: x, yMm: y })) };
-  const input: Json = {
+  const input: CommandInputs['floors.add'] = {
     ...(building ? { building } : {}),
     outline,
     thicknessMm: t.ok ? t.input : 0,

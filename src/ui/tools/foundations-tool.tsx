@@ -9,6 +9,7 @@ import { useLengthReader } from '../fields/length-field';
 import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { Refused } from './refused';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 const FORM_WORDS: Record<FoundationForm, string> = {
   raft: 'raft',
@@ -39,7 +40,7 @@ export function FoundationsTool() {
   const [t, w] = [read(thickness), read(width)];
   const kind = form === 'pads' ? 'columnStack' : form === 'strips' ? 'wall' : null;
   const chosen = kind ? selection.filter((id) => framework.records.get(id)?.kind === kind) : [];
-  const input: Json = {
+  const input: CommandInputs['foundations.add'] = {
     ...(building ? { building } : {}),
     form,
     thicknessMm: t.ok ? t.input : 0,

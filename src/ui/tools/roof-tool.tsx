@@ -11,6 +11,8 @@ import { useLengthReader } from '../fields/length-field';
 import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { Refused } from './refused';
+import type { CommandInputs } from '@/core/model/command-inputs';
+import type { RoofFace } from '@/core/roofs/roof';
 
 /** A flat roof with a parapet on the exterior walls that reach a level. */
 export function RoofTool() {
@@ -27,7 +29,7 @@ export function RoofTool() {
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
   const types = recordsOf(framework, 'wallType');
   const [level, setLevel] = useState('');
-  const [face, setFace] = useState('coreInside');
+  const [face, setFace] = useState<RoofFace>('coreInside');
   const [thickness, setThickness] = useState(() => firstLength(250, display));
   const [hasParapet, setParapet] = useState(true);
   const [height, setHeight] = useState(() => firstLength(900, display));
@@ -37,14 +39,14 @@ export function RoofTool() {
   const at = level || (storeys.at(-1)?.id ?? '');
   const walls = selection.filter((id) => framework.records.get(id)?.kind === 'wall');
   const chosenType = types.some(({ id }) => id === type) ? type : null;
-  const input: Json = {
+  const input: CommandInputs['roofs.addFlat'] = {
     ...(building ? { building } : {}),
     level: at,
     face,
     thicknessMm: t.ok ? t.input : 0,
     ...(walls.length > 0 ? { walls } : {}),
     parapet: hasParapet
-      ? { heightMm: h.ok ? h.input : 0, type: (chosenType ?? startingTypes(display.system)[0]!) as unknown as Json }
+      ? { heightMm: h.ok ? h.input : 0, type: chosenType ?? startingTypes(display.system)[0]! }
       : null,
   };
   const preview = usePreview('roofs.addFlat', input);

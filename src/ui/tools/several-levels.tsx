@@ -9,6 +9,8 @@ import { useLengthReader } from '../fields/length-field';
 import { fieldUnit, useSlice } from '../session/store';
 import { Differences } from './differences';
 import { Refused } from './refused';
+import type { Sent } from '@/core/model/command-inputs';
+import { usePreviewOf } from '../session/use-preview';
 
 type Act = 'insertMany' | 'copy' | 'split' | 'renumber';
 
@@ -34,14 +36,14 @@ const actWords = (act: Act, count: number): string => {
 
 /** Acts on several levels at once. What would change is listed before it is done. */
 export function SeveralLevels() {
-  const { framework, solved, building, level, session, display, run, mode, set } = useSlice(
+  const { framework, solved, building, level, session, display, send, mode, set } = useSlice(
     'framework',
     'solved',
     'building',
     'level',
     'session',
     'display',
-    'run',
+    'send',
     'mode',
     'set',
   );
@@ -58,25 +60,28 @@ export function SeveralLevels() {
   const shown = solved?.levels.find(({ id }) => id === level);
   const bays = parseBays(heights, { unit: fieldUnit(display) });
   const distance = read(by);
-  const input = ((): Json | null => {
+  const wanted = ((): Sent | null => {
     if (!building || !level) return null;
-    if (act === 'insertMany') return bays.ok ? { level, side, heights: bays.value.baysMm, mode } : null;
-    if (act === 'copy') return distance.ok ? { level, byMm: distance.input, count: Number(count) } : null;
-    if (act === 'split') return parts === '' ? null : { level, parts: Number(parts) };
-    return { building, names: patterns, skip: numbersIn(skip) };
+    if (act === 'insertMany') 
+      return bays.ok
+        ? { command: 'levels.insertMany', input: { level, side, heights: bays.value.baysMm, mode } }
+        : null;
+    if (act === 'copy') 
+      return distance.ok
+        ? { command: 'levels.copy', input: { level, byMm: distance.input, count: Number(count) } }
+        : null;
+    if (act === 'split') 
+      return parts === '' ? null : { command: 'levels.split', input: { level, parts: Number(parts) } };
+    return { command: 'levels.renumber', input: { building, names: patterns, skip: numbersIn(skip) } };
   })();
-  const key = JSON.stringify(input);
-  const preview = useMemo(
-    () => (key === 'null' ? null : (session?.preview(`levels.${act}`, JSON.parse(key)) ?? null)),
-    [session, act, key],
-  );
+  const preview = usePreviewOf(wanted);
   const differences = useMemo(
     () => (preview?.ok && building ? levelDifferences(framework, preview.value.after, building) : []),
     [preview, framework, building],
   );
   const doIt = () => {
-    if (!input) return setRefused('Something typed above cannot be read yet');
-    setRefused(run(`levels.${act}`, input));
+    if (!wanted) return setRefused('Something typed above cannot be read yet');
+    setRefused(send(wanted));
   };
   return (
     <form

@@ -13,6 +13,9 @@ import { Refused } from './refused';
 import { useCircle } from './use-circle';
 import { usePath } from './use-path';
 import { useRectangle } from './use-rectangle';
+import type { CommandInputs } from '@/core/model/command-inputs';
+import type { OutlineInput } from '@/core/outlines/outline-input';
+import { usePreview } from '../session/use-preview';
 
 /** A shaft by rectangle, circle or path, typed or drawn in the plan; or with its edges held to chosen lines. */
 export function ShaftsTool() {
@@ -24,7 +27,7 @@ export function ShaftsTool() {
   const circle = useCircle(1200, way === 'circle');
   const path = usePath(way === 'path');
   const drawn = useMemo(
-    () =>
+    (): OutlineInput =>
       path.path
         ? { type: 'polygon', place: path.path.place, points: path.path.points }
         : { type: 'polygon', points: [] },
@@ -38,7 +41,7 @@ export function ShaftsTool() {
   const typed =
     way === 'path'
       ? {
-          outline: drawn as Json,
+          outline: drawn,
           fields: [],
           wrong: path.corners.length < 3 ? 'Press three corners or more in the plan, or type a path' : null,
         }
@@ -48,8 +51,8 @@ export function ShaftsTool() {
   const edges = way === 'lines' ? (chosenLines ?? []) : null;
   const edgesKey = edges?.join() ?? null;
 
-  const input: Json = useMemo(() => {
-    const outline: Json =
+  const input: CommandInputs['shafts.add'] = useMemo(() => {
+    const outline: OutlineInput =
       edgesKey === null ? typed.outline : { type: 'lines', edges: edgesKey.split(',').map((line) => ({ line })) };
     return {
       ...(building ? { building } : {}),
@@ -61,7 +64,7 @@ export function ShaftsTool() {
     };
   }, [building, name, framework, purpose, typed.outline, edgesKey, opensFoot, opensHead]);
 
-  const preview = useMemo(() => session?.preview('shafts.add', input) ?? null, [session, input]);
+  const preview = usePreview('shafts.add', input);
   const shown = useMemo(() => {
     const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'shaft') : undefined;
     return preview?.ok && added?.kind === 'shaft' ? previewShaft(preview.value.after, added) : null;

@@ -17,6 +17,8 @@ import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from '../stairs/stair-wo
 import { LevelSpan } from './level-span';
 import { Refused } from './refused';
 import { useRectangle } from './use-rectangle';
+import type { CommandInputs } from '@/core/model/command-inputs';
+import { usePreview } from '../session/use-preview';
 
 /** A half-turn stair in a well: every storey is solved while it is placed. */
 export function StairsTool() {
@@ -42,7 +44,7 @@ export function StairsTool() {
   const [refused, setRefused] = useState<string | null>(null);
   const landing = read(floorLanding);
   const landingMm = landing.ok ? landing.input : 0;
-  const input: Json = useMemo(
+  const input: CommandInputs['stairs.add'] = useMemo(
     () => ({
       ...(building ? { building } : {}),
       name: name.trim() || freeName(framework, 'stair'),
@@ -57,7 +59,7 @@ export function StairsTool() {
     }),
     [building, name, framework, well.outline, entry, turn, rules, opening, landingMm, span],
   );
-  const preview = useMemo(() => session?.preview('stairs.add', input) ?? null, [session, input]);
+  const preview = usePreview('stairs.add', input);
   const shown = useMemo(() => {
     const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'stair') : undefined;
     return preview?.ok && added?.kind === 'stair'

@@ -7,6 +7,8 @@ import type { Json } from '@/core/model/json';
 import { ActionButton, AngleField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';
+import type { CommandInputs } from '@/core/model/command-inputs';
+import { asGiven } from '@/core/dimensions/uses';
 
 const NO_SURVEY = { eastingMm: 0, northingMm: 0, heightMm: 0, trueNorthDeg: 0 };
 
@@ -16,8 +18,8 @@ export function SurveyFields() {
   const [isOpen, setOpen] = useState(false);
   const survey = recordsOf(framework, 'project')[0]?.survey ?? null;
   const now = survey ?? NO_SURVEY;
-  const change = (part: Record<string, Json>): string | null =>
-    run('project.setSurvey', { ...(now as Record<string, Json>), ...part });
+  const change = (part: Partial<CommandInputs['project.setSurvey']>): string | null =>
+    run('project.setSurvey', { ...asGiven(framework, now), ...part });
   return (
     <details className="border-t border-faint pt-2.5">
       <summary className="font-semibold">Survey{survey ? '' : ', not said yet'}</summary>

@@ -6,6 +6,7 @@ import { formatForEntry } from '@/core/units/format-length';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { useSlice } from '../session/store';
+import type { OutlineInput } from '@/core/outlines/outline-input';
 
 /** A circle typed by its centre and diameter, or drawn from its centre in the plan while `isDrawn`. */
 export function useCircle(sizeMm: number, isDrawn: boolean) {
@@ -16,7 +17,7 @@ export function useCircle(sizeMm: number, isDrawn: boolean) {
   const centre = useRef<Point | null>(null);
   const [d, at] = [read(diameter), readPlaceText(place, display)];
   const [placeInput, diameterMm] = [at.ok ? at.value.input : '', d.ok ? d.input : 0];
-  const outline = useMemo((): Json => ({ type: 'circle', place: placeInput, diameterMm }), [placeInput, diameterMm]);
+  const outline = useMemo((): OutlineInput => ({ type: 'circle', place: placeInput, diameterMm }), [placeInput, diameterMm]);
   useEffect(() => {
     if (!mayEdit || !building || !isDrawn) return;
     set({

@@ -5,6 +5,7 @@ import { formatForEntry } from '@/core/units/format-length';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { useSlice } from '../session/store';
+import type { OutlineInput } from '@/core/outlines/outline-input';
 
 /** A rectangle typed by its lower left corner and sizes, or drawn between two points in the plan while `isDrawn`. */
 export function useRectangle(sizeMm: [number, number], isDrawn: boolean) {
@@ -18,7 +19,7 @@ export function useRectangle(sizeMm: [number, number], isDrawn: boolean) {
   const placeInput = at.ok ? at.value.input : '';
   const [widthMm, depthMm] = [w.ok ? w.input : 0, d.ok ? d.input : 0];
   const outline = useMemo(
-    (): Json => ({ type: 'rectangle', place: placeInput, widthMm, depthMm }),
+    (): OutlineInput => ({ type: 'rectangle', place: placeInput, widthMm, depthMm }),
     [placeInput, widthMm, depthMm],
   );
   useEffect(() => {

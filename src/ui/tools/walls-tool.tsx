@@ -16,6 +16,7 @@ import { usePreview } from '../session/use-preview';
 import { FACE_CHOICES, USE_CHOICES } from '../walls/wall-words';
 import { Refused } from './refused';
 import { usePath } from './use-path';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 /** A wall along a path typed or pressed in the plan, from the current level up to the soffit of a level above. */
 export function WallsTool() {
@@ -58,7 +59,7 @@ export function WallsTool() {
   const starting = startingTypes(display.system).find((each) => each.name === typeName);
   const isOwn = recordsOf(framework, 'wallType').some((each) => each.name === typeName);
   const [h, c] = [read(height), read(clear)];
-  const stopsAt: Json | undefined = isHigh
+  const stopsAt: CommandInputs['walls.add']['stopsAt'] = isHigh
     ? level
       ? { level, face: 'FFL', offsetMm: h.ok ? h.input : 0 }
       : undefined
@@ -67,13 +68,13 @@ export function WallsTool() {
       : passes && above[0]
         ? { level: above[0].id, face: 'SSL' }
         : undefined;
-  const input: Json | null =
+  const input: CommandInputs['walls.add'] | null =
     path.path && building && level && path.corners.length > 1
       ? {
           building,
           name: name.trim() || freeWallName(framework),
           use,
-          type: isOwn || !starting ? typeName : (starting as unknown as Json),
+          type: isOwn || !starting ? typeName : starting,
           place: path.path.place,
           points: path.path.points,
           closed: path.closed,

@@ -2,10 +2,11 @@ import type { Sheet } from '@/core/importing/sheet';
 import type { Json } from '@/core/model/json';
 import { MM_PER_UNIT } from '@/core/units/length-units';
 import type { ProjectSession } from '../session/project-session';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 /** A file as the command for laying it under takes it. */
 export interface Brought {
-  file: Record<string, Json>;
+  file: Omit<CommandInputs['underlays.replace'], 'underlay'>;
   mmPerUnit: number;
   /** What its own size is called: on paper, or in the drawing's unit. */
   words: string;
@@ -33,7 +34,7 @@ export async function bringUnderlay(
     };
   }
   const { sha256, width, height, mmPerPx, pageCount } = taken;
-  const picture = { sha256, content: 'picture', width, height };
+  const picture = { sha256, content: 'picture' as const, width, height };
   return mmPerPx === undefined
     ? { file: picture, mmPerUnit: 20_000 / width, words: `${width} × ${height} pixels`, isToScale: false }
     : {

@@ -14,6 +14,7 @@ import { pointOfPlace } from '../section/point-of-place';
 import { useSlice } from '../session/store';
 import { Refused } from '../tools/refused';
 import { bringUnderlay } from './bring-underlay';
+import type { Change } from '@/core/model/command-inputs';
 
 const SIDES = ['south', 'east', 'north', 'west'] as const;
 
@@ -114,7 +115,7 @@ const STRENGTHS = ['0.2', '0.35', '0.5', '0.75', '1'] as const;
 
 function UnderlayFields({ underlay, onReplace }: { underlay: Underlay; onReplace: () => void }) {
   const { solved, run, say, set } = useSlice('solved', 'run', 'say', 'set');
-  const change = (part: Record<string, Json>) => run('underlays.change', { underlay: underlay.id, ...part });
+  const change = (part: Change<'underlays.change', 'underlay'>) => run('underlays.change', { underlay: underlay.id, ...part });
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };

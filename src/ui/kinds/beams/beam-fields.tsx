@@ -15,11 +15,12 @@ import { CheckField, ChoiceField, TextField } from '../../fields/fields';
 import { LengthField } from '../../fields/length-field';
 import { readPlaceText, writePlace } from '../../fields/place-text';
 import { useSlice } from '../../session/store';
+import type { Change } from '@/core/model/command-inputs';
 
 /** Fields of a beam or downstand: every one it has. */
 export function BeamFields({ record: beam }: { record: Beam }) {
   const { framework, run, mayEdit, display } = useSlice('framework', 'run', 'mayEdit', 'display');
-  const change = (part: Record<string, Json>) => run('beams.change', { beam: beam.id, ...part });
+  const change = (part: Change<'beams.change', 'beam'>) => run('beams.change', { beam: beam.id, ...part });
   const place = (end: 'from' | 'to'): string => {
     const { at } = resolvePlace(framework, beam[end]);
     return writePlace(framework, beam.building, at.x, at.y, display);
@@ -107,7 +108,7 @@ function Exceptions({ beam }: { beam: Beam }) {
   const { framework, level, display, run, say } = useSlice('framework', 'level', 'display', 'run', 'say');
   const [upwards, setUpwards] = useState(false);
   const here = beam.exceptions.find((each) => each.level === level && each.upwards === upwards);
-  const except = (at: string | null, up: boolean, part: Record<string, Json>): string | null =>
+  const except = (at: string | null, up: boolean, part: Change<'beams.except', 'beam' | 'level' | 'upwards'>): string | null =>
     at ? run('beams.except', { beam: beam.id, level: at, upwards: up, ...part }) : null;
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);

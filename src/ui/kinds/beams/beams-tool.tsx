@@ -11,6 +11,7 @@ import { readPlaceText, writePlace } from '../../fields/place-text';
 import { useSlice } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { Refused } from '../../tools/refused';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 /** A beam or downstand between two places, pressed in the plan or typed. */
 export function BeamsTool() {
@@ -54,7 +55,7 @@ export function BeamsTool() {
   // The plan of a level shows the beams over it: the beam hangs under the slab of the next level.
   const storeys = (solved?.levels ?? []).filter((each) => each.building === building && each.bounding);
   const above = storeys[storeys.findIndex(({ id }) => id === level) + 1];
-  const input: Json | null =
+  const input: CommandInputs['beams.add'] | null =
     building && start?.ok && stop?.ok && w.ok && d.ok
       ? {
           building,

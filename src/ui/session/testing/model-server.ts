@@ -1,11 +1,11 @@
 import type { LoggedChange } from '@/core/history/entry';
-import { laterAuthorAmong, planUndoOf, UNDO } from '@/core/history/undo';
+import { laterAuthorAmong } from '@/core/history/undo';
 import { apply, isEmpty } from '@/core/model/changes';
 import { groundsDigest, type Planned } from '@/core/model/command';
-import { plan } from '@/core/model/commands';
+import { plan, recalledBy } from '@/core/model/commands';
 import { recordsById, type Framework } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
-import { refuse, type Result } from '@/core/model/result';
+import { done, refuse, type Result } from '@/core/model/result';
 import type { Role } from '@/core/people/powers';
 import type { Send, SentCommand } from '../server';
 
@@ -108,7 +108,7 @@ export class ModelServer {
       return refused(409, { headSeq: this.log.length, message: 'Somebody changed this meanwhile' });
     if (isEmpty(changes)) return Response.json({ seq: this.log.length, changes, sentence });
     const { commandId, command, input } = sent;
-    const target = command === UNDO ? (input as { target: string }).target : null;
+    const target = recalledBy(command, input);
     const who = { author: personId, authorId: personId, at: '2026-01-01T00:00:00Z' };
     const change = { seq: this.log.length + 1, commandId, command, target, sentence, changes, ...who };
     this.log.push(change);
@@ -117,10 +117,12 @@ export class ModelServer {
   }
 
   private plan({ command, input, commandId }: { command: string; input: Json; commandId: string }): Result<Planned> {
-    if (command !== UNDO) return plan(this.framework, command, input, commandId);
-    const found = this.log.find((each) => each.commandId === (input as { target: string }).target);
-    if (!found) return refuse('The change to be undone is not in this project');
-    return planUndoOf(this.framework, found, laterAuthorAmong(this.log.filter(({ seq }) => seq > found.seq)));
+    return plan(this.framework, command, input, commandId, (target) => {
+      const found = this.log.find((each) => each.commandId === target);
+      if (!found) return refuse('The change to be undone is not in this project');
+      const later = this.log.filter(({ seq }) => seq > found.seq);
+      return done({ changes: found.changes, sentence: found.sentence, laterAuthor: laterAuthorAmong(later) });
+    });
   }
 
   private headsOf(personId: string): Record<string, { seq: number; role: Role }> {

@@ -13,6 +13,7 @@ import { pointOfPlace } from '../../section/point-of-place';
 import { useSlice } from '../../session/store';
 import { Refused } from '../refused';
 import { PickedLines } from './picked-lines';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 type Form = 'line' | 'arc' | 'picked';
 const WANTED: Record<Exclude<Form, 'picked'>, readonly string[]> = {
@@ -106,7 +107,7 @@ function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
   const add = () => {
     if (!curve) return setRefused(`Type or press ${wanted.join(', ').toLowerCase()}`);
     const origin = system?.origin ?? { x: 0, y: 0 };
-    const path: Json =
+    const path: CommandInputs['grids.addFree']['lines'][number]['path'] =
       curve.kind === 'arc'
         ? {
             xMm: curve.centre.x - origin.x,

@@ -16,12 +16,13 @@ import { formatForEntry, formatLength, type LengthDisplay } from '@/core/units/f
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
 import { readPlaceText, writePlace } from '../../fields/place-text';
 import { useSlice } from '../../session/store';
-import { usePreview } from '../../session/use-preview';
+import { usePreviewOf } from '../../session/use-preview';
 import { Refused } from '../refused';
 import { LabelFields, MoreLabelFields } from './label-fields';
 import { LevelRangeFields } from './level-range-fields';
 import { pointOfPlace } from '../../section/point-of-place';
 import { readAnglesText, ringWords, useBaysReader } from './use-bays';
+import type { Sent } from '@/core/model/command-inputs';
 
 type Shape = 'rectangular' | 'radial';
 type Corner = 'low left' | 'low right' | 'top left' | 'top right';
@@ -37,7 +38,7 @@ const WAYS: Record<Corner, { a: 1 | -1; b: 1 | -1 }> = {
  * whole of it drawn by two corners.
  */
 export function NewGrid({ onDone }: { onDone: () => void }) {
-  const { run, building, display, framework, set } = useSlice('run', 'building', 'display', 'framework', 'set');
+  const { send, building, display, framework, set } = useSlice('send', 'building', 'display', 'framework', 'set');
   const isImperial = display.system === 'imperial';
   const [shape, setShape] = useState<Shape>('rectangular');
   const [a, setA] = useState(isImperial ? "2@24' 12' 3@24'" : '2@7200 3600 3@7200');
@@ -70,7 +71,7 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
   const typedPlace = readPlaceText(place, display);
   const at = typedPlace.ok && building ? pointOfPlace(framework, building, typedPlace.value.input) : null;
 
-  const input = ((): Json | null => {
+  const wanted = ((): Sent<'grids.add' | 'grids.addRadial'> | null => {
     if (!at || !angle.ok) return null;
     const common = {
       ...(building ? { building } : {}),
@@ -83,20 +84,25 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
     };
     if (shape === 'radial')
       return between.ok && bayRadii.ok
-        ? { ...common, angles: between.angles, radii: bayRadii.baysMm, name: freeName(framework, 'Radial grid') }
+        ? {
+            command: 'grids.addRadial',
+            input: { ...common, angles: between.angles, radii: bayRadii.baysMm, name: freeName(framework, 'Radial grid') },
+          }
         : null;
     if (!baysA.ok || !baysB.ok || (isUneven && (!baysFarA.ok || !baysFarB.ok))) return null;
     return {
-      ...common,
-      name: freeName(framework, 'Grid'),
-      baysA: baysA.baysMm,
-      baysB: baysB.baysMm,
-      ...(isUneven ? { farBaysA: baysFarA.baysMm, farBaysB: baysFarB.baysMm } : {}),
-      waysOf: WAYS[corner],
+      command: 'grids.add',
+      input: {
+        ...common,
+        name: freeName(framework, 'Grid'),
+        baysA: baysA.baysMm,
+        baysB: baysB.baysMm,
+        ...(isUneven ? { farBaysA: baysFarA.baysMm, farBaysB: baysFarB.baysMm } : {}),
+        waysOf: WAYS[corner],
+      },
     };
   })();
-  const command = shape === 'radial' ? 'grids.addRadial' : 'grids.add';
-  const preview = usePreview(command, input);
+  const preview = usePreviewOf(wanted);
   useEffect(() => {
     const system = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'gridSystem') : undefined;
     const grid = preview?.ok && system ? gridById(preview.value.after, system.id) : undefined;
@@ -134,8 +140,8 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
   useEffect(() => () => set({ ghost: null, onPlanPoint: null }), [set]);
 
   const add = () => {
-    if (!input) return setRefused('Something typed above cannot be read yet');
-    const refusal = run(command, input);
+    if (!wanted) return setRefused('Something typed above cannot be read yet');
+    const refusal = send(wanted);
     setRefused(refusal);
     if (!refusal) onDone();
   };

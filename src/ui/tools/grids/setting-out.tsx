@@ -14,6 +14,7 @@ import { useProject } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { Refused } from '../refused';
 import { LevelRangeFields } from './level-range-fields';
+import type { CommandInputs } from '@/core/model/command-inputs';
 
 type Side = 'interior' | 'exterior' | 'both' | 'positive' | 'negative';
 
@@ -54,7 +55,7 @@ export function SettingOut() {
     });
     return () => set({ onPlanPoint: null, ghost: null });
   }, [isFromEdges, solved, building, level, set]);
-  const input: Json | null =
+  const input: CommandInputs['settingOut.add'] | null =
     length.ok && (isFromEdges ? edges.length > 0 : lines.length > 0)
       ? {
           ...(building ? { building } : {}),

@@ -14,6 +14,7 @@ import { useSlice } from '../../session/store';
 import { LabelFields, MoreLabelFields } from './label-fields';
 import { LevelRangeFields } from './level-range-fields';
 import { readAnglesText, ringWords, useBaysReader } from './use-bays';
+import type { Change } from '@/core/model/command-inputs';
 
 export const HEAD_WORDS: Record<Heads, string> = {
   first: 'at the first end',
@@ -27,7 +28,7 @@ export function SystemFields({ grid }: { grid: ResolvedGrid }) {
   const { framework, display, run, say } = useSlice('framework', 'display', 'run', 'say');
   const { record } = grid;
   const write = (mm: number) => formatForEntry(mm, display).replace(' ', '-');
-  const change = (part: Record<string, Json>) => run('grids.change', { system: grid.id, ...part });
+  const change = (part: Change<'grids.change', 'system'>) => run('grids.change', { system: grid.id, ...part });
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };
