@@ -32,6 +32,7 @@ const config = [
   {
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-empty-object-type': ['error', { allowInterfaces: 'with-single-extends' }],
       eqeqeq: 'error',
       'no-console': 'error',
       'prefer-const': 'error',

@@ -1,5 +1,7 @@
 import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
 import { levelName, run } from './tower';
+import type { CommandInputs, CommandName } from '@/core/model/command-inputs';
+import type { OutlineInput } from '@/core/outlines/outline-input';
 
 const KINDS = 8;
 const BAY_MM = 7200;
@@ -12,7 +14,7 @@ const CELLS = 9;
  */
 export function makeFurnished(storeys: number): Framework {
   let tower = EMPTY_FRAMEWORK;
-  const step = (name: string, input: unknown) => {
+  const step = <Name extends CommandName>(name: Name, input: CommandInputs[Name]) => {
     tower = run(tower, name, input);
   };
   const ofKind = (kind: number) =>
@@ -80,7 +82,7 @@ export function makeFurnished(storeys: number): Framework {
 function furnish(framework: Framework, kind: number, level: string, above: string): Framework {
   let tower = framework;
   const from = 3600 + kind * 10;
-  const spans = { startsAt: { level, face: 'FFL' }, stopsAt: { level: above, face: 'soffit' } };
+  const spans = { startsAt: { level, face: 'FFL' }, stopsAt: { level: above, face: 'soffit' } } as const;
   const wall = (x: number, y: number, xMm: number, yMm: number) => {
     const name = `P${kind}.${x}.${y}.${xMm > 0 ? 'e' : 'n'}`;
     tower = run(tower, 'walls.add', {
@@ -142,7 +144,7 @@ const rectangle = (width: number, depth: number) => [
   { xMm: 0, yMm: depth },
 ];
 
-const plateOutline = (kind: number) => ({
+const plateOutline = (kind: number): OutlineInput => ({
   type: 'polygon',
   place: '-600,-600',
   points: rectangle(102_000 + kind * 10, 66_000 + kind * 10),

@@ -7,6 +7,7 @@ import { Installation } from '../faults/installation';
 import { Person } from '../faults/person';
 import { post } from './post';
 import { freePort } from '../scripts/ports.mjs';
+import type { Step } from '@/core/model/command-inputs';
 
 /** What is measured: commands against bare commits of one row on the same server, in one run. */
 const ROUNDS = 400;
@@ -16,7 +17,7 @@ const BUSY_MS = 6000;
 const EDITS_SEEN = 60;
 const IDLE_STREAMS = 150;
 
-const FURNISHED: [string, unknown][] = [
+const FURNISHED: Step[] = [
   ['levels.setUp', { above: '5.4m 2@4.8m 12@3.3m', below: '3.9m 3.6m' }],
   ['grids.add', { baysA: '5@7200', baysB: '3@6600' }],
   ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 300 } }],

@@ -1,6 +1,8 @@
 import { plan } from '@/core/model/commands';
 import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
 import { derivedCommandId } from '@/core/model/ids';
+import type { CommandInputs, CommandName } from '@/core/model/command-inputs';
+import type { OutlineInput } from '@/core/outlines/outline-input';
 
 /** A tower of some storeys: 150 column stacks on a 15 × 10 grid, 15 shafts through all, and so many kinds of floor. */
 export interface Tower {
@@ -11,7 +13,7 @@ export interface Tower {
 }
 
 /** Runs a command that must succeed. */
-export function run(framework: Framework, name: string, input: unknown): Framework {
+export function run<Name extends CommandName>(framework: Framework, name: Name, input: CommandInputs[Name]): Framework {
   const planned = plan(framework, name, input, derivedCommandId('bench', name, JSON.stringify(input)));
   if (!planned.ok) throw new Error(`${name}: ${planned.refusal.message}`);
   return planned.value.after;
@@ -22,7 +24,7 @@ export const levelName = (storey: number): string => (storey === 0 ? 'G' : `L${s
 /** Builds the tower by commands, as a person would. Floors of one kind share one outline; each kind has its own notch. */
 export function makeTower({ storeys, kinds, bays = [14, 9] }: Tower): Framework {
   let tower = EMPTY_FRAMEWORK;
-  const step = (name: string, input: unknown) => {
+  const step = <Name extends CommandName>(name: Name, input: CommandInputs[Name]) => {
     tower = run(tower, name, input);
   };
   step('buildings.add', { name: 'Tower' });
@@ -57,7 +59,7 @@ export function makeTower({ storeys, kinds, bays = [14, 9] }: Tower): Framework 
 }
 
 /** A slab edge of 40 corners: straight on three sides, toothed on the fourth, each kind a little deeper. */
-function notched(kind: number): unknown {
+function notched(kind: number): OutlineInput {
   const [width, depth] = [101_400, 65_400];
   const points = [
     { xMm: 0, yMm: 0 },

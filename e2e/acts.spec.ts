@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { downloadReport, downloadText, enterAs, makeProject, openProject, startProject, untilSaved } from './project';
+import type { Step } from '@/core/model/command-inputs';
 
 /** Counts what a person does: a click, a drag, a typed value with Enter, a choice, a key chord: one each. */
 class Acts {
@@ -77,8 +78,8 @@ function walked(key: (typeof WALKS)[number][0], count: number): void {
   expect(count).toBeLessThanOrEqual(most);
 }
 
-const LEVELS: [string, unknown][] = [['levels.setUp', { above: '5.4m 2@4.8m 3@3.3m', below: '3.9m 3.6m' }]];
-const GRID: [string, unknown] = ['grids.add', { baysA: '2@7200 3600 2@7200', baysB: '6600 2@7800 6600' }];
+const LEVELS: Step[] = [['levels.setUp', { above: '5.4m 2@4.8m 3@3.3m', below: '3.9m 3.6m' }]];
+const GRID: Step = ['grids.add', { baysA: '2@7200 3600 2@7200', baysB: '6600 2@7800 6600' }];
 
 test.describe.configure({ mode: 'serial' });
 test.beforeEach(async ({ page }) => enterAs(page, 'designer'));
@@ -349,7 +350,7 @@ test('(l) a slab along the core of walls with an L-shaped void', async ({ page }
     [18_000, 0],
     [18_000, 12_000],
     [0, 12_000],
-  ].map(([xMm, yMm]) => ({ xMm, yMm }));
+  ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! }));
   await openProject(
     page,
     await makeProject(page.request, 'Acts l', [

@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, type APIRequestContext, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import pg from 'pg';
 import type { Report } from '@/core/report/report';
+import type { Step, CommandName, CommandInputs } from '@/core/model/command-inputs';
 
 export const SECOND_URL = process.env.SECOND_URL ?? '';
 
@@ -48,7 +49,7 @@ export async function startProject(page: Page, name: string): Promise<string> {
 export async function makeProject(
   request: APIRequestContext,
   name: string,
-  commands: [string, unknown][] = [],
+  commands: Step[] = [],
   building = 'House',
 ): Promise<string> {
   const made = await request.post('/api/projects', { data: { name, building } });
@@ -61,11 +62,11 @@ export async function makeProject(
 }
 
 /** Sends one command. */
-export async function send(
+export async function send<Name extends CommandName>(
   request: APIRequestContext,
   projectId: string,
-  command: string,
-  input: unknown,
+  command: Name,
+  input: CommandInputs[Name],
   commandId: string = randomUUID(),
 ) {
   const response = await request.post(`/api/projects/${projectId}/commands`, { data: { commandId, command, input } });
@@ -73,7 +74,7 @@ export async function send(
   return { status: response.status(), message: body.message ?? '', seq: body.seq ?? 0, commandId };
 }
 
-export const FURNISHED: [string, unknown][] = [
+export const FURNISHED: Step[] = [
   ['levels.setUp', { above: '5.4m 2@4.8m 3@3.3m', below: '3.9m 3.6m' }],
   ['grids.add', { baysA: '2@7200 3600 7200', baysB: '6600 7800' }],
   ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 300 } }],

@@ -1,12 +1,13 @@
 import { expect, test, type Page } from '@playwright/test';
 import { downloadReport, enterAs, FURNISHED, makeProject, openProject, openStep, query, untilSaved } from './project';
+import type { Step } from '@/core/model/command-inputs';
 
 const layers = [{ name: 'concrete', thicknessMm: 200, core: true }];
 const corners = (text: string) =>
   text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
 
 /** Two storeys of 3.3 m, build-up 100, slab 250: 12 × 9 m, walls 200, parted at x = 6 m, a room named on the left. */
-const HOUSE: [string, unknown][] = [
+const HOUSE: Step[] = [
   ['levels.setUp', { above: '2@3.3m' }],
   ['floors.add', { name: 'Plate', outline: { type: 'rectangle', widthMm: 12_000, depthMm: 9000 } }],
   [

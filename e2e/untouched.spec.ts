@@ -1,11 +1,13 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
 import { enterAs, makeProject, openProject, query, untilSaved } from './project';
+import type { Step } from '@/core/model/command-inputs';
+import { stepsOf } from '@/core/testing/given';
 
 /** The demo, which has a thing of every kind, with lengths that are no whole fraction of an inch. */
-const ODD: [string, unknown][] = [
+const ODD: Step[] = [
   // The new project has its first building already.
-  ...TIDEWATER_YARD.slice(2).map(({ command, input }): [string, unknown] => [command, input]),
+  ...stepsOf(TIDEWATER_YARD.slice(2)),
   ['levels.setElevation', { level: '05', fflMm: 21_600.7, mode: 'push' }],
 ];
 

@@ -4,7 +4,7 @@ import { frameworkHash } from '@/core/model/framework';
 import { ProjectSession, type Shown } from '@/ui/session/project-session';
 import type { Send } from '@/ui/session/server';
 import { Browser } from '@/ui/session/testing/browser';
-import type { CommandName, CommandInputs } from '@/core/model/command-inputs';
+import type { CommandName, CommandInputs, Step } from '@/core/model/command-inputs';
 
 /** An edit somebody made, and what became of it as far as they were told. */
 export interface Made {
@@ -84,7 +84,7 @@ export class Person {
   }
 
   /** Starts a project and runs commands on it, one after the other; answers its id. */
-  async startProject(name: string, steps: readonly (readonly [command: string, input: unknown])[]): Promise<string> {
+  async startProject(name: string, steps: readonly Step[]): Promise<string> {
     const { id } = await this.post<{ id: string }>('/api/projects', { name, building: 'Hall' });
     for (const [command, input] of steps)
       await this.post(`/api/projects/${id}/commands`, { commandId: randomUUID(), command, input });

@@ -3,6 +3,7 @@ import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from '@/core/model/fra
 import type { Installation } from './installation';
 import { Person, type Tab } from './person';
 import type { Way } from './way';
+import type { Step } from '@/core/model/command-inputs';
 
 const PEOPLE = 8;
 const PROJECTS = 3;
@@ -10,7 +11,7 @@ const PROJECTS = 3;
 const PAUSE_MS = 240;
 const SETTLED_WITHIN_MS = 90_000;
 
-const SET_UP: [string, unknown][] = [
+const SET_UP: Step[] = [
   ['levels.setUp', { above: '5.4m 2@4.8m 3@3.3m', below: '3.9m' }],
   ['grids.add', { baysA: '2@7200 3600 7200', baysB: '6600 7800' }],
 ];

@@ -97,61 +97,62 @@ export const TIDEWATER_YARD: readonly Sent[] = [
   },
   ...(
     [
-    {
-      name: 'L1',
-      purpose: 'lift',
-      place: 'B-3 + 300,3900',
-      widthMm: 2200,
-      depthMm: 2400,
-      startsAt: 'B2',
-      opensHead: false,
-    },
-    {
-      name: 'L2',
-      purpose: 'lift',
-      place: 'B-3 + 300,6600',
-      widthMm: 2200,
-      depthMm: 2400,
-      startsAt: 'B2',
-      opensHead: false,
-    },
-    {
-      name: 'L3',
-      purpose: 'lift',
-      place: 'B-3 + 300,9300',
-      widthMm: 2200,
-      depthMm: 2400,
-      startsAt: 'B1',
-      opensHead: false,
-    },
-    {
-      name: 'Su',
-      purpose: 'supply',
-      place: 'B-3 + 2700,3900',
-      widthMm: 600,
-      depthMm: 3600,
-      startsAt: 'B1',
-      opensHead: true,
-    },
-    {
-      name: 'Ex',
-      purpose: 'extract',
-      place: 'B-3 + 2700,8100',
-      widthMm: 600,
-      depthMm: 3600,
-      startsAt: '00',
-      opensHead: true,
-    },
-    {
-      name: 'El',
-      purpose: 'electrical',
-      place: 'B-3 + 300,2700',
-      widthMm: 1500,
-      depthMm: 900,
-      startsAt: 'B2',
-      opensHead: false,
-    },
-  ] as const).map(({ name, purpose, place, widthMm, depthMm, startsAt, opensHead }): Sent => ({
+      {
+        name: 'L1',
+        purpose: 'lift',
+        place: 'B-3 + 300,3900',
+        widthMm: 2200,
+        depthMm: 2400,
+        startsAt: 'B2',
+        opensHead: false,
+      },
+      {
+        name: 'L2',
+        purpose: 'lift',
+        place: 'B-3 + 300,6600',
+        widthMm: 2200,
+        depthMm: 2400,
+        startsAt: 'B2',
+        opensHead: false,
+      },
+      {
+        name: 'L3',
+        purpose: 'lift',
+        place: 'B-3 + 300,9300',
+        widthMm: 2200,
+        depthMm: 2400,
+        startsAt: 'B1',
+        opensHead: false,
+      },
+      {
+        name: 'Su',
+        purpose: 'supply',
+        place: 'B-3 + 2700,3900',
+        widthMm: 600,
+        depthMm: 3600,
+        startsAt: 'B1',
+        opensHead: true,
+      },
+      {
+        name: 'Ex',
+        purpose: 'extract',
+        place: 'B-3 + 2700,8100',
+        widthMm: 600,
+        depthMm: 3600,
+        startsAt: '00',
+        opensHead: true,
+      },
+      {
+        name: 'El',
+        purpose: 'electrical',
+        place: 'B-3 + 300,2700',
+        widthMm: 1500,
+        depthMm: 900,
+        startsAt: 'B2',
+        opensHead: false,
+      },
+    ] as const
+  ).map(({ name, purpose, place, widthMm, depthMm, startsAt, opensHead }): Sent => ({
     command: 'shafts.add',
     input: {
       name,
@@ -272,10 +273,12 @@ export const TIDEWATER_YARD: readonly Sent[] = [
       at: ['01', '02', '03'],
     },
   },
-  ...([
-    { name: 'ST1', place: 'B-3 + 450,-4200', startsAt: 'B2', turn: 'left', opening: 'well' },
-    { name: 'ST2', place: 'C-3 + 450,4600', startsAt: 'B1', turn: 'right', opening: 'well', entry: 2 },
-  ] as const).map(({ name, place, startsAt, ...how }): Sent => ({
+  ...(
+    [
+      { name: 'ST1', place: 'B-3 + 450,-4200', startsAt: 'B2', turn: 'left', opening: 'well' },
+      { name: 'ST2', place: 'C-3 + 450,4600', startsAt: 'B1', turn: 'right', opening: 'well', entry: 2 },
+    ] as const
+  ).map(({ name, place, startsAt, ...how }): Sent => ({
     command: 'stairs.add',
     input: {
       building: 'Hall house',
@@ -437,12 +440,14 @@ export const TIDEWATER_YARD: readonly Sent[] = [
     command: 'walls.addOpening',
     input: { wall: 'Corridor', opening: 'door', alongMm },
   })),
-  ...([
-    { name: 'Practice', use: 'teaching', place: 'Q-21 + 2700,3600' },
-    { name: 'Ensemble', use: 'teaching', place: 'Q-22 + 2700,3600' },
-    { name: 'Store', use: 'storage', place: 'Q-23 + 2700,3600' },
-    { name: 'Lobby', use: 'circulation', place: 'P-21 + 4000,4400' },
-  ] as const).map(({ name, use, place }): Sent => ({
+  ...(
+    [
+      { name: 'Practice', use: 'teaching', place: 'Q-21 + 2700,3600' },
+      { name: 'Ensemble', use: 'teaching', place: 'Q-22 + 2700,3600' },
+      { name: 'Store', use: 'storage', place: 'Q-23 + 2700,3600' },
+      { name: 'Lobby', use: 'circulation', place: 'P-21 + 4000,4400' },
+    ] as const
+  ).map(({ name, use, place }): Sent => ({
     command: 'rooms.add',
     input: { building: 'Annex', level: '00', name, use, place },
   })),

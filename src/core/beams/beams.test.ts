@@ -7,12 +7,12 @@ import { openedAt } from '../drawing/opened-at';
 import { recordsOf, type Framework } from '../model/framework';
 import { reportOf } from '../report/report';
 import { solve, Solver } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, afterFrom } from '../testing/given';
 import { METRIC } from '../units/format-length';
 
 /** Bays of 7200 and 3600 by 5400; columns of 500 square; slabs of 250; FFL 01 at +3.600 and more. */
 const tower = given(FURNISHED);
-const after = (command: string, input: unknown, from: Framework = tower) => step(from, command, input).after;
+const after = afterFrom(tower);
 const beamed = after('beams.add', { name: 'BM1', line: 'A', between: ['1', '2'], widthMm: 300, depthMm: 450 });
 const pieces = (framework: Framework) => solve(framework).bodies;
 const rules = (framework: Framework) =>
@@ -97,7 +97,7 @@ describe('a beam', () => {
   it('takes the headroom of a stair under it', () => {
     const stair = {
       name: 'ST1',
-      well: { type: 'rectangle', place: 'A-1 + 2000,6200', widthMm: 2700, depthMm: 5600 },
+      well: { type: 'rectangle' as const, place: 'A-1 + 2000,6200', widthMm: 2700, depthMm: 5600 },
       startsAt: { level: '00' },
       stopsAt: { level: '02' },
     };

@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { frameworkHash, recordsOf, type Framework } from '../model/framework';
 import { METRIC } from '../units/format-length';
 import { solve } from '../solving/solve';
-import { given, levelId, refusal, step } from '../testing/given';
+import { given, levelId, refusal, step, afterFrom } from '../testing/given';
 import { carryBoard } from './board';
 import { standingIn } from './carry-commands';
 import { consequences } from './consequences';
+import type { CommandInputs, CommandName } from '../model/command-inputs';
 
 const corners = (text: string) =>
   text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
@@ -50,7 +51,7 @@ const house = given([
   ['walls.addOpening', { wall: 'Out', opening: 'door', alongMm: 6000 }],
   ['walls.addOpening', { wall: 'In', opening: 'door', alongMm: 1000 }],
 ]);
-const after = (name: string, input: unknown, framework: Framework = house) => step(framework, name, input).after;
+const after = afterFrom(house);
 const ids = (kind: 'columnStack' | 'shaft' | 'stair' | 'wall' | 'floorPlate') =>
   recordsOf(house, kind).map(({ id }) => id);
 const storeysOf = (framework: Framework, name: string) => {
@@ -87,7 +88,7 @@ describe('carrying a storey up', () => {
   });
 
   it('leaves out what is not asked for: here interior doors stay where they were', () => {
-    const kinds = ['exteriorWalls', 'interiorWalls', 'windows'];
+    const kinds = ['exteriorWalls', 'interiorWalls', 'windows'] as const;
     const up = after('carry.storeys', { from: '00', to: '01', kinds });
     const openings = (level: string) =>
       solve(up)
@@ -178,7 +179,7 @@ describe('the carry board', () => {
 });
 
 describe('what an edit would bring about', () => {
-  const of = (name: string, input: unknown, framework: Framework = house) => {
+  const of = <Name extends CommandName>(name: Name, input: CommandInputs[Name], framework: Framework = house) => {
     const changed = after(name, input, framework);
     return consequences(
       { framework, solved: solve(framework) },

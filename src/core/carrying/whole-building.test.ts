@@ -1,11 +1,11 @@
 import { polygonCalls } from '../geometry/boolean';
 import { ringArea } from '../geometry/polygon';
-import { recordsOf, type Framework } from '../model/framework';
+import { recordsOf } from '../model/framework';
 import { solve } from '../solving/solve';
-import { given, refusal, step } from '../testing/given';
+import { given, refusal, step, afterFrom } from '../testing/given';
 
 const bare = given([['buildings.add', { name: 'House' }]]);
-const outline = { type: 'rectangle', place: '0,0', widthMm: '18m', depthMm: '42m' };
+const outline = { type: 'rectangle' as const, place: '0,0', widthMm: '18m', depthMm: '42m' };
 const input = { storeys: '8@3.45m', outline, floorMm: '0.28m' };
 const house = step(bare, 'carry.wholeBuilding', input);
 
@@ -38,15 +38,14 @@ describe('a whole building from an outline', () => {
   });
 
   it('is edited afterwards by the same inputs: outline, heights, thickness, wall', () => {
-    const after = (name: string, change: unknown, framework: Framework = house.after) =>
-      step(framework, name, change).after;
+    const after = afterFrom(house.after);
     const [wall] = recordsOf(house.after, 'wall');
     const points = [
       [0, 0],
       [20_000, 0],
       [20_000, 42_000],
       [0, 42_000],
-    ].map(([xMm, yMm]) => ({ xMm, yMm }));
+    ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! }));
     const wider = solve(after('walls.change', { wall: wall!.name, points }));
     expect(ringArea(wider.floors[3]!.outline)).toBe(19_600 * 41_600);
     const thin = solve(after('floors.change', { floor: 'Floors', thicknessMm: 220 }));

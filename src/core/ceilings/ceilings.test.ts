@@ -1,7 +1,7 @@
 import { drawPlan } from '../drawing/draw-plan';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { given, refusal, step } from '../testing/given';
+import { given, refusal, afterFrom } from '../testing/given';
 
 const corners = (text: string) =>
   text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
@@ -38,7 +38,7 @@ const house = given([
   ],
   ['rooms.add', { level: '00', place: '2000,2000', name: 'Practice' }],
 ]);
-const after = (name: string, input: unknown, framework: Framework = house) => step(framework, name, input).after;
+const after = afterFrom(house);
 const hung = after('ceilings.add', { heightMm: 2500, thicknessMm: 40 });
 
 /** Level, net m², clear height and what is over each piece. */
@@ -78,21 +78,24 @@ describe('ceilings', () => {
   it('give way to shafts, stairs, voids over them and columns, and never to a shaft that stops under them', () => {
     const room = 5.7 * 7.6;
     const first = (framework: Framework) => Math.round(Number(pieces(framework)[0]![2]) * 1e6) / 1e6;
-    const shaft = { name: 'S', outline: { type: 'rectangle', place: '1000,1000', widthMm: 1000, depthMm: 2000 } };
+    const shaft = {
+      name: 'S',
+      outline: { type: 'rectangle' as const, place: '1000,1000', widthMm: 1000, depthMm: 2000 },
+    };
     expect(first(after('shafts.add', shaft, hung))).toBeCloseTo(room - 2, 6);
-    const low = { ...shaft, stopsAt: { level: '00', face: 'FFL', offsetMm: 2000 }, opensHead: false };
+    const low = { ...shaft, stopsAt: { level: '00', face: 'FFL' as const, offsetMm: 2000 }, opensHead: false };
     expect(first(after('shafts.add', low, hung))).toBeCloseTo(room, 6);
-    const hole = { type: 'rectangle', place: '1000,1000', widthMm: 2000, depthMm: 2000 };
+    const hole = { type: 'rectangle' as const, place: '1000,1000', widthMm: 2000, depthMm: 2000 };
     expect(first(after('floors.except', { floor: 'Plate', level: '01', voids: [hole] }, hung))).toBeCloseTo(
       room - 4,
       6,
     );
-    const square = { shape: 'rectangle', widthMm: 500, depthMm: 500 };
+    const square = { shape: 'rectangle' as const, widthMm: 500, depthMm: 500 };
     expect(first(after('columns.place', { place: '3000,3000', section: square }, hung))).toBeCloseTo(room - 0.25, 6);
   });
 
   it('may have an outline of their own, less the walls in it', () => {
-    const outline = { type: 'rectangle', place: '4000,2000', widthMm: 4000, depthMm: 3000 };
+    const outline = { type: 'rectangle' as const, place: '4000,2000', widthMm: 4000, depthMm: 3000 };
     const drawn = after('ceilings.add', { name: 'Strip', outline, levels: { at: ['01'] }, heightMm: 2500 });
     // The wall across takes 200 of the 4000.
     expect(pieces(drawn)).toEqual([['01', 'Strip', 11.4, 2500, 100]]);
@@ -160,7 +163,7 @@ describe('walls that stop at the ceiling', () => {
       .map(({ topMm }) => topMm);
 
   it('stop at the one that hangs beside them in every storey, ± a distance, else at the soffit', () => {
-    const stopsAt = { level: 'RF', face: 'ceiling', offsetMm: 100 };
+    const stopsAt = { level: 'RF', face: 'ceiling' as const, offsetMm: 100 };
     const held = after('walls.change', { wall: 'In', stopsAt }, hung);
     expect(top(held)).toEqual([2600, 5600, 8600]);
     expect(findings(held)).toEqual([]);
@@ -173,7 +176,7 @@ describe('walls that stop at the ceiling', () => {
 
   it('are the only things held to a ceiling', () => {
     const stopsAt = { level: 'RF', face: 'ceiling' };
-    const outline = { type: 'rectangle', place: '1000,1000', widthMm: 1000, depthMm: 2000 };
+    const outline = { type: 'rectangle' as const, place: '1000,1000', widthMm: 1000, depthMm: 2000 };
     expect(refusal(hung, 'shafts.add', { outline, stopsAt })).toMatch('only the top of a wall is held to a ceiling');
   });
 });

@@ -1,10 +1,10 @@
 import { solve } from '../solving/solve';
 import { recordsOf, type Framework } from '../model/framework';
-import { FURNISHED, given, step } from '../testing/given';
+import { FURNISHED, given, step, afterFrom } from '../testing/given';
 import { finding } from './finding';
 
 const tower = given(FURNISHED);
-const after = (name: string, input: unknown, framework = tower) => step(framework, name, input).after;
+const after = afterFrom(tower);
 const found = (framework: Framework, rule?: string) =>
   solve(framework).findings.filter((each) => rule === undefined || each.rule === rule);
 const column = (place: string, more: Record<string, unknown> = {}) =>
@@ -64,7 +64,7 @@ describe('a column off the slab', () => {
     expect(found(halves)).toEqual([]);
   });
   it('a floor left out upwards is missed at no level from there up, and at those below as ever', () => {
-    const plate = { name: 'P', outline: { type: 'rectangle', place: '0,0', widthMm: 9000, depthMm: 9000 } };
+    const plate = { name: 'P', outline: { type: 'rectangle' as const, place: '0,0', widthMm: 9000, depthMm: 9000 } };
     const framework = given([
       ['buildings.add', { name: 'T' }],
       ['levels.setUp', { above: '5@3m' }],

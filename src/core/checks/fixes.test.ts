@@ -2,15 +2,17 @@ import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { FURNISHED, given, step } from '../testing/given';
 import type { Rule } from './rules';
+import type { CommandInputs, Step } from '../model/command-inputs';
+import type { OutlineInput } from '../outlines/outline-input';
 
-type Steps = [name: string, input: unknown][];
+type Steps = readonly Step[];
 
 const layers = (thicknessMm: number) => [{ name: 'concrete', thicknessMm, core: true }];
 const corners = (text: string) =>
   text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
-const well = (place: string) => ({ type: 'rectangle', place, widthMm: 2700, depthMm: 5600 });
-const square = { shape: 'rectangle', widthMm: 400, depthMm: 400 };
-const wall = (name: string, points: string, more: Record<string, unknown> = {}): Steps[number] => [
+const well = (place: string) => ({ type: 'rectangle' as const, place, widthMm: 2700, depthMm: 5600 });
+const square = { shape: 'rectangle' as const, widthMm: 400, depthMm: 400 };
+const wall = (name: string, points: string, more: Partial<CommandInputs['walls.add']> = {}): Step => [
   'walls.add',
   {
     name,
@@ -20,8 +22,13 @@ const wall = (name: string, points: string, more: Record<string, unknown> = {}):
     ...more,
   },
 ];
-const rectangle = (place: string, widthMm: number, depthMm: number) => ({ type: 'rectangle', place, widthMm, depthMm });
-const shaft = (name: string, outline: unknown, more: Record<string, unknown> = {}): Steps[number] => [
+const rectangle = (place: string, widthMm: number, depthMm: number) => ({
+  type: 'rectangle' as const,
+  place,
+  widthMm,
+  depthMm,
+});
+const shaft = (name: string, outline: OutlineInput, more: Partial<CommandInputs['shafts.add']> = {}): Step => [
   'shafts.add',
   { name, outline, ...more },
 ];
@@ -123,7 +130,7 @@ const CASES: [rule: Rule, steps: Steps, from?: Framework][] = [
   ],
   ['shaft.overlapsShaft', [shaft('S2', rectangle('4000,2000', 1500, 1500))], START],
   ['shaft.inWall', [wall('W', '4350,0 4350,9000')], START],
-  ['shaft.notEnclosed', [['carry.to', { ids: 'C', topmost: '02' }]]],
+  ['shaft.notEnclosed', [['carry.to', { ids: ['C'], topmost: '02' }]]],
   [
     'shaft.jumps',
     [['shafts.except', { shaft: 'S1', level: '02', upwards: true, outline: rectangle('3000,1500', 2400, 3000) }]],
@@ -183,7 +190,7 @@ const CASES: [rule: Rule, steps: Steps, from?: Framework][] = [
       wall('P', '8000,8000 13000,8000'),
       wall('Q', '8000,9800 13000,9800'),
       ['walls.holdClear', { walls: ['P', 'Q'], widthMm: 1500 }],
-      ['elements.move', { ids: 'Q', xMm: 0, yMm: 40 }],
+      ['elements.move', { ids: ['Q'], xMm: 0, yMm: 40 }],
     ],
   ],
   [
@@ -206,9 +213,10 @@ const CASES: [rule: Rule, steps: Steps, from?: Framework][] = [
 /** Names of walls in the steps stand for their ids. */
 function made(steps: Steps, from: Framework): Framework {
   return steps.reduce((framework, [name, input]) => {
-    const { ids, ...rest } = input as { ids?: string };
-    const named = recordsOf(framework, 'wall').filter((each) => each.name === ids);
-    return step(framework, name, ids ? { ...rest, ids: named.map(({ id }) => id) } : rest).after;
+    if (!('ids' in input) || !input.ids) return step(framework, name, input).after;
+    const { ids } = input;
+    const named = recordsOf(framework, 'wall').filter((each) => ids.includes(each.name));
+    return step(framework, name, { ...input, ids: named.map(({ id }) => id) }).after;
   }, from);
 }
 

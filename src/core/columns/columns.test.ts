@@ -1,17 +1,18 @@
 import { recordsOf } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step, afterFrom } from '../testing/given';
 import { chooseCrossings } from './choose-crossings';
 import { nearestCrossing } from './nearest-crossing';
 import { sectionArea, sectionRing, sectionWords } from './section-shape';
 import { ringArea } from '../geometry/polygon';
+import type { EndGiven } from '../levels/end-input';
 
 const bare = given([
   ...SMALL_TOWER,
   ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 300 }, thicknessMm: 250 }],
 ]);
-const square = { shape: 'rectangle', widthMm: 500, depthMm: 500 };
-const after = (name: string, input: unknown, framework = bare) => step(framework, name, input).after;
+const square = { shape: 'rectangle' as const, widthMm: 500, depthMm: 500 };
+const after = afterFrom(bare);
 const piecesOf = (framework = bare, mark = 'X1') => solve(framework).columns.filter((piece) => piece.mark === mark);
 
 describe('placing', () => {
@@ -61,7 +62,7 @@ describe('placing', () => {
 });
 
 describe('spans', () => {
-  const from = (startsAt: unknown, stopsAt: unknown) =>
+  const from = (startsAt: EndGiven, stopsAt: EndGiven) =>
     after('columns.place', { place: '3000,3000', section: square, startsAt, stopsAt });
 
   it('run from a level, one of its faces and a distance, cut into storeys between SSL and soffit', () => {
@@ -147,7 +148,7 @@ describe('changing', () => {
 
 describe('sections', () => {
   it('have their areas, and rings that are near them', () => {
-    const circle = { shape: 'circle', diameterMm: 550 } as const;
+    const circle = { shape: 'circle' as const, diameterMm: 550 } as const;
     expect(sectionArea({ shape: 'rectangle', widthMm: 300, depthMm: 600 })).toBe(180000);
     expect(sectionArea(circle)).toBeCloseTo(237582.94, 1);
     expect(ringArea(sectionRing(circle, { x: 5, y: 5 }, 0)) / sectionArea(circle)).toBeCloseTo(0.9936, 3);

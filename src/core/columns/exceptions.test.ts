@@ -1,19 +1,20 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, step, afterFrom } from '../testing/given';
 import { parseSection, sectionInput } from './section-text';
 import { sectionArea, sectionRing } from './section-shape';
 import { ringArea } from '../geometry/polygon';
+import type { CommandInputs } from '../model/command-inputs';
 
 const tower = given(FURNISHED);
-const after = (name: string, input: unknown, framework: Framework = tower) => step(framework, name, input).after;
+const after = afterFrom(tower);
 const pieces = (framework: Framework, mark = 'B-2') => solve(framework).columns.filter((piece) => piece.mark === mark);
 const sizes = (framework: Framework, mark = 'B-2') =>
   pieces(framework, mark).map(({ section }) =>
     section.shape === 'circle' ? `r${section.diameterMm}` : section.widthMm,
   );
 const rules = (framework: Framework) => solve(framework).findings.map(({ rule }) => rule);
-const box = (widthMm: number, depthMm = widthMm) => ({ shape: 'rectangle', widthMm, depthMm });
+const box = (widthMm: number, depthMm = widthMm) => ({ shape: 'rectangle' as const, widthMm, depthMm });
 
 describe('a stack that differs by level', () => {
   it('steps its size from a level up until another step, or at one level only', () => {
@@ -35,7 +36,7 @@ describe('a stack that differs by level', () => {
   });
 
   it('keeps its centre or a face when it steps', () => {
-    const step = (keep: string) =>
+    const step = (keep: CommandInputs['columns.except']['keep']) =>
       pieces(after('columns.except', { columns: ['B-2'], level: '01', upwards: true, section: box(300), keep })).at(-1)!
         .at;
     expect(step('centre')).toEqual({ x: 7200, y: 6600 });
@@ -90,7 +91,7 @@ describe('a stack that differs by level', () => {
   });
 
   it('is edited in a table, many cells as one edit', () => {
-    const cells = [
+    const cells: CommandInputs['columns.editTable']['cells'] = [
       { column: 'A-1', level: '00', value: box(450) },
       { column: 'A-1', level: '01', value: 'leftOut' },
       { column: 'B-2', level: '03', value: { shape: 'I', widthMm: 300, depthMm: 300, webMm: 11, flangeMm: 19 } },
@@ -142,7 +143,7 @@ describe('heads and thickenings', () => {
 
 describe('an I-shape', () => {
   it('has its area by hand and by its ring', () => {
-    const shape = { shape: 'I', widthMm: 300, depthMm: 310, webMm: 11, flangeMm: 20 } as const;
+    const shape = { shape: 'I' as const, widthMm: 300, depthMm: 310, webMm: 11, flangeMm: 20 } as const;
     expect(sectionArea(shape)).toBe(2 * 300 * 20 + 270 * 11);
     expect(ringArea(sectionRing(shape, { x: 40, y: 70 }, 0))).toBeCloseTo(sectionArea(shape), 6);
     const steel = after('columns.change', { columns: ['B-2', 'B-3'], section: shape, material: 'steel' });

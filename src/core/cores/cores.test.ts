@@ -1,7 +1,7 @@
 import { bounds } from '../geometry/polygon';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, refusal, step } from '../testing/given';
+import { FURNISHED, given, refusal, afterFrom } from '../testing/given';
 
 const layers = (thicknessMm: number) => [{ name: 'concrete', thicknessMm, core: true }];
 
@@ -36,7 +36,7 @@ const tower = given(
 );
 const ids = (framework: Framework, ...kinds: ('shaft' | 'stair' | 'wall')[]) =>
   kinds.flatMap((kind) => recordsOf(framework, kind).map(({ id }) => id));
-const after = (name: string, input: unknown, framework: Framework) => step(framework, name, input).after;
+const after = afterFrom();
 const cored = after('cores.add', { ids: ids(tower, 'shaft', 'stair', 'wall') }, tower);
 const core = recordsOf(cored, 'core')[0]!;
 const left = (framework: Framework, kind: 'shaft' | 'stair' | 'wall') => {

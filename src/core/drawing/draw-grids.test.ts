@@ -1,7 +1,7 @@
 import { distance } from '../geometry/point';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, SMALL_TOWER, afterFrom } from '../testing/given';
 import { drawPlan } from './draw-plan';
 import { drawSection } from './draw-section';
 import type { Primitive } from './drawing';
@@ -9,7 +9,7 @@ import { HEAD_RADIUS } from './grid-heads';
 import { elevationPlane } from './section-plane';
 
 const tower = given(FURNISHED);
-const after = (name: string, input: unknown, framework: Framework = tower) => step(framework, name, input).after;
+const after = afterFrom(tower);
 const planOf = (framework: Framework, level = '01', scale = 200) => {
   const solved = solve(framework);
   const building = solved.buildings[0]!.id;

@@ -3,7 +3,8 @@ import type { Point } from '../geometry/point';
 import { ringArea, type Ring } from '../geometry/polygon';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, refusal, step } from '../testing/given';
+import { FURNISHED, given, refusal, afterFrom } from '../testing/given';
+import type { OutlineInput } from '../outlines/outline-input';
 
 const tower = given(
   [
@@ -22,7 +23,7 @@ const tower = given(
   ],
   given(FURNISHED),
 );
-const after = (name: string, input: unknown, framework: Framework = tower) => step(framework, name, input).after;
+const after = afterFrom(tower);
 const idOf = (kind: 'shaft' | 'stair' | 'columnStack', framework = tower) => recordsOf(framework, kind)[0]!.id;
 
 describe('copies', () => {
@@ -99,7 +100,7 @@ describe('mirrored in a line', () => {
   });
 
   it('twice is where it was, whatever the line and the outline', () => {
-    const outlines = [
+    const outlines: OutlineInput[] = [
       { type: 'rectangle', place: '3000,2000', widthMm: 1800, depthMm: 900, turnDeg: 21.5 },
       { type: 'circle', place: '3000,2000', diameterMm: 900 },
       { type: 'polygon', place: 'B-2', points: [0, 1, 2].map((i) => ({ xMm: i * 900, yMm: i === 1 ? 1500 : 100 })) },

@@ -9,7 +9,7 @@ import { frameworkHash, recordsOf, type Framework } from '../model/framework';
 import type { Kind, Rec } from '../model/kinds';
 import { resolvePlace } from '../outlines/resolve-place';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, refusal, step } from '../testing/given';
+import { FURNISHED, given, refusal, afterFrom } from '../testing/given';
 
 const corners = (...numbers: number[]) =>
   numbers.flatMap((xMm, i) => (i % 2 === 0 ? [{ xMm, yMm: numbers[i + 1]! }] : []));
@@ -54,7 +54,7 @@ const tower = given(
   ],
   given(FURNISHED),
 );
-const after = (name: string, input: unknown, framework: Framework = tower) => step(framework, name, input).after;
+const after = afterFrom(tower);
 const last = <K extends Kind>(kind: K, framework: Framework = tower) => recordsOf(framework, kind).at(-1)!;
 const named = (
   kind: 'ceiling' | 'foundation' | 'floorPlate' | 'shaft' | 'stair' | 'wall',

@@ -1,5 +1,19 @@
 import { SHAFT_PURPOSES } from '../shafts/shaft';
-import { axisOf, LENGTH, lengthOf, lengthsOf, levelOf, lineOf, linesOf, placeOf, pointOf, SECTION, sectionOf, type EntryContext, wordOf } from './entry-context';
+import {
+  axisOf,
+  LENGTH,
+  lengthOf,
+  lengthsOf,
+  levelOf,
+  lineOf,
+  linesOf,
+  placeOf,
+  pointOf,
+  SECTION,
+  sectionOf,
+  type EntryContext,
+  wordOf,
+} from './entry-context';
 import { CARRYING_FORMS } from './carrying-forms';
 import { everyFacet } from '../kinds/registry';
 import type { Form } from './form';
@@ -25,7 +39,11 @@ export const FORMS: readonly Form[] = [
     matches: /^levels?\s+(?<heights>.+?)\s+(?<side>above|below)\s+(?<level>\S+)$/i,
     read: ({ heights, side, level }, context) => ({
       command: 'levels.insertMany',
-      input: { level: levelOf(level!, context), side: wordOf(side!, ['above', 'below']), heights: lengthsOf(heights!, context) },
+      input: {
+        level: levelOf(level!, context),
+        side: wordOf(side!, ['above', 'below']),
+        heights: lengthsOf(heights!, context),
+      },
     }),
   },
   {
@@ -153,7 +171,10 @@ export const FORMS: readonly Form[] = [
     title: 'Relabel a grid line; the lines after it continue',
     words: 'label',
     matches: /^label\s+(?<line>\S+)\s+as\s+(?<label>\S+)$/i,
-    read: ({ line, label }, context) => ({ command: 'grids.relabel', input: { line: lineOf(line!, context), label: label! } }),
+    read: ({ line, label }, context) => ({
+      command: 'grids.relabel',
+      input: { line: lineOf(line!, context), label: label! },
+    }),
   },
   {
     pattern: 'columns at LINES x LINES SECTION [interior|exterior|centre on LINE,LINE] [from LEVEL] [to LEVEL]',
@@ -171,7 +192,14 @@ export const FORMS: readonly Form[] = [
         lines: [...linesOf(some!, context), ...linesOf(others!, context)],
         section: sectionOf(section!, context),
         ...(on
-          ? { flush: on.split(',').map((line) => ({ line: axisOf(line, context), face: wordOf(face!, ['interior', 'exterior', 'centre']) })) }
+          ? {
+              flush: on
+                .split(',')
+                .map((line) => ({
+                  line: axisOf(line, context),
+                  face: wordOf(face!, ['interior', 'exterior', 'centre']),
+                })),
+            }
           : {}),
         ...ends(from, to, context),
       },

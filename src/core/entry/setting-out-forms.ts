@@ -1,6 +1,21 @@
 import { parseAngle } from '../units/parse-angle';
 import { parseAngles } from '../units/parse-angles';
-import { axisOf, columnsOf, lengthOf, lengthsOf, levelOf, lineOf, linesOf, mmOfText, pointOf, SECTION, sectionOf, Unread, type EntryContext, wordOf } from './entry-context';
+import {
+  axisOf,
+  columnsOf,
+  lengthOf,
+  lengthsOf,
+  levelOf,
+  lineOf,
+  linesOf,
+  mmOfText,
+  pointOf,
+  SECTION,
+  sectionOf,
+  Unread,
+  type EntryContext,
+  wordOf,
+} from './entry-context';
 import type { Form } from './form';
 import { HEADS } from '../grids/grid';
 

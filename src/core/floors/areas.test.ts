@@ -3,6 +3,7 @@ import polygonClipping, { type Pair, type Polygon } from 'polygon-clipping';
 import { ringArea, type Ring } from '../geometry/polygon';
 import { solve } from '../solving/solve';
 import { given, SMALL_TOWER } from '../testing/given';
+import type { Step } from '../model/command-inputs';
 
 /** Area of rings of another library, outer ones less their holes, by the shoelace formula. */
 const areaOf = (polygons: readonly Polygon[]): number => {
@@ -32,7 +33,7 @@ describe('net and holes', () => {
         const framework = given([
           ...SMALL_TOWER,
           ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 300 } }],
-          ...holes.map(({ x, y, ...size }, i): [string, unknown] => [
+          ...holes.map(({ x, y, ...size }, i): Step => [
             'shafts.add',
             { name: `H${i}`, outline: { type: 'rectangle', place: `${x},${y}`, ...size } },
           ]),

@@ -1,11 +1,11 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { ringArea } from '../geometry/polygon';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, afterFrom } from '../testing/given';
 
 /** A plate 25 800 × 15 000, 250 thick, a shaft 2400 × 3000 at (2000, 1500), columns at all crossings. */
 const tower = given(FURNISHED);
-const after = (name: string, input: unknown, framework: Framework = tower) => step(framework, name, input).after;
+const after = afterFrom(tower);
 const area = (framework: Framework, level: string): number => {
   const solved = solve(framework);
   const piece = solved.floors.find((each) => each.level === levelId(framework, level));
@@ -37,7 +37,7 @@ describe('floor plates that differ by level', () => {
   });
 
   it('have another outline from a level up, which an inserted level inherits and a removed one hands on', () => {
-    const outline = { type: 'rectangle', place: '0,0', widthMm: 12_000, depthMm: 10_000 };
+    const outline = { type: 'rectangle' as const, place: '0,0', widthMm: 12_000, depthMm: 10_000 };
     const setBack = after('floors.except', { floor: 'Plate', level: '02', upwards: true, outline });
     const small = 120 - SHAFT;
     expect(['01', '02', '03', 'RF'].map((level) => area(setBack, level))).toEqual([GROSS - SHAFT, small, small, 120]);
@@ -61,7 +61,7 @@ describe('floor plates that differ by level', () => {
 
 describe('shafts that differ by level', () => {
   it('are set back from a level up: the hole of that level is the new one, and so is the space above it', () => {
-    const outline = { type: 'circle', place: '3000,3000', diameterMm: 1000 };
+    const outline = { type: 'circle' as const, place: '3000,3000', diameterMm: 1000 };
     const setBack = after('shafts.except', { shaft: 'S1', level: '02', upwards: true, outline });
     const [shaft] = solve(setBack).shafts;
     expect(shaft!.stages).toHaveLength(2);

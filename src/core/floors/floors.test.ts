@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { polygonCalls } from '../geometry/boolean';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve, Solver } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step, afterFrom } from '../testing/given';
+import type { Step, CommandInputs, CommandName } from '../model/command-inputs';
 
 const bare = given(SMALL_TOWER);
-const after = (name: string, input: unknown, framework = bare) => step(framework, name, input).after;
+const after = afterFrom(bare);
 const areas = (framework: Framework): Record<string, number> => {
   const solved = solve(framework);
   const names = new Map(solved.levels.map(({ id, name }) => [id, name]));
@@ -16,7 +17,7 @@ const areas = (framework: Framework): Record<string, number> => {
 
 describe('floor plates', () => {
   it('serve all storeys, a range that takes in new levels, or just the levels named', () => {
-    const outline = { type: 'gridOffset', offsetMm: '0.3m' };
+    const outline = { type: 'gridOffset' as const, offsetMm: '0.3m' };
     expect(areas(after('floors.add', { outline }))).toMatchObject({ B2: 25.8 * 15, RF: 25.8 * 15 });
     const range = after('floors.add', { outline, levels: { range: ['01', '03'] } });
     expect(Object.keys(areas(range))).toEqual(['01', '02', '03']);
@@ -44,7 +45,7 @@ describe('floor plates', () => {
 
   it('drawn outlines must go round once; what cannot be is refused with what to do', () => {
     const polygon = (text: string) => ({
-      type: 'polygon',
+      type: 'polygon' as const,
       points: text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) })),
     });
     expect(
@@ -111,7 +112,7 @@ describe('floor plates', () => {
 describe('how many polygons an edit touches', () => {
   /** Eight kinds of storey: eight shafts, each stopping one storey sooner. */
   const kinds = given(
-    Array.from({ length: 7 }, (_, i): [string, unknown] => [
+    Array.from({ length: 7 }, (_, i): Step => [
       'shafts.add',
       {
         name: `K${i}`,
@@ -128,7 +129,7 @@ describe('how many polygons an edit touches', () => {
       ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 300 } }],
     ]),
   );
-  const cost = (name: string, input: unknown): number => {
+  const cost = <Name extends CommandName>(name: Name, input: CommandInputs[Name]): number => {
     const solver = new Solver();
     solver.solve(kinds);
     polygonCalls.reset();

@@ -4,10 +4,16 @@ import { polygonCalls } from '../geometry/boolean';
 import { ringArea } from '../geometry/polygon';
 import { Solver, solve } from '../solving/solve';
 import { holeCount } from './hole-count';
-import { given, levelId, refusal, step } from '../testing/given';
+import { given, levelId, refusal, afterFrom } from '../testing/given';
+import type { Step } from '../model/command-inputs';
 
-const rectangle = (place: string, widthMm: number, depthMm: number) => ({ type: 'rectangle', place, widthMm, depthMm });
-const square = { shape: 'rectangle', widthMm: 400, depthMm: 400 };
+const rectangle = (place: string, widthMm: number, depthMm: number) => ({
+  type: 'rectangle' as const,
+  place,
+  widthMm,
+  depthMm,
+});
+const square = { shape: 'rectangle' as const, widthMm: 400, depthMm: 400 };
 
 /** Three storeys of 3 m, build-up 100 but on the roof; one plate 20 × 10 m, 250 thick. */
 const deck = given([
@@ -16,7 +22,7 @@ const deck = given([
   ['floors.add', { name: 'Plate', outline: rectangle('0,0', 20_000, 10_000) }],
   ['foundations.add', { form: 'raft' }],
 ]);
-const after = (name: string, input: unknown, framework: Framework = deck) => step(framework, name, input).after;
+const after = afterFrom(deck);
 /** A wet room 4 × 3 m at the left, 60 lower at level 01. */
 const wet = after('floors.setZone', {
   floor: 'Plate',
@@ -95,7 +101,7 @@ describe('floor zones', () => {
   });
 
   it('are no holes of their plate, but what cuts the plate beside them and what cuts them are', () => {
-    const shaft = (name: string, place: string): [string, unknown] => [
+    const shaft = (name: string, place: string): Step => [
       'shafts.add',
       { name, outline: rectangle(place, 1000, 1000) },
     ];
@@ -142,7 +148,7 @@ describe('floor zones', () => {
   });
 
   it('let a wall wholly in one stand on it, and one along its edge on the floor beside it', () => {
-    const wall = (name: string, points: string): [string, unknown] => [
+    const wall = (name: string, points: string): Step => [
       'walls.add',
       {
         name,

@@ -1,9 +1,9 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, refusal, step } from '../testing/given';
+import { FURNISHED, given, refusal, afterFrom } from '../testing/given';
 
 const tower = given(FURNISHED.filter(([name]) => name !== 'foundations.add'));
-const after = (name: string, input: unknown, framework: Framework = tower) => step(framework, name, input).after;
+const after = afterFrom(tower);
 const pieces = (framework: Framework) => solve(framework).foundations;
 const findings = (framework: Framework) =>
   solve(framework).findings.filter(({ rule }) => rule === 'level.noFoundation');
@@ -26,7 +26,7 @@ describe('a raft', () => {
     expect(pieces(wider)[0]!.volumeMm3).toBe(26_200 * 15_400 * 800);
   });
   it('may have an outline of its own, the ground’s modulus and the directions it is held in', () => {
-    const outline = { type: 'rectangle', place: '-1000,-1000', widthMm: 30_000, depthMm: 20_000 };
+    const outline = { type: 'rectangle' as const, place: '-1000,-1000', widthMm: 30_000, depthMm: 20_000 };
     const made = after('foundations.add', {
       form: 'raft',
       outline,

@@ -3,10 +3,10 @@ import { distance, turned } from '../geometry/point';
 import { ringArea } from '../geometry/polygon';
 import { frameworkHash, recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, SMALL_TOWER, afterFrom } from '../testing/given';
 
 const levels = given(SMALL_TOWER.filter(([name]) => !name.startsWith('grids')));
-const after = (name: string, input: unknown, framework: Framework = levels) => step(framework, name, input).after;
+const after = afterFrom(levels);
 const crossing = (framework: Framework, label: string) =>
   solve(framework).crossings.filter((each) => each.label === label);
 const labels = (framework: Framework, direction: 'a' | 'b') =>

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, refusal, SMALL_TOWER, step } from '../testing/given';
+import { FURNISHED, given, refusal, SMALL_TOWER, afterFrom } from '../testing/given';
 import { labelAfter, labelsOf, runPart } from './labels';
 import { gridsOf } from './resolve-grids';
 
 const bare = given(SMALL_TOWER);
-const after = (name: string, input: unknown, framework = bare) => step(framework, name, input).after;
+const after = afterFrom(bare);
 
 /** Labels and offsets of one direction, first line first. */
 const lines = (framework: Framework, direction: 'a' | 'b'): (string | number | null)[][] =>

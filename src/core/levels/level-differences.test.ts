@@ -1,10 +1,11 @@
 import { recordsOf } from '../model/framework';
 import { given, SMALL_TOWER, step } from '../testing/given';
 import { levelDifferences, otherWords } from './level-differences';
+import type { CommandInputs, CommandName } from '../model/command-inputs';
 
 const bare = given(SMALL_TOWER);
 const building = recordsOf(bare, 'building')[0]!.id;
-const differences = (name: string, input: unknown) =>
+const differences = <Name extends CommandName>(name: Name, input: CommandInputs[Name]) =>
   levelDifferences(bare, step(bare, name, input).after, building).map(
     ({ name: is, formerly, fromMm, toMm }) =>
       `${formerly ? `${formerly}→` : ''}${is} ${fromMm ?? 'new'} ${toMm ?? 'gone'}`,

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step, afterFrom } from '../testing/given';
 import { freeName, nextName, numbersWithout } from './names';
 import { removalPreview } from './remove-level';
 import { levelById, levelsOf } from './resolve-levels';
+import type { CommandInputs } from '../model/command-inputs';
 
 const bare = given(SMALL_TOWER);
 const furnished = given(FURNISHED);
@@ -14,7 +15,7 @@ const heights = (framework: Framework): Record<string, number> =>
   Object.fromEntries(
     levelsOf(framework, recordsOf(framework, 'building')[0]!.id).map(({ record, fflMm }) => [record.name, fflMm]),
   );
-const after = (name: string, input: unknown, framework = bare) => step(framework, name, input).after;
+const after = afterFrom(bare);
 
 describe('setting up', () => {
   it('gives counts and heights above and below ground their names and elevations', () => {
@@ -291,7 +292,7 @@ describe('removing', () => {
   });
 
   it('takes ends to the next level, keeps their height, or deletes what ended there, as chosen', () => {
-    const spans = (ends: string) => {
+    const spans = (ends: CommandInputs['levels.remove']['ends']) => {
       const solved = solve(after('levels.remove', { level: 'RF', ends }, furnished));
       return solved.shafts.map(({ topMm }) => topMm);
     };
@@ -303,9 +304,11 @@ describe('removing', () => {
   });
 });
 
+type Rows = CommandInputs['levels.take']['rows'];
+
 describe('a level table', () => {
   it('changes nothing that it has no column for', () => {
-    const bare = rows.map(({ name, fflMm }) => ({ name, fflMm, kindIfNew: 'storey' }));
+    const bare = rows.map(({ name, fflMm }) => ({ name, fflMm, kindIfNew: 'storey' as const }));
     const empty = given([['buildings.add', { name: 'T' }]]);
     const first = given(
       [
@@ -320,7 +323,7 @@ describe('a level table', () => {
     const ssl = step(first, 'levels.take', { rows: [{ name: '01', sslMm: 4000 }] }).after;
     expect(solve(ssl).levels.find(({ name }) => name === '01')).toMatchObject({ fflMm: 4150, sslMm: 4000 });
   });
-  const rows = [
+  const rows: (Rows[number] & { fflMm: number })[] = [
     { name: 'B1', fflMm: -3000, levelKind: 'basement' },
     { name: '00', fflMm: 0 },
     { name: 'Pool', fflMm: 2000, levelKind: 'mezzanine' },

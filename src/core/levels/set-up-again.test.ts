@@ -1,13 +1,13 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, step, afterFrom } from '../testing/given';
 import { drawPlan } from '../drawing/draw-plan';
 import { levelDifferences } from './level-differences';
 import { limitsOf, storeyAreas } from './limits';
 
 const tower = given(FURNISHED);
 const building = recordsOf(tower, 'building')[0]!.id;
-const after = (name: string, input: unknown, framework: Framework = tower) => step(framework, name, input).after;
+const after = afterFrom(tower);
 const levels = (framework: Framework) => solve(framework).levels.map(({ name, fflMm }) => `${name} ${fflMm}`);
 
 describe('setting up again', () => {
@@ -79,7 +79,7 @@ describe('setting up again', () => {
 });
 
 describe('a mezzanine', () => {
-  const extent = { type: 'rectangle', place: 'A-1 + -300,-300', widthMm: 8000, depthMm: 15_000 };
+  const extent = { type: 'rectangle' as const, place: 'A-1 + -300,-300', widthMm: 8000, depthMm: 15_000 };
   const withMezzanine = given(
     [
       ['levels.take', { rows: [{ name: 'MZ', fflMm: 2900, levelKind: 'mezzanine', buildUpMm: 80 }] }],

@@ -28,5 +28,10 @@ export type Sent<Name extends CommandName = CommandName> = {
   [N in Name]: { command: N; input: CommandInputs[N] };
 }[Name];
 
+/** The same as a pair, for scripts that list many. */
+export type Step<Name extends CommandName = CommandName> = {
+  [N in Name]: readonly [command: N, input: CommandInputs[N]];
+}[Name];
+
 /** What a command takes besides what it is done to. */
 export type Change<Name extends CommandName, Of extends PropertyKey> = Omit<CommandInputs[Name], Of>;

@@ -4,12 +4,12 @@ import { distance } from '../geometry/point';
 import { ringArea } from '../geometry/polygon';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, afterFrom } from '../testing/given';
 import { edgeMoved, outwards } from './edge-moved';
 import type { Outline } from './outline';
 
 const tower = given(FURNISHED);
-const after = (name: string, input: unknown, framework: Framework = tower) => step(framework, name, input).after;
+const after = afterFrom(tower);
 const zero = { lines: null, xMm: 0, yMm: 0 };
 const { lines } = solve(tower);
 const line = (label: string) => lines.find((each) => each.label === label)!.id;
@@ -108,7 +108,7 @@ describe('the command that moves an edge', () => {
   });
 
   it('moves the edge of the outline it has at a level, where it is set back', () => {
-    const back = { type: 'rectangle', place: 'A-1 + 2000,1500', widthMm: 1200, depthMm: 1500 };
+    const back = { type: 'rectangle' as const, place: 'A-1 + 2000,1500', widthMm: 1200, depthMm: 1500 };
     const set = after('shafts.except', { shaft: 'S1', level: '02', upwards: true, outline: back });
     const at03 = { id: shaft(set).id, edge: 1, byMm: 100, level: levelId(set, '03') };
     expect(cutAreas(after('elements.moveEdge', at03, set)).sort()).toEqual([1300 * 1500, 2400 * 3000]);

@@ -1,11 +1,12 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { ringArea, ringPerimeter, type Ring } from '../geometry/polygon';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, refusal, SMALL_TOWER, step } from '../testing/given';
+import { FURNISHED, given, refusal, SMALL_TOWER, afterFrom } from '../testing/given';
+import type { OutlineInput } from './outline-input';
 
 const bare = given(SMALL_TOWER);
-const after = (name: string, input: unknown, framework = bare) => step(framework, name, input).after;
-const shaft = (outline: unknown, framework = bare) => after('shafts.add', { name: 'S', outline }, framework);
+const after = afterFrom(bare);
+const shaft = (outline: OutlineInput, framework = bare) => after('shafts.add', { name: 'S', outline }, framework);
 const ringOf = (framework: Framework): Ring => solve(framework).shafts[0]!.ring;
 const near = (ring: Ring, x: number, y: number) => ring.some((p) => Math.hypot(p.x - x, p.y - y) < 1e-5);
 
@@ -49,7 +50,7 @@ describe('a polygon', () => {
     [1000, 1000],
     [1000, 2000],
     [0, 2000],
-  ].map(([xMm, yMm]) => ({ xMm, yMm }));
+  ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! }));
   it('may be drawn either way round and comes out counter-clockwise', () => {
     for (const drawn of [points, [...points].reverse()]) {
       expect(ringArea(ringOf(shaft({ type: 'polygon', place: 'A-1 + 500,500', points: drawn })))).toBe(4e6);

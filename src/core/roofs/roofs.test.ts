@@ -1,15 +1,15 @@
 import { ringArea } from '../geometry/polygon';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { given, refusal, step } from '../testing/given';
+import { given, refusal, afterFrom } from '../testing/given';
 
-const outline = { type: 'rectangle', place: '0,0', widthMm: 12_000, depthMm: 8000 };
+const outline = { type: 'rectangle' as const, place: '0,0', widthMm: 12_000, depthMm: 8000 };
 /** Two storeys of 3 m, walls 400 (facing 90, insulation 110, concrete 180, plaster 20), floors 250 to the core's outside. */
 const house = given([
   ['buildings.add', { name: 'House' }],
   ['carry.wholeBuilding', { storeys: '2@3m', outline }],
 ]);
-const after = (name: string, input: unknown, framework: Framework = house) => step(framework, name, input).after;
+const after = afterFrom(house);
 const roofed = after('roofs.addFlat', { parapet: { heightMm: 700 } });
 const at = (framework: Framework, level: string) => {
   const solved = solve(framework);
@@ -61,7 +61,7 @@ describe('a flat roof with a parapet', () => {
       [14_000, 0],
       [14_000, 8000],
       [0, 8000],
-    ].map(([xMm, yMm]) => ({ xMm, yMm }));
+    ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! }));
     const wider = after('walls.change', { wall: 'W1', points }, roofed);
     expect(ringArea(at(wider, 'RF').slabs[0]!.outline)).toBe((14_000 - 760) * (8000 - 760));
     const inner = after('roofs.change', { roof: 'R1', face: 'inside', thicknessMm: 300, parapet: null }, roofed);
@@ -93,7 +93,7 @@ describe('a roof edge', () => {
     expect(rules(after('roofs.change', { roof: 'R1', parapet: null }, mended))).toEqual(['roof.bareEdge']);
   });
   it('that overhangs the walls is none', () => {
-    const over = { type: 'walls', walls: ['W1'], face: 'outside', offsetMm: 300 };
+    const over = { type: 'walls' as const, walls: ['W1'], face: 'outside' as const, offsetMm: 300 };
     expect(rules(after('floors.except', { floor: 'Floors', level: 'RF', outline: over }))).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { given, refusal, step } from '../testing/given';
+import { given, refusal, afterFrom } from '../testing/given';
 
 const corners = (text: string) =>
   text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
@@ -36,7 +36,7 @@ const house = given([
     },
   ],
 ]);
-const after = (name: string, input: unknown, framework: Framework = house) => step(framework, name, input).after;
+const after = afterFrom(house);
 const rooms = (framework: Framework) => {
   const solved = solve(framework);
   const names = new Map(solved.levels.map(({ id, name }) => [id, name]));

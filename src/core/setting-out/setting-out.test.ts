@@ -4,16 +4,16 @@ import { ringArea } from '../geometry/polygon';
 import { sectionRing } from '../columns/section-shape';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, SMALL_TOWER, afterFrom } from '../testing/given';
 
 const bare = given(SMALL_TOWER);
-const after = (name: string, input: unknown, framework: Framework = bare) => step(framework, name, input).after;
+const after = afterFrom(bare);
 const lines = (framework: Framework) =>
   solve(framework)
     .settingOut.map(({ name, ends }) => [name, ends[0].x, ends[0].y] as const)
     .sort(([p], [q]) => (p < q ? -1 : 1));
 const at = (framework: Framework, mark: string) => solve(framework).columns.find((piece) => piece.mark === mark)!.at;
-const section = { shape: 'rectangle', widthMm: 600, depthMm: 400 };
+const section = { shape: 'rectangle' as const, widthMm: 600, depthMm: 400 };
 
 describe('setting-out lines', () => {
   it('are offset to one or both sides of several lines in one act, and named', () => {

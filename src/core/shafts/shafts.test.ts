@@ -3,7 +3,7 @@ import { solve } from '../solving/solve';
 import { FURNISHED, given, refusal, step } from '../testing/given';
 
 const tower = given(FURNISHED.filter(([name]) => name !== 'shafts.add'));
-const outline = { type: 'rectangle', place: 'A-1 + 2000,1500', widthMm: 2000, depthMm: 2500 };
+const outline = { type: 'rectangle' as const, place: 'A-1 + 2000,1500', widthMm: 2000, depthMm: 2500 };
 const withShaft = (input: Record<string, unknown> = {}) =>
   step(tower, 'shafts.add', { name: 'S', outline, ...input }).after;
 /** Names of the levels whose slab is cut. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { recordsOf, type Framework } from '../model/framework';
 import { ringArea } from '../geometry/polygon';
 import { solve } from '../solving/solve';
-import { given, levelId, refusal, step } from '../testing/given';
+import { given, levelId, refusal, afterFrom } from '../testing/given';
 
 /** Storeys of 3.3, 3.9 and 2.7 m, floors 250 thick with 100 of build-up. */
 const house = given([
@@ -11,9 +11,9 @@ const house = given([
   ['grids.add', { baysA: '3@6000', baysB: '2@6000' }],
   ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 300 }, thicknessMm: 250 }],
 ]);
-const after = (name: string, input: unknown, framework: Framework) => step(framework, name, input).after;
+const after = afterFrom();
 const well = (widthMm: number, depthMm: number, place = '6500,1000') => ({
-  type: 'rectangle',
+  type: 'rectangle' as const,
   place,
   widthMm,
   depthMm,
@@ -212,7 +212,10 @@ describe('checks', () => {
     ).toEqual([]);
   });
   it('refuse a well that is no rectangle or too narrow for its flights', () => {
-    const bent = { type: 'polygon', points: [0, 1, 2].map((i) => ({ xMm: i * 1000, yMm: i === 1 ? 3000 : 0 })) };
+    const bent = {
+      type: 'polygon' as const,
+      points: [0, 1, 2].map((i) => ({ xMm: i * 1000, yMm: i === 1 ? 3000 : 0 })),
+    };
     expect(refusal(house, 'stairs.add', { well: bent })).toMatch(/four square corners/);
     expect(refusal(withStair(), 'stairs.add', { name: 'ST1', well: well(2500, 5200) })).toMatch(/already/);
     expect(rules(withStair({ widthMm: 1300 }))).toContain('stair.well');

@@ -13,7 +13,7 @@ const TIMES = IS_SOAK ? 100 : 40;
 it(
   'every registered command is taken many times among random others, undone exactly, and solved',
   () => {
-    expect([...MADE, 'project.start'].sort()).toEqual(COMMANDS.map(({ name }) => name).sort());
+    expect([...MADE, 'project.start', 'history.undo'].sort()).toEqual(COMMANDS.map(({ name }) => name).sort());
     let n = 0;
     const accepted = everyCommand(11, TIMES, 25, ({ name, before, after, changes }) => {
       n += 1;

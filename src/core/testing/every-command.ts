@@ -7,6 +7,7 @@ import { storeyLevels } from '../levels/resolve-levels';
 import { gridsOf } from '../grids/resolve-grids';
 import { numbersFrom } from './random-commands';
 import { given } from './given';
+import type { CommandInputs, CommandName, Step } from '../model/command-inputs';
 
 /** What inputs are made of: the framework as it stands, and chance. */
 interface Chance {
@@ -23,10 +24,10 @@ interface Chance {
 
 const layers = (thicknessMm: number) => [{ name: 'concrete', thicknessMm, core: true }];
 const SHA = (n: number) => n.toString(16).padStart(64, '0');
-const square = (widthMm: number, place = '0,0') => ({ type: 'rectangle', place, widthMm, depthMm: 9000 });
+const square = (widthMm: number, place = '0,0') => ({ type: 'rectangle' as const, place, widthMm, depthMm: 9000 });
 
 /** A framework with a thing of every kind, so that every command finds something to work on. */
-const RICH: [string, unknown][] = [
+const RICH: Step[] = [
   ['buildings.add', { name: 'West' }],
   ['levels.setUp', { building: 'West', above: '5.4m 2@4.8m 3@3.3m', below: '3.6m' }],
   ['grids.add', { building: 'West', name: 'G1', baysA: '2@7200 3600 7200', baysB: '6600 7800' }],
@@ -104,10 +105,11 @@ const RICH: [string, unknown][] = [
   ['buildings.add', { name: 'Empty', xMm: 500_000 }],
 ];
 
-type Maker = (chance: Chance) => unknown;
+/** Begins every framework, and takes back what a log holds: they are run apart. */
+type RunApart = 'project.start' | 'history.undo';
 
-/** An input of each command that it will often take. Names of commands are checked against the register by the test. */
-const MAKERS: Record<string, Maker> = {
+/** An input of each command that it will often take. */
+const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance) => CommandInputs[Name] } = {
   'project.setSurvey': ({ between }) => ({
     eastingMm: between(0, 1e6),
     northingMm: between(0, 1e6),
@@ -469,12 +471,12 @@ const MAKERS: Record<string, Maker> = {
   'underlays.remove': ({ one }) => ({ underlay: one('underlay') }),
 };
 
-/** Commands the run knows how to make inputs for; `project.start` begins every framework and is run apart. */
-export const MADE = Object.keys(MAKERS);
+/** Commands the run knows how to make inputs for. */
+export const MADE = Object.keys(MAKERS) as (keyof typeof MAKERS)[];
 
 /** A step of the run: what was accepted, and what it changed. */
-interface Step {
-  name: string;
+interface Accepted {
+  name: CommandName;
   before: Framework;
   after: Framework;
   changes: Changes;
@@ -489,13 +491,13 @@ export function everyCommand(
   seed: number,
   times: number,
   stretch: number,
-  seen: (step: Step) => void,
-): Map<string, number> {
+  seen: (step: Accepted) => void,
+): Map<CommandName, number> {
   const random = numbersFrom(seed);
   const rich = given(RICH);
   const line = recordsOf(rich, 'gridLine')[0]!;
   const start = given([['views.setMark', { building: 'West', view: 'plan', of: line.id, end: 0, shown: false }]], rich);
-  const accepted = new Map(MADE.map((name) => [name, 0]));
+  const accepted = new Map<CommandName, number>(MADE.map((name) => [name, 0]));
   const refusedInARow = new Map<string, number>();
   let framework = start;
   let sinceStart = 0;
@@ -523,7 +525,7 @@ export function everyCommand(
 }
 
 /** One command with a random input; null where it was refused or found nothing to work on. */
-function oneOf(framework: Framework, name: string, random: () => number, salt: string) {
+function oneOf(framework: Framework, name: keyof typeof MAKERS, random: () => number, salt: string) {
   const pick = <T>(list: readonly T[]): T => {
     if (list.length === 0) throw new NothingThere();
     return list[Math.floor(random() * list.length)]!;
@@ -532,7 +534,7 @@ function oneOf(framework: Framework, name: string, random: () => number, salt: s
   const grids = gridsOf(framework).filter(({ record }) => record.building === building);
   const rectangular = grids.filter(({ record }) => record.shape === 'rectangular');
   try {
-    const input = MAKERS[name]!({
+    const input = MAKERS[name]({
       framework,
       random,
       pick,

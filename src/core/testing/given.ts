@@ -2,14 +2,23 @@ import { derivedCommandId } from '../model/ids';
 import { plan } from '../model/commands';
 import { EMPTY_FRAMEWORK, recordsOf, type Framework } from '../model/framework';
 import type { Planned } from '../model/command';
+import type { Step, CommandName, CommandInputs, Sent } from '../model/command-inputs';
 
 /** A framework built by commands, for tests. Throws with the refusal when a step is refused. */
-export function given(steps: readonly [name: string, input: unknown][], start: Framework = EMPTY_FRAMEWORK): Framework {
+export function given(steps: readonly Step[], start: Framework = EMPTY_FRAMEWORK): Framework {
   return steps.reduce((framework, [name, input], i) => step(framework, name, input, `${i}`).after, start);
 }
 
+/** Commands as they are sent, as steps. */
+export const stepsOf = (sent: readonly Sent[]): Step[] => sent.map(({ command, input }) => [command, input] as Step);
+
 /** One step that must succeed. */
-export function step(framework: Framework, name: string, input: unknown, salt = ''): Planned {
+export function step<Name extends CommandName>(
+  framework: Framework,
+  name: Name,
+  input: CommandInputs[Name],
+  salt = '',
+): Planned {
   const planned = plan(
     framework,
     name,
@@ -20,6 +29,12 @@ export function step(framework: Framework, name: string, input: unknown, salt = 
   return planned.value;
 }
 
+/** What comes of one step that must succeed, from a framework of one's own or from `base`. */
+export const afterFrom =
+  (base?: Framework) =>
+  <Name extends CommandName>(name: Name, input: CommandInputs[Name], framework: Framework = base ?? EMPTY_FRAMEWORK) =>
+    step(framework, name, input).after;
+
 /** One step that must be refused: its message. */
 export function refusal(framework: Framework, name: string, input: unknown): string {
   const planned = plan(framework, name, input, derivedCommandId(name, 'refused'));
@@ -28,14 +43,14 @@ export function refusal(framework: Framework, name: string, input: unknown): str
 }
 
 /** Two basements, ground 5.4 m, two storeys of 4.8 m, two of 3.3 m, roof. */
-export const SMALL_TOWER: [string, unknown][] = [
+export const SMALL_TOWER: Step[] = [
   ['buildings.add', { name: 'Hall' }],
   ['levels.setUp', { above: '5.4m 2@4.8m 2@3.3m', below: '3.9m 3.6m' }],
   ['grids.add', { baysA: '2@7200 3600 7200', baysB: '6600 7800' }],
 ];
 
 /** The small tower with columns at all crossings, a floor plate 300 outside the grid, one shaft, and a raft. */
-export const FURNISHED: [string, unknown][] = [
+export const FURNISHED: Step[] = [
   ...SMALL_TOWER,
   ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 300 }, thicknessMm: 250 }],
   ['columns.placeAtCrossings', { lines: 'all', section: { shape: 'rectangle', widthMm: 500, depthMm: 500 } }],

@@ -1,9 +1,11 @@
-import { derivedCommandId } from '../model/ids';
+import { derivedCommandId, type Id } from '../model/ids';
 import { plan } from '../model/commands';
 import type { Changes } from '../model/changes';
 import { EMPTY_FRAMEWORK, recordsOf, type Framework } from '../model/framework';
 import { storeyLevels } from '../levels/resolve-levels';
 import { gridsOf } from '../grids/resolve-grids';
+import type { Step, CommandInputs, Sent } from '../model/command-inputs';
+import type { SectionInput } from '../columns/column-input';
 
 /** A small repeatable source of numbers in 0..1 (the "mulberry" 32-bit mixer). */
 export function numbersFrom(seed: number): () => number {
@@ -30,8 +32,6 @@ const WALL_TYPES = [
   },
 ];
 
-type Step = [name: string, input: unknown];
-
 const start = (turnDeg: number): Step[] => [
   ['buildings.add', { name: 'Random house' }],
   ['levels.setUp', { above: '5.4m 2@4.8m 6@3.3m', below: '3.9m 3.6m' }],
@@ -54,8 +54,8 @@ function nextStep(framework: Framework, random: () => number): Step {
   const setOut = recordsOf(framework, 'settingOutLine').map(({ id }) => id);
   const stacks = recordsOf(framework, 'columnStack').map(({ id }) => id);
   const mode = pick(['push', 'only'] as const);
-  const crossing = () => [pick(grid.a).id, pick(grid.b).id];
-  const section = () =>
+  const crossing = (): [Id, Id] => [pick(grid.a).id, pick(grid.b).id];
+  const section = (): SectionInput =>
     random() < 0.5
       ? { shape: 'circle', diameterMm: between(300, 700) }
       : { shape: 'rectangle', widthMm: between(300, 700), depthMm: between(300, 700) };
@@ -267,7 +267,7 @@ function nextStep(framework: Framework, random: () => number): Step {
         columns: [pick(stacks)],
         level: pick(levels),
         upwards: random() < 0.5,
-        ...pick([
+        ...pick<Partial<CommandInputs['columns.except']>>([
           { leftOut: true },
           { section: section(), keep: pick(['centre', 'x+', 'y-']) },
           { xMm: between(-200, 200) },
@@ -292,7 +292,7 @@ function nextStep(framework: Framework, random: () => number): Step {
 
 /** What a run of random commands did: the frameworks it went through are `changes` applied in order. */
 export interface RandomRun {
-  steps: { commandId: string; command: string; input: unknown }[];
+  steps: (Sent & { commandId: string })[];
   changes: Changes[];
   end: Framework;
   refused: number;
@@ -311,7 +311,7 @@ export function randomRun(seed: number, count: number): RandomRun {
       run.refused += 1;
       continue;
     }
-    run.steps.push({ commandId, command: name, input });
+    run.steps.push({ commandId, command: name, input } as Sent & { commandId: string });
     run.changes.push(planned.value.changes);
     run.end = planned.value.after;
   }

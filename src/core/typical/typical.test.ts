@@ -1,6 +1,7 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { given, levelId, refusal, step } from '../testing/given';
+import { given, levelId, refusal, afterFrom } from '../testing/given';
+import type { CommandInputs, CommandName } from '../model/command-inputs';
 
 const layers = [{ name: 'concrete', thicknessMm: 200, core: true }];
 const corners = (text: string) =>
@@ -31,7 +32,7 @@ const house = given([
   ['rooms.add', { level: '01', place: '9000,4000', name: 'Store', carriedUp: false }],
   ['floors.except', { floor: 'Plate', level: '01', voids: [{ type: 'circle', place: '3000,2000', diameterMm: 1500 }] }],
 ]);
-const after = (name: string, input: unknown, framework: Framework = house) => step(framework, name, input).after;
+const after = afterFrom(house);
 const typical = after('typical.follow', { master: '01', levels: ['02', '03', '04'] });
 
 /** What is at a level: inner walls with their heights, doors, named rooms, holes in the slab. */
@@ -92,7 +93,7 @@ describe('levels that follow a master', () => {
 });
 
 it('a zone of the floor at the master is at the levels that follow, and stays at one that is released', () => {
-  const outline = { type: 'rectangle', place: '8000,1000', widthMm: 2000, depthMm: 2000 };
+  const outline = { type: 'rectangle' as const, place: '8000,1000', widthMm: 2000, depthMm: 2000 };
   const zoned = after('floors.setZone', { floor: 'Plate', outline, levels: ['01'], shiftMm: -50 }, typical);
   const at = (framework: Framework) => {
     const solved = solve(framework);
@@ -105,10 +106,15 @@ it('a zone of the floor at the master is at the levels that follow, and stays at
 });
 
 describe('what runs through levels that follow', () => {
-  const column = { place: '3000,6000', section: { shape: 'rectangle', widthMm: 400, depthMm: 400 }, name: 'C' };
-  const shaft = { name: 'S', outline: { type: 'rectangle', place: '9000,3000', widthMm: 900, depthMm: 900 } };
+  const column = {
+    place: '3000,6000',
+    section: { shape: 'rectangle' as const, widthMm: 400, depthMm: 400 },
+    name: 'C',
+  };
+  const shaft = { name: 'S', outline: { type: 'rectangle' as const, place: '9000,3000', widthMm: 900, depthMm: 900 } };
   const through = after('shafts.add', shaft, after('columns.place', column, typical));
-  const except = (name: string, input: unknown, framework = through) => after(name, input, framework);
+  const except = <Name extends CommandName>(name: Name, input: CommandInputs[Name], framework = through) =>
+    after(name, input, framework);
   const standsAt = (framework: Framework) => {
     const solved = solve(framework);
     const names = new Map(solved.levels.map(({ id, name }) => [id, name]));
@@ -130,7 +136,7 @@ describe('what runs through levels that follow', () => {
   });
 
   it('goes on growing upwards from its own level, whatever it follows', () => {
-    const section = { shape: 'rectangle', widthMm: 300, depthMm: 300 };
+    const section = { shape: 'rectangle' as const, widthMm: 300, depthMm: 300 };
     const thin = except('columns.except', { columns: ['C'], level: '03', upwards: true, section });
     const sizes = solve(thin).columns.map((piece) => (piece.section.shape === 'rectangle' ? piece.section.widthMm : 0));
     expect(sizes).toEqual([400, 400, 400, 300, 300, 300]);

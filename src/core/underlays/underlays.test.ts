@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { distance, type Point } from '../geometry/point';
 import { recordsOf, type Framework } from '../model/framework';
-import { given, refusal, SMALL_TOWER, step } from '../testing/given';
+import { given, refusal, SMALL_TOWER, afterFrom } from '../testing/given';
 import { cornersOf, onModel, onUnderlay, registered, type Lying } from './place-underlay';
 
 const tower = given(SMALL_TOWER);
 const sha256 = 'a'.repeat(64);
-const after = (name: string, input: unknown, framework: Framework = tower) => step(framework, name, input).after;
-const picture = { name: 'Scan', sha256, content: 'picture', width: 2000, height: 1000, mmPerUnit: 10 };
+const after = afterFrom(tower);
+const picture = { name: 'Scan', sha256, content: 'picture' as const, width: 2000, height: 1000, mmPerUnit: 10 };
 const laid = after('underlays.add', { ...picture, level: '01' });
 const only = (framework: Framework) => recordsOf(framework, 'underlay')[0]!;
 const rounded = (points: readonly Point[]) => points.map(({ x, y }) => [Math.round(x), Math.round(y)]);
@@ -81,7 +81,7 @@ describe('an underlay', () => {
     );
     const newer = after(
       'underlays.replace',
-      { underlay: 'Scan', sha256: 'b'.repeat(64), content: 'picture', width: 4000, height: 2000 },
+      { underlay: 'Scan', sha256: 'b'.repeat(64), content: 'picture' as const, width: 4000, height: 2000 },
       placed,
     );
     expect(rounded(cornersOf(only(newer)))).toEqual(rounded(cornersOf(only(placed))));

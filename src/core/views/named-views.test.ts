@@ -1,13 +1,13 @@
 import { drawPlan, type PlanView } from '../drawing/draw-plan';
 import { ghostsOf, withoutKinds } from '../drawing/shown-kinds';
-import { recordsOf, type Framework } from '../model/framework';
+import { recordsOf } from '../model/framework';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, levelId, refusal, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, afterFrom } from '../testing/given';
 import { VIEW_KINDS, type ViewKind } from '../kinds/view-kinds';
 
 const tower = given(FURNISHED);
 const solved = solve(tower);
-const after = (name: string, input: unknown, framework: Framework = tower) => step(framework, name, input).after;
+const after = afterFrom(tower);
 const view = (level: string): PlanView => ({
   building: solved.buildings[0]!.id,
   level: levelId(tower, level),

@@ -1,7 +1,8 @@
 import { bounds } from '../geometry/polygon';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { given, refusal, step } from '../testing/given';
+import { given, refusal, afterFrom } from '../testing/given';
+import type { Step } from '../model/command-inputs';
 
 const layers = [{ name: 'concrete', thicknessMm: 300, core: true }];
 const corners = (text: string) =>
@@ -33,7 +34,7 @@ const pair = given([
   side('East', 'E', '0,8000 9000,8000 9000,0 0,0'),
 ]);
 
-function side(building: string, name: string, points: string): [string, unknown] {
+function side(building: string, name: string, points: string): Step {
   return [
     'walls.add',
     {
@@ -49,7 +50,7 @@ function side(building: string, name: string, points: string): [string, unknown]
   ];
 }
 
-const after = (name: string, input: unknown, framework: Framework = pair) => step(framework, name, input).after;
+const after = afterFrom(pair);
 const idOf = (framework: Framework, name: string) =>
   recordsOf(framework, 'building').find((each) => each.name === name)!.id;
 
@@ -75,7 +76,7 @@ describe('a party wall', () => {
   });
 
   it('bounds floors and a roof of the other building too, in its own axes', () => {
-    const floor = { type: 'walls', walls: ['Party', 'E'], face: 'inside' };
+    const floor = { type: 'walls' as const, walls: ['Party', 'E'], face: 'inside' as const };
     const made = after('floors.add', { building: 'East', name: 'Deck', outline: floor });
     const piece = solve(made).floors.find(({ name }) => name === 'Deck')!;
     const { minX, maxX, minY, maxY } = bounds(piece.outline);
@@ -88,7 +89,7 @@ describe('a party wall', () => {
 
 describe('a party wall made where two buildings touch', () => {
   /** West 12 × 9 m, three storeys; East 9 × 9 m beside it, 600 higher; both with floors, rafts and roofs with parapets. */
-  const square = (widthMm: number) => ({ type: 'rectangle', place: '0,0', widthMm, depthMm: 9000 });
+  const square = (widthMm: number) => ({ type: 'rectangle' as const, place: '0,0', widthMm, depthMm: 9000 });
   const touching = given([
     ['buildings.add', { name: 'West' }],
     ['buildings.add', { name: 'East', xMm: 12_000, zeroMm: 600 }],

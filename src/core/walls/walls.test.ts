@@ -3,8 +3,9 @@ import { sharedArea } from '../geometry/convex-clip';
 import { ringArea } from '../geometry/polygon';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { given, levelId, refusal, step } from '../testing/given';
+import { given, levelId, refusal, afterFrom } from '../testing/given';
 import { STARTING_TYPES } from './wall-type';
+import type { WallFace } from './wall-faces';
 
 /** Two storeys of 3.3 m and a roof; build-up 100; a slab of 12 × 10 m, 250 thick. */
 const house = given([
@@ -16,7 +17,7 @@ const house = given([
   ],
   ['foundations.add', { form: 'raft' }],
 ]);
-const after = (name: string, input: unknown, framework: Framework = house) => step(framework, name, input).after;
+const after = afterFrom(house);
 const type = (name: string) => STARTING_TYPES.find((each) => each.name === name)!;
 const corners = (text: string) =>
   text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
@@ -231,7 +232,7 @@ describe('doors, windows and plain openings', () => {
 });
 
 describe('outlines from walls', () => {
-  const slab = (face: string, offsetMm: number, framework: Framework, walls: string[]) =>
+  const slab = (face: WallFace, offsetMm: number, framework: Framework, walls: string[]) =>
     after('floors.add', { name: 'Derived', outline: { type: 'walls', walls, face, offsetMm } }, framework);
   const areaOf = (framework: Framework) => {
     const plate = recordsOf(framework, 'floorPlate').find(({ name }) => name === 'Derived')!.id;

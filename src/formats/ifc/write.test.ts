@@ -5,7 +5,7 @@ import { ringArea } from '@/core/geometry/polygon';
 import { solve } from '@/core/solving/solve';
 import { flightProfile } from '@/core/stairs/flight-profile';
 import type { Solved } from '@/core/solving/solved';
-import { FURNISHED, given, step } from '@/core/testing/given';
+import { FURNISHED, given, step, stepsOf } from '@/core/testing/given';
 import { ENTITIES, type EntityName } from './entities';
 import { STARTING_TYPES } from '@/core/walls/wall-type';
 import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
@@ -261,7 +261,7 @@ describe.each([
 });
 
 it('has GlobalIds of their own in the demo too, and where one cutter opens a slab twice', () => {
-  const demo = given(TIDEWATER_YARD.map(({ command, input }) => [command, input]));
+  const demo = given(stepsOf(TIDEWATER_YARD));
   // The walls of a core that run past a slab leave an opening for each stretch of them.
   const twice = given([
     ['buildings.add', { name: 'U' }],
@@ -272,7 +272,7 @@ it('has GlobalIds of their own in the demo too, and where one cutter opens a sla
       {
         points: [0, 4000, 4000, 0].map((xMm, i) => ({ xMm, yMm: i < 2 ? 3000 : 6000 })),
         use: 'core',
-        type: STARTING_TYPES.find(({ name }) => name === 'Core 250'),
+        type: STARTING_TYPES.find(({ name }) => name === 'Core 250')!,
         startsAt: { level: '00' },
         stopsAt: { level: 'RF' },
         passesClearMm: 20,

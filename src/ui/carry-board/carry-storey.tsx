@@ -4,7 +4,6 @@ import { Popover } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { standingIn } from '@/core/carrying/carry-commands';
 import { CARRY_KINDS, CARRY_WORDS, type CarryKind } from '@/core/kinds/carry-kinds';
-import type { Json } from '@/core/model/json';
 import { ActionButton, CheckField, ChoiceField } from '../fields/fields';
 import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';

@@ -3,7 +3,6 @@
 import type { BoardColumn } from '@/core/carrying/board';
 import { facet } from '@/core/kinds/kind';
 import { kindOf } from '@/core/kinds/registry';
-import type { Json } from '@/core/model/json';
 import { ActionButton } from '../fields/fields';
 import { useSlice } from '../session/store';
 import type { CommandName, CommandInputs } from '@/core/model/command-inputs';
@@ -15,7 +14,8 @@ export function CellActions({ column }: { column: BoardColumn | null }) {
     'solved',
     'level',
     'mayEdit',
-    'run', 'send',
+    'run',
+    'send',
     'say',
   );
   const here = solved?.levels.find(({ id }) => id === level);
@@ -116,7 +116,10 @@ function Legend({ swatch, words }: { swatch: React.ReactNode; words: string }) {
 }
 
 /** The end that has to go to a level for a thing to stand there. */
-function carryHere(column: BoardColumn, level: string, levels: readonly { id: string; fflMm: number }[],
+function carryHere(
+  column: BoardColumn,
+  level: string,
+  levels: readonly { id: string; fflMm: number }[],
 ): CommandInputs['carry.to'] {
   const height = new Map(levels.map(({ id, fflMm }) => [id, fflMm]));
   const own = [...column.cells.keys()].map((id) => height.get(id) ?? 0);

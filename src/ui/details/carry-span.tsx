@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import type { Json } from '@/core/model/json';
 import { ActionButton, ChoiceField } from '../fields/fields';
 import { useSlice } from '../session/store';
 

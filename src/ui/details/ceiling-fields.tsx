@@ -3,7 +3,6 @@
 import { useState } from 'react';
 import type { Ceiling, CeilingException } from '@/core/ceilings/ceiling';
 import { mmOf } from '@/core/dimensions/resolve-length';
-import type { Json } from '@/core/model/json';
 import { formatArea, formatLength } from '@/core/units/format-length';
 import { CheckField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
@@ -17,7 +16,8 @@ import type { Change } from '@/core/model/command-inputs';
 /** Fields of a ceiling, with what is clear under it and left over it by level. */
 export function CeilingFields({ ceiling }: { ceiling: Ceiling }) {
   const { framework, run, mayEdit } = useSlice('framework', 'run', 'mayEdit');
-  const change = (part: Change<'ceilings.change', 'ceiling'>) => run('ceilings.change', { ceiling: ceiling.id, ...part });
+  const change = (part: Change<'ceilings.change', 'ceiling'>) =>
+    run('ceilings.change', { ceiling: ceiling.id, ...part });
   const numbers = ceiling.rooms.flatMap((id) => {
     const room = framework.records.get(id);
     return room?.kind === 'room' ? [room.number] : [];
@@ -114,8 +114,11 @@ function Exceptions({ ceiling }: { ceiling: Ceiling }) {
   const [upwards, setUpwards] = useState(false);
   const here = ceiling.exceptions.find((each) => each.level === level && each.upwards === upwards);
   const piece = solved?.ceilings.find((each) => each.ceiling === ceiling.id && each.level === level);
-  const except = (at: string | null, up: boolean, part: Change<'ceilings.except', 'ceiling' | 'level' | 'upwards'>): string | null =>
-    at ? run('ceilings.except', { ceiling: ceiling.id, level: at, upwards: up, ...part }) : null;
+  const except = (
+    at: string | null,
+    up: boolean,
+    part: Change<'ceilings.except', 'ceiling' | 'level' | 'upwards'>,
+  ): string | null => (at ? run('ceilings.except', { ceiling: ceiling.id, level: at, upwards: up, ...part }) : null);
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };

@@ -6,7 +6,6 @@ import { KEEPS, MATERIALS, type ColumnStack, type Keep } from '@/core/columns/co
 import { sectionMm, sectionWords } from '@/core/columns/section-shape';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { heldLine } from '@/core/setting-out/held-line';
-import type { Json } from '@/core/model/json';
 import { formatLength } from '@/core/units/format-length';
 import { parseAngle } from '@/core/units/parse-angle';
 import { ActionButton, AngleField, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
@@ -342,7 +341,8 @@ export function Blocks({ columns }: { columns: readonly string[] }) {
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };
-  const set = (part: Change<'columns.setBlocks', 'columns'>) => run('columns.setBlocks', { columns: [...columns], ...part });
+  const set = (part: Change<'columns.setBlocks', 'columns'>) =>
+    run('columns.setBlocks', { columns: [...columns], ...part });
   const usual: Record<Block, { widthMm: number; depthMm: number; heightMm: number }> = {
     head: { widthMm: 1200, depthMm: 1200, heightMm: 400 },
     thickening: { widthMm: 2400, depthMm: 2400, heightMm: 150 },

@@ -3,7 +3,6 @@
 import { useState } from 'react';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import type { FloorException, FloorPlate } from '@/core/floors/floor';
-import type { Json } from '@/core/model/json';
 import { formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';

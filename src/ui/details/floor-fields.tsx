@@ -3,7 +3,6 @@
 import { mmOf } from '@/core/dimensions/resolve-length';
 import type { FloorPlate } from '@/core/floors/floor';
 import { holeCount } from '@/core/floors/hole-count';
-import type { Json } from '@/core/model/json';
 import { formatArea } from '@/core/units/format-length';
 import { TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';

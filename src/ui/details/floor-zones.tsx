@@ -3,7 +3,6 @@
 import { useState } from 'react';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import type { FloorPlate, FloorZone } from '@/core/floors/floor';
-import type { Json } from '@/core/model/json';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, PlainField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';

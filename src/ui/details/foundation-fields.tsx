@@ -2,7 +2,6 @@
 
 import { mmOf } from '@/core/dimensions/resolve-length';
 import type { Foundation } from '@/core/foundations/foundation';
-import type { Json } from '@/core/model/json';
 import { CheckField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';

@@ -5,7 +5,6 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import { curveLength } from '@/core/geometry/curve';
 import { HEADS, SIDES, type GridLine } from '@/core/grids/grid';
 import { recordOf, recordsOf } from '@/core/model/framework';
-import type { Json } from '@/core/model/json';
 import { parseAngle } from '@/core/units/parse-angle';
 import { formatForEntry } from '@/core/units/format-length';
 import { ActionButton, AngleField, ChoiceField, PlainField, TextField } from '../fields/fields';
@@ -39,7 +38,8 @@ export function LineFields({ line }: { line: GridLine }) {
   const isLast = !recordsOf(framework, 'gridLine').some(({ from }) => from === line.id);
   const isRing = shown.shape === 'radial' && line.direction === 'b';
   const hasBay = shown.shape !== 'free' && (!isFirst || isRing);
-  const change = (part: Change<'grids.changeLines', 'lines'>) => attempt('grids.changeLines', { lines: [line.id], ...part });
+  const change = (part: Change<'grids.changeLines', 'lines'>) =>
+    attempt('grids.changeLines', { lines: [line.id], ...part });
   return (
     <div className="flex flex-col gap-1.5">
       <TextField

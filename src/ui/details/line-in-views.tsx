@@ -4,7 +4,6 @@ import { useState } from 'react';
 import { marksOfView } from '@/core/drawing/view-marks';
 import { distance } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
-import type { Json } from '@/core/model/json';
 import { ActionButton, ChoiceField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';

@@ -2,7 +2,6 @@
 
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { recordsOf } from '@/core/model/framework';
-import type { Json } from '@/core/model/json';
 import { ROOF_FACES, type Roof } from '@/core/roofs/roof';
 import { ActionButton, ChoiceField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';

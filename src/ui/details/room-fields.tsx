@@ -1,6 +1,5 @@
 'use client';
 
-import type { Json } from '@/core/model/json';
 import { ROOM_USES, type Room } from '@/core/rooms/room';
 import { formatArea, formatLength } from '@/core/units/format-length';
 import { CheckField, ChoiceField, TextField } from '../fields/fields';

@@ -1,7 +1,6 @@
 'use client';
 
 import { mmOf } from '@/core/dimensions/resolve-length';
-import type { Json } from '@/core/model/json';
 import type { SettingOutLine } from '@/core/setting-out/setting-out-line';
 import { ActionButton, CheckField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';

@@ -1,7 +1,6 @@
 'use client';
 
 import { mmOf } from '@/core/dimensions/resolve-length';
-import type { Json } from '@/core/model/json';
 import type { Shaft, ShaftException, SlabState } from '@/core/shafts/shaft';
 import { resolvePlace } from '@/core/outlines/resolve-place';
 import { formatForEntry } from '@/core/units/format-length';

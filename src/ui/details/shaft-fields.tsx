@@ -1,7 +1,6 @@
 'use client';
 
 import { mmOf } from '@/core/dimensions/resolve-length';
-import type { Json } from '@/core/model/json';
 import { SHAFT_PURPOSES, type Shaft } from '@/core/shafts/shaft';
 import { formatLength } from '@/core/units/format-length';
 import { CheckField, ChoiceField, TextField } from '../fields/fields';

@@ -1,7 +1,6 @@
 'use client';
 
 import { mmOf } from '@/core/dimensions/resolve-length';
-import type { Json } from '@/core/model/json';
 import { RULE_SETS, STAIR_RULES } from '@/core/stairs/rule-sets';
 import type { Stair } from '@/core/stairs/stair';
 import { formatLength } from '@/core/units/format-length';

@@ -2,7 +2,6 @@
 
 import { useState } from 'react';
 import { recordsOf } from '@/core/model/framework';
-import type { Json } from '@/core/model/json';
 import type { Wall, WallException } from '@/core/walls/wall';
 import { CheckField, ChoiceField } from '../fields/fields';
 import { useSlice } from '../session/store';

@@ -3,7 +3,6 @@
 import { useState } from 'react';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { recordsOf } from '@/core/model/framework';
-import type { Json } from '@/core/model/json';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { OPENING_KINDS, type Wall, type WallOpening } from '@/core/walls/wall';
 import { ActionButton, ChoiceField, PlainField, TextField } from '../fields/fields';

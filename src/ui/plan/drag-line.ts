@@ -5,7 +5,6 @@ import { axisLine } from '@/core/grids/axis-lines';
 import { lineById } from '@/core/grids/resolve-grids';
 import type { Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
-import type { Json } from '@/core/model/json';
 import { formatLength, type LengthDisplay } from '@/core/units/format-length';
 import { quantiseMm } from '@/core/units/length-units';
 import type { Sent } from '@/core/model/command-inputs';

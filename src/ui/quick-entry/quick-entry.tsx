@@ -3,7 +3,6 @@
 import { useWords } from '../session/use-words';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { completions, readEntry } from '@/core/entry/read-entry';
-import type { Json } from '@/core/model/json';
 import { ConsequenceList } from '../carry-board/consequence-list';
 import { fieldUnit, useSlice } from '../session/store';
 import { useTrial } from '../session/use-trial';

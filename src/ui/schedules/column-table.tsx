@@ -3,7 +3,6 @@
 import { useMemo, useRef, useState } from 'react';
 import { KEEPS, type Keep } from '@/core/columns/column';
 import { sectionWords } from '@/core/columns/section-shape';
-import type { Json } from '@/core/model/json';
 import type { ColumnPiece } from '@/core/solving/solved';
 import { formatForEntry, type LengthDisplay } from '@/core/units/format-length';
 import { CheckField, ChoiceField } from '../fields/fields';

@@ -2,7 +2,6 @@
 
 import { useRef } from 'react';
 import { LEVEL_KINDS, type LevelKind } from '@/core/levels/level';
-import type { Json } from '@/core/model/json';
 import type { SolvedLevel } from '@/core/solving/solved';
 import { formatElevation, formatForField, type LengthDisplay } from '@/core/units/format-length';
 import { ActionButton } from '../fields/fields';

@@ -7,7 +7,6 @@ import { withoutKinds } from '@/core/drawing/shown-kinds';
 import { elevationPlane, planeAlong, type SectionPlane, type Side } from '@/core/drawing/section-plane';
 import type { Drawing, Primitive } from '@/core/drawing/drawing';
 import type { Point } from '@/core/geometry/point';
-import type { Json } from '@/core/model/json';
 import type { Solved } from '@/core/solving/solved';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { readPlaceText, writePlace } from '../fields/place-text';
@@ -307,7 +306,11 @@ export function SectionView() {
 const DRAGGED = new Set(['bubble', 'bubbleText', 'levelText', 'levelTextLeft', 'levelMark']);
 
 /** The setting for a dragged mark: how far from its usual place for a level, from the line's end for a head. */
-function markSetting(solved: Solved, { primitive, from, to }: MarkDrag, drawing: Drawing): Change<'views.setMark', 'building' | 'view'> | null {
+function markSetting(
+  solved: Solved,
+  { primitive, from, to }: MarkDrag,
+  drawing: Drawing,
+): Change<'views.setMark', 'building' | 'view'> | null {
   const by = { x: to.x - from.x, y: to.y - from.y };
   if (!primitive.id) return null;
   const own = drawing.primitives.filter(({ id }) => id === primitive.id);

@@ -163,7 +163,14 @@ export class ProjectSession {
       return planned;
     }
     const { changes, sentence } = planned.value;
-    const edit = { commandId, command, input: input as Json, digest: groundsDigest(changes), madeAt: this.state.baseSeq, sentence };
+    const edit = {
+      commandId,
+      command,
+      input: input as Json,
+      digest: groundsDigest(changes),
+      madeAt: this.state.baseSeq,
+      sentence,
+    };
     this.on({ type: 'edited', edit, planned: planned.value });
     return planned;
   }

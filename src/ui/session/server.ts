@@ -196,7 +196,12 @@ export const serverFor = (projectId: string, send: Send = (url, init) => fetch(u
         tell,
       ),
     readPresets: (file: File, signal: AbortSignal, tell?: TellWork) =>
-      bring<{ presets: CommandInputs['presets.take']['presets'] }>(`/presets?name=${encodeURIComponent(file.name)}`, file, signal, tell),
+      bring<{ presets: CommandInputs['presets.take']['presets'] }>(
+        `/presets?name=${encodeURIComponent(file.name)}`,
+        file,
+        signal,
+        tell,
+      ),
     underlayUrl: (sha256: string) => `${base}/underlays/${sha256}`,
     underlaySheet: (sha256: string) => get<{ sheet: Sheet }>(`/underlays/${sha256}`),
     readDrawing: (file: File, signal: AbortSignal, tell?: TellWork) =>

@@ -164,7 +164,8 @@ export function makeProjectStore(): ProjectStore {
       }
       return forReader(result.refusal.message, display);
     },
-    send: ({ command, input }: { command: CommandName; input: CommandInputs[CommandName] }) => get().run(command, input),
+    send: ({ command, input }: { command: CommandName; input: CommandInputs[CommandName] }) =>
+      get().run(command, input),
     say: (text, kind = 'trouble') => set({ notice: { text: forReader(text, get().display), kind } }),
     set: (part) => set(part),
     select: (selection) => set({ selection }),

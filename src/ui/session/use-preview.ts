@@ -14,8 +14,5 @@ export const usePreview = <Name extends CommandName>(
 export function usePreviewOf(sent: Sent | null): Result<Planned> | null {
   const session = useProject((project) => project.session);
   const key = JSON.stringify(sent);
-  return useMemo(
-    () => (key === 'null' ? null : (session?.previewOf(JSON.parse(key) as Sent) ?? null)),
-    [session, key],
-  );
+  return useMemo(() => (key === 'null' ? null : (session?.previewOf(JSON.parse(key) as Sent) ?? null)), [session, key]);
 }

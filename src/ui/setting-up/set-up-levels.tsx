@@ -8,7 +8,6 @@ import { plan } from '@/core/model/commands';
 import type { Framework } from '@/core/model/framework';
 import type { Solved } from '@/core/solving/solved';
 import { derivedCommandId } from '@/core/model/ids';
-import type { Json } from '@/core/model/json';
 import { formatForEntry, formatLength, type LengthDisplay } from '@/core/units/format-length';
 import { ActionButton, PlainField } from '../fields/fields';
 import { HeightStrip } from '../height-strip/height-strip';

@@ -6,7 +6,6 @@ import { levelDifferences } from '@/core/levels/level-differences';
 import { crossingsOf } from '@/core/grids/crossings';
 import { gridById } from '@/core/grids/resolve-grids';
 import type { Planned } from '@/core/model/command';
-import type { Json } from '@/core/model/json';
 import type { Result } from '@/core/model/result';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
@@ -160,10 +159,8 @@ function ghostOf(understood: Understood, preview: Result<Planned>): Ghost | null
 }
 
 function commandFor(understood: Understood, building: string): Sent {
-  if (understood.kind === 'levels')
-    return { command: 'levels.take', input: { building, rows: understood.table.rows } };
-  if (understood.kind === 'grid')
-    return { command: 'grids.add', input: { building, ...gridInput(understood.grid) } };
+  if (understood.kind === 'levels') return { command: 'levels.take', input: { building, rows: understood.table.rows } };
+  if (understood.kind === 'grid') return { command: 'grids.add', input: { building, ...gridInput(understood.grid) } };
   return { command: 'columns.take', input: { building, columns: understood.columns.columns } };
 }
 

@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import type { Json } from '@/core/model/json';
 import { parsePath } from '@/core/outlines/typed-path';
 import { startingTypes } from '@/core/walls/wall-type';
 import { formatForEntry, formatLength } from '@/core/units/format-length';

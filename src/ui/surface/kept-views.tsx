@@ -2,7 +2,6 @@
 
 import { useEffect, useState } from 'react';
 import { recordsOf } from '@/core/model/framework';
-import type { Json } from '@/core/model/json';
 import type { KeptView } from '@/core/views/named-view';
 import { ActionButton, CheckField, PlainField } from '../fields/fields';
 import { ServerRefused } from '../session/server';

@@ -3,7 +3,6 @@
 import { useState } from 'react';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { recordOf } from '@/core/model/framework';
-import type { Json } from '@/core/model/json';
 import { ActionButton, AngleField, PlainField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';
@@ -17,7 +16,8 @@ export function BuildingsFields() {
   const [refused, setRefused] = useState<string | null>(null);
   const record = building ? recordOf(framework, 'building', building) : undefined;
   if (!record) return null;
-  const change = (part: Change<'buildings.change', 'building'>) => run('buildings.change', { building: record.id, ...part });
+  const change = (part: Change<'buildings.change', 'building'>) =>
+    run('buildings.change', { building: record.id, ...part });
   const add = () => {
     const refusal = run('buildings.add', { name: name.trim() });
     setRefused(refusal);

@@ -2,7 +2,6 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { contains } from '@/core/geometry/polygon';
-import type { Json } from '@/core/model/json';
 import { firstLength } from '@/core/units/first-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';

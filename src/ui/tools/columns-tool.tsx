@@ -8,7 +8,6 @@ import { sectionHull, sectionMm } from '@/core/columns/section-shape';
 import { acting } from '@/core/setting-out/acting';
 import { axisLine } from '@/core/grids/axis-lines';
 import { buildingCrossings, type Crossing } from '@/core/grids/crossings';
-import type { Json } from '@/core/model/json';
 import { parseAngle } from '@/core/units/parse-angle';
 import { formatForEntry } from '@/core/units/format-length';
 import { ActionButton, ChoiceField, PlainField, SwitchButtons } from '../fields/fields';
@@ -39,7 +38,7 @@ const FACE_WORDS: Record<(typeof FACES)[number], string> = {
 /** Columns: at all crossings of chosen lines or in a window, along a line, or one by one; with a face flush with a line. */
 export function ColumnsTool() {
   const project = useProject((shown) => shown);
-  const { framework, solved, building, chosenLines, session, mayEdit, display, send, set } = project;
+  const { framework, solved, building, chosenLines, mayEdit, display, send, set } = project;
   const read = useLengthReader();
   const readSection = useSectionReader();
   const [way, setWay] = useState<Way>('lines');

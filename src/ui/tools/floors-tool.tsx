@@ -4,7 +4,6 @@ import { useEffect, useRef, useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { firstLength } from '@/core/units/first-length';
 import { recordsOf, type Framework } from '@/core/model/framework';
-import type { Json } from '@/core/model/json';
 import type { WallFace } from '@/core/walls/wall-faces';
 import { heldLine } from '@/core/setting-out/held-line';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';

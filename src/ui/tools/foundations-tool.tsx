@@ -2,7 +2,6 @@
 
 import { useState } from 'react';
 import { FOUNDATION_FORMS, type FoundationForm } from '@/core/foundations/foundation';
-import type { Json } from '@/core/model/json';
 import { firstLength } from '@/core/units/first-length';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';

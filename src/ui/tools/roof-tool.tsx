@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import type { Json } from '@/core/model/json';
 import { firstLength } from '@/core/units/first-length';
 import { recordsOf } from '@/core/model/framework';
 import { startingTypes } from '@/core/walls/wall-type';

@@ -2,7 +2,6 @@
 
 import { useMemo, useState } from 'react';
 import { levelDifferences } from '@/core/levels/level-differences';
-import type { Json } from '@/core/model/json';
 import { parseBays } from '@/core/units/parse-bays';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
@@ -36,12 +35,11 @@ const actWords = (act: Act, count: number): string => {
 
 /** Acts on several levels at once. What would change is listed before it is done. */
 export function SeveralLevels() {
-  const { framework, solved, building, level, session, display, send, mode, set } = useSlice(
+  const { framework, solved, building, level, display, send, mode, set } = useSlice(
     'framework',
     'solved',
     'building',
     'level',
-    'session',
     'display',
     'send',
     'mode',
@@ -62,15 +60,15 @@ export function SeveralLevels() {
   const distance = read(by);
   const wanted = ((): Sent | null => {
     if (!building || !level) return null;
-    if (act === 'insertMany') 
+    if (act === 'insertMany')
       return bays.ok
         ? { command: 'levels.insertMany', input: { level, side, heights: bays.value.baysMm, mode } }
         : null;
-    if (act === 'copy') 
+    if (act === 'copy')
       return distance.ok
         ? { command: 'levels.copy', input: { level, byMm: distance.input, count: Number(count) } }
         : null;
-    if (act === 'split') 
+    if (act === 'split')
       return parts === '' ? null : { command: 'levels.split', input: { level, parts: Number(parts) } };
     return { command: 'levels.renumber', input: { building, names: patterns, skip: numbersIn(skip) } };
   })();

@@ -6,7 +6,6 @@ import { previewShaft } from '@/core/shafts/preview-shaft';
 import { freeName } from '@/core/model/free-name';
 import { SHAFT_PURPOSES } from '@/core/shafts/shaft';
 import { formatLength } from '@/core/units/format-length';
-import type { Json } from '@/core/model/json';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { useProject } from '../session/store';
 import { Refused } from './refused';
@@ -19,7 +18,7 @@ import { usePreview } from '../session/use-preview';
 
 /** A shaft by rectangle, circle or path, typed or drawn in the plan; or with its edges held to chosen lines. */
 export function ShaftsTool() {
-  const { framework, session, building, chosenLines, mayEdit, display, run, set, solved } = useProject(
+  const { framework, building, chosenLines, mayEdit, display, run, set, solved } = useProject(
     (project) => project,
   );
   const [way, setWay] = useState<'rectangle' | 'circle' | 'path' | 'lines'>('rectangle');

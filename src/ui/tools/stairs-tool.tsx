@@ -7,7 +7,6 @@ import { freeName } from '@/core/model/free-name';
 import { previewStair } from '@/core/stairs/preview-stair';
 import { RULE_SETS, STAIR_RULES, type RuleSet } from '@/core/stairs/rule-sets';
 import { recordsOf } from '@/core/model/framework';
-import type { Json } from '@/core/model/json';
 import { firstLength } from '@/core/units/first-length';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
@@ -22,7 +21,7 @@ import { usePreview } from '../session/use-preview';
 
 /** A half-turn stair in a well: every storey is solved while it is placed. */
 export function StairsTool() {
-  const { framework, session, building, mayEdit, display, run, set, solved } = useSlice(
+  const { framework, building, mayEdit, display, run, set, solved } = useSlice(
     'framework',
     'session',
     'building',

@@ -3,7 +3,6 @@
 import { useState } from 'react';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { recordsOf } from '@/core/model/framework';
-import type { Json } from '@/core/model/json';
 import { ActionButton, AngleField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';

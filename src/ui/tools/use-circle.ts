@@ -1,6 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { distance, type Point } from '@/core/geometry/point';
-import type { Json } from '@/core/model/json';
 import { firstLength } from '@/core/units/first-length';
 import { formatForEntry } from '@/core/units/format-length';
 import { useLengthReader } from '../fields/length-field';
@@ -17,7 +16,10 @@ export function useCircle(sizeMm: number, isDrawn: boolean) {
   const centre = useRef<Point | null>(null);
   const [d, at] = [read(diameter), readPlaceText(place, display)];
   const [placeInput, diameterMm] = [at.ok ? at.value.input : '', d.ok ? d.input : 0];
-  const outline = useMemo((): OutlineInput => ({ type: 'circle', place: placeInput, diameterMm }), [placeInput, diameterMm]);
+  const outline = useMemo(
+    (): OutlineInput => ({ type: 'circle', place: placeInput, diameterMm }),
+    [placeInput, diameterMm],
+  );
   useEffect(() => {
     if (!mayEdit || !building || !isDrawn) return;
     set({

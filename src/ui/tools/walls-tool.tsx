@@ -2,7 +2,6 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import { recordsOf } from '@/core/model/framework';
-import type { Json } from '@/core/model/json';
 import { WALL_USES, type WallUse } from '@/core/walls/wall';
 import type { WallFace } from '@/core/walls/wall-faces';
 import { freeWallName } from '@/core/walls/wall-input';

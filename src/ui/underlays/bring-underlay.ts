@@ -1,5 +1,4 @@
 import type { Sheet } from '@/core/importing/sheet';
-import type { Json } from '@/core/model/json';
 import { MM_PER_UNIT } from '@/core/units/length-units';
 import type { ProjectSession } from '../session/project-session';
 import type { CommandInputs } from '@/core/model/command-inputs';

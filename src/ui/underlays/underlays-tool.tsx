@@ -2,7 +2,6 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { recordsOf } from '@/core/model/framework';
-import type { Json } from '@/core/model/json';
 import type { Point } from '@/core/geometry/point';
 import { cornersOf } from '@/core/underlays/place-underlay';
 import type { Underlay } from '@/core/underlays/underlay';
@@ -115,7 +114,8 @@ const STRENGTHS = ['0.2', '0.35', '0.5', '0.75', '1'] as const;
 
 function UnderlayFields({ underlay, onReplace }: { underlay: Underlay; onReplace: () => void }) {
   const { solved, run, say, set } = useSlice('solved', 'run', 'say', 'set');
-  const change = (part: Change<'underlays.change', 'underlay'>) => run('underlays.change', { underlay: underlay.id, ...part });
+  const change = (part: Change<'underlays.change', 'underlay'>) =>
+    run('underlays.change', { underlay: underlay.id, ...part });
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };

@@ -4,7 +4,6 @@ import { useState } from 'react';
 import { BEAM_FORMS, type Beam, type BeamException } from '@/core/beams/beam';
 import { MATERIALS } from '@/core/columns/column';
 import { mmOf } from '@/core/dimensions/resolve-length';
-import type { Json } from '@/core/model/json';
 import { resolvePlace } from '@/core/outlines/resolve-place';
 import { formatLength } from '@/core/units/format-length';
 import { DeleteButton } from '../../details/delete-button';
@@ -108,8 +107,11 @@ function Exceptions({ beam }: { beam: Beam }) {
   const { framework, level, display, run, say } = useSlice('framework', 'level', 'display', 'run', 'say');
   const [upwards, setUpwards] = useState(false);
   const here = beam.exceptions.find((each) => each.level === level && each.upwards === upwards);
-  const except = (at: string | null, up: boolean, part: Change<'beams.except', 'beam' | 'level' | 'upwards'>): string | null =>
-    at ? run('beams.except', { beam: beam.id, level: at, upwards: up, ...part }) : null;
+  const except = (
+    at: string | null,
+    up: boolean,
+    part: Change<'beams.except', 'beam' | 'level' | 'upwards'>,
+  ): string | null => (at ? run('beams.except', { beam: beam.id, level: at, upwards: up, ...part }) : null);
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };

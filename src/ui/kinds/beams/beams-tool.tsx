@@ -3,7 +3,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { beamStrip } from '@/core/beams/solve-beams';
 import { BEAM_FORMS, type Beam } from '@/core/beams/beam';
-import type { Json } from '@/core/model/json';
 import { firstLength } from '@/core/units/first-length';
 import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
 import { useLengthReader } from '../../fields/length-field';

@@ -5,7 +5,6 @@ import type { Curve } from '@/core/geometry/curve';
 import { distance, minus, type Point } from '@/core/geometry/point';
 import { directionDeg } from '@/core/geometry/trig';
 import { gridsOf } from '@/core/grids/resolve-grids';
-import type { Json } from '@/core/model/json';
 import { formatLength } from '@/core/units/format-length';
 import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
 import { readPlaceText, writePlace } from '../../fields/place-text';

@@ -9,7 +9,6 @@ import type { Preset } from '@/core/grids/preset';
 import { recordsOf, type Framework } from '@/core/model/framework';
 import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
-import type { Json } from '@/core/model/json';
 import { parseAngle } from '@/core/units/parse-angle';
 import { formatBays } from '@/core/units/parse-bays';
 import { formatForEntry, formatLength, type LengthDisplay } from '@/core/units/format-length';
@@ -86,7 +85,12 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
       return between.ok && bayRadii.ok
         ? {
             command: 'grids.addRadial',
-            input: { ...common, angles: between.angles, radii: bayRadii.baysMm, name: freeName(framework, 'Radial grid') },
+            input: {
+              ...common,
+              angles: between.angles,
+              radii: bayRadii.baysMm,
+              name: freeName(framework, 'Radial grid'),
+            },
           }
         : null;
     if (!baysA.ok || !baysB.ok || (isUneven && (!baysFarA.ok || !baysFarB.ok))) return null;

@@ -1,7 +1,6 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Json } from '@/core/model/json';
 import { sectionHull } from '@/core/columns/section-shape';
 import { contains, distanceToSegment, type Ring } from '@/core/geometry/polygon';
 import type { Point } from '@/core/geometry/point';

@@ -5,7 +5,6 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import { BUBBLES, HEADS, type Heads, type LabelRule } from '@/core/grids/grid';
 import type { ResolvedGrid } from '@/core/grids/resolve-grids';
 import { baysOfSide } from '@/core/grids/two-sides';
-import type { Json } from '@/core/model/json';
 import { formatBays } from '@/core/units/parse-bays';
 import { formatForEntry } from '@/core/units/format-length';
 import { ActionButton, AngleField, ChoiceField, PlainField, TextField } from '../../fields/fields';
