@@ -2,13 +2,13 @@ import { z } from 'zod';
 import { defineCommand } from '../model/command';
 import type { InputsOf } from '../model/command-inputs';
 import { textSchema } from '../model/fields';
-import { recordsOf, type Framework } from '../model/framework';
+import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
 import { buildingReferred, levelReferred, refSchema } from '../model/refer';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
 import { freeRoomNumber } from './free-room-number';
-import { ROOM_USES, type Room } from './room';
+import { ROOM_USES, type BoundaryLine, type Room } from './room';
 
 function refuseNumberTwice(framework: Framework, building: Id, number: string, own: Id | null): void {
   const other = recordsOf(framework, 'room').find(
@@ -78,6 +78,9 @@ const change = defineCommand({
   sentence: (before, input) => `Room ${roomReferred(before, input.room).number} changed`,
 });
 
+const pointSchema = z.strictObject({ xMm: lengthInputSchema, yMm: lengthInputSchema });
+const pointsSchema = z.array(pointSchema).min(2, 'A boundary line has two ends').max(200);
+
 const addBoundary = defineCommand({
   name: 'rooms.addBoundary',
   title: 'Draw a line that divides rooms without a wall',
@@ -85,19 +88,12 @@ const addBoundary = defineCommand({
     building: refSchema.optional(),
     level: refSchema,
     place: placeInputSchema.default({ lines: null, xMm: 0, yMm: 0 }),
-    points: z
-      .array(z.strictObject({ xMm: lengthInputSchema, yMm: lengthInputSchema }))
-      .min(2, 'A boundary line has two ends')
-      .max(200),
+    points: pointsSchema,
   }),
   plan: (edit, input) =>
     refusing(() => {
       const building = buildingReferred(edit.before, input.building);
-      const reader = new LengthReader(edit.before);
-      const points = input.points.map(({ xMm, yMm }) => ({
-        xMm: reader.read(xMm, 'xMm').mm,
-        yMm: reader.read(yMm, 'yMm').mm,
-      }));
+      const points = readPoints(edit.before, input.points);
       edit.add<'boundaryLine'>({
         kind: 'boundaryLine',
         building,
@@ -109,7 +105,36 @@ const addBoundary = defineCommand({
   sentence: () => 'Boundary line drawn',
 });
 
-export const ROOM_COMMANDS = [add, change, addBoundary] as const;
+/** Corners of a boundary line, millimetres. */
+function readPoints(framework: Framework, points: readonly z.infer<typeof pointSchema>[]): BoundaryLine['points'] {
+  const reader = new LengthReader(framework);
+  return points.map(({ xMm, yMm }) => ({ xMm: reader.read(xMm, 'xMm').mm, yMm: reader.read(yMm, 'yMm').mm }));
+}
+
+const changeBoundary = defineCommand({
+  name: 'rooms.changeBoundary',
+  title: 'Change a line that divides rooms: its level, place or corners',
+  input: z.strictObject({
+    line: refSchema,
+    level: refSchema.optional(),
+    place: placeInputSchema.optional(),
+    points: pointsSchema.optional(),
+  }),
+  plan: (edit, { line, level, place, points }) =>
+    refusing(() => {
+      const was =
+        recordOf(edit.before, 'boundaryLine', line) ??
+        refuseNow('There is no such boundary line. Choose one in the plan', ['line']);
+      edit.set('boundaryLine', was.id, {
+        level: level && levelReferred(edit.before, level, was.building).id,
+        place: place === undefined ? undefined : readPlace(edit.before, was.building, place),
+        points: points && readPoints(edit.before, points),
+      });
+    }),
+  sentence: () => 'Boundary line changed',
+});
+
+export const ROOM_COMMANDS = [add, change, addBoundary, changeBoundary] as const;
 
 declare module '../model/command-inputs' {
   interface CommandInputs extends InputsOf<typeof ROOM_COMMANDS> {}

@@ -357,6 +357,13 @@ const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance) => Co
       { xMm: between(900, 9000), yMm: 0 },
     ],
   }),
+  'rooms.changeBoundary': ({ one, between }) => ({
+    line: one('boundaryLine'),
+    points: [
+      { xMm: 0, yMm: 0 },
+      { xMm: between(1000, 5000), yMm: between(0, 5000) },
+    ],
+  }),
   'floors.setZone': ({ one, between, random }) => ({
     floor: one('floorPlate'),
     name: `Z${Math.floor(random() * 1e7)}`,

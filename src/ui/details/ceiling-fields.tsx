@@ -6,60 +6,59 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import { formatArea, formatLength } from '@/core/units/format-length';
 import { CheckField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { useSlice } from '../session/store';
-import { DeleteButton } from './delete-button';
-import { InPlanFields } from './in-plan-fields';
-import { ExtentFields } from './extent-fields';
+import { useProject, useSlice } from '../session/store';
+import { BUILDING, extent, ID, KIND, length, outline, own, text, type FieldsOf } from '../fields/declared/field-spec';
+import { ThingPanel } from './thing-panel';
 import { ExceptionList } from './exception-list';
 import type { Change } from '@/core/model/command-inputs';
 
+const FIELDS: FieldsOf<Ceiling, Change<'ceilings.change', 'ceiling'>> = {
+  kind: KIND,
+  id: ID,
+  building: BUILDING,
+  name: text('Name'),
+  heightMm: length('Clear under it'),
+  thicknessMm: length('Thickness'),
+  rooms: own(InRooms),
+  outline: outline('Outline'),
+  levels: extent(),
+  exceptions: own(Exceptions),
+};
+
 /** Fields of a ceiling, with what is clear under it and left over it by level. */
 export function CeilingFields({ ceiling }: { ceiling: Ceiling }) {
+  const run = useProject((project) => project.run);
+  return (
+    <ThingPanel
+      record={ceiling}
+      fields={FIELDS}
+      give={(part) => run('ceilings.change', { ceiling: ceiling.id, ...part })}
+      remove="Delete this ceiling"
+    >
+      <Heights ceiling={ceiling} />
+    </ThingPanel>
+  );
+}
+
+/** The rooms it hangs in, by number: all where none is named. */
+function InRooms({ record: ceiling }: { record: Ceiling }) {
   const { framework, run, mayEdit } = useSlice('framework', 'run', 'mayEdit');
-  const change = (part: Change<'ceilings.change', 'ceiling'>) =>
-    run('ceilings.change', { ceiling: ceiling.id, ...part });
+  if (ceiling.outline) return null;
   const numbers = ceiling.rooms.flatMap((id) => {
     const room = framework.records.get(id);
     return room?.kind === 'room' ? [room.number] : [];
   });
   return (
-    <div className="flex flex-col gap-1.5">
-      <TextField label="Name" value={ceiling.name} disabled={!mayEdit} onCommit={(name) => change({ name })} />
-      <LengthField
-        label="Clear under it"
-        valueMm={mmOf(framework, ceiling.heightMm)}
-        disabled={!mayEdit}
-        onCommit={(heightMm) => change({ heightMm })}
-      />
-      <LengthField
-        label="Thickness"
-        valueMm={mmOf(framework, ceiling.thicknessMm)}
-        disabled={!mayEdit}
-        onCommit={(thicknessMm) => change({ thicknessMm })}
-      />
-      {ceiling.outline ? (
-        <p className="text-ink2">Within an outline of its own.</p>
-      ) : (
-        <TextField
-          label="In rooms"
-          value={numbers.join(', ') || 'all'}
-          disabled={!mayEdit}
-          onCommit={(text) => {
-            const all = text.trim() === '' || text.trim().toLowerCase() === 'all';
-            return change({ rooms: all ? [] : text.split(',').map((each) => each.trim()) });
-          }}
-        />
-      )}
-      <ExtentFields
-        levels={ceiling.levels}
-        building={ceiling.building}
-        onChange={(range) => change({ levels: { range } })}
-      />
-      <Exceptions ceiling={ceiling} />
-      <Heights ceiling={ceiling} />
-      <InPlanFields ids={[ceiling.id]} />
-      <DeleteButton id={ceiling.id}>Delete this ceiling</DeleteButton>
-    </div>
+    <TextField
+      label="In rooms"
+      value={numbers.join(', ') || 'all'}
+      disabled={!mayEdit}
+      onCommit={(typed) => {
+        const all = typed.trim() === '' || typed.trim().toLowerCase() === 'all';
+        const rooms = all ? [] : typed.split(',').map((each) => each.trim());
+        return run('ceilings.change', { ceiling: ceiling.id, rooms });
+      }}
+    />
   );
 }
 
@@ -102,7 +101,7 @@ function Heights({ ceiling: { id, building } }: { ceiling: Ceiling }) {
   );
 }
 
-function Exceptions({ ceiling }: { ceiling: Ceiling }) {
+function Exceptions({ record: ceiling }: { record: Ceiling }) {
   const { framework, solved, level, display, run, say } = useSlice(
     'framework',
     'solved',

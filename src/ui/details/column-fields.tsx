@@ -8,76 +8,86 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import { heldLine } from '@/core/setting-out/held-line';
 import { formatLength } from '@/core/units/format-length';
 import { parseAngle } from '@/core/units/parse-angle';
-import { ActionButton, AngleField, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
+import { ActionButton, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
-import { SectionField, useSectionReader } from '../fields/section-field';
+import { useSectionReader } from '../fields/section-field';
 import { useProject, useSlice } from '../session/store';
-import { EndFields } from './end-fields';
-import { InPlanFields } from './in-plan-fields';
+import {
+  angle,
+  BUILDING,
+  choice,
+  end,
+  ID,
+  KIND,
+  own,
+  place,
+  section,
+  type FieldsOf,
+} from '../fields/declared/field-spec';
+import { none } from '@/core/kinds/kind';
+import { ThingPanel } from './thing-panel';
 import type { Change, CommandInputs } from '@/core/model/command-inputs';
+
+const FIELDS: FieldsOf<ColumnStack, Change<'columns.change', 'column' | 'columns'>> = {
+  kind: KIND,
+  id: ID,
+  building: BUILDING,
+  name: own(Mark),
+  section: section('Section'),
+  material: choice(
+    'Material',
+    MATERIALS.map((material) => [material, material] as const),
+  ),
+  place: place('Stands at'),
+  turnDeg: angle('Turned'),
+  startsAt: end('Starts at'),
+  stopsAt: end('Stops at'),
+  holds: own(({ record }) => <HeldTo columns={[record.id]} />),
+  exceptions: own(({ record }) => <Exceptions columns={[record.id]} />),
+  head: own(({ record }) => <Blocks columns={[record.id]} />),
+  thickening: none('It is shown with the head'),
+  blocksAt: none('It is shown with the head'),
+  carriedBy: own(CarriedBy),
+};
 
 /** Fields of a column stack. */
 export function ColumnFields({ stack }: { stack: ColumnStack }) {
-  const { framework, solved, run, say, mayEdit, select } = useSlice(
-    'framework',
-    'solved',
-    'run',
-    'say',
-    'mayEdit',
-    'select',
-  );
-  const change = (part: Change<'columns.change', 'column'>) => run('columns.change', { column: stack.id, ...part });
-  const mark = solved?.columns.find((piece) => piece.stack === stack.id)?.mark ?? '';
+  const run = useProject((project) => project.run);
   return (
-    <div className="flex flex-col gap-1.5">
-      <TextField
-        label="Mark"
-        value={mark}
-        disabled={!mayEdit}
-        onCommit={(name) => change({ name: name.trim() === '' ? null : name })}
-      />
-      <SectionField
-        label="Section"
-        section={sectionMm(framework, stack.section)}
-        disabled={!mayEdit}
-        onCommit={(section) => change({ section })}
-      />
-      <ChoiceField
-        label="Material"
-        value={stack.material}
-        disabled={!mayEdit}
-        choices={MATERIALS.map((material) => [material, material] as const)}
-        onChoose={(material) => {
-          const refusal = change({ material });
-          if (refusal) say(refusal);
-        }}
-      />
-      <AngleField
-        label="Turned"
-        valueDeg={stack.turnDeg}
-        disabled={!mayEdit}
-        onCommit={(degrees) => change({ turnDeg: degrees })}
-      />
-      <EndFields label="Starts at" end={stack.startsAt} onChange={(startsAt) => change({ startsAt })} />
-      <EndFields label="Stops at" end={stack.stopsAt} onChange={(stopsAt) => change({ stopsAt })} />
-      <HeldTo columns={[stack.id]} />
-      <Exceptions columns={[stack.id]} />
-      <Blocks columns={[stack.id]} />
-      <InPlanFields ids={[stack.id]} />
-      {mayEdit && (
-        <ActionButton
-          weight="danger"
-          onClick={() => {
-            const refusal = run('elements.remove', { ids: [stack.id] });
-            if (refusal) say(refusal);
-            else select([]);
-          }}
-        >
-          Delete this column stack
-        </ActionButton>
-      )}
-    </div>
+    <ThingPanel
+      record={stack}
+      fields={FIELDS}
+      give={(part) => run('columns.change', { column: stack.id, ...part })}
+      remove="Delete this column stack"
+    />
   );
+}
+
+/** Its own mark, or that of its crossing where it has none. */
+function Mark({ record: stack }: { record: ColumnStack }) {
+  const { solved, run, mayEdit } = useSlice('solved', 'run', 'mayEdit');
+  return (
+    <TextField
+      label="Mark"
+      value={solved?.columns.find((piece) => piece.stack === stack.id)?.mark ?? ''}
+      disabled={!mayEdit}
+      onCommit={(name) => run('columns.change', { column: stack.id, name: name.trim() === '' ? null : name })}
+    />
+  );
+}
+
+/** What carries it at the levels it resumes at. */
+function CarriedBy({ record: stack }: { record: ColumnStack }) {
+  const { solved, run, mayEdit } = useSlice('solved', 'run', 'mayEdit');
+  return stack.carriedBy.map(({ level, words }) => (
+    <TextField
+      key={level}
+      label={`At ${solved?.levels.find(({ id }) => id === level)?.name ?? ''} carried by`}
+      value={words}
+      disabled={!mayEdit}
+      onCommit={(typed) => run('columns.carriedBy', { column: stack.id, level, words: typed })}
+    />
+  ));
 }
 
 const FACE_WORDS: Record<(typeof FACES)[number], string> = {

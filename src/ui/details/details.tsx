@@ -18,7 +18,7 @@ import { LevelFields } from './level-fields';
 import { LineFields } from './line-fields';
 import { sayThing } from './sentence';
 import { ShaftFields } from './shaft-fields';
-import { RoomFields } from './room-fields';
+import { BoundaryFields, RoomFields } from './room-fields';
 import { StairFields } from './stair-fields';
 import { WallFields } from './wall-fields';
 import { ThingsHere } from './things-here';
@@ -70,6 +70,7 @@ function Fields({ id }: { id: string }) {
   if (record?.kind === 'columnStack') return <ColumnFields stack={record} />;
   if (record?.kind === 'shaft') return <ShaftFields shaft={record} />;
   if (record?.kind === 'room') return <RoomFields room={record} />;
+  if (record?.kind === 'boundaryLine') return <BoundaryFields line={record} />;
   if (record?.kind === 'wall') return <WallFields wall={record} />;
   if (record?.kind === 'stair') return <StairFields stair={record} />;
   if (record?.kind === 'floorPlate') return <FloorFields plate={record} />;

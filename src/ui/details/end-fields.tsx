@@ -16,12 +16,15 @@ export function EndFields({
   label,
   end,
   mayBeCeiling = false,
+  levelOnly = false,
   onChange,
 }: {
   label: 'Starts at' | 'Stops at' | 'Top at';
   end: End;
   /** The top of a wall may stop at a ceiling. */
   mayBeCeiling?: boolean;
+  /** A stair goes from floor to floor. */
+  levelOnly?: boolean;
   onChange: (end: EndGiven) => string | null;
 }) {
   const { framework, solved, building, mayEdit, say } = useSlice('framework', 'solved', 'building', 'mayEdit', 'say');
@@ -53,24 +56,28 @@ export function EndFields({
             </option>
           ))}
         </select>
-        <select
-          aria-label={`${label}: face`}
-          className={BOX}
-          value={end.face}
-          disabled={!mayEdit}
-          onChange={(event) => change({ face: event.target.value as End['face'] })}
-        >
-          {[...FACES, ...(mayBeCeiling ? (['ceiling'] as const) : [])].map((face) => (
-            <option key={face}>{face}</option>
-          ))}
-        </select>
+        {!levelOnly && (
+          <select
+            aria-label={`${label}: face`}
+            className={BOX}
+            value={end.face}
+            disabled={!mayEdit}
+            onChange={(event) => change({ face: event.target.value as End['face'] })}
+          >
+            {[...FACES, ...(mayBeCeiling ? (['ceiling'] as const) : [])].map((face) => (
+              <option key={face}>{face}</option>
+            ))}
+          </select>
+        )}
       </div>
-      <LengthField
-        label="and above it by"
-        valueMm={mmOf(framework, end.offsetMm)}
-        disabled={!mayEdit}
-        onCommit={(input) => onChange({ ...given, offsetMm: input })}
-      />
+      {!levelOnly && (
+        <LengthField
+          label="and above it by"
+          valueMm={mmOf(framework, end.offsetMm)}
+          disabled={!mayEdit}
+          onCommit={(input) => onChange({ ...given, offsetMm: input })}
+        />
+      )}
     </fieldset>
   );
 }

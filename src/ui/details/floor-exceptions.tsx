@@ -3,7 +3,6 @@
 import { useState } from 'react';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import type { FloorException, FloorPlate } from '@/core/floors/floor';
-import { formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
 import { useSlice, useProject } from '../session/store';
@@ -12,20 +11,14 @@ import { useRectangle } from '../tools/use-rectangle';
 import type { Change } from '@/core/model/command-inputs';
 import { asGiven } from '@/core/dimensions/uses';
 import type { OutlineInput } from '@/core/outlines/outline-input';
+import { OutlineFields } from '../fields/declared/outline-fields';
 
 /** What may differ of a plate at a level. */
 type Except = Change<'floors.except', 'floor' | 'level' | 'upwards'>;
 
 /** What differs at the current level of a floor plate, or from there up. */
 export function FloorExceptions({ plate }: { plate: FloorPlate }) {
-  const { framework, solved, level, display, run, say } = useSlice(
-    'framework',
-    'solved',
-    'level',
-    'display',
-    'run',
-    'say',
-  );
+  const { framework, solved, level, run, say } = useSlice('framework', 'solved', 'level', 'run', 'say');
   const [upwards, setUpwards] = useState(false);
   const here = plate.exceptions.find((each) => each.level === level && each.upwards === upwards);
   const piece = solved?.floors.find((each) => each.plate === plate.id && each.level === level);
@@ -59,11 +52,53 @@ export function FloorExceptions({ plate }: { plate: FloorPlate }) {
       />
       <PullBack here={here} edges={piece?.outline.length ?? 0} onTake={except} />
       <OwnVoid onTake={(outline) => except({ voids: [...asGiven(framework, here?.voids ?? []), outline] })} />
-      {here?.pulled.map(({ edge, byMm }) => (
-        <p key={edge} className="text-ink2">
-          Edge {edge + 1} pulled back {formatLength(mmOf(framework, byMm), display)}
-        </p>
+      {here?.voids.map((each, i) => (
+        <fieldset key={i} className="flex flex-col gap-1 border-t border-faint pt-1.5">
+          <legend className="sr-only">Void {i + 1}</legend>
+          <OutlineFields
+            label={`Void ${i + 1}`}
+            outline={each}
+            sizes={[`Void ${i + 1}, wide`, `Void ${i + 1}, deep`]}
+            building={plate.building}
+            disabled={false}
+            put={(next) => except({ voids: asGiven(framework, here.voids).map((old, k) => (k === i ? next : old)) })}
+          />
+          <span className="self-end">
+            <ActionButton onClick={() => attempt({ voids: asGiven(framework, here.voids).filter((_, k) => k !== i) })}>
+              Close void {i + 1}
+            </ActionButton>
+          </span>
+        </fieldset>
       ))}
+      {here?.pulled.map(({ edge, byMm }) => (
+        <LengthField
+          key={edge}
+          label={`Edge ${edge + 1} pulled back by`}
+          valueMm={mmOf(framework, byMm)}
+          onCommit={(length) =>
+            except({
+              pulled: asGiven(framework, here.pulled).flatMap((each) =>
+                each.edge !== edge ? [each] : length === 0 ? [] : [{ edge, byMm: length }],
+              ),
+            })
+          }
+        />
+      ))}
+      {here?.outline && (
+        <>
+          <OutlineFields
+            label="Outline there"
+            outline={here.outline}
+            sizes={['Outline there, wide', 'Outline there, deep']}
+            building={plate.building}
+            disabled={false}
+            put={(outline) => except({ outline })}
+          />
+          <span className="self-end">
+            <ActionButton onClick={() => attempt({ outline: null })}>As its plate’s outline</ActionButton>
+          </span>
+        </>
+      )}
     </ExceptionList>
   );
 }

@@ -1,23 +1,60 @@
 'use client';
 
-import { mmOf } from '@/core/dimensions/resolve-length';
+import type { Change } from '@/core/model/command-inputs';
+import { MATERIALS } from '@/core/columns/column';
 import type { FloorPlate } from '@/core/floors/floor';
 import { holeCount } from '@/core/floors/hole-count';
 import { formatArea } from '@/core/units/format-length';
-import { TextField } from '../fields/fields';
-import { LengthField } from '../fields/length-field';
-import { useSlice } from '../session/store';
-import { DeleteButton } from './delete-button';
-import { InPlanFields } from './in-plan-fields';
-import { ExtentFields } from './extent-fields';
+import {
+  BUILDING,
+  choice,
+  extent,
+  ID,
+  KIND,
+  length,
+  outline,
+  own,
+  text,
+  type FieldsOf,
+} from '../fields/declared/field-spec';
+import { useProject, useSlice } from '../session/store';
 import { FloorExceptions } from './floor-exceptions';
 import { FloorZones } from './floor-zones';
-import type { Change } from '@/core/model/command-inputs';
+import { ThingPanel } from './thing-panel';
+
+const FIELDS: FieldsOf<FloorPlate, Change<'floors.change', 'floor'>> = {
+  kind: KIND,
+  id: ID,
+  building: BUILDING,
+  name: text('Name'),
+  thicknessMm: length('Thickness'),
+  material: choice(
+    'Material',
+    MATERIALS.map((material) => [material, material] as const),
+  ),
+  outline: outline('Outline'),
+  levels: extent(),
+  exceptions: own(({ record }) => <FloorExceptions plate={record} />),
+  zones: own(({ record }) => <FloorZones plate={record} />),
+};
 
 /** Fields of a floor plate, with its area per level. */
 export function FloorFields({ plate }: { plate: FloorPlate }) {
-  const { framework, solved, display, run, mayEdit } = useSlice('framework', 'solved', 'display', 'run', 'mayEdit');
-  const change = (part: Change<'floors.change', 'floor'>) => run('floors.change', { floor: plate.id, ...part });
+  const run = useProject((project) => project.run);
+  return (
+    <ThingPanel
+      record={plate}
+      fields={FIELDS}
+      give={(part) => run('floors.change', { floor: plate.id, ...part })}
+      remove="Delete this floor plate"
+    >
+      <Areas plate={plate} />
+    </ThingPanel>
+  );
+}
+
+function Areas({ plate }: { plate: FloorPlate }) {
+  const { solved, display } = useSlice('solved', 'display');
   const pieces = solved?.floors.filter((piece) => piece.plate === plate.id) ?? [];
   // Its zones are parts of it.
   const rows = [...(solved?.levels ?? [])].reverse().flatMap((level) => {
@@ -26,52 +63,25 @@ export function FloorFields({ plate }: { plate: FloorPlate }) {
     const areaMm2 = here.reduce((sum, { profile }) => sum + solved!.profiles[profile]!.areaMm2, 0);
     return [{ level, areaMm2, holes: holeCount(here, solved!.profiles) }];
   });
-  const { outline } = plate;
   return (
-    <div className="flex flex-col gap-1.5">
-      <TextField label="Name" value={plate.name} disabled={!mayEdit} onCommit={(name) => change({ name })} />
-      <LengthField
-        label="Thickness"
-        valueMm={mmOf(framework, plate.thicknessMm)}
-        disabled={!mayEdit}
-        onCommit={(thicknessMm) => change({ thicknessMm })}
-      />
-      {outline.type === 'gridOffset' && (
-        <LengthField
-          label="Outside the grid by"
-          valueMm={mmOf(framework, outline.offsetMm)}
-          disabled={!mayEdit}
-          onCommit={(offsetMm) => change({ outline: { ...outline, offsetMm } })}
-        />
-      )}
-      <ExtentFields
-        levels={plate.levels}
-        building={plate.building}
-        onChange={(range) => change({ levels: { range } })}
-      />
-      <FloorExceptions plate={plate} />
-      <FloorZones plate={plate} />
-      <table className="w-full border-t border-faint">
-        <caption className="sr-only">Areas by level</caption>
-        <thead>
-          <tr className="text-left text-ink2">
-            <th className="font-normal">Level</th>
-            <th className="text-right font-normal">Net area</th>
-            <th className="text-right font-normal">Holes</th>
+    <table className="w-full border-t border-faint">
+      <caption className="sr-only">Areas by level</caption>
+      <thead>
+        <tr className="text-left text-ink2">
+          <th className="font-normal">Level</th>
+          <th className="text-right font-normal">Net area</th>
+          <th className="text-right font-normal">Holes</th>
+        </tr>
+      </thead>
+      <tbody className="figures">
+        {rows.map(({ level, areaMm2, holes }) => (
+          <tr key={level.id}>
+            <td>{level.name}</td>
+            <td className="text-right">{formatArea(areaMm2, display)}</td>
+            <td className="text-right">{holes}</td>
           </tr>
-        </thead>
-        <tbody className="figures">
-          {rows.map(({ level, areaMm2, holes }) => (
-            <tr key={level.id}>
-              <td>{level.name}</td>
-              <td className="text-right">{formatArea(areaMm2, display)}</td>
-              <td className="text-right">{holes}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {'place' in plate.outline && <InPlanFields ids={[plate.id]} />}
-      <DeleteButton id={plate.id}>Delete this floor plate</DeleteButton>
-    </div>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -5,20 +5,48 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import type { FloorPlate, FloorZone } from '@/core/floors/floor';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, PlainField } from '../fields/fields';
-import { LengthField, useLengthReader } from '../fields/length-field';
+import { ID, length, outline, own, text, type FieldsOf } from '../fields/declared/field-spec';
+import { RecordFields } from '../fields/declared/record-fields';
+import { SomeLevels } from '../fields/declared/some-levels';
+import { useLengthReader } from '../fields/length-field';
+import type { Change } from '@/core/model/command-inputs';
 import { useSlice } from '../session/store';
 import { useRectangle } from '../tools/use-rectangle';
 
+const fieldsIn = (plate: FloorPlate): FieldsOf<FloorZone, Change<'floors.setZone', 'floor' | 'zone'>> => ({
+  id: ID,
+  name: text('Zone'),
+  shiftMm: length(({ name }) => `SSL of ${name}, over its level`),
+  buildUpMm: length(({ name }) => `Build-up of ${name}`, {
+    fromNull: ['A build-up of its own', 100],
+    toNull: 'Build-up as its level',
+  }),
+  thicknessMm: length(({ name }) => `Thickness of ${name}`, {
+    ifNull: (_, { framework }) => mmOf(framework, plate.thicknessMm),
+    toNull: 'As thick as its plate',
+  }),
+  outline: outline('Zone', ['Zone, wide', 'Zone, deep']),
+  levels: own(({ record }) => <ZoneLevels plate={plate} zone={record} />),
+});
+
+/** At all levels of its plate, or at some. */
+function ZoneLevels({ plate, zone }: { plate: FloorPlate; zone: FloorZone }) {
+  const { solved, run } = useSlice('solved', 'run');
+  const served = new Set(solved?.floors.filter((piece) => piece.plate === plate.id).map(({ level }) => level));
+  return (
+    <SomeLevels
+      label={`${zone.name} at`}
+      at={zone.levels}
+      levels={(solved?.levels ?? []).filter(({ id }) => served.has(id))}
+      words={['all its levels', 'some levels']}
+      put={(levels) => run('floors.setZone', { floor: plate.id, zone: zone.id, levels })}
+    />
+  );
+}
+
 /** Parts of a floor plate with another SSL or build-up: those there are, and a new one drawn in the plan. */
 export function FloorZones({ plate }: { plate: FloorPlate }) {
-  const { framework, solved, display, mayEdit, run, say } = useSlice(
-    'framework',
-    'solved',
-    'display',
-    'mayEdit',
-    'run',
-    'say',
-  );
+  const { solved, display, mayEdit, run, say } = useSlice('solved', 'display', 'mayEdit', 'run', 'say');
   const attempt = (refusal: string | null) => {
     if (refusal) say(refusal);
   };
@@ -45,11 +73,11 @@ export function FloorZones({ plate }: { plate: FloorPlate }) {
                 </ActionButton>
               )}
             </p>
-            <LengthField
-              label={`SSL of ${zone.name}, over its level`}
-              valueMm={mmOf(framework, zone.shiftMm)}
-              disabled={!mayEdit}
-              onCommit={(shiftMm) => run('floors.setZone', { floor: plate.id, zone: zone.id, shiftMm })}
+            <RecordFields
+              record={zone}
+              fields={fieldsIn(plate)}
+              building={plate.building}
+              give={(part) => run('floors.setZone', { floor: plate.id, zone: zone.id, ...part })}
             />
           </fieldset>
         ))}

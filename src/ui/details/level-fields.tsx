@@ -6,15 +6,14 @@ import { mmOf } from '@/core/dimensions/resolve-length';
 import { LEVEL_KINDS, type Level } from '@/core/levels/level';
 import { removalPreview, type EndsChoice } from '@/core/levels/remove-level';
 import { levelById } from '@/core/levels/resolve-levels';
-import { formatArea, formatForEntry } from '@/core/units/format-length';
-import { resolveOutline } from '@/core/setting-out/resolve-outline';
-import { bounds } from '@/core/geometry/polygon';
+import { formatArea } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField, TextField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
-import { readPlaceText, writePlace } from '../fields/place-text';
+import { readPlaceText } from '../fields/place-text';
 import { useSlice } from '../session/store';
 import { TypicalFields } from './typical-fields';
 import { BudgetFields } from './budget-fields';
+import { OutlineFields } from '../fields/declared/outline-fields';
 
 /** Fields of a level, and its removal with a look at what that reaches. */
 export function LevelFields({ level }: { level: Level }) {
@@ -77,7 +76,7 @@ export function LevelFields({ level }: { level: Level }) {
         choices={LEVEL_KINDS.map((kind) => [kind, kind === 'datum' ? 'datum only' : kind] as const)}
         onChoose={(levelKind) => attempt(run('levels.change', { level: level.id, levelKind }))}
       />
-      {level.levelKind === 'mezzanine' && <ExtentFields key={JSON.stringify(level.extent)} level={level} />}
+      {level.levelKind === 'mezzanine' && (level.extent ? <Extent level={level} /> : <NewExtent level={level} />)}
       <CheckField
         label="Locked: other edits cannot move it"
         value={level.locked}
@@ -99,17 +98,42 @@ export function LevelFields({ level }: { level: Level }) {
   );
 }
 
-/** A mezzanine's part of the plan: a rectangle from its lower left corner. Columns within it are parted there. */
-function ExtentFields({ level }: { level: Level }) {
-  const { framework, display, run, mayEdit } = useSlice('framework', 'display', 'run', 'mayEdit');
-  const read = useLengthReader();
-  const ring = level.extent ? resolveOutline(framework, level.extent) : null;
-  const box = ring ? bounds(ring) : null;
-  const [place, setPlace] = useState(() =>
-    box ? writePlace(framework, level.building, box.minX, box.minY, display) : '',
+/** A mezzanine's part of the plan. Columns within it are parted there. */
+function Extent({ level }: { level: Level }) {
+  const { run, say, mayEdit } = useSlice('run', 'say', 'mayEdit');
+  if (!level.extent) return null;
+  return (
+    <div className="flex flex-col gap-1.5 border-l-2 border-hair pl-2">
+      <OutlineFields
+        label="Extent"
+        outline={level.extent}
+        sizes={['Extent, width', 'Extent, depth']}
+        building={level.building}
+        disabled={!mayEdit}
+        put={(extent) => run('levels.change', { level: level.id, extent })}
+      />
+      <span className="self-end">
+        <ActionButton
+          disabled={!mayEdit}
+          onClick={() => {
+            const refusal = run('levels.change', { level: level.id, extent: null });
+            if (refusal) say(refusal);
+          }}
+        >
+          No extent
+        </ActionButton>
+      </span>
+    </div>
   );
-  const [width, setWidth] = useState(() => (box ? formatForEntry(box.maxX - box.minX, display) : ''));
-  const [depth, setDepth] = useState(() => (box ? formatForEntry(box.maxY - box.minY, display) : ''));
+}
+
+/** A rectangle for a mezzanine that has no extent yet, from its lower left corner. */
+function NewExtent({ level }: { level: Level }) {
+  const { display, run, mayEdit } = useSlice('display', 'run', 'mayEdit');
+  const read = useLengthReader();
+  const [place, setPlace] = useState('');
+  const [width, setWidth] = useState('');
+  const [depth, setDepth] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
   const [w, d, at] = [read(width), read(depth), readPlaceText(place, display)];
   const take = () => {
@@ -142,14 +166,6 @@ function ExtentFields({ level }: { level: Level }) {
         </p>
       )}
       <span className="flex justify-end gap-2">
-        {level.extent && (
-          <ActionButton
-            disabled={!mayEdit}
-            onClick={() => setRefused(run('levels.change', { level: level.id, extent: null }))}
-          >
-            No extent
-          </ActionButton>
-        )}
         <ActionButton type="submit" disabled={!mayEdit}>
           Take this extent
         </ActionButton>

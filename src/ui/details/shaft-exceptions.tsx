@@ -12,6 +12,7 @@ import { useSlice } from '../session/store';
 import { ExceptionList } from './exception-list';
 import type { Change } from '@/core/model/command-inputs';
 import type { OutlineInput } from '@/core/outlines/outline-input';
+import { OutlineFields } from '../fields/declared/outline-fields';
 
 const SLAB_CHOICES = [
   ['below', 'as below'],
@@ -48,7 +49,20 @@ export function ShaftExceptions({ shaft }: { shaft: Shaft }) {
         choices={SLAB_CHOICES}
         onChoose={(slab) => except({ slab: slab === 'below' ? null : slab })}
       />
-      <OtherOutline shaft={shaft} onTake={(outline) => except({ outline })} />
+      {here?.outline ? (
+        <OutlineFields
+          label="Outline there"
+          outline={here.outline}
+          sizes={['Outline there, wide', 'Outline there, deep']}
+          building={shaft.building}
+          disabled={false}
+          put={(outline) =>
+            level ? run('shafts.except', { shaft: shaft.id, level, upwards, outline }) : 'Choose a level first'
+          }
+        />
+      ) : (
+        <OtherOutline shaft={shaft} onTake={(outline) => except({ outline })} />
+      )}
     </ExceptionList>
   );
 }

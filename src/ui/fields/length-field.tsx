@@ -29,11 +29,22 @@ interface LengthFieldProps {
   disabled?: boolean;
   autoFocus?: boolean;
   hideLabel?: boolean;
+  /** In a row of several: narrow, and its unit is said above them. */
+  compact?: boolean;
   onCancel?: () => void;
 }
 
 /** A field for a length. It says what it understood before it is taken; what it cannot read leaves the old value. */
-export function LengthField({ label, valueMm, onCommit, disabled, autoFocus, hideLabel, onCancel }: LengthFieldProps) {
+export function LengthField({
+  label,
+  valueMm,
+  onCommit,
+  disabled,
+  autoFocus,
+  hideLabel,
+  compact,
+  onCancel,
+}: LengthFieldProps) {
   const id = useId();
   const display = useProject(({ display: shown }) => shown);
   const read = useLengthReader();
@@ -60,7 +71,7 @@ export function LengthField({ label, valueMm, onCommit, disabled, autoFocus, hid
         <span className="flex items-baseline gap-1">
           <input
             id={id}
-            className={`figures ${display.system === 'imperial' ? 'w-38' : 'w-28'} rounded-sm border bg-sheet px-1.5 py-0.5 text-right ${isWrong ? 'border-wrong' : 'border-hair'} disabled:border-transparent disabled:bg-transparent`}
+            className={`figures ${compact ? 'w-24' : display.system === 'imperial' ? 'w-38' : 'w-28'} rounded-sm border bg-sheet px-1.5 py-0.5 text-right ${isWrong ? 'border-wrong' : 'border-hair'} disabled:border-transparent disabled:bg-transparent`}
             value={typed ?? value.text}
             title={value.isRounded ? `${formatForEntry(valueMm, METRIC)} mm exactly` : undefined}
             disabled={disabled}
@@ -83,7 +94,7 @@ export function LengthField({ label, valueMm, onCommit, disabled, autoFocus, hid
             }}
             onBlur={() => typed !== null && commit()}
           />
-          {display.system === 'metric' && <span className="w-5 text-ink3">mm</span>}
+          {display.system === 'metric' && !compact && <span className="w-5 text-ink3">mm</span>}
         </span>
       </div>
       {message && (

@@ -4,67 +4,59 @@ import { useState } from 'react';
 import { BEAM_FORMS, type Beam, type BeamException } from '@/core/beams/beam';
 import { MATERIALS } from '@/core/columns/column';
 import { mmOf } from '@/core/dimensions/resolve-length';
-import { resolvePlace } from '@/core/outlines/resolve-place';
 import { formatLength } from '@/core/units/format-length';
-import { DeleteButton } from '../../details/delete-button';
 import { ExceptionList } from '../../details/exception-list';
-import { ExtentFields } from '../../details/extent-fields';
-import { InPlanFields } from '../../details/in-plan-fields';
-import { CheckField, ChoiceField, TextField } from '../../fields/fields';
+import { ThingPanel } from '../../details/thing-panel';
+import {
+  BUILDING,
+  choice,
+  extent,
+  ID,
+  KIND,
+  length,
+  own,
+  place,
+  text,
+  type FieldsOf,
+} from '../../fields/declared/field-spec';
+import { CheckField } from '../../fields/fields';
 import { LengthField } from '../../fields/length-field';
-import { readPlaceText, writePlace } from '../../fields/place-text';
-import { useSlice } from '../../session/store';
+import { useProject, useSlice } from '../../session/store';
 import type { Change } from '@/core/model/command-inputs';
+
+const FIELDS: FieldsOf<Beam, Change<'beams.change', 'beam'>> = {
+  kind: KIND,
+  id: ID,
+  building: BUILDING,
+  name: text('Name'),
+  form: choice(
+    'Form',
+    BEAM_FORMS.map((form) => [form, form] as const),
+  ),
+  from: place('From'),
+  to: place('To'),
+  widthMm: length('Wide'),
+  depthMm: length('Deep, under the slab'),
+  material: choice(
+    'Material',
+    MATERIALS.map((material) => [material, material] as const),
+  ),
+  levels: extent(),
+  exceptions: own(({ record }) => <Exceptions beam={record} />),
+};
 
 /** Fields of a beam or downstand: every one it has. */
 export function BeamFields({ record: beam }: { record: Beam }) {
-  const { framework, run, mayEdit, display } = useSlice('framework', 'run', 'mayEdit', 'display');
-  const change = (part: Change<'beams.change', 'beam'>) => run('beams.change', { beam: beam.id, ...part });
-  const place = (end: 'from' | 'to'): string => {
-    const { at } = resolvePlace(framework, beam[end]);
-    return writePlace(framework, beam.building, at.x, at.y, display);
-  };
-  const takePlace = (end: 'from' | 'to') => (text: string) => {
-    const read = readPlaceText(text, display);
-    return read.ok ? change({ [end]: read.value.input }) : read.refusal.message;
-  };
+  const run = useProject((project) => project.run);
   return (
-    <div className="flex flex-col gap-1.5">
-      <TextField label="Name" value={beam.name} disabled={!mayEdit} onCommit={(name) => change({ name })} />
-      <ChoiceField
-        label="Form"
-        value={beam.form}
-        choices={BEAM_FORMS.map((form) => [form, form] as const)}
-        disabled={!mayEdit}
-        onChoose={(form) => change({ form })}
-      />
-      <TextField label="From" value={place('from')} disabled={!mayEdit} onCommit={takePlace('from')} />
-      <TextField label="To" value={place('to')} disabled={!mayEdit} onCommit={takePlace('to')} />
-      <LengthField
-        label="Wide"
-        valueMm={mmOf(framework, beam.widthMm)}
-        disabled={!mayEdit}
-        onCommit={(widthMm) => change({ widthMm })}
-      />
-      <LengthField
-        label="Deep, under the slab"
-        valueMm={mmOf(framework, beam.depthMm)}
-        disabled={!mayEdit}
-        onCommit={(depthMm) => change({ depthMm })}
-      />
-      <ChoiceField
-        label="Material"
-        value={beam.material}
-        choices={MATERIALS.map((material) => [material, material] as const)}
-        disabled={!mayEdit}
-        onChoose={(material) => change({ material })}
-      />
-      <ExtentFields levels={beam.levels} building={beam.building} onChange={(range) => change({ levels: { range } })} />
-      <Exceptions beam={beam} />
+    <ThingPanel
+      record={beam}
+      fields={FIELDS}
+      give={(part) => run('beams.change', { beam: beam.id, ...part })}
+      remove={`Delete this ${beam.form}`}
+    >
       <Levels beam={beam} />
-      <InPlanFields ids={[beam.id]} />
-      <DeleteButton id={beam.id}>{`Delete this ${beam.form}`}</DeleteButton>
-    </div>
+    </ThingPanel>
   );
 }
 

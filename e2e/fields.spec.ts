@@ -1,0 +1,125 @@
+import { expect, test, type Page } from '@playwright/test';
+import type { Step } from '@/core/model/command-inputs';
+import { downloadReport, enterAs, makeProject, openProject, untilSaved } from './project';
+
+test.beforeEach(async ({ page }) => enterAs(page, 'designer'));
+
+const choose = async (page: Page, level: string, name: string): Promise<void> => {
+  const button = page.getByRole('button', { name, exact: true }).first();
+  if (!(await button.isVisible())) await page.getByText(`On level ${level}`).click();
+  await button.click();
+};
+
+const commit = async (page: Page, label: string, text: string) => {
+  await page.getByLabel(label, { exact: true }).fill(text);
+  await page.getByLabel(label, { exact: true }).press('Enter');
+};
+
+const HOUSE: Step[] = [
+  ['dimensions.define', { name: 'wide', value: '2.4m' }],
+  ['levels.setUp', { above: '3@3m' }],
+  ['grids.add', { baysA: '2@6000', baysB: '6000' }],
+  ['floors.add', { name: 'Plate', outline: { type: 'gridOffset', offsetMm: 400 } }],
+  [
+    'walls.add',
+    {
+      name: 'W',
+      type: { name: 'T', layers: [{ name: 'block', thicknessMm: 200, core: true }] },
+      points: [
+        { xMm: 0, yMm: 3000 },
+        { xMm: 12_000, yMm: 3000 },
+      ],
+      startsAt: { level: '00' },
+      stopsAt: { level: 'RF' },
+    },
+  ],
+  ['walls.addOpening', { wall: 'W', opening: 'door', name: 'D9', alongMm: 1000 }],
+  [
+    'shafts.add',
+    {
+      name: 'S1',
+      outline: { type: 'rectangle', place: 'A-1 + 1000,3500', widthMm: 'wide', depthMm: 1500 },
+      startsAt: { level: '00' },
+    },
+  ],
+  [
+    'floors.except',
+    {
+      floor: 'Plate',
+      level: '01',
+      voids: [
+        {
+          type: 'polygon',
+          points: [
+            { xMm: 8000, yMm: 500 },
+            { xMm: 10_000, yMm: 500 },
+            { xMm: 10_000, yMm: 2500 },
+            { xMm: 8000, yMm: 2500 },
+          ],
+        },
+      ],
+    },
+  ],
+];
+
+test('a wall’s path and its door’s place, size and storeys are changed in Details', async ({ page }) => {
+  await openProject(page, await makeProject(page.request, 'Fields of a wall', HOUSE));
+  await choose(page, '00', 'W');
+  await page.getByText('Corners of its path: 2').click();
+  await commit(page, 'Corner 2, x', '11.4m');
+  await page.getByRole('button', { name: 'Another corner after 1' }).click();
+  await expect(page.getByLabel('Corner 2, x')).toHaveValue('5700');
+  await commit(page, 'Corner 2, y', '4000');
+  await commit(page, 'Path, from', 'A-1 + 0,200');
+  await page.getByLabel('Openings of this wall').locator('summary').click();
+  await commit(page, 'From its start', '2000');
+  await commit(page, 'Wide', '900');
+  await page.getByLabel('Hung', { exact: true }).selectOption('on the right');
+  await page.getByLabel('In', { exact: true }).selectOption('some storeys');
+  await page.getByLabel('In: which').getByLabel('02').check();
+  // What cannot be is refused under its field, and the wall stays.
+  await commit(page, 'From its start', '5500');
+  await expect(page.getByText(/past an end or over a corner/)).toBeVisible();
+  await page.getByLabel('From its start', { exact: true }).press('Escape');
+  await untilSaved(page);
+  await page.reload();
+  const { walls } = await downloadReport(page);
+  const here = walls.filter(({ wall }) => wall === 'W');
+  expect(here.map(({ level }) => level)).toEqual(['00', '01', '02']);
+  expect(here[0]!.volumeM3).toBeGreaterThan(0);
+  await choose(page, '00', 'W');
+  await expect(page.getByLabel('Path, from')).toHaveValue('A-1 + 0,200');
+  await expect(page.getByLabel('Openings of this wall')).toContainText('900 × 2110 at 2000');
+});
+
+test('a shaft’s place is changed in Details, and a size keeps the name it was typed with', async ({ page }) => {
+  await openProject(page, await makeProject(page.request, 'Fields of a shaft', HOUSE));
+  await choose(page, '00', 'S1');
+  await commit(page, 'Outline, from', 'A-2 + 500,3500');
+  await commit(page, 'Depth', '1800');
+  await untilSaved(page);
+  // Its width is still the named one: it follows.
+  await page.getByRole('button', { name: 'Dimensions' }).click();
+  await page.getByLabel('wide', { exact: true }).first().fill('3m');
+  await page.getByLabel('wide', { exact: true }).first().press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(page.getByLabel('Width', { exact: true })).toHaveValue('3000');
+  await expect(page.getByLabel('Outline, from')).toHaveValue('A-2 + 500,3500');
+});
+
+test('a void’s corners are changed in Details, and it is closed again', async ({ page }) => {
+  await openProject(page, await makeProject(page.request, 'Fields of a void', HOUSE));
+  const areaM2 = async () => (await downloadReport(page)).floors.find(({ level }) => level === '01')!.areaM2;
+  const before = await areaM2();
+  await page.getByRole('button', { name: /^Level 01/ }).click();
+  await choose(page, '01', 'Plate');
+  await page.getByText('Void 1, corners: 4').click();
+  await commit(page, 'Corner 3, x', '9000');
+  await untilSaved(page);
+  // The void was 2 × 2 m; with a corner moved in by a metre it has a square metre less.
+  expect((await areaM2()) - before).toBeCloseTo(1, 6);
+  await page.getByRole('button', { name: 'Close void 1' }).click();
+  await expect(page.getByText('Void 1, corners: 4')).toBeHidden();
+  await untilSaved(page);
+  expect((await areaM2()) - before).toBeCloseTo(4, 6);
+});
