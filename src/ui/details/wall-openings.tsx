@@ -142,7 +142,7 @@ function Opening({ wall, opening }: { wall: Wall; opening: WallOpening }) {
         </span>{' '}
         at <span className="figures">{write(opening.alongMm)}</span>
       </summary>
-      <div className="flex flex-col gap-1.5 py-1.5 pl-2">
+      <div role="group" aria-label={`Fields of ${opening.name}`} className="flex flex-col gap-1.5 py-1.5 pl-2">
         <RecordFields
           record={opening}
           fields={fields}

@@ -6,6 +6,9 @@ import type { Id } from '@/core/model/ids';
 import type { Result } from '@/core/model/result';
 import { done } from '@/core/model/result';
 import { fieldUnit } from '../session/store';
+import { mmOf } from '@/core/dimensions/resolve-length';
+import { resolvePlace } from '@/core/outlines/resolve-place';
+import type { Place } from '@/core/model/fields';
 
 /** A point for a field, from the nearest crossing so that the thing follows the grid. */
 export function writePlace(framework: Framework, building: Id, x: number, y: number, display: LengthDisplay): string {
@@ -14,6 +17,17 @@ export function writePlace(framework: Framework, building: Id, x: number, y: num
   if (!near?.label) return `${write(x)},${write(y)}`;
   if (near.shift.x === 0 && near.shift.y === 0) return near.label;
   return `${near.label} + ${write(near.shift.x)},${write(near.shift.y)}`;
+}
+
+/** A place as it is held: from the crossing it stands at, or from the building's zero. */
+export function placeAsHeld(framework: Framework, building: Id, place: Place, display: LengthDisplay): string {
+  const { at, mark } = resolvePlace(framework, place);
+  // By words alone the second meeting of two lines, or a place along one line, is not told from others.
+  if (place.line !== undefined || place.nth === 2) return writePlace(framework, building, at.x, at.y, display);
+  const write = (mm: number) => formatForEntry(mm, display).replace(/\s+/g, ' ');
+  const [x, y] = [mmOf(framework, place.xMm), mmOf(framework, place.yMm)];
+  if (place.lines === null || mark === null) return `${write(at.x)},${write(at.y)}`;
+  return x === 0 && y === 0 ? mark : `${mark} + ${write(x)},${write(y)}`;
 }
 
 /** Reads a typed point in the person's unit: the text for a command, with its unit said, and the words for the field. */

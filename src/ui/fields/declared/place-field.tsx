@@ -2,10 +2,9 @@
 
 import type { Place } from '@/core/model/fields';
 import type { Id } from '@/core/model/ids';
-import { resolvePlace } from '@/core/outlines/resolve-place';
 import { useSlice } from '../../session/store';
 import { TextField } from '../fields';
-import { readPlaceText, writePlace } from '../place-text';
+import { placeAsHeld, readPlaceText } from '../place-text';
 
 interface PlaceFieldProps {
   label: string;
@@ -18,12 +17,11 @@ interface PlaceFieldProps {
 /** Where something stands: from the nearest crossing, typed like `A-1 + 600,0`. */
 export function PlaceField({ label, place, building, disabled, put }: PlaceFieldProps) {
   const { framework, display } = useSlice('framework', 'display');
-  const { at } = resolvePlace(framework, place);
   return (
     <TextField
       wide
       label={label}
-      value={writePlace(framework, building, at.x, at.y, display)}
+      value={placeAsHeld(framework, building, place, display)}
       disabled={disabled}
       onCommit={(text) => {
         const read = readPlaceText(text, display);
