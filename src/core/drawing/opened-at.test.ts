@@ -20,6 +20,7 @@ it('the building opened at a level keeps what stands at it and under it, cut off
           passesClearMm: 0,
         },
       ],
+      ['ceilings.add', { outline: { type: 'rectangle', place: '1000,1000', widthMm: 3000, depthMm: 3000 } }],
       ['stairs.add', { well: { type: 'rectangle', place: '8000,1000', widthMm: 2700, depthMm: 5600 } }],
     ],
     given(FURNISHED),
@@ -30,6 +31,7 @@ it('the building opened at a level keeps what stands at it and under it, cut off
   expect([...new Set(opened.columns.map(({ level }) => names.get(level)))]).toEqual(['B2', 'B1', '00', '01']);
   expect(opened.floors.map(({ level }) => names.get(level))).toEqual(['B2', 'B1', '00', '01']);
   expect(opened.stairs[0]!.storeys.map(({ level }) => names.get(level))).toEqual(['B2', 'B1', '00', '01']);
+  expect(opened.ceilings.map(({ level }) => names.get(level))).toEqual(['B2', 'B1', '00']);
   // Level 02 stands at 10.2 m.
   expect(opened.walls[0]!.slices.at(-1)!.topMm).toBe(10_200);
   expect(opened.shafts[0]!.stages.at(-1)!.topMm).toBe(10_200);

@@ -50,6 +50,20 @@ const rooms = (framework: Framework) => {
 const named = after('rooms.add', { level: '00', place: '2000,2000', name: 'Practice' });
 
 describe('rooms', () => {
+  it('are no gaps between walls: a closet of 0.36 m² is one, a duct of 0.16 m² is none', () => {
+    const boxed = (clearMm: number) => {
+      const [from, to] = [3000, 3000 + clearMm + 200];
+      const points = corners(`${from},${from} ${to},${from} ${to},${to} ${from},${to}`);
+      const box = { name: 'Box', type: 'T', points, closed: true, on: 'centre' as const };
+      return after('walls.add', { ...box, startsAt: { level: '00' }, stopsAt: { level: '01' } });
+    };
+    const areas = (framework: Framework) =>
+      rooms(framework).flatMap(([level, , area]) => (level === '00' ? [area] : []));
+    expect(areas(boxed(600))).toContain(0.36);
+    expect(areas(boxed(400))).not.toContain(0.16);
+    expect(areas(boxed(400))).toHaveLength(2);
+  });
+
   it('are the regions that walls close, joins and all, named where that was said', () => {
     expect(rooms(house)).toEqual([
       ['00', '', 5.7 * 7.6, false],
