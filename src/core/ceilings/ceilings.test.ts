@@ -92,6 +92,9 @@ describe('ceilings', () => {
     const areas = (framework: Framework) => pieces(framework).map(([, , area]) => Math.round(Number(area) * 100) / 100);
     expect(areas(open).filter((area) => area < 43)).toHaveLength(1);
     expect(areas(open)).toHaveLength(areas(hung).length);
+    // A shaft that opens the slab it begins on cuts the ceiling under that slab too, and not the one below.
+    const above = { ...shaft, startsAt: { level: '02' }, opensFoot: true };
+    expect(areas(after('shafts.add', above, hung)).slice(0, 4)).toEqual([room, room, room - 2, room]);
     const square = { shape: 'rectangle' as const, widthMm: 500, depthMm: 500 };
     expect(first(after('columns.place', { place: '3000,3000', section: square }, hung))).toBeCloseTo(room - 0.25, 6);
   });
