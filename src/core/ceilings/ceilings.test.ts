@@ -95,6 +95,15 @@ describe('ceilings', () => {
     // A shaft that opens the slab it begins on cuts the ceiling under that slab too, and not the one below.
     const above = { ...shaft, startsAt: { level: '02' }, opensFoot: true };
     expect(areas(after('shafts.add', above, hung)).slice(0, 4)).toEqual([room, room, room - 2, room]);
+    // So does the hole of a stair that climbs one storey.
+    const well = { type: 'rectangle' as const, place: '1000,1000', widthMm: 2700, depthMm: 5600 };
+    const climbed = after('stairs.add', { well, startsAt: { level: '01' }, stopsAt: { level: '02' } }, hung);
+    const wellM2 = 2.7 * 5.6;
+    expect(
+      areas(climbed)
+        .slice(0, 4)
+        .map((area) => Math.round(area * 1000) / 1000),
+    ).toEqual([room, room, room - wellM2, room].map((area) => Math.round(area * 1000) / 1000));
     const square = { shape: 'rectangle' as const, widthMm: 500, depthMm: 500 };
     expect(first(after('columns.place', { place: '3000,3000', section: square }, hung))).toBeCloseTo(room - 0.25, 6);
   });
