@@ -1,6 +1,6 @@
 import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
 import { levelName, run } from './tower';
-import type { CommandInputs, CommandName } from '@/core/model/command-inputs';
+import type { CommandInputs, CommandName } from '@/core/commands/command-inputs';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 
 const KINDS = 8;

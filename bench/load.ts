@@ -7,7 +7,7 @@ import { Installation } from '../faults/installation';
 import { Person } from '../faults/person';
 import { post } from './post';
 import { freePort } from '../scripts/ports.mjs';
-import type { Step } from '@/core/model/command-inputs';
+import type { Step } from '@/core/commands/command-inputs';
 
 /** What is measured: commands against bare commits of one row on the same server, in one run. */
 const ROUNDS = 400;

@@ -1,7 +1,7 @@
-import { plan } from '@/core/model/commands';
+import { plan } from '@/core/commands/commands';
 import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
 import { derivedCommandId } from '@/core/model/ids';
-import type { CommandInputs, CommandName } from '@/core/model/command-inputs';
+import type { CommandInputs, CommandName } from '@/core/commands/command-inputs';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 
 /** A tower of some storeys: 150 column stacks on a 15 × 10 grid, 15 shafts through all, and so many kinds of floor. */

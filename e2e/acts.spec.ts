@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { downloadReport, downloadText, enterAs, makeProject, openProject, startProject, untilSaved } from './project';
-import type { Step } from '@/core/model/command-inputs';
+import type { Step } from '@/core/commands/command-inputs';
 
 /** Counts what a person does: a click, a drag, a typed value with Enter, a choice, a key chord: one each. */
 class Acts {

@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import type { Step } from '@/core/model/command-inputs';
+import type { Step } from '@/core/commands/command-inputs';
 import { downloadReport, enterAs, makeProject, openProject, untilSaved } from './project';
 
 test.beforeEach(async ({ page }) => enterAs(page, 'designer'));

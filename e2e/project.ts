@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, type APIRequestContext, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import pg from 'pg';
 import type { Report } from '@/core/report/report';
-import type { Step, CommandName, CommandInputs } from '@/core/model/command-inputs';
+import type { Step, CommandName, CommandInputs } from '@/core/commands/command-inputs';
 
 export const SECOND_URL = process.env.SECOND_URL ?? '';
 

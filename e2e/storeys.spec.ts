@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { downloadReport, enterAs, FURNISHED, makeProject, openProject, openStep, query, untilSaved } from './project';
-import type { Step } from '@/core/model/command-inputs';
+import type { Step } from '@/core/commands/command-inputs';
 
 const layers = [{ name: 'concrete', thicknessMm: 200, core: true }];
 const corners = (text: string) =>

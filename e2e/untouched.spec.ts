@@ -1,7 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
 import { enterAs, makeProject, openProject, query, untilSaved } from './project';
-import type { Step } from '@/core/model/command-inputs';
+import type { Step } from '@/core/commands/command-inputs';
 import { stepsOf } from '@/core/testing/given';
 
 /** The demo, which has a thing of every kind, with lengths that are no whole fraction of an inch. */

@@ -4,7 +4,7 @@ import { frameworkHash } from '@/core/model/framework';
 import { ProjectSession, type Shown } from '@/ui/session/project-session';
 import type { Send } from '@/ui/session/server';
 import { Browser } from '@/ui/session/testing/browser';
-import type { CommandName, CommandInputs, Step } from '@/core/model/command-inputs';
+import type { CommandName, CommandInputs, Step } from '@/core/commands/command-inputs';
 
 /** An edit somebody made, and what became of it as far as they were told. */
 export interface Made {

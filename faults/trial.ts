@@ -3,7 +3,7 @@ import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from '@/core/model/fra
 import type { Installation } from './installation';
 import { Person, type Tab } from './person';
 import type { Way } from './way';
-import type { Step } from '@/core/model/command-inputs';
+import type { Step } from '@/core/commands/command-inputs';
 
 const PEOPLE = 8;
 const PROJECTS = 3;

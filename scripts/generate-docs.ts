@@ -2,7 +2,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { format } from 'prettier';
 import { z } from 'zod';
 import { FORMS } from '@/core/entry/forms';
-import { commandList, plan } from '@/core/model/commands';
+import { commandList, plan } from '@/core/commands/commands';
 import { EMPTY_FRAMEWORK } from '@/core/model/framework';
 import { derivedCommandId } from '@/core/model/ids';
 import { passOrder } from '@/core/passes/pass-order';

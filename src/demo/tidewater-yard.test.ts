@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { plan } from '@/core/model/commands';
+import { plan } from '@/core/commands/commands';
 import { EMPTY_FRAMEWORK } from '@/core/model/framework';
 import { derivedCommandId } from '@/core/model/ids';
 import { reportSchema } from '@/core/report/report';

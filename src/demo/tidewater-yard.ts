@@ -1,4 +1,4 @@
-import type { Sent } from '@/core/model/command-inputs';
+import type { Sent } from '@/core/commands/command-inputs';
 
 /** Corners typed as pairs of millimetres. */
 const corners = (text: string) =>

@@ -5,14 +5,14 @@ import { crossingOf } from '../grids/crossings';
 import type { Extent } from '../levels/extent';
 import { storeyLevels } from '../levels/resolve-levels';
 import { extentInputSchema, readExtent } from '../levels/extent-input';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema, type Place } from '../model/fields';
-import { freeName, refuseTaken } from '../model/free-name';
+import { freeName, refuseTaken } from '../commands/free-name';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { axisReferred, buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { axisReferred, buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
 import { resolvePlace } from '../outlines/resolve-place';
 import { BEAM_FORMS, type Beam, type BeamException } from './beam';
@@ -176,6 +176,6 @@ const word = (form: (typeof BEAM_FORMS)[number]): string => (form === 'beam' ? '
 
 export const BEAM_COMMANDS = [add, change, except] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof BEAM_COMMANDS> {}
 }

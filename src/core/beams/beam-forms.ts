@@ -1,5 +1,5 @@
 import { LENGTH, lengthOf, levelOf, lineOf, placeOf, wordOf } from '../entry/entry-context';
-import type { Form } from '../entry/form';
+import type { Form } from '../kinds/form';
 import { BEAM_FORMS } from './beam';
 
 /** `beam from PLACE to PLACE` and `beam along LINE between LINE and LINE`, each with its size. */

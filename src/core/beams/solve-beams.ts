@@ -11,7 +11,7 @@ import { resolvePlace } from '../outlines/resolve-place';
 import type { PlanFacts } from '../passes/plan-facts';
 import { asMaster } from '../typical/as-master';
 import { quantiseMm } from '../units/length-units';
-import type { UnionStore } from '../walls/wall-pieces';
+import type { UnionStore } from '../geometry/profile-store';
 import type { Beam, BeamException } from './beam';
 
 /** Less than this is left of nothing, mm². */

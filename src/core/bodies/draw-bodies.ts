@@ -2,7 +2,7 @@ import type { Primitive } from '../drawing/drawing';
 import { distance, minus, type Point } from '../geometry/point';
 import { directionDeg } from '../geometry/trig';
 import { bounds, type Ring } from '../geometry/polygon';
-import type { PlanView } from '../drawing/draw-plan';
+import type { PlanView } from '../drawing/plan-view';
 import { facet } from '../kinds/kind';
 import { definitionOf } from '../kinds/registry';
 import type { Solved } from '../solving/solved';

@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { projectDetailsSchema } from './building';
 import { angleSchema, textSchema } from '../model/fields';
 import { recordOf, recordsOf } from '../model/framework';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { buildingReferred, refSchema } from '../commands/refer';
 
 const start = defineCommand({
   name: 'project.start',
@@ -134,6 +134,6 @@ const change = defineCommand({
 
 export const BUILDING_COMMANDS = [start, setSurvey, describe, add, change] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof BUILDING_COMMANDS> {}
 }

@@ -3,7 +3,7 @@ import { facet, type KindDef } from '../kinds/kind';
 import { DEFINITIONS } from '../kinds/registry';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Kind, RecordOf } from '../model/kinds';
-import { markOf } from '../model/refer';
+import { markOf } from '../commands/refer';
 import type { Id } from '../model/ids';
 import type { Solved, SolvedLevel } from '../solving/solved';
 

@@ -1,17 +1,17 @@
 import { withMembers } from '../cores/core';
 import { z } from 'zod';
 import { levelById, storeyLevels, type ResolvedLevel } from '../levels/resolve-levels';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import type { Edit } from '../model/edit';
 import type { Extent } from '../levels/extent';
 import type { End } from '../model/fields';
 import type { Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
-import { refuseNow, refusing } from '../model/length-input';
+import { refuseNow, refusing } from '../commands/length-input';
 import { called } from '../kinds/records';
 import type { Rec, RecordOf } from '../model/kinds';
-import { buildingAsked, levelReferred, refSchema } from '../model/refer';
+import { buildingAsked, levelReferred, refSchema } from '../commands/refer';
 import { CARRY_KINDS, type CarryKind } from '../kinds/carry-kinds';
 import { facet } from '../kinds/kind';
 import { kindOf } from '../kinds/registry';
@@ -233,6 +233,6 @@ export function standingIn(framework: Framework, level: Id): Map<CarryKind, numb
 
 export const CARRY_COMMANDS = [to, carry] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof CARRY_COMMANDS> {}
 }

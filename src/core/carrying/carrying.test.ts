@@ -6,7 +6,7 @@ import { given, levelId, refusal, step, afterFrom } from '../testing/given';
 import { carryBoard } from './board';
 import { standingIn } from './carry-commands';
 import { consequences } from './consequences';
-import type { CommandInputs, CommandName } from '../model/command-inputs';
+import type { CommandInputs, CommandName } from '../commands/command-inputs';
 
 const corners = (text: string) =>
   text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));

@@ -4,13 +4,13 @@ import { FLOOR_COMMANDS } from '../floors/floor-commands';
 import { LEVEL_COMMANDS } from '../levels/level-commands';
 import { heightsSchema } from '../levels/level-input';
 import { levelsOf, storeyLevels } from '../levels/resolve-levels';
-import { defineCommand, planCommand, type Command } from '../model/command';
-import type { Given, InputsOf } from '../model/command-inputs';
+import { defineCommand, planCommand, type Command } from '../commands/command';
+import type { Given, InputsOf } from '../commands/command-inputs';
 import type { Edit } from '../model/edit';
 import { derivedCommandId, type Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
 import type { Refusal } from '../model/result';
-import { buildingReferred, refSchema } from '../model/refer';
+import { buildingReferred, refSchema } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { STARTING_TYPES } from '../walls/wall-type';
@@ -110,6 +110,6 @@ const wholeBuilding = defineCommand({
 
 export const WHOLE_BUILDING_COMMANDS = [wholeBuilding] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof WHOLE_BUILDING_COMMANDS> {}
 }

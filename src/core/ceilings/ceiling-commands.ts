@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { extentInputSchema, readExtent } from '../levels/extent-input';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
-import { freeName, refuseTaken } from '../model/free-name';
+import { freeName, refuseTaken } from '../commands/free-name';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { roomReferred } from '../rooms/room-commands';
 import type { CeilingException } from './ceiling';
@@ -135,6 +135,6 @@ const except = defineCommand({
 
 export const CEILING_COMMANDS = [add, change, except] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof CEILING_COMMANDS> {}
 }

@@ -10,7 +10,7 @@ import type { PlanFacts } from '../passes/plan-facts';
 import { asMaster } from '../typical/as-master';
 import { placing } from '../solving/placed';
 import { quantiseMm } from '../units/length-units';
-import type { UnionStore } from '../walls/wall-pieces';
+import type { UnionStore } from '../geometry/profile-store';
 import type { Ceiling, CeilingException } from './ceiling';
 import type { CeilingPiece } from './solved-ceiling';
 

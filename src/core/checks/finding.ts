@@ -1,5 +1,5 @@
 import type { Id } from '../model/ids';
-import type { CommandInputs, CommandName, Sent } from '../model/command-inputs';
+import type { CommandInputs, CommandName, Sent } from '../commands/command-inputs';
 import { RULES, type Rule, type Severity } from './rules';
 
 /** A command that makes a rule hold again, with what it does in words. */

@@ -2,7 +2,7 @@ import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { FURNISHED, given, step } from '../testing/given';
 import type { Rule } from './rules';
-import type { CommandInputs, Step } from '../model/command-inputs';
+import type { CommandInputs, Step } from '../commands/command-inputs';
 import type { OutlineInput } from '../outlines/outline-input';
 
 type Steps = readonly Step[];

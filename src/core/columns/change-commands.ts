@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { endInputSchema, readEnd } from '../levels/end-input';
-import { defineCommand } from '../model/command';
+import { defineCommand } from '../commands/command';
 import { angleSchema, textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { levelReferred, markOf, refSchema, thingReferred } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { levelReferred, markOf, refSchema, thingReferred } from '../commands/refer';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
 import { KEEPS, MATERIALS, type ColumnException, type ColumnStack } from './column';
 import { flushInputSchema, readHold, readSection, sectionInputSchema } from './column-input';

@@ -7,10 +7,10 @@ import { endInputSchema } from '../levels/end-input';
 import { angleSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import type { Given } from '../model/command-inputs';
-import { LengthReader, lengthInputSchema, type LengthInput } from '../model/length-input';
-import { refSchema } from '../model/refer';
-import { heldReferred } from '../setting-out/held-line';
+import type { Given } from '../commands/command-inputs';
+import { LengthReader, lengthInputSchema, type LengthInput } from '../commands/length-input';
+import { refSchema } from '../commands/refer';
+import { heldReferred } from '../setting-out/held-referred';
 import { MATERIALS, type ColumnStack, type Hold, type Section } from './column';
 
 export const sectionInputSchema = z.discriminatedUnion('shape', [

@@ -4,7 +4,7 @@ import { FURNISHED, given, levelId, refusal, step, afterFrom } from '../testing/
 import { parseSection, sectionInput } from './section-text';
 import { sectionArea, sectionRing } from './section-shape';
 import { ringArea } from '../geometry/polygon';
-import type { CommandInputs } from '../model/command-inputs';
+import type { CommandInputs } from '../commands/command-inputs';
 
 const tower = given(FURNISHED);
 const after = afterFrom(tower);

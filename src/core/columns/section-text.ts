@@ -1,5 +1,5 @@
 import { EXAMPLES } from '../units/examples';
-import type { LengthInput } from '../model/length-input';
+import type { LengthInput } from '../commands/length-input';
 import { refuse, done, type Result } from '../model/result';
 import type { SectionInput } from './column-input';
 

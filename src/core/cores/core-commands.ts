@@ -1,15 +1,15 @@
 import { z } from 'zod';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
-import { freeName, refuseTaken } from '../model/free-name';
+import { freeName, refuseTaken } from '../commands/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Edit } from '../model/edit';
 import type { Id } from '../model/ids';
-import { refuseNow, refusing } from '../model/length-input';
+import { refuseNow, refusing } from '../commands/length-input';
 import { called } from '../kinds/records';
 import { kindOf } from '../kinds/registry';
-import { refSchema, thingReferred } from '../model/refer';
+import { refSchema, thingReferred } from '../commands/refer';
 import { coreOf, withMembers } from './core';
 
 /** What is meant by an id, or by the name of one wall, shaft or stair. */
@@ -101,6 +101,6 @@ export function gatherCopies(edit: Edit, chosen: readonly Id[], copies: Readonly
 
 export const CORE_COMMANDS = [add, change, release] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof CORE_COMMANDS> {}
 }

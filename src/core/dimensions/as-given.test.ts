@@ -91,7 +91,10 @@ it('ends that name dimensions are exchanged by the fix of a thing that stops bel
   );
   const found = (framework: Framework) => solve(framework).findings.filter(({ rule }) => rule === 'span.upsideDown');
   expect(found(upsideDown)).toHaveLength(3);
-  const mended = found(upsideDown).reduce((framework, { fixes: [fix] }) => step(framework, fix!.command, fix!.input).after, upsideDown);
+  const mended = found(upsideDown).reduce(
+    (framework, { fixes: [fix] }) => step(framework, fix!.command, fix!.input).after,
+    upsideDown,
+  );
   expect(found(mended)).toEqual([]);
   expect(only(mended, 'wall', 'W').stopsAt.offsetMm).toEqual(only(upsideDown, 'wall', 'W').startsAt.offsetMm);
 });

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
-import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
-import { refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../commands/length-input';
+import { refSchema } from '../commands/refer';
 import { unitSpelled } from '../units/length-units';
 import type { Dimension } from './dimension';
 
@@ -43,6 +43,6 @@ const remove = defineCommand({
 
 export const DIMENSION_COMMANDS = [define, remove] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof DIMENSION_COMMANDS> {}
 }

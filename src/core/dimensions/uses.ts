@@ -2,7 +2,7 @@ import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Length } from '../units/parse-length';
 import { called, referencesOf } from '../kinds/records';
-import { markOf } from '../model/refer';
+import { markOf } from '../commands/refer';
 
 /** Where a named dimension is used: the records whose lengths hold it, in words. */
 export function usesOf(framework: Framework, dimension: Id): { id: Id; words: string }[] {

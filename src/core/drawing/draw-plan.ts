@@ -3,7 +3,6 @@ import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import { sectionRing } from '../columns/section-shape';
 import { chords } from '../geometry/chords';
 import { bounds, ringMoment, ringArea } from '../geometry/polygon';
-import type { Id } from '../model/ids';
 import { shaftRingAt } from '../shafts/ring-at';
 import type { FloorPiece, Solved, SolvedLevel, SolvedShaft } from '../solving/solved';
 import type { RoomRegion } from '../rooms/solve-rooms';
@@ -13,18 +12,7 @@ import { boxOf, type Drawing, type Primitive } from './drawing';
 import { drawStair } from './draw-stairs';
 import { drawWall } from './draw-walls';
 import { marksOfView } from './view-marks';
-
-export interface PlanView {
-  building: Id;
-  level: Id;
-  /** Scale of the paper, 1 : scale: texts and bubbles keep their size on paper. */
-  scale: number;
-  /** Height of the cut above FFL. */
-  cutAboveMm: number;
-  writeLength: (mm: number) => string;
-  /** Square metres where it is not said. */
-  writeArea?: (mm2: number) => string;
-}
+import type { PlanView } from './plan-view';
 
 /** The plan of one level: slab with its holes, shafts, columns cut, grid with bubbles and dimension strings. */
 export function drawPlan(solved: Solved, view: PlanView): Drawing {

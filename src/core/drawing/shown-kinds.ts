@@ -4,7 +4,8 @@ import { kindOf } from '../kinds/registry';
 import { facet } from '../kinds/kind';
 import type { ViewKind } from '../kinds/view-kinds';
 import type { Drawing, Primitive } from './drawing';
-import { drawPlan, type PlanView } from './draw-plan';
+import { drawPlan } from './draw-plan';
+import type { PlanView } from './plan-view';
 
 /** Styles that belong to grids and are of no record of their own. */
 const OF_GRIDS: ReadonlySet<string> = new Set([

@@ -5,7 +5,7 @@ import { called, walkOfKind } from '../kinds/records';
 import type { Place } from '../model/fields';
 import type { Framework } from '../model/framework';
 import type { Rec } from '../model/kinds';
-import { refuseNow } from '../model/length-input';
+import { refuseNow } from '../commands/length-input';
 import type { Outline } from '../outlines/outline';
 import { resolvePlace } from '../outlines/resolve-place';
 import { shifted } from '../outlines/shifted';

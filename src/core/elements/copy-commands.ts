@@ -4,13 +4,13 @@ import { gatherCopies } from '../cores/core-commands';
 import { lengthOf, minus, times, type Point } from '../geometry/point';
 import type { Mirror } from '../kinds/kind';
 import { called } from '../kinds/records';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { refSchema } from '../model/refer';
-import { heldReferred } from '../setting-out/held-line';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { refSchema } from '../commands/refer';
+import { heldReferred } from '../setting-out/held-referred';
 import { elementIn, idsSchema, inWords } from './element-input';
 import { addCopies, mirror } from './in-plan';
 
@@ -94,6 +94,6 @@ function labelOf(framework: Framework, input: { ids: string[]; line: string }): 
 
 export const COPY_COMMANDS = [copy, mirrorCommand] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof COPY_COMMANDS> {}
 }

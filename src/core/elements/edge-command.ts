@@ -1,15 +1,15 @@
 import { z } from 'zod';
 import { storeyLevels } from '../levels/resolve-levels';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import type { Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
 import { facet } from '../kinds/kind';
 import { called, walkOfKind } from '../kinds/records';
 import { kindOf } from '../kinds/registry';
 import type { Rec } from '../model/kinds';
-import { levelReferred, refSchema } from '../model/refer';
+import { levelReferred, refSchema } from '../commands/refer';
 import { edgeMoved } from '../outlines/edge-moved';
 import type { Outline } from '../outlines/outline';
 import { elementIn } from './element-input';
@@ -94,6 +94,6 @@ const capital = (words: string): string => words.charAt(0).toUpperCase() + words
 
 export const EDGE_COMMANDS = [moveEdge] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof EDGE_COMMANDS> {}
 }

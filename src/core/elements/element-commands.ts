@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import type { Point } from '../geometry/point';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import type { Edit } from '../model/edit';
-import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../commands/length-input';
 import { called } from '../kinds/records';
 import type { Rec } from '../model/kinds';
 import { withMembers } from '../cores/core';
@@ -56,6 +56,6 @@ const remove = defineCommand({
 
 export const ELEMENT_COMMANDS = [move, remove] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof ELEMENT_COMMANDS> {}
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Point } from '../geometry/point';
 import type { Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
-import { refuseNow } from '../model/length-input';
+import { refuseNow } from '../commands/length-input';
 import { called, recordKindOf } from '../kinds/records';
 import type { Rec } from '../model/kinds';
 import type { Outline } from '../outlines/outline';

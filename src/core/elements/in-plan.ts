@@ -7,7 +7,7 @@ import type { Edit } from '../model/edit';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Rec } from '../model/kinds';
-import { refuseNow } from '../model/length-input';
+import { refuseNow } from '../commands/length-input';
 import { mirroredInPlan, movedInPlan } from './by-marks';
 
 type Copied = InPlan<Rec> & { renewed: (edit: Edit, copy: Rec) => Rec };

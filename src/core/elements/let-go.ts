@@ -8,7 +8,7 @@ import type { Edit } from '../model/edit';
 import type { Length } from '../units/parse-length';
 import type { Place } from '../model/fields';
 import type { Id } from '../model/ids';
-import { refuseNow } from '../model/length-input';
+import { refuseNow } from '../commands/length-input';
 import { called, walkOfKind } from '../kinds/records';
 import type { Rec } from '../model/kinds';
 import type { Outline } from '../outlines/outline';

@@ -1,14 +1,14 @@
 import { CARRY_KINDS, CARRY_WORDS, type CarryKind } from '../kinds/carry-kinds';
 import { recordsOf } from '../model/framework';
-import { markOf } from '../model/refer';
+import { markOf } from '../commands/refer';
 import type { Id } from '../model/ids';
 import { parsePath } from '../outlines/typed-path';
 import { RULE_SETS } from '../stairs/rule-sets';
 import { WALL_USES, type WallUse } from '../walls/wall';
 import { STARTING_TYPES, USUAL_TYPE } from '../walls/wall-type';
-import { LENGTH, axisOf, lengthOf, levelOf, placeOf, Unread, type EntryContext, wordOf } from './entry-context';
-import type { Form } from './form';
-import type { CommandInputs } from '../model/command-inputs';
+import { LENGTH, axisOf, lengthOf, levelOf, placeOf, Unread, wordOf } from './entry-context';
+import type { Form, EntryContext } from '../kinds/form';
+import type { CommandInputs } from '../commands/command-inputs';
 
 /** Ids of things by their names or marks, parted by commas: `S1,ST2,A-1`. */
 export function thingsOf(text: string, { framework, building }: EntryContext): Id[] {

@@ -6,19 +6,12 @@ import { axisLines } from '../grids/axis-lines';
 import { buildingCrossings } from '../grids/crossings';
 import { gridsOf } from '../grids/resolve-grids';
 import { levelsOf } from '../levels/resolve-levels';
-import { recordsOf, type Framework } from '../model/framework';
-import { markOf } from '../model/refer';
+import { recordsOf } from '../model/framework';
+import { markOf } from '../commands/refer';
 import type { Id } from '../model/ids';
-import type { LengthUnit } from '../units/length-units';
 import { parseBays } from '../units/parse-bays';
 import { parsePoint } from '../units/parse-point';
-
-/** What a typed line is read against: the framework, the building it is about, and the unit of a bare number. */
-export interface EntryContext {
-  framework: Framework;
-  building: Id;
-  unit: LengthUnit;
-}
+import type { EntryContext } from '../kinds/form';
 
 /** A part of a line that cannot be read, in words. */
 export class Unread extends Error {}

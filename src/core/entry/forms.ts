@@ -11,12 +11,11 @@ import {
   pointOf,
   SECTION,
   sectionOf,
-  type EntryContext,
   wordOf,
 } from './entry-context';
 import { CARRYING_FORMS } from './carrying-forms';
 import { everyFacet } from '../kinds/registry';
-import type { Form } from './form';
+import type { Form, EntryContext } from '../kinds/form';
 import { STRUCTURE_FORMS } from './structure-forms';
 import { angleOf, SETTING_OUT_FORMS } from './setting-out-forms';
 
@@ -193,12 +192,10 @@ export const FORMS: readonly Form[] = [
         section: sectionOf(section!, context),
         ...(on
           ? {
-              flush: on
-                .split(',')
-                .map((line) => ({
-                  line: axisOf(line, context),
-                  face: wordOf(face!, ['interior', 'exterior', 'centre']),
-                })),
+              flush: on.split(',').map((line) => ({
+                line: axisOf(line, context),
+                face: wordOf(face!, ['interior', 'exterior', 'centre']),
+              })),
             }
           : {}),
         ...ends(from, to, context),

@@ -1,6 +1,6 @@
 import { done, refuse, type Result } from '../model/result';
-import { Unread, type EntryContext } from './entry-context';
-import type { Entered, Form } from './form';
+import { Unread } from './entry-context';
+import type { Entered, Form, EntryContext } from '../kinds/form';
 import { FORMS } from './forms';
 
 /** Reads one typed line as a command. What cannot be read says which part, or which forms come near. */

@@ -13,10 +13,9 @@ import {
   SECTION,
   sectionOf,
   Unread,
-  type EntryContext,
   wordOf,
 } from './entry-context';
-import type { Form } from './form';
+import type { Form, EntryContext } from '../kinds/form';
 import { HEADS } from '../grids/grid';
 
 export const angleOf = (text: string | undefined): number => {

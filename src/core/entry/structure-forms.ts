@@ -3,9 +3,9 @@ import type { Id } from '../model/ids';
 import { parsePath } from '../outlines/typed-path';
 import { SHAFT_PURPOSES } from '../shafts/shaft';
 import { thingsOf } from './carrying-forms';
-import { LENGTH, lengthOf, levelOf, placeOf, Unread, type EntryContext, wordOf } from './entry-context';
-import type { Form } from './form';
-import type { CommandInputs } from '../model/command-inputs';
+import { LENGTH, lengthOf, levelOf, placeOf, Unread, wordOf } from './entry-context';
+import type { Form, EntryContext } from '../kinds/form';
+import type { CommandInputs } from '../commands/command-inputs';
 
 /** A closed path as an outline. */
 function outlineOf(text: string, { framework, building, unit }: EntryContext): CommandInputs['shafts.add']['outline'] {

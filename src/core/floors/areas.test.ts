@@ -3,7 +3,7 @@ import polygonClipping, { type Pair, type Polygon } from 'polygon-clipping';
 import { ringArea, type Ring } from '../geometry/polygon';
 import { solve } from '../solving/solve';
 import { given, SMALL_TOWER } from '../testing/given';
-import type { Step } from '../model/command-inputs';
+import type { Step } from '../commands/command-inputs';
 
 /** Area of rings of another library, outer ones less their holes, by the shoelace formula. */
 const areaOf = (polygons: readonly Polygon[]): number => {

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { MATERIALS } from '../columns/column';
 import { extentInputSchema, readExtent } from '../levels/extent-input';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
 import { recordsOf } from '../model/framework';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { formatLength } from '../units/format-length';
 import { mmOf } from '../dimensions/resolve-length';
@@ -146,6 +146,6 @@ const except = defineCommand({
 
 export const FLOOR_COMMANDS = [add, change, except, ...FLOOR_ZONE_COMMANDS] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof FLOOR_COMMANDS> {}
 }

@@ -3,7 +3,7 @@ import { polygonCalls } from '../geometry/boolean';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve, Solver } from '../solving/solve';
 import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step, afterFrom } from '../testing/given';
-import type { Step, CommandInputs, CommandName } from '../model/command-inputs';
+import type { Step, CommandInputs, CommandName } from '../commands/command-inputs';
 
 const bare = given(SMALL_TOWER);
 const after = afterFrom(bare);

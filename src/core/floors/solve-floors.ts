@@ -1,5 +1,4 @@
 import { finding, type Finding, fixBy } from '../checks/finding';
-import type { Profile } from '../geometry/boolean';
 import type { Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Id } from '../model/ids';
@@ -9,11 +8,7 @@ import { isAt } from '../solving/is-at';
 import { jointRing, type Joint } from './joints';
 import { quantiseMm } from '../units/length-units';
 import type { Plate, ZoneAt } from './plates';
-
-/** Profiles by plan key. Equal keys share one profile, so typical floors are cut once. */
-export interface ProfileStore {
-  get: (key: string, outline: Ring, holes: readonly Ring[]) => Profile;
-}
+import type { ProfileStore } from '../geometry/profile-store';
 
 /** What makes holes in slabs: a shaft or a stair, with the slabs it cuts and the ring it cuts out of each. */
 export interface Cutter {

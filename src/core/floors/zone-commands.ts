@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { defineCommand } from '../model/command';
+import { defineCommand } from '../commands/command';
 import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { levelReferred, refSchema, thingReferred } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import type { FloorPlate, FloorZone } from './floor';
 

@@ -5,7 +5,7 @@ import { ringArea } from '../geometry/polygon';
 import { Solver, solve } from '../solving/solve';
 import { holeCount } from './hole-count';
 import { given, levelId, refusal, afterFrom } from '../testing/given';
-import type { Step } from '../model/command-inputs';
+import type { Step } from '../commands/command-inputs';
 
 const rectangle = (place: string, widthMm: number, depthMm: number) => ({
   type: 'rectangle' as const,

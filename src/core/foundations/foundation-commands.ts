@@ -2,14 +2,14 @@ import { z } from 'zod';
 import { MATERIALS } from '../columns/column';
 import { endInputSchema, readEnd } from '../levels/end-input';
 import { storeyLevels } from '../levels/resolve-levels';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
-import { freeName, refuseTaken } from '../model/free-name';
+import { freeName, refuseTaken } from '../commands/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, refSchema, thingReferred } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { buildingReferred, refSchema, thingReferred } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { FOUNDATION_FORMS, type Foundation, type FoundationForm } from './foundation';
 
@@ -134,6 +134,6 @@ const change = defineCommand({
 
 export const FOUNDATION_COMMANDS = [add, change] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof FOUNDATION_COMMANDS> {}
 }

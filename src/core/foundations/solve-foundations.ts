@@ -11,7 +11,7 @@ import { called } from '../kinds/records';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../passes/plan-facts';
 import type { ColumnPiece, FoundationPiece } from '../solving/solved';
-import type { UnionStore } from '../walls/wall-pieces';
+import type { UnionStore } from '../geometry/profile-store';
 import { stripsOf, wallPath } from '../walls/wall-path';
 import type { Foundation } from './foundation';
 

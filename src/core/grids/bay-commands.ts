@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { lengthPlus } from '../dimensions/resolve-length';
-import { defineCommand } from '../model/command';
+import { defineCommand } from '../commands/command';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { refSchema } from '../commands/refer';
 import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import { formatBays, saidBays } from '../units/parse-bays';

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { angleSchema, textSchema } from '../model/fields';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { buildingReferred, refSchema } from '../commands/refer';
 import { saidBays } from '../units/parse-bays';
 import { quantiseMm } from '../units/length-units';
 import { BAY_COMMANDS } from './bay-commands';
@@ -362,6 +362,6 @@ export const GRID_COMMANDS = [
   removeGrid,
 ] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof GRID_COMMANDS> {}
 }

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { recordsOf, type Framework } from '../model/framework';
-import { refuseNow, refusing } from '../model/length-input';
-import { refSchema } from '../model/refer';
+import { refuseNow, refusing } from '../commands/length-input';
+import { refSchema } from '../commands/refer';
 import { quantiseMm } from '../units/length-units';
 import { gridIn } from './grid-input';
 import { presetSchema, type Preset } from './preset';
@@ -76,6 +76,6 @@ const remove = defineCommand({
 
 export const PRESET_COMMANDS = [save, take, remove] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof PRESET_COMMANDS> {}
 }

@@ -3,7 +3,7 @@ import { letGo } from '../elements/let-go';
 import type { Edit } from '../model/edit';
 import { recordOf } from '../model/framework';
 import type { Id } from '../model/ids';
-import { refuseNow } from '../model/length-input';
+import { refuseNow } from '../commands/length-input';
 import { quantiseMm } from '../units/length-units';
 import type { GridLine } from './grid';
 import { lineById } from './resolve-grids';

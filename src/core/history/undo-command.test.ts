@@ -1,5 +1,5 @@
-import { plan, recalledBy } from '../model/commands';
-import type { Recall } from '../model/command';
+import { plan, recalledBy } from '../commands/commands';
+import type { Recall } from '../commands/command';
 import { done, refuse } from '../model/result';
 import { derivedCommandId } from '../model/ids';
 import { given, levelId, SMALL_TOWER, step } from '../testing/given';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { apply } from '../model/changes';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { idSchema } from '../model/ids';
 import { planUndo } from './undo';
 
@@ -26,6 +26,6 @@ const undo = defineCommand({
 
 export const HISTORY_COMMANDS = [undo] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof HISTORY_COMMANDS> {}
 }

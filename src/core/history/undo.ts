@@ -1,7 +1,7 @@
 import { apply, fieldAt, invert, touchedIds, type Changes } from '../model/changes';
-import type { Recalled } from '../model/command';
+import type { Recalled } from '../commands/command';
 import type { Framework } from '../model/framework';
-import { faultAfter } from '../model/integrity';
+import { faultAfter } from '../kinds/integrity';
 import { sameJson } from '../model/json';
 import { called } from '../kinds/records';
 import { done, refuse, type Result } from '../model/result';

@@ -5,7 +5,7 @@ import { labelsOf } from '../grids/labels';
 import { done, refuse, type Result } from '../model/result';
 import { LONGEST_MM, MM_PER_UNIT, type LengthUnit } from '../units/length-units';
 import type { Sheet } from './sheet';
-import type { CommandInputs } from '../model/command-inputs';
+import type { CommandInputs } from '../commands/command-inputs';
 
 /** Lines of one direction as understood, first line first. */
 export interface RecognisedDirection {

@@ -1,12 +1,12 @@
 import type { z } from 'zod';
 import type { Body } from '../bodies/body';
 import type { Finding } from '../checks/finding';
-import type { Form } from '../entry/form';
+import type { Form } from './form';
 import type { Point } from '../geometry/point';
-import type { Command } from '../model/command';
+import type { Command } from '../commands/command';
 import type { Edit } from '../model/edit';
 import type { Id } from '../model/ids';
-import type { Sent } from '../model/command-inputs';
+import type { Sent } from '../commands/command-inputs';
 import type { Kind, RecordOf } from '../model/kinds';
 import type { CarryKind } from './carry-kinds';
 import type { Pass } from '../passes/pass';
@@ -91,7 +91,7 @@ export interface KindDef<K extends Kind = Kind> {
 
 /** Of kinds whose parts still stand where they stood before there were facets for them. */
 export const ELSEWHERE = {
-  commands: none('They are listed in model/commands.ts'),
+  commands: none('They are listed in commands/commands.ts'),
   forms: none('Its typed lines stand in entry/'),
   bodies: none('It has pieces of its own making'),
   report: none('Its rows stand in report/report.ts'),

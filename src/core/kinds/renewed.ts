@@ -1,5 +1,5 @@
 import type { Edit } from '../model/edit';
-import { freeName } from '../model/free-name';
+import { freeName } from '../commands/free-name';
 import type { Rec } from '../model/kinds';
 import { walkOfKind } from './records';
 

@@ -2,10 +2,10 @@ import { z } from 'zod';
 import type { End } from '../model/fields';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow } from '../model/length-input';
-import { levelReferred, refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow } from '../commands/length-input';
+import { levelReferred, refSchema } from '../commands/refer';
 import { storeyLevels } from './resolve-levels';
-import type { Given } from '../model/command-inputs';
+import type { Given } from '../commands/command-inputs';
 
 /** An end of a vertical element in a command's input. */
 export const endInputSchema = z.strictObject({

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { refuseNow } from '../model/length-input';
-import { levelReferred, refSchema } from '../model/refer';
+import { refuseNow } from '../commands/length-input';
+import { levelReferred, refSchema } from '../commands/refer';
 import type { Extent } from './extent';
 import { storeyLevels } from './resolve-levels';
 

@@ -1,7 +1,7 @@
 import { lengthPlus } from '../dimensions/resolve-length';
 import type { Edit } from '../model/edit';
 import type { Id } from '../model/ids';
-import { refuseNow } from '../model/length-input';
+import { refuseNow } from '../commands/length-input';
 import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import { baseLevel, type MoveMode } from './chain';

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
-import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
-import { buildingReferred, levelReferred, refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../commands/length-input';
+import { buildingReferred, levelReferred, refSchema } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { formatElevation, formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
@@ -324,6 +324,6 @@ export const LEVEL_COMMANDS = [
   ...LEVEL_SET_COMMANDS,
 ] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof LEVEL_COMMANDS> {}
 }

@@ -1,7 +1,7 @@
 import { recordsOf } from '../model/framework';
 import { given, SMALL_TOWER, step } from '../testing/given';
 import { levelDifferences, otherWords } from './level-differences';
-import type { CommandInputs, CommandName } from '../model/command-inputs';
+import type { CommandInputs, CommandName } from '../commands/command-inputs';
 
 const bare = given(SMALL_TOWER);
 const building = recordsOf(bare, 'building')[0]!.id;

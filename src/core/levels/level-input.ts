@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { refuseNow } from '../model/length-input';
+import { refuseNow } from '../commands/length-input';
 import { parseBays } from '../units/parse-bays';
 
 export const modeSchema = z.enum(['push', 'only']).default('push');

@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { defineCommand } from '../model/command';
+import { defineCommand } from '../commands/command';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import { recordOf } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
-import { buildingReferred, levelReferred, refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../commands/length-input';
+import { buildingReferred, levelReferred, refSchema } from '../commands/refer';
 import { formatElevation, formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import { BUDGET_ZONES, NO_BUDGET } from './budget';

@@ -5,7 +5,7 @@ import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step, afterFrom } from
 import { freeName, nextName, numbersWithout } from './names';
 import { removalPreview } from './remove-level';
 import { levelById, levelsOf } from './resolve-levels';
-import type { CommandInputs } from '../model/command-inputs';
+import type { CommandInputs } from '../commands/command-inputs';
 
 const bare = given(SMALL_TOWER);
 const furnished = given(FURNISHED);

@@ -1,10 +1,4 @@
-import type { Framework } from './framework';
-
-/** How something is worked out from a framework, for a key: an id, or '' where it is about all of it. */
-export interface Derivation<T> {
-  readonly name: string;
-  readonly work: (framework: Framework, key: string) => T;
-}
+import type { Derivation, Framework } from './framework';
 
 const known = new WeakMap<Framework, Map<Derivation<unknown>, Map<string, unknown>>>();
 

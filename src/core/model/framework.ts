@@ -1,4 +1,3 @@
-import type { Derivation } from './derived';
 import { hashOf } from './hash';
 import type { Id } from './ids';
 import type { Kind, Rec, RecordOf } from './kinds';
@@ -8,6 +7,12 @@ export interface Framework {
   readonly records: ReadonlyMap<Id, Rec>;
   /** Where it is read by a pass, which is told of every read. */
   readonly reading?: Reading;
+}
+
+/** How something is worked out from a framework, for a key: an id, or '' where it is about all of it. */
+export interface Derivation<T> {
+  readonly name: string;
+  readonly work: (framework: Framework, key: string) => T;
 }
 
 /** What a framework that is read by a pass answers itself. */

@@ -2,15 +2,15 @@ import { z } from 'zod';
 import { angleSchema, type Place } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow } from '../model/length-input';
-import { axisReferred, crossingReferred, gridReferred, lineReferred, refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow } from '../commands/length-input';
+import { axisReferred, crossingReferred, gridReferred, lineReferred, refSchema } from '../commands/refer';
 import { crossingOf } from '../grids/crossings';
 import { WALL_FACES } from '../walls/wall-faces';
 import { parsePoint } from '../units/parse-point';
 import type { Outline } from './outline';
-import { heldReferred } from '../setting-out/held-line';
+import { heldReferred } from '../setting-out/held-referred';
 import { resolveOutline } from '../setting-out/resolve-outline';
-import type { Given } from '../model/command-inputs';
+import type { Given } from '../commands/command-inputs';
 
 /** A place: a point as typed (`7200,6600`, `C-4 + 1200,300`), or two crossing grid lines (null: the building's zero) and a shift. */
 export const placeInputSchema = z.union([

@@ -1,8 +1,8 @@
 import { minus, plus, quantised, turned, type Point } from '../geometry/point';
-import { crossingReferred } from '../model/refer';
+import { crossingReferred } from '../commands/refer';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { refusing } from '../model/length-input';
+import { refusing } from '../commands/length-input';
 import { done, refuse, type Result } from '../model/result';
 import { EXAMPLES } from '../units/examples';
 import { parseLength, type LengthContext } from '../units/parse-length';

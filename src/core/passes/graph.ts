@@ -1,4 +1,4 @@
-import type { Derivation } from '../model/derived';
+import type { Derivation } from '../model/framework';
 import type { Framework } from '../model/framework';
 import type { Kind, Rec } from '../model/kinds';
 import { Node } from './node';

@@ -1,4 +1,4 @@
-import type { ProfileStore } from '../floors/solve-floors';
+import type { ProfileStore } from '../geometry/profile-store';
 import { sharedWith, subtract, unionLess, type Profile } from '../geometry/boolean';
 import type { Ring } from '../geometry/polygon';
 import type { PlanFacts } from './plan-facts';

@@ -1,15 +1,15 @@
 import { z } from 'zod';
 import { MATERIALS } from '../columns/column';
 import { storeyLevels } from '../levels/resolve-levels';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
-import { freeName, refuseTaken } from '../model/free-name';
+import { freeName, refuseTaken } from '../commands/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { outlineFromWalls } from '../walls/outline-from-walls';
 import { STARTING_TYPES } from '../walls/wall-type';
 import { takeType, typeInputSchema } from '../walls/wall-input';
@@ -154,6 +154,6 @@ const change = defineCommand({
 
 export const ROOF_COMMANDS = [addFlat, change] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof ROOF_COMMANDS> {}
 }

@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, levelReferred, refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { buildingReferred, levelReferred, refSchema } from '../commands/refer';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
 import { freeRoomNumber } from './free-room-number';
 import { ROOM_USES, type BoundaryLine, type Room } from './room';
@@ -136,6 +136,6 @@ const changeBoundary = defineCommand({
 
 export const ROOM_COMMANDS = [add, change, addBoundary, changeBoundary] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof ROOM_COMMANDS> {}
 }

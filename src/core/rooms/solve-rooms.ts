@@ -7,7 +7,7 @@ import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolvePlace } from '../outlines/resolve-place';
 import type { PlanFacts } from '../passes/plan-facts';
-import type { UnionStore } from '../walls/wall-pieces';
+import type { UnionStore } from '../geometry/profile-store';
 import type { BoundaryLine, Room } from './room';
 
 /** A closed region of a level's walls. */

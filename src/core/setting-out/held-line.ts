@@ -5,11 +5,10 @@ import { offsetCurve } from '../geometry/curve';
 import { minus } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import { directionDeg } from '../geometry/trig';
-import { axisLine, axisLines, type AxisLine } from '../grids/axis-lines';
+import { axisLine, type AxisLine } from '../grids/axis-lines';
 import { derived } from '../model/derived';
-import { recordOf, recordsOf, type Framework } from '../model/framework';
+import { recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { refuseNow } from '../model/length-input';
 import { stripsOf, wallPath } from '../walls/wall-path';
 import type { Rec } from '../model/kinds';
 import { outlineRing } from '../outlines/outline-ring';
@@ -96,22 +95,4 @@ function ringToHold(framework: Framework, record: Rec, edge: number): HeldRing |
   const ring = sectionHull(sectionMm(framework, record.section), at, turnDeg);
   const called = `column ${record.name ?? mark ?? ''} face`.replace('  ', ' ');
   return { ring, side: edge, called, building: record.building };
-}
-
-/** A line to hold a face to, by id, label or name. */
-export function heldReferred(framework: Framework, ref: string, building: Id): AxisLine {
-  const byId = heldLine(framework, ref);
-  if (byId) return byId;
-  const all = [
-    ...axisLines(framework).values(),
-    ...recordsOf(framework, 'settingOutLine').flatMap(({ id }) =>
-      axisLine(framework, id) ? [] : (heldLine(framework, id) ?? []),
-    ),
-  ].filter((line) => line.building === building && line.label === ref);
-  if (all.length === 1) return all[0]!;
-  return refuseNow(
-    all.length === 0
-      ? `There is no grid or setting-out line named ${ref}`
-      : `There are ${all.length} lines named ${ref}. Say which one by its id`,
-  );
 }

@@ -5,15 +5,16 @@ import { leftDistance } from '../geometry/curve';
 import { axisLine, type AxisLine } from '../grids/axis-lines';
 import { letGo } from '../elements/let-go';
 import { levelRangeSchema, readLevelRange } from '../grids/grid-input';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../model/length-input';
-import { buildingReferred, refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../commands/length-input';
+import { buildingReferred, refSchema } from '../commands/refer';
 import type { Length } from '../units/parse-length';
-import { edgeOf, heldReferred } from './held-line';
+import { edgeOf } from './held-line';
+import { heldReferred } from './held-referred';
 import type { SettingOutLine } from './setting-out-line';
 
 /** A setting-out line by id or name. */
@@ -191,6 +192,6 @@ const remove = defineCommand({
 
 export const SETTING_OUT_COMMANDS = [add, change, move, remove] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof SETTING_OUT_COMMANDS> {}
 }

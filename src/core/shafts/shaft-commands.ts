@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { endInputSchema, readEnd, readSpan } from '../levels/end-input';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
-import { freeName } from '../model/free-name';
+import { freeName } from '../commands/free-name';
 import { recordsOf, type Framework } from '../model/framework';
-import { refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
+import { refuseNow, refusing } from '../commands/length-input';
+import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { SHAFT_PURPOSES, SLAB_STATES, type Shaft, type ShaftException } from './shaft';
 
@@ -139,6 +139,6 @@ const except = defineCommand({
 
 export const SHAFT_COMMANDS = [add, change, except] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof SHAFT_COMMANDS> {}
 }

@@ -6,13 +6,14 @@ import { recordOf, recordsOf } from '../model/framework';
 import { definePass, partsOf, type Context } from '../passes/pass';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { quantiseMm } from '../units/length-units';
-import type { SolvedBuilding, SolvedLevel, SolvedSurvey } from './solved';
+import type { SolvedBuilding, SolvedLevel } from './solved';
+import type { SurveyMm } from '../buildings/survey';
 
 /** Where the project stands in the survey. */
 export const surveyPass = definePass({
   name: 'survey',
   scope: 'project',
-  run: ({ framework }): SolvedSurvey | null => {
+  run: ({ framework }): SurveyMm | null => {
     const survey = recordsOf(framework, 'project')[0]?.survey;
     if (!survey) return null;
     const { eastingMm, northingMm, heightMm, trueNorthDeg } = survey;

@@ -14,6 +14,7 @@ import type { SolvedStair } from '../stairs/solved-stair';
 import type { WallPiece } from '../walls/solved-wall';
 import type { ViewMark } from '../views/view-mark';
 import type { Finding } from '../checks/finding';
+import type { SurveyMm } from '../buildings/survey';
 
 /** All plan geometry is in building axes and all heights are the building's own, in millimetres. */
 export interface SolvedBuilding {
@@ -194,17 +195,9 @@ export interface SolvedShaft {
   levels: Id[];
 }
 
-/** Survey coordinates of the project's zero. */
-export interface SolvedSurvey {
-  eastingMm: number;
-  northingMm: number;
-  heightMm: number;
-  trueNorthDeg: number;
-}
-
 /** Everything worked out from a framework. Plain values throughout, so it crosses to and from workers. */
 export interface Solved {
-  survey: SolvedSurvey | null;
+  survey: SurveyMm | null;
   buildings: SolvedBuilding[];
   levels: SolvedLevel[];
   lines: SolvedLine[];

@@ -2,10 +2,10 @@ import { z } from 'zod';
 import { lengthPlus, mmOf } from '../dimensions/resolve-length';
 import { turned } from '../geometry/point';
 import { endInputSchema, readEnd, readSpan, type EndInput } from '../levels/end-input';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema, type End } from '../model/fields';
-import { freeName } from '../model/free-name';
+import { freeName } from '../commands/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import {
@@ -15,8 +15,8 @@ import {
   refusing,
   type LengthInput,
   saidLength,
-} from '../model/length-input';
-import { buildingReferred, refSchema, thingReferred } from '../model/refer';
+} from '../commands/length-input';
+import { buildingReferred, refSchema, thingReferred } from '../commands/refer';
 import type { Outline } from '../outlines/outline';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { resolveOutline } from '../setting-out/resolve-outline';
@@ -211,6 +211,6 @@ const lengthenWell = defineCommand({
 
 export const STAIR_COMMANDS = [add, change, lengthenWell] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof STAIR_COMMANDS> {}
 }

@@ -1,5 +1,5 @@
 import { apply, invert } from '../model/changes';
-import { COMMANDS } from '../model/commands';
+import { COMMANDS } from '../commands/commands';
 import { EMPTY_FRAMEWORK, frameworkHash } from '../model/framework';
 import { recordSchema } from '../kinds/records';
 import { hashOf } from '../model/hash';

@@ -1,4 +1,4 @@
-import { plan } from '../model/commands';
+import { plan } from '../commands/commands';
 import type { Changes } from '../model/changes';
 import { recordsOf, type Framework } from '../model/framework';
 import { derivedCommandId, type Id } from '../model/ids';
@@ -7,7 +7,7 @@ import { storeyLevels } from '../levels/resolve-levels';
 import { gridsOf } from '../grids/resolve-grids';
 import { numbersFrom } from './random-commands';
 import { given } from './given';
-import type { CommandInputs, CommandName, Step } from '../model/command-inputs';
+import type { CommandInputs, CommandName, Step } from '../commands/command-inputs';
 
 /** What inputs are made of: the framework as it stands, and chance. */
 interface Chance {

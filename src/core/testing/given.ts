@@ -1,8 +1,8 @@
 import { derivedCommandId } from '../model/ids';
-import { plan } from '../model/commands';
+import { plan } from '../commands/commands';
 import { EMPTY_FRAMEWORK, recordsOf, type Framework } from '../model/framework';
-import type { Planned } from '../model/command';
-import type { Step, CommandName, CommandInputs, Sent } from '../model/command-inputs';
+import type { Planned } from '../commands/command';
+import type { Step, CommandName, CommandInputs, Sent } from '../commands/command-inputs';
 
 /** A framework built by commands, for tests. Throws with the refusal when a step is refused. */
 export function given(steps: readonly Step[], start: Framework = EMPTY_FRAMEWORK): Framework {

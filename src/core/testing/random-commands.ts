@@ -1,10 +1,10 @@
 import { derivedCommandId, type Id } from '../model/ids';
-import { plan } from '../model/commands';
+import { plan } from '../commands/commands';
 import type { Changes } from '../model/changes';
 import { EMPTY_FRAMEWORK, recordsOf, type Framework } from '../model/framework';
 import { storeyLevels } from '../levels/resolve-levels';
 import { gridsOf } from '../grids/resolve-grids';
-import type { Step, CommandInputs, Sent } from '../model/command-inputs';
+import type { Step, CommandInputs, Sent } from '../commands/command-inputs';
 import type { SectionInput } from '../columns/column-input';
 
 /** A small repeatable source of numbers in 0..1 (the "mulberry" 32-bit mixer). */

@@ -1,15 +1,15 @@
 import { z } from 'zod';
 import { levelById, storeyLevels } from '../levels/resolve-levels';
 import type { Extent } from '../levels/extent';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { refuseNow, refusing } from '../model/length-input';
+import { refuseNow, refusing } from '../commands/length-input';
 import type { Rec, RecordOf } from '../model/kinds';
-import { buildingAsked, levelReferred, refSchema } from '../model/refer';
+import { buildingAsked, levelReferred, refSchema } from '../commands/refer';
 import { freeOpeningNames, freeWallName } from '../walls/wall-input';
 import { wallPath } from '../walls/wall-path';
 import { following, type Typical } from './typical';
@@ -212,6 +212,6 @@ function serves(
 
 export const TYPICAL_COMMANDS = [follow, release] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof TYPICAL_COMMANDS> {}
 }

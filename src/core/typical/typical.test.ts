@@ -1,7 +1,7 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { given, levelId, refusal, afterFrom } from '../testing/given';
-import type { CommandInputs, CommandName } from '../model/command-inputs';
+import type { CommandInputs, CommandName } from '../commands/command-inputs';
 
 const layers = [{ name: 'concrete', thicknessMm: 200, core: true }];
 const corners = (text: string) =>

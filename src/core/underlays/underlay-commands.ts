@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { recordsOf, type Framework } from '../model/framework';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, levelReferred, refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { buildingReferred, levelReferred, refSchema } from '../commands/refer';
 import { registered } from './place-underlay';
 import { underlaySchema, type Underlay } from './underlay';
 
@@ -160,6 +160,6 @@ const remove = defineCommand({
 
 export const UNDERLAY_COMMANDS = [add, change, register, replace, remove] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof UNDERLAY_COMMANDS> {}
 }

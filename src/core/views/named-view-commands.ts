@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { recordsOf } from '../model/framework';
-import { refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, levelReferred, refSchema } from '../model/refer';
+import { refuseNow, refusing } from '../commands/length-input';
+import { buildingReferred, levelReferred, refSchema } from '../commands/refer';
 import { namedViewSchema } from './named-view';
 import { WHOLE } from './view-part';
 
@@ -58,6 +58,6 @@ const drop = defineCommand({
 
 export const NAMED_VIEW_COMMANDS = [keep, drop] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof NAMED_VIEW_COMMANDS> {}
 }

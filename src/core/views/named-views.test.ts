@@ -1,4 +1,5 @@
-import { drawPlan, type PlanView } from '../drawing/draw-plan';
+import { drawPlan } from '../drawing/draw-plan';
+import type { PlanView } from '../drawing/plan-view';
 import { ghostsOf, withoutKinds } from '../drawing/shown-kinds';
 import { recordsOf } from '../model/framework';
 import { solve } from '../solving/solve';

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { curveLength } from '../geometry/curve';
 import { axisLine } from '../grids/axis-lines';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
 import { recordsOf } from '../model/framework';
 import { idSchema } from '../model/ids';
-import { refuseNow, refusing } from '../model/length-input';
-import { buildingReferred, refSchema } from '../model/refer';
+import { refuseNow, refusing } from '../commands/length-input';
+import { buildingReferred, refSchema } from '../commands/refer';
 
 const metres = z.number().min(-1e7).max(1e7);
 const viewSchema = textSchema(120).describe('plan, plan <level id>, elevation <side> or section <line id>');
@@ -77,6 +77,6 @@ const clearMarks = defineCommand({
 
 export const VIEW_COMMANDS = [setMark, clearMarks] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof VIEW_COMMANDS> {}
 }

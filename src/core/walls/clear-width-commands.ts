@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { mmOf } from '../dimensions/resolve-length';
 import { times, lengthOf } from '../geometry/point';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { recordsOf } from '../model/framework';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../model/length-input';
-import { refSchema, thingReferred } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { refSchema, thingReferred } from '../commands/refer';
 import { shifted } from '../outlines/shifted';
 import { formatLength } from '../units/format-length';
 import { clearBetween } from './clear-between';
@@ -62,6 +62,6 @@ const release = defineCommand({
 
 export const CLEAR_WIDTH_COMMANDS = [hold, release] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof CLEAR_WIDTH_COMMANDS> {}
 }

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { levelReferred, refSchema, thingReferred } from '../model/refer';
-import { defineCommand } from '../model/command';
+import { levelReferred, refSchema, thingReferred } from '../commands/refer';
+import { defineCommand } from '../commands/command';
 import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
-import { LengthReader, lengthInputSchema, refuseNow, refusing, type LengthInput } from '../model/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, type LengthInput } from '../commands/length-input';
 import { OPENING_KINDS, type Wall, type WallOpening } from './wall';
 import { freeOpeningNames } from './wall-input';
 import { alongPath, pathLength, wallPath } from './wall-path';

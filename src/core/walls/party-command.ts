@@ -3,15 +3,15 @@ import { between } from '../buildings/between-buildings';
 import { mmOf } from '../dimensions/resolve-length';
 import { distance, type Point } from '../geometry/point';
 import { endMm } from '../levels/resolve-end';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { refuseNow, refusing } from '../model/length-input';
+import { refuseNow, refusing } from '../commands/length-input';
 import type { RecordOf } from '../model/kinds';
-import { refSchema, thingReferred } from '../model/refer';
+import { refSchema, thingReferred } from '../commands/refer';
 import type { Outline } from '../outlines/outline';
 import { STARTING_TYPES } from './wall-type';
 import { freeWallName, takeType, typeInputSchema } from './wall-input';
@@ -141,6 +141,6 @@ const makeParty = defineCommand({
 
 export const PARTY_COMMANDS = [makeParty] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof PARTY_COMMANDS> {}
 }

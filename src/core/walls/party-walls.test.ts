@@ -2,7 +2,7 @@ import { bounds } from '../geometry/polygon';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { given, refusal, afterFrom } from '../testing/given';
-import type { Step } from '../model/command-inputs';
+import type { Step } from '../commands/command-inputs';
 
 const layers = [{ name: 'concrete', thicknessMm: 300, core: true }];
 const corners = (text: string) =>

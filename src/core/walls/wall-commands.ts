@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { ringArea } from '../geometry/polygon';
 import { endInputSchema, readEnd, type EndInput } from '../levels/end-input';
 import { levelById } from '../levels/resolve-levels';
-import { defineCommand } from '../model/command';
-import type { InputsOf } from '../model/command-inputs';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
 import { textSchema, type End } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -14,8 +14,8 @@ import {
   refusing,
   type LengthInput,
   saidLength,
-} from '../model/length-input';
-import { buildingReferred, levelReferred, refSchema, thingReferred } from '../model/refer';
+} from '../commands/length-input';
+import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
 import { OPENING_COMMANDS } from './opening-commands';
 import { WALL_USES, type Wall, type WallException } from './wall';
@@ -286,6 +286,6 @@ const defineType = defineCommand({
 
 export const WALL_COMMANDS = [add, change, except, flip, parallel, defineType, ...OPENING_COMMANDS] as const;
 
-declare module '../model/command-inputs' {
+declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof WALL_COMMANDS> {}
 }

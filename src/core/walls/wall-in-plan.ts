@@ -1,7 +1,7 @@
 import { mirrored } from '../elements/mirror-outline';
 import type { Mirror } from '../kinds/kind';
 import type { Edit } from '../model/edit';
-import { refuseNow } from '../model/length-input';
+import { refuseNow } from '../commands/length-input';
 import type { Wall } from './wall';
 import { freeOpeningNames, freeWallName } from './wall-input';
 import { wallPath } from './wall-path';

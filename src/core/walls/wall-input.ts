@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { textSchema } from '../model/fields';
 import type { Edit } from '../model/edit';
-import { freeName } from '../model/free-name';
+import { freeName } from '../commands/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow } from '../model/length-input';
-import { refSchema } from '../model/refer';
+import { LengthReader, lengthInputSchema, refuseNow } from '../commands/length-input';
+import { refSchema } from '../commands/refer';
 import type { WallOpening } from './wall';
 import type { WallType } from './wall-type';
 

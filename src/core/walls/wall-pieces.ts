@@ -16,14 +16,12 @@ import type { SolvedOpening, WallPiece } from './solved-wall';
 import type { Wall, WallOpening } from './wall';
 import type { WallPlan } from './wall-plans';
 import { alongPath, pathLength, stripsOf, wallPath } from './wall-path';
+import type { UnionStore } from '../geometry/profile-store';
 
 /** Plans are cut this far above FFL. */
 const PLAN_CUT_MM = 1200;
 /** Less of a wall beside a slab's edge is none, mm². */
 const LEAST_BAND_MM2 = 1000;
-
-/** Profiles of rings together less others, kept by what they are made of. */
-export type UnionStore = (key: string, rings: readonly Ring[], holes: readonly Ring[]) => Profile;
 
 /** A wall between two heights, from a zero that all of them share. */
 export interface Standing {

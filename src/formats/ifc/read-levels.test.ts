@@ -1,4 +1,4 @@
-import { plan } from '@/core/model/commands';
+import { plan } from '@/core/commands/commands';
 import { levelDifferences } from '@/core/levels/level-differences';
 import { recordsOf } from '@/core/model/framework';
 import { derivedCommandId } from '@/core/model/ids';

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { frameworkHash, recordsById } from '@/core/model/framework';
 import { FURNISHED, given } from '@/core/testing/given';
-import { writeSpineFile } from '@/core/model/spine-text';
+import { writeSpineFile } from '@/core/kinds/spine-text';
 import { readSpineFile } from './spine-file';
 
 const tower = given(FURNISHED);

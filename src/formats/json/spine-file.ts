@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Framework } from '@/core/model/framework';
 import { idSchema } from '@/core/model/ids';
-import { faultAfter } from '@/core/model/integrity';
+import { faultAfter } from '@/core/kinds/integrity';
 import { FILE_VERSION, upcast } from '@/core/kinds/migrate';
 import { recordSchema } from '@/core/kinds/records';
 import type { Rec } from '@/core/model/kinds';

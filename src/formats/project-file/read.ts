@@ -3,7 +3,7 @@ import { unzipSync } from 'fflate';
 import type { z } from 'zod';
 import { apply, type Changes } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from '@/core/model/framework';
-import { faultAfter } from '@/core/model/integrity';
+import { faultAfter } from '@/core/kinds/integrity';
 import { FILE_VERSION, upcastChanges } from '@/core/kinds/migrate';
 import { done, refuse, type Result } from '@/core/model/result';
 import type { KeptView } from '@/core/views/named-view';

@@ -2,12 +2,7 @@ import { refuse, type Result } from '@/core/model/result';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { ExportWanted } from '../handing-over/make-export';
 import type { SheetWanted } from '../sheet/make-sheet';
-
-/** What a job answers: something that is written as JSON, and a file where it makes one. */
-export interface Made {
-  json: unknown;
-  file?: Uint8Array;
-}
+import type { Made } from './made';
 
 /** Inputs of the jobs, by name. The bytes of the file they read come beside. */
 export interface JobInputs {

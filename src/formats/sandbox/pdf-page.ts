@@ -1,6 +1,6 @@
 import { createCanvas } from '@napi-rs/canvas';
 import { refuse, type Result } from '@/core/model/result';
-import type { Made } from './jobs';
+import type { Made } from './made';
 
 /** Dots per inch a page is drawn at, lowered for large sheets so that the picture stays under the most pixels. */
 const DOTS_PER_INCH = 150;

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { refuse, type Result } from '@/core/model/result';
-import type { Made } from './jobs';
+import type { Made } from './made';
 
 /** Pixels of a picture at the most: a few kilobytes can claim any number of them. */
 const MOST_PIXELS = 100_000_000;

@@ -1,8 +1,9 @@
 import { Socket } from 'node:net';
 import { refuse, type Result } from '@/core/model/result';
 import { Incoming } from './bytes-across';
-import { JOBS, OWN_WORK, type JobName, type Made } from './jobs';
+import { JOBS, OWN_WORK, type JobName } from './jobs';
 import { ANSWERS_FD, type Asked, type Said } from './work-process';
+import type { Made } from './made';
 
 /** Bytes of an answer at the most: what is larger nobody could look at, and it would hold up everybody else. */
 const MOST_ANSWER_BYTES = 24_000_000;

@@ -1,8 +1,8 @@
 import { and, asc, eq, gt, sql } from 'drizzle-orm';
 import { laterAuthorAmong } from '@/core/history/undo';
 import { isEmpty, touchedIds, type Changes } from '@/core/model/changes';
-import { groundsDigest, type Planned, type Recalled } from '@/core/model/command';
-import { plan, recalledBy } from '@/core/model/commands';
+import { groundsDigest, type Planned, type Recalled } from '@/core/commands/command';
+import { plan, recalledBy } from '@/core/commands/commands';
 import type { Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { inputRefusal } from '@/core/model/command';
+import { inputRefusal } from '@/core/commands/command';
 import { isUuid } from '@/core/model/ids';
 import { LogFault } from '../changes/head';
 import { database } from '../db/connection';

@@ -174,7 +174,7 @@ describe('a framework file', () => {
   it('becomes a project; a damaged one is refused in words', async () => {
     const { projectId, orla } = await tower();
     const framework = await replayAll(database(), projectId, await readHeadSeq(projectId));
-    const { writeSpineFile } = await import('@/core/model/spine-text');
+    const { writeSpineFile } = await import('@/core/kinds/spine-text');
     const text = writeSpineFile(framework);
     const { id, name } = await importProject(asker(orla), 'tower.spine.json', strToU8(text));
     expect(name).toBe('Tower');

@@ -9,7 +9,7 @@ import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { useTrial } from '../session/use-trial';
 import { ConsequenceList } from './consequence-list';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 /** Carries what stands in the current storey to another, kind by kind, with what it brings about said first. */
 export function CarryStorey() {

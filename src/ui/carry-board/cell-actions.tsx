@@ -5,7 +5,7 @@ import { facet } from '@/core/kinds/kind';
 import { kindOf } from '@/core/kinds/registry';
 import { ActionButton } from '../fields/fields';
 import { useSlice } from '../session/store';
-import type { CommandName, CommandInputs } from '@/core/model/command-inputs';
+import type { CommandName, CommandInputs } from '@/core/commands/command-inputs';
 
 /** What can be done with the chosen thing at the current level: an exception, or none any more. */
 export function CellActions({ column }: { column: BoardColumn | null }) {

@@ -10,7 +10,7 @@ import { useProject, useSlice } from '../session/store';
 import { BUILDING, extent, ID, KIND, length, outline, own, text, type FieldsOf } from '../fields/declared/field-spec';
 import { ThingPanel } from './thing-panel';
 import { ExceptionList } from './exception-list';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 
 const FIELDS: FieldsOf<Ceiling, Change<'ceilings.change', 'ceiling'>> = {
   kind: KIND,

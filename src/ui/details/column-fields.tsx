@@ -26,7 +26,7 @@ import {
 } from '../fields/declared/field-spec';
 import { none } from '@/core/kinds/kind';
 import { ThingPanel } from './thing-panel';
-import type { Change, CommandInputs } from '@/core/model/command-inputs';
+import type { Change, CommandInputs } from '@/core/commands/command-inputs';
 
 const FIELDS: FieldsOf<ColumnStack, Change<'columns.change', 'column' | 'columns'>> = {
   kind: KIND,

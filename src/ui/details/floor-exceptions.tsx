@@ -8,7 +8,7 @@ import { LengthField, useLengthReader } from '../fields/length-field';
 import { useSlice, useProject } from '../session/store';
 import { ExceptionList } from './exception-list';
 import { useRectangle } from '../tools/use-rectangle';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 import { asGiven } from '@/core/dimensions/uses';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 import { OutlineFields } from '../fields/declared/outline-fields';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 import { MATERIALS } from '@/core/columns/column';
 import type { FloorPlate } from '@/core/floors/floor';
 import { holeCount } from '@/core/floors/hole-count';

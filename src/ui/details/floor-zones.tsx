@@ -9,7 +9,7 @@ import { ID, length, outline, own, text, type FieldsOf } from '../fields/declare
 import { RecordFields } from '../fields/declared/record-fields';
 import { SomeLevels } from '../fields/declared/some-levels';
 import { useLengthReader } from '../fields/length-field';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 import { useSlice } from '../session/store';
 import { useRectangle } from '../tools/use-rectangle';
 

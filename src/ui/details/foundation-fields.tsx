@@ -4,8 +4,8 @@ import { MATERIALS } from '@/core/columns/column';
 import type { Foundation } from '@/core/foundations/foundation';
 import { none } from '@/core/kinds/kind';
 import { called } from '@/core/kinds/records';
-import type { Change } from '@/core/model/command-inputs';
-import { markOf } from '@/core/model/refer';
+import type { Change } from '@/core/commands/command-inputs';
+import { markOf } from '@/core/commands/refer';
 import {
   BUILDING,
   choice,

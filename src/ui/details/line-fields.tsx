@@ -13,7 +13,7 @@ import { useSlice } from '../session/store';
 import { LevelRangeFields } from '../tools/grids/level-range-fields';
 import { HEAD_WORDS } from '../tools/grids/system-fields';
 import { LineInViews } from './line-in-views';
-import type { CommandName, CommandInputs, Change } from '@/core/model/command-inputs';
+import type { CommandName, CommandInputs, Change } from '@/core/commands/command-inputs';
 
 /** Fields of a grid line: label, bay, splitting, joint, heads, levels and removing. */
 export function LineFields({ line }: { line: GridLine }) {

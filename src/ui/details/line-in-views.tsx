@@ -7,7 +7,7 @@ import type { Id } from '@/core/model/ids';
 import { ActionButton, ChoiceField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 
 type Shown = 'usual' | 'shown' | 'hidden';
 

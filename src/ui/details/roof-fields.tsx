@@ -4,7 +4,7 @@ import { MATERIALS } from '@/core/columns/column';
 import { asGiven } from '@/core/dimensions/uses';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { none } from '@/core/kinds/kind';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 import { recordsOf } from '@/core/model/framework';
 import { ROOF_FACES, type Roof } from '@/core/roofs/roof';
 import { BUILDING, choice, ID, KIND, length, own, text, type FieldsOf } from '../fields/declared/field-spec';

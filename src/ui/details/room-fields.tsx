@@ -1,7 +1,7 @@
 'use client';
 
 import { none } from '@/core/kinds/kind';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 import { ROOM_USES, type BoundaryLine, type Room } from '@/core/rooms/room';
 import { formatArea, formatLength } from '@/core/units/format-length';
 import { BUILDING, check, choice, corners, ID, KIND, place, text, type FieldsOf } from '../fields/declared/field-spec';

@@ -7,7 +7,7 @@ import { RecordFields } from '../fields/declared/record-fields';
 import { ActionButton } from '../fields/fields';
 import { useSlice } from '../session/store';
 import { LevelRangeFields } from '../tools/grids/level-range-fields';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 
 const FIELDS: FieldsOf<SettingOutLine, Change<'settingOut.change', 'line'>> = {
   kind: KIND,

@@ -10,7 +10,7 @@ import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { useSlice } from '../session/store';
 import { ExceptionList } from './exception-list';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 import { OutlineFields } from '../fields/declared/outline-fields';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 import { SHAFT_PURPOSES, type Shaft } from '@/core/shafts/shaft';
 import { formatLength } from '@/core/units/format-length';
 import {

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 import { none } from '@/core/kinds/kind';
 import { RULE_SETS, STAIR_RULES } from '@/core/stairs/rule-sets';
 import type { Stair } from '@/core/stairs/stair';

@@ -6,7 +6,7 @@ import type { Wall, WallException } from '@/core/walls/wall';
 import { CheckField, ChoiceField } from '../fields/fields';
 import { useSlice } from '../session/store';
 import { ExceptionList } from './exception-list';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 
 /** What differs at the current level of a wall, or from there up: left out, or of another thickness. */
 export function WallExceptions({ wall }: { wall: Wall }) {

@@ -26,8 +26,8 @@ import {
 import { ThingPanel } from './thing-panel';
 import { WallOpenings } from './wall-openings';
 import { WallExceptions } from './wall-exceptions';
-import type { Change } from '@/core/model/command-inputs';
-import type { LengthInput } from '@/core/model/length-input';
+import type { Change } from '@/core/commands/command-inputs';
+import type { LengthInput } from '@/core/commands/length-input';
 import { asGiven } from '@/core/dimensions/uses';
 
 const FIELDS: FieldsOf<Wall, Change<'walls.change', 'wall'>> = {

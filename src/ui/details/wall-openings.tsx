@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { none } from '@/core/kinds/kind';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 import { formatLength } from '@/core/units/format-length';
 import { OPENING_KINDS, type Wall, type WallOpening } from '@/core/walls/wall';
 import { choice, ID, length, numberChoice, own, text, type FieldsOf } from '../fields/declared/field-spec';

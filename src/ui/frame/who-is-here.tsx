@@ -1,8 +1,9 @@
 'use client';
 
 import { Initials } from '../page/initials';
-import { eachOnce, type Other } from '../session/here';
+import { eachOnce } from '../session/here';
 import { chooseBuilding, TABS, useProjectStore, useSlice } from '../session/store';
+import type { Other } from '../session/project';
 
 const tabOf = (view: string) => TABS.find(([tab]) => tab === view);
 

@@ -7,7 +7,7 @@ import type { Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
 import { formatLength, type LengthDisplay } from '@/core/units/format-length';
 import { quantiseMm } from '@/core/units/length-units';
-import type { Sent } from '@/core/model/command-inputs';
+import type { Sent } from '@/core/commands/command-inputs';
 
 /** What dragging a line from one point to another would do: the command, where the line would be, and words. */
 export interface LineDrag {

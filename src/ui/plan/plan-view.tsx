@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { drawPlan, type PlanView as PlanOf } from '@/core/drawing/draw-plan';
+import { drawPlan } from '@/core/drawing/draw-plan';
+import type { PlanView as PlanOf } from '@/core/drawing/plan-view';
 import { ghostsOf, withoutKinds } from '@/core/drawing/shown-kinds';
 import type { Drawing } from '@/core/drawing/drawing';
 import { HEAD_RADIUS } from '@/core/drawing/grid-heads';

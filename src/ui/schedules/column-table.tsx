@@ -9,7 +9,7 @@ import { CheckField, ChoiceField } from '../fields/fields';
 import { useSectionReader } from '../fields/section-field';
 import { useSlice } from '../session/store';
 import { Cell } from './cell';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 const KEEP_WORDS: Record<Keep, string> = {
   centre: 'keeping the centre',

@@ -11,7 +11,7 @@ import { useLengthReader } from '../fields/length-field';
 import { useSlice } from '../session/store';
 import { Cell } from './cell';
 import { TieView } from './tie-view';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 type Field = 'name' | 'title' | 'levelKind' | 'fflMm' | 'heightMm' | 'buildUpMm';
 

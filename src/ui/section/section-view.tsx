@@ -23,7 +23,7 @@ import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
 import { pointOfPlace } from './point-of-place';
 import { EXAMPLES } from '@/core/units/examples';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 
 const REACH_PX = 6;
 const SIDES: readonly (readonly [Side, string])[] = [

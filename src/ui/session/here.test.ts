@@ -1,5 +1,6 @@
 import type { Here } from '@/core/people/told';
-import { eachOnce, heardOther, type Other } from './here';
+import { eachOnce, heardOther } from './here';
+import type { Other } from './project';
 
 const here = (tab: string, userId: string, level: string | null = 'l1', isOpen = true): Here => ({
   projectId: 'p',

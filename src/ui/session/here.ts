@@ -1,15 +1,6 @@
 import type { Id } from '@/core/model/ids';
-import type { Project, ProjectStore } from './store';
+import type { EditMark, Other, Project, ProjectStore } from './project';
 import type { Here, Place } from '@/core/people/told';
-
-/** Somebody else who has the project open, in the tab they did something in last. */
-export interface Other {
-  tab: string;
-  userId: string;
-  name: string;
-  place: Place;
-  heardAt: number;
-}
 
 /** A tab that is silent for longer is gone. */
 const SILENT_MS = 45_000;
@@ -39,13 +30,6 @@ export function eachOnce(others: readonly Other[]): Other[] {
     if (!known || known.heardAt <= other.heardAt) latest.set(other.userId, other);
   }
   return [...latest.values()].sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
-}
-
-/** Another's edit, marked for a moment at what it touched. */
-export interface EditMark {
-  name: string;
-  ids: ReadonlySet<Id>;
-  until: number;
 }
 
 /** Marks another's edit in a store, and takes the mark away again. */

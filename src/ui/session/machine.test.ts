@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { groundsDigest } from '@/core/model/command';
+import { groundsDigest } from '@/core/commands/command';
 import { UNDO } from '@/core/history/undo-command';
 import type { LoggedChange } from '@/core/history/entry';
 import { apply } from '@/core/model/changes';
-import { plan } from '@/core/model/commands';
+import { plan } from '@/core/commands/commands';
 import { frameworkHash, recordsOf, type Framework } from '@/core/model/framework';
 import { derivedCommandId } from '@/core/model/ids';
 import { nextUndo, planHere, step } from './machine';

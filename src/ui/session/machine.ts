@@ -1,8 +1,8 @@
 import { laterAuthorAmong } from '@/core/history/undo';
 import type { LoggedChange } from '@/core/history/entry';
 import { apply, isEmpty } from '@/core/model/changes';
-import type { Planned } from '@/core/model/command';
-import { plan, recalledBy } from '@/core/model/commands';
+import type { Planned } from '@/core/commands/command';
+import { plan, recalledBy } from '@/core/commands/commands';
 import type { Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
 import { done, refuse, type Result } from '@/core/model/result';

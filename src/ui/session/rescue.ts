@@ -1,5 +1,5 @@
 import type { Framework } from '@/core/model/framework';
-import { writeSpineFile } from '@/core/model/spine-text';
+import { writeSpineFile } from '@/core/kinds/spine-text';
 
 /** Anything that has a framework to rescue. */
 interface Rescued {

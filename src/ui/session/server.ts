@@ -9,7 +9,7 @@ import type { Sheet } from '@/core/importing/sheet';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { Role } from '@/core/people/powers';
 import type { Place } from '@/core/people/told';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 /** What a refusal says beside its words. */
 interface More {

@@ -1,6 +1,6 @@
 import type { LoggedChange } from '@/core/history/entry';
 import type { Changes } from '@/core/model/changes';
-import type { Planned } from '@/core/model/command';
+import type { Planned } from '@/core/commands/command';
 import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
 import type { Json } from '@/core/model/json';

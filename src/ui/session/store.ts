@@ -1,112 +1,26 @@
 import { forReader } from '@/core/units/for-reader';
 import { facet } from '@/core/kinds/kind';
 import { kindOf } from '@/core/kinds/registry';
-import type { Step as MakingStep } from '@/core/kinds/steps';
-import type { ViewKind } from '@/core/kinds/view-kinds';
-import { WHOLE, type ViewPart } from '@/core/views/view-part';
+import { WHOLE } from '@/core/views/view-part';
 import { createContext, useContext } from 'react';
 import { v4 } from 'uuid';
 import { touchedIds, type Changes } from '@/core/model/changes';
-import { createStore, useStore, type StoreApi } from 'zustand';
+import { createStore, useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
-import type { Curve } from '@/core/geometry/curve';
-import { EMPTY_FRAMEWORK, type Framework } from '@/core/model/framework';
-import type { Point } from '@/core/geometry/point';
+import { EMPTY_FRAMEWORK } from '@/core/model/framework';
 import type { Id } from '@/core/model/ids';
-import type { CommandInputs, CommandName, Sent } from '@/core/model/command-inputs';
+import type { CommandInputs, CommandName } from '@/core/commands/command-inputs';
 import type { Solved } from '@/core/solving/solved';
 import { IMPERIAL, METRIC, type LengthDisplay } from '@/core/units/format-length';
 import type { LengthUnit } from '@/core/units/length-units';
-import type { MoveMode } from '@/core/levels/chain';
-import { heardOther, markEdit, tellWhereOneLooks, type EditMark, type Other } from './here';
-import { mayChange, type Pending, type Phase } from './session-state';
+import { heardOther, markEdit, tellWhereOneLooks } from './here';
+import { mayChange } from './session-state';
 import { ProjectSession } from './project-session';
 import { rememberForRescue } from './rescue';
-import { ServerRefused, type Opened } from './server';
+import { ServerRefused } from './server';
+import type { Project, ProjectStore } from './project';
 
-/** The views of a project, in the order of their tabs, and how each is called. */
-export const TABS = [
-  ['plan', 'Plan'],
-  ['section', 'Section'],
-  ['model', '3D'],
-  ['board', 'Carry board'],
-  ['schedules', 'Schedules'],
-] as const;
-export type Tab = (typeof TABS)[number][0];
-export type Step = MakingStep | 'checks' | 'issue';
-
-/** What a tool shows in the plan before it is done. */
-export interface Ghost {
-  /** Rings to be drawn, building axes. */
-  rings: { x: number; y: number }[][];
-  /** Points to be marked: crossings that get a column. */
-  points: { x: number; y: number }[];
-  /** Lines and arcs that would be there. */
-  curves?: readonly Curve[];
-  note: string;
-}
-
-export interface Project {
-  status: 'loading' | 'ready' | 'failed';
-  failure: string | null;
-  person: Opened['person'] | null;
-  role: Opened['role'] | null;
-  framework: Framework;
-  solved: Solved | null;
-  generation: number;
-  /** What the session is in, and what of its edits the server has not acknowledged. */
-  phase: Phase;
-  unsent: readonly Pending[];
-  /** Why nobody can change it now, in words. */
-  readOnly: string | null;
-  stuck: { commandId: string; message: string } | null;
-  /** What undo and redo would take back, in words. */
-  undo: string | null;
-  redo: string | null;
-  /** Number of the last change taken in. */
-  seq: number;
-  /** Why the solver failed at what was done last; what is shown is from before. */
-  unsolved: string | null;
-  building: Id | null;
-  level: Id | null;
-  selection: Id[];
-  tab: Tab;
-  /** The view beside it when the surface is split; null when it is whole. */
-  beside: Tab | null;
-  step: Step | null;
-  /** Which tool of a step was used last. */
-  ways: Readonly<Partial<Record<Step, string>>>;
-  /** Grid lines chosen in the plan for a tool; null when no tool asks for lines. */
-  chosenLines: Id[] | null;
-  /** A tool that takes a window in the plan: its two corners. */
-  onPlanWindow: ((from: Point, to: Point) => void) | null;
-  /** The line of a section drawn in the plan. */
-  cutLine: { from: Point; to: Point } | null;
-  ghost: Ghost | null;
-  /** Kinds the plan leaves out, and the neighbouring levels it shows faint. */
-  hidden: ReadonlySet<ViewKind>;
-  ghosts: readonly ('below' | 'above')[];
-  /** The part of the buildings shown in space and in sections. */
-  part: ViewPart;
-  /** A tool that takes points in the plan. */
-  onPlanPoint: ((at: { x: number; y: number }, phase: 'move' | 'press' | 'release') => void) | null;
-  mode: MoveMode;
-  display: LengthDisplay;
-  notice: { text: string; kind: 'trouble' | 'done'; again?: () => void } | null;
-  mayEdit: boolean;
-  /** Who else has the project open, and what they just did. */
-  others: readonly Other[];
-  editMarks: readonly EditMark[];
-  session: ProjectSession | null;
-  run: <Name extends CommandName>(command: Name, input: CommandInputs[Name]) => string | null;
-  /** Does a command that was put together elsewhere: a fix, a typed line. */
-  send: (sent: Sent) => string | null;
-  say: (text: string, kind?: 'trouble' | 'done') => void;
-  set: (part: Partial<Project>) => void;
-  select: (ids: Id[]) => void;
-}
-
-export type ProjectStore = StoreApi<Project>;
+export { TABS, type Ghost, type Project, type ProjectStore, type Step, type Tab } from './project';
 
 const DISPLAY_KEY = 'spine-display';
 

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import type { Planned } from '@/core/model/command';
-import type { CommandInputs, CommandName, Sent } from '@/core/model/command-inputs';
+import type { Planned } from '@/core/commands/command';
+import type { CommandInputs, CommandName, Sent } from '@/core/commands/command-inputs';
 import type { Result } from '@/core/model/result';
 import { useProject } from './store';
 

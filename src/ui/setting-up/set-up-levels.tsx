@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { levelDifferences } from '@/core/levels/level-differences';
 import { formatBays, parseBays } from '@/core/units/parse-bays';
 import { solve } from '@/core/solving/solve';
-import { plan } from '@/core/model/commands';
+import { plan } from '@/core/commands/commands';
 import type { Framework } from '@/core/model/framework';
 import type { Solved } from '@/core/solving/solved';
 import { derivedCommandId } from '@/core/model/ids';
@@ -14,7 +14,7 @@ import { HeightStrip } from '../height-strip/height-strip';
 import { fieldUnit, useSlice } from '../session/store';
 import { changeWords, Differences } from '../tools/differences';
 import { Refused } from '../tools/refused';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 const nothing = () => undefined;
 

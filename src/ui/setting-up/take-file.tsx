@@ -5,7 +5,7 @@ import { gridInput, isNear } from '@/core/importing/recognise-grid';
 import { levelDifferences } from '@/core/levels/level-differences';
 import { crossingsOf } from '@/core/grids/crossings';
 import { gridById } from '@/core/grids/resolve-grids';
-import type { Planned } from '@/core/model/command';
+import type { Planned } from '@/core/commands/command';
 import type { Result } from '@/core/model/result';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
@@ -16,7 +16,7 @@ import { useProject, type Ghost, useSlice } from '../session/store';
 import { Differences } from '../tools/differences';
 import { Refused } from '../tools/refused';
 import { readFile, type FileKind, type Understood } from './read-file';
-import type { Sent } from '@/core/model/command-inputs';
+import type { Sent } from '@/core/commands/command-inputs';
 
 const WORDS: Record<FileKind, { offer: string; accepts: string; take: string }> = {
   levels: { offer: 'Take a level table (CSV, XLSX, IFC)', accepts: '.csv,.txt,.xlsx,.ifc', take: 'Take these levels' },

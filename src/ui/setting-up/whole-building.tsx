@@ -11,7 +11,7 @@ import { fieldUnit, useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { Refused } from '../tools/refused';
 import { EXAMPLES } from '@/core/units/examples';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 
 /** A whole building in one act: storeys on an outline, with floors, walls up to the soffits and a roof on them. */

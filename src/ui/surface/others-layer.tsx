@@ -3,8 +3,9 @@
 import { useState } from 'react';
 import { boxOf, type Drawing } from '@/core/drawing/drawing';
 import type { Id } from '@/core/model/ids';
-import { eachOnce, type EditMark } from '../session/here';
+import { eachOnce } from '../session/here';
 import { useSlice } from '../session/store';
+import type { EditMark } from '../session/project';
 
 /** Room between what is marked and its frame, and size of the name, in pixels. */
 const ROOM_PX = 5;

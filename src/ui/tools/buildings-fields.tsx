@@ -7,7 +7,7 @@ import { ActionButton, AngleField, PlainField, TextField } from '../fields/field
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';
 import { Refused } from './refused';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 
 /** Where the building stands: its height above the site datum, place and turn; and another building. */
 export function BuildingsFields() {

@@ -10,7 +10,7 @@ import { usePreview } from '../session/use-preview';
 import { LevelSpan } from './level-span';
 import { Refused } from './refused';
 import { useRectangle } from './use-rectangle';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 type Where = 'all' | 'rooms' | 'drawn';
 

@@ -17,7 +17,7 @@ import { useSectionReader } from '../fields/section-field';
 import { useProject } from '../session/store';
 import { TakeFile } from '../setting-up/take-file';
 import { Refused } from './refused';
-import type { Sent } from '@/core/model/command-inputs';
+import type { Sent } from '@/core/commands/command-inputs';
 import { usePreviewOf } from '../session/use-preview';
 
 type Way = 'lines' | 'window' | 'point' | 'along';

@@ -12,7 +12,7 @@ import { useProject } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { FACE_CHOICES } from '../walls/wall-words';
 import { Refused } from './refused';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 
 type Way = 'grid' | 'lines' | 'walls' | 'drawn';

@@ -8,7 +8,7 @@ import { useLengthReader } from '../fields/length-field';
 import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { Refused } from './refused';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 const FORM_WORDS: Record<FoundationForm, string> = {
   raft: 'raft',

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { fileStem } from '@/core/model/file-stem';
 import { download } from '../fields/download';
 import { recordsOf } from '@/core/model/framework';
-import { writeSpineFile } from '@/core/model/spine-text';
+import { writeSpineFile } from '@/core/kinds/spine-text';
 import { scaleWords } from '@/core/units/scale-words';
 import { ActionButton, ChoiceField } from '../fields/fields';
 import { HeavyWorkLine, useHeavyWork } from '../fields/heavy-work';

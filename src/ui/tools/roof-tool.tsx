@@ -10,7 +10,7 @@ import { useLengthReader } from '../fields/length-field';
 import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
 import { Refused } from './refused';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 import type { RoofFace } from '@/core/roofs/roof';
 
 /** A flat roof with a parapet on the exterior walls that reach a level. */

@@ -8,7 +8,7 @@ import { useLengthReader } from '../fields/length-field';
 import { fieldUnit, useSlice } from '../session/store';
 import { Differences } from './differences';
 import { Refused } from './refused';
-import type { Sent } from '@/core/model/command-inputs';
+import type { Sent } from '@/core/commands/command-inputs';
 import { usePreviewOf } from '../session/use-preview';
 
 type Act = 'insertMany' | 'copy' | 'split' | 'renumber';

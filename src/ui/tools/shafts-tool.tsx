@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { heldLine } from '@/core/setting-out/held-line';
 import { previewShaft } from '@/core/shafts/preview-shaft';
-import { freeName } from '@/core/model/free-name';
+import { freeName } from '@/core/commands/free-name';
 import { SHAFT_PURPOSES } from '@/core/shafts/shaft';
 import { formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../fields/fields';
@@ -12,15 +12,13 @@ import { Refused } from './refused';
 import { useCircle } from './use-circle';
 import { usePath } from './use-path';
 import { useRectangle } from './use-rectangle';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 import { usePreview } from '../session/use-preview';
 
 /** A shaft by rectangle, circle or path, typed or drawn in the plan; or with its edges held to chosen lines. */
 export function ShaftsTool() {
-  const { framework, building, chosenLines, mayEdit, display, run, set, solved } = useProject(
-    (project) => project,
-  );
+  const { framework, building, chosenLines, mayEdit, display, run, set, solved } = useProject((project) => project);
   const [way, setWay] = useState<'rectangle' | 'circle' | 'path' | 'lines'>('rectangle');
   const rectangle = useRectangle([2400, 2700], way === 'rectangle');
   const circle = useCircle(1200, way === 'circle');

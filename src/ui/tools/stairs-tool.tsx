@@ -3,7 +3,7 @@
 import { forReader } from '@/core/units/for-reader';
 import { useEffect, useMemo, useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
-import { freeName } from '@/core/model/free-name';
+import { freeName } from '@/core/commands/free-name';
 import { previewStair } from '@/core/stairs/preview-stair';
 import { RULE_SETS, STAIR_RULES, type RuleSet } from '@/core/stairs/rule-sets';
 import { recordsOf } from '@/core/model/framework';
@@ -16,7 +16,7 @@ import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from '../stairs/stair-wo
 import { LevelSpan } from './level-span';
 import { Refused } from './refused';
 import { useRectangle } from './use-rectangle';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 import { usePreview } from '../session/use-preview';
 
 /** A half-turn stair in a well: every storey is solved while it is placed. */

@@ -6,7 +6,7 @@ import { recordsOf } from '@/core/model/framework';
 import { ActionButton, AngleField } from '../fields/fields';
 import { LengthField } from '../fields/length-field';
 import { useSlice } from '../session/store';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 import { asGiven } from '@/core/dimensions/uses';
 
 const NO_SURVEY = { eastingMm: 0, northingMm: 0, heightMm: 0, trueNorthDeg: 0 };

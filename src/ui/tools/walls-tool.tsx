@@ -15,7 +15,7 @@ import { usePreview } from '../session/use-preview';
 import { FACE_CHOICES, USE_CHOICES } from '../walls/wall-words';
 import { Refused } from './refused';
 import { usePath } from './use-path';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 /** A wall along a path typed or pressed in the plan, from the current level up to the soffit of a level above. */
 export function WallsTool() {

@@ -1,7 +1,7 @@
 import type { Sheet } from '@/core/importing/sheet';
 import { MM_PER_UNIT } from '@/core/units/length-units';
 import type { ProjectSession } from '../session/project-session';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 /** A file as the command for laying it under takes it. */
 export interface Brought {

@@ -13,7 +13,7 @@ import { pointOfPlace } from '../section/point-of-place';
 import { useSlice } from '../session/store';
 import { Refused } from '../tools/refused';
 import { bringUnderlay } from './bring-underlay';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 
 const SIDES = ['south', 'east', 'north', 'west'] as const;
 

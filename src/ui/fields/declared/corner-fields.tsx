@@ -2,7 +2,7 @@
 
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { asGiven } from '@/core/dimensions/uses';
-import type { LengthInput } from '@/core/model/length-input';
+import type { LengthInput } from '@/core/commands/length-input';
 import type { Length } from '@/core/units/parse-length';
 import { useSlice } from '../../session/store';
 import { LengthField } from '../length-field';

@@ -6,7 +6,7 @@ import type { EndGiven } from '@/core/levels/end-input';
 import type { Extent } from '@/core/levels/extent';
 import type { End, Place } from '@/core/model/fields';
 import type { Framework } from '@/core/model/framework';
-import type { LengthInput } from '@/core/model/length-input';
+import type { LengthInput } from '@/core/commands/length-input';
 import type { Outline } from '@/core/outlines/outline';
 import type { OutlineInput, PlaceGiven } from '@/core/outlines/outline-input';
 import type { Solved } from '@/core/solving/solved';

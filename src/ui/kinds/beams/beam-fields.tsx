@@ -22,7 +22,7 @@ import {
 import { CheckField } from '../../fields/fields';
 import { LengthField } from '../../fields/length-field';
 import { useProject, useSlice } from '../../session/store';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 
 const FIELDS: FieldsOf<Beam, Change<'beams.change', 'beam'>> = {
   kind: KIND,

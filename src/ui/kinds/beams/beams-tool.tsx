@@ -10,7 +10,7 @@ import { readPlaceText, writePlace } from '../../fields/place-text';
 import { useSlice } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { Refused } from '../../tools/refused';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 /** A beam or downstand between two places, pressed in the plan or typed. */
 export function BeamsTool() {

@@ -1,8 +1,8 @@
 import type { LoggedChange } from '@/core/history/entry';
 import { laterAuthorAmong } from '@/core/history/undo';
 import { apply, isEmpty } from '@/core/model/changes';
-import { groundsDigest, type Planned } from '@/core/model/command';
-import { plan, recalledBy } from '@/core/model/commands';
+import { groundsDigest, type Planned } from '@/core/commands/command';
+import { plan, recalledBy } from '@/core/commands/commands';
 import { recordsById, type Framework } from '@/core/model/framework';
 import type { Json } from '@/core/model/json';
 import { done, refuse, type Result } from '@/core/model/result';

@@ -12,7 +12,7 @@ import { pointOfPlace } from '../../section/point-of-place';
 import { useSlice } from '../../session/store';
 import { Refused } from '../refused';
 import { PickedLines } from './picked-lines';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 type Form = 'line' | 'arc' | 'picked';
 const WANTED: Record<Exclude<Form, 'picked'>, readonly string[]> = {

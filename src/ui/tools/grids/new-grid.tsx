@@ -21,7 +21,7 @@ import { LabelFields, MoreLabelFields } from './label-fields';
 import { LevelRangeFields } from './level-range-fields';
 import { pointOfPlace } from '../../section/point-of-place';
 import { readAnglesText, ringWords, useBaysReader } from './use-bays';
-import type { Sent } from '@/core/model/command-inputs';
+import type { Sent } from '@/core/commands/command-inputs';
 
 type Shape = 'rectangular' | 'radial';
 type Corner = 'low left' | 'low right' | 'top left' | 'top right';

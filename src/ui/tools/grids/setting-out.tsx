@@ -13,7 +13,7 @@ import { useProject } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { Refused } from '../refused';
 import { LevelRangeFields } from './level-range-fields';
-import type { CommandInputs } from '@/core/model/command-inputs';
+import type { CommandInputs } from '@/core/commands/command-inputs';
 
 type Side = 'interior' | 'exterior' | 'both' | 'positive' | 'negative';
 

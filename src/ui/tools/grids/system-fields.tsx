@@ -13,7 +13,7 @@ import { useSlice } from '../../session/store';
 import { LabelFields, MoreLabelFields } from './label-fields';
 import { LevelRangeFields } from './level-range-fields';
 import { readAnglesText, ringWords, useBaysReader } from './use-bays';
-import type { Change } from '@/core/model/command-inputs';
+import type { Change } from '@/core/commands/command-inputs';
 
 export const HEAD_WORDS: Record<Heads, string> = {
   first: 'at the first end',

@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import { apply, NO_CHANGES, type Changes } from './changes';
-import { Edit } from './edit';
-import { faultyText } from './fields';
-import { pathWords } from './field-words';
-import type { Framework } from './framework';
-import { hashOf } from './hash';
-import { idSource, type Id } from './ids';
-import { faultAfter } from './integrity';
-import { done, refuse, type Refusal, type Result } from './result';
+import { apply, NO_CHANGES, type Changes } from '../model/changes';
+import { Edit } from '../model/edit';
+import { faultyText } from '../model/fields';
+import { pathWords } from '../model/field-words';
+import type { Framework } from '../model/framework';
+import { hashOf } from '../model/hash';
+import { idSource, type Id } from '../model/ids';
+import { faultAfter } from '../kinds/integrity';
+import { done, refuse, type Refusal, type Result } from '../model/result';
 
 /** A person's intent, by name. Planned the same way in the browser, on the server and in the headless command. */
 export interface Command<Name extends string = string, Input extends z.ZodType = z.ZodType> {

@@ -1,9 +1,9 @@
-import { touchedIds, type Changes } from './changes';
-import type { Framework } from './framework';
-import type { Id } from './ids';
-import { called, recordSchema, referencesOf } from '../kinds/records';
-import type { Rec } from './kinds';
-import { refuse, type Refusal } from './result';
+import { touchedIds, type Changes } from '../model/changes';
+import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { called, recordSchema, referencesOf } from './records';
+import type { Rec } from '../model/kinds';
+import { refuse, type Refusal } from '../model/result';
 
 /**
  * What is wrong with a framework after changes: a record that does not fit its schema, a reference to nothing,

@@ -1,9 +1,9 @@
 import { FURNISHED, given, levelId } from '../testing/given';
-import { apply, NO_CHANGES, type Changes } from './changes';
-import { recordsOf } from './framework';
+import { apply, NO_CHANGES, type Changes } from '../model/changes';
+import { recordsOf } from '../model/framework';
 import { faultAfter } from './integrity';
-import { called, referencesOf } from '../kinds/records';
-import type { Rec } from './kinds';
+import { called, referencesOf } from './records';
+import type { Rec } from '../model/kinds';
 
 const tower = given([
   ...FURNISHED,

@@ -1,5 +1,14 @@
-import type { Sent } from '../model/command-inputs';
-import type { EntryContext } from './entry-context';
+import type { Sent } from '../commands/command-inputs';
+import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import type { LengthUnit } from '../units/length-units';
+
+/** What a typed line is read against: the framework, the building it is about, and the unit of a bare number. */
+export interface EntryContext {
+  framework: Framework;
+  building: Id;
+  unit: LengthUnit;
+}
 
 /** A command with its input, as typed in one line. */
 export type Entered = Sent;

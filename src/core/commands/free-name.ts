@@ -1,6 +1,6 @@
-import { recordsOf, type Framework } from './framework';
-import type { Id } from './ids';
-import type { Kind, Rec } from './kinds';
+import { recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import type { Kind, Rec } from '../model/kinds';
 import { refuseNow } from './length-input';
 import { recordKindOf, wordOf } from '../kinds/records';
 

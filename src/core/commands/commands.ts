@@ -30,9 +30,9 @@ import { WALL_COMMANDS } from '../walls/wall-commands';
 import { everyFacet } from '../kinds/registry';
 import { planCommand, type Command, type Planned, type Recall } from './command';
 import type { CommandName } from './command-inputs';
-import type { Framework } from './framework';
-import type { Id } from './ids';
-import { refuse, type Result } from './result';
+import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import { refuse, type Result } from '../model/result';
 
 /** Every command there is: those listed here, and those kinds say themselves. */
 export const COMMANDS: readonly Command[] = [

@@ -1,4 +1,4 @@
-import { recordsOf } from './framework';
+import { recordsOf } from '../model/framework';
 import { given, FURNISHED, refusal, step } from '../testing/given';
 import {
   buildingReferred,

@@ -4,11 +4,11 @@ import { buildingCrossings, crossingOf, type Crossing } from '../grids/crossings
 import { gridById, gridsOf, lineById, type ResolvedGrid, type ResolvedLine } from '../grids/resolve-grids';
 import { levelById, type ResolvedLevel } from '../levels/resolve-levels';
 import { resolvePlace } from '../outlines/resolve-place';
-import { recordsOf, type Framework } from './framework';
-import type { Id } from './ids';
+import { recordsOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
 import { refuseNow } from './length-input';
 import { wordOf } from '../kinds/records';
-import type { Kind, RecordOf } from './kinds';
+import type { Kind, RecordOf } from '../model/kinds';
 
 /** A thing named in a command's input: its id, or its name where only one thing has it. */
 export const refSchema = z.string().trim().min(1).max(64).meta({ description: 'Id, or name if only one thing has it' });

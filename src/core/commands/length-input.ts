@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { parseLengthIn } from '../dimensions/resolve-length';
 import { formatMm } from '../units/format-length';
 import type { Length } from '../units/parse-length';
-import { fieldWords } from './field-words';
-import type { Framework } from './framework';
-import { refuse, type Refusal } from './result';
+import { fieldWords } from '../model/field-words';
+import type { Framework } from '../model/framework';
+import { refuse, type Refusal } from '../model/result';
 
 /** A length in a command's input: millimetres, or text as a person types it (bare numbers are millimetres). */
 export const lengthInputSchema = z.union([z.number().min(-1e9).max(1e9), z.string().max(200)]).meta({

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { FURNISHED, given, levelId, refusal, step, SMALL_TOWER } from '../testing/given';
-import { derivedCommandId, idSource } from './ids';
+import { derivedCommandId, idSource } from '../model/ids';
 import { commandList, COMMANDS, plan } from './commands';
 import { defineCommand, groundsDigest, planCommand } from './command';
-import { EMPTY_FRAMEWORK, frameworkHash, recordsOf } from './framework';
-import { canonicalJson, sameJson } from './json';
+import { EMPTY_FRAMEWORK, frameworkHash, recordsOf } from '../model/framework';
+import { canonicalJson, sameJson } from '../model/json';
 
 const tower = given(FURNISHED);
 
