@@ -149,7 +149,8 @@ async function main() {
   const { ensureBuild } = await import('./build.mjs');
   await ensureBuild();
   const second = await freePort(port + 1);
-  children.push(startWeb(port, env), startWeb(second, env), startJobs(env));
+  // One of them shows the parts of the interface, as in development.
+  children.push(startWeb(port, { ...env, SPINE_PARTS: '1' }), startWeb(second, env), startJobs(env));
   await untilAnswers(`${env.APP_URL}/`, children[0]);
   await untilAnswers(`http://127.0.0.1:${second}/`, children[1]);
   await browser({ ...env, SECOND_URL: `http://127.0.0.1:${second}`, CHROMIUM: chromium });
