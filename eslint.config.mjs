@@ -33,6 +33,8 @@ const config = [
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-empty-object-type': ['error', { allowInterfaces: 'with-single-extends' }],
+      // Nothing is compiled for React here, so nothing is remembered that the tables' libraries would mind.
+      'react-hooks/incompatible-library': 'off',
       eqeqeq: 'error',
       'no-console': 'error',
       'prefer-const': 'error',

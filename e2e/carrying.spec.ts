@@ -213,5 +213,13 @@ test('rooms are pressed and named, and carried up where the walls are the same',
   await expect(plan(page).getByText('01.01 Studio')).toBeVisible();
   await page.getByRole('tab', { name: 'Schedules' }).click();
   await page.getByRole('button', { name: 'Rooms', exact: true }).last().click();
-  await expect(page.getByRole('table', { name: 'Rooms' })).toContainText('2 rooms');
+  const table = page.getByRole('table', { name: 'Rooms' });
+  await expect(table).toContainText('2 rooms');
+  // By level first; a heading that is pressed sorts up, and pressed again down.
+  await expect(table.getByRole('row').nth(1)).toContainText('00.01');
+  await table.getByRole('button', { name: 'Number' }).click();
+  await expect(table.getByRole('row').nth(1)).toContainText('00.01');
+  await table.getByRole('button', { name: 'Number' }).click();
+  await expect(table.getByRole('columnheader', { name: 'Number' })).toHaveAttribute('aria-sort', 'descending');
+  await expect(table.getByRole('row').nth(1)).toContainText('01.01');
 });

@@ -228,3 +228,34 @@ test('a ceiling with an outline of its own is copied and dragged by an edge; a r
   await expect(page.getByText('Copy or mirror')).toHaveCount(0);
   await expect(page.getByLabel('Move east')).toHaveCount(0);
 });
+
+test('a schedule of two thousand columns draws what is in sight, and arrows lead on to what is not', async ({
+  page,
+}) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Long schedule', [
+      ['levels.setUp', { above: '60@3.3m' }],
+      ['grids.add', { baysA: '39@6000', baysB: '9@6000' }],
+      ['columns.placeAtCrossings', { lines: 'all', section: { shape: 'circle', diameterMm: 400 } }],
+    ]),
+  );
+  await page.getByRole('tab', { name: 'Schedules' }).click();
+  await page.getByRole('button', { name: 'Columns', exact: true }).first().click();
+  const table = page.getByRole('table', { name: 'Columns' });
+  await expect(table).toHaveAttribute('aria-rowcount', '401');
+  const first = page.getByLabel('Column A-1 at level 00');
+  await expect(first).toHaveValue('⌀400');
+  expect(await table.getByRole('textbox').count()).toBeLessThan(1200);
+  await first.focus();
+  for (let i = 0; i < 45; i += 1) await page.keyboard.press('ArrowDown');
+  const focused = page.locator(':focus');
+  await expect(focused).toHaveAttribute('data-cell', '45 0');
+  await expect(focused).toBeInViewport();
+  await page.keyboard.type('round 350');
+  // What is typed stays while it is scrolled away, and is taken when it is left.
+  await table.evaluate((element) => element.parentElement!.scrollTo(0, 9000));
+  await expect(page.locator('[data-cell="45 0"]')).toHaveCount(1);
+  await focused.press('Enter');
+  await expect(page.locator('[data-cell="45 0"]')).toHaveValue('⌀350');
+});

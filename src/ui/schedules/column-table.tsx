@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useRef, useState } from 'react';
+import { Fragment, useMemo, useRef, useState } from 'react';
 import { KEEPS, type Keep } from '@/core/columns/column';
 import { sectionWords } from '@/core/columns/section-shape';
 import type { ColumnPiece } from '@/core/solving/solved';
@@ -10,6 +10,7 @@ import { useSectionReader } from '../fields/section-field';
 import { useSlice } from '../session/store';
 import { Cell } from './cell';
 import type { CommandInputs } from '@/core/commands/command-inputs';
+import { useWindow } from './use-window';
 
 const KEEP_WORDS: Record<Keep, string> = {
   centre: 'keeping the centre',
@@ -19,6 +20,8 @@ const KEEP_WORDS: Record<Keep, string> = {
   'y-': 'keeping the lower face',
 };
 const LEFT_OUT = '–';
+const ROW_PX = 28;
+const COLUMN_PX = 97;
 
 /** What a cell shows: the section there, a dash where the column is left out, nothing outside its span. */
 const cellText = (piece: ColumnPiece | undefined, isWithin: boolean, display: LengthDisplay): string =>
@@ -40,7 +43,8 @@ export function ColumnTable() {
     'set',
   );
   const read = useSectionReader();
-  const table = useRef<HTMLTableElement>(null);
+  const scroll = useRef<HTMLDivElement>(null);
+  const [typedIn, setTypedIn] = useState<{ row: number; column: number } | null>(null);
   const [upwards, setUpwards] = useState(true);
   const [keep, setKeep] = useState<Keep>('centre');
   const rows = useMemo(() => {
@@ -53,8 +57,16 @@ export function ColumnTable() {
     }
     return [...stacks].sort(([, a], [, b]) => a.mark.localeCompare(b.mark, 'en', { numeric: true }));
   }, [solved, building]);
+  const levels = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding).slice(0, -1);
+  const down = useWindow({ count: rows.length, sizePx: ROW_PX, scroll, kept: typedIn?.row ?? null });
+  const across = useWindow({
+    count: levels.length,
+    sizePx: COLUMN_PX,
+    scroll,
+    across: true,
+    kept: typedIn?.column ?? null,
+  });
   if (!solved || !building) return null;
-  const levels = solved.levels.filter((level) => level.building === building && level.bounding).slice(0, -1);
   const rank = new Map(levels.map(({ id }, i) => [id, i]));
   const isWithin = (pieces: ReadonlyMap<string, ColumnPiece>, level: string): boolean => {
     const ranks = [...pieces.keys()].map((id) => rank.get(id) ?? 0);
@@ -100,14 +112,25 @@ export function ColumnTable() {
       say((error as Error).message);
     }
   };
-  const cellAt = (row: number, column: number) =>
-    table.current?.querySelector<HTMLInputElement>(`[data-cell="${row} ${column}"]`);
+  const textAt = (row: number, column: number): string | null => {
+    const [stack, level] = [rows[row]?.[1], levels[column]];
+    return stack && level ? cellText(stack.pieces.get(level.id), isWithin(stack.pieces, level.id), display) : null;
+  };
+  /** Goes to a cell, which may be out of sight. */
+  const focus = (row: number, column: number): void => {
+    if (!rows[row]) return;
+    const cell = () => scroll.current?.querySelector<HTMLInputElement>(`[data-cell="${row} ${column}"]`);
+    const there = cell();
+    if (there) return there.focus();
+    down.show(row);
+    requestAnimationFrame(() => cell()?.focus());
+  };
   const volume = rows.reduce(
     (sum, [, { pieces }]) => sum + [...pieces.values()].reduce((total, piece) => total + piece.volumeMm3, 0),
     0,
   );
   return (
-    <div className="min-h-0 min-w-0 flex-1 overflow-auto p-5">
+    <div ref={scroll} className="min-h-0 min-w-0 flex-1 overflow-auto p-5">
       <div className="mb-3 flex flex-wrap items-center justify-between gap-4">
         <p className="max-w-[440px] text-ink2">
           Type a section like {display.system === 'imperial' ? '20"x20"' : '500x500'}, round{' '}
@@ -127,53 +150,87 @@ export function ColumnTable() {
       {rows.length === 0 ? (
         <p className="text-ink2">No columns in this building yet.</p>
       ) : (
-        <table ref={table} className="border-collapse" aria-label="Columns">
+        <table
+          className="border-collapse"
+          aria-label="Columns"
+          aria-rowcount={rows.length + 1}
+          aria-colcount={levels.length + 1}
+        >
           <thead>
             <tr>
               <th scope="col" className="sticky left-0 border-b border-ink3 bg-film px-1.5 py-1 text-left">
                 Stack
               </th>
-              {levels.map(({ id, name }) => (
-                <th key={id} scope="col" className="border-b border-ink3 px-1.5 py-1 text-left">
-                  {name}
-                </th>
+              {across.shown.map(({ index, gapPx }) => (
+                <Fragment key={levels[index]!.id}>
+                  {gapPx > 0 && <td aria-hidden="true" style={{ minWidth: gapPx }} />}
+                  <th
+                    scope="col"
+                    aria-colindex={index + 2}
+                    style={{ minWidth: COLUMN_PX }}
+                    className="border-b border-ink3 px-1.5 py-1 text-left"
+                  >
+                    {levels[index]!.name}
+                  </th>
+                </Fragment>
               ))}
+              {across.restPx > 0 && <td aria-hidden="true" style={{ minWidth: across.restPx }} />}
             </tr>
           </thead>
           <tbody>
-            {rows.map(([stack, { mark, pieces }], row) => (
-              <tr key={stack} className={selection.includes(stack) ? 'bg-now-tint' : undefined}>
-                <th scope="row" className="sticky left-0 border border-hair bg-film px-1.5 text-left">
-                  <button type="button" onClick={() => select([stack])}>
-                    {mark}
-                  </button>
-                </th>
-                {levels.map((level, column) => {
-                  const piece = pieces.get(level.id);
-                  const text = cellText(piece, isWithin(pieces, level.id), display);
-                  const below = levels[column - 1] && pieces.get(levels[column - 1]!.id);
-                  const isStep = Boolean(piece && below && sectionWords(piece.section) !== sectionWords(below.section));
-                  return (
-                    <td key={level.id} className="border border-hair p-0">
-                      <Cell
-                        key={text}
-                        name={`Column ${mark} at level ${level.name}`}
-                        at={`${row} ${column}`}
-                        value={text}
-                        above={() => cellAt(row - 1, column)?.value ?? null}
-                        className={`figures w-24 ${isStep ? 'font-bold' : ''}`}
-                        disabled={!mayEdit || (text === '' && !piece)}
-                        choices={null}
-                        onFocus={() => set({ level: level.id })}
-                        onCommit={(typed) => commit(stack, level.id, typed)}
-                        onPaste={(pasted) => paste(row, column, pasted)}
-                        onMove={(by) => cellAt(row + by, column)?.focus()}
-                      />
-                    </td>
-                  );
-                })}
-              </tr>
-            ))}
+            {down.shown.map(({ index: row, gapPx }) => {
+              const [stack, { mark, pieces }] = rows[row]!;
+              return (
+                <Fragment key={stack}>
+                  {gapPx > 0 && <tr aria-hidden="true" style={{ height: gapPx }} />}
+                  <tr
+                    aria-rowindex={row + 2}
+                    style={{ height: ROW_PX }}
+                    className={selection.includes(stack) ? 'bg-now-tint' : undefined}
+                  >
+                    <th scope="row" className="sticky left-0 border border-hair bg-film px-1.5 text-left">
+                      <button type="button" onClick={() => select([stack])}>
+                        {mark}
+                      </button>
+                    </th>
+                    {across.shown.map(({ index: column, gapPx: beforePx }) => {
+                      const level = levels[column]!;
+                      const piece = pieces.get(level.id);
+                      const text = cellText(piece, isWithin(pieces, level.id), display);
+                      const below = levels[column - 1] && pieces.get(levels[column - 1]!.id);
+                      const isStep = Boolean(
+                        piece && below && sectionWords(piece.section) !== sectionWords(below.section),
+                      );
+                      return (
+                        <Fragment key={level.id}>
+                          {beforePx > 0 && <td aria-hidden="true" />}
+                          <td aria-colindex={column + 2} className="border border-hair p-0">
+                            <Cell
+                              key={text}
+                              name={`Column ${mark} at level ${level.name}`}
+                              at={`${row} ${column}`}
+                              value={text}
+                              above={() => textAt(row - 1, column)}
+                              className={`figures w-24 ${isStep ? 'font-bold' : ''}`}
+                              disabled={!mayEdit || (text === '' && !piece)}
+                              choices={null}
+                              onFocus={() => {
+                                setTypedIn({ row, column });
+                                set({ level: level.id });
+                              }}
+                              onCommit={(typed) => commit(stack, level.id, typed)}
+                              onPaste={(pasted) => paste(row, column, pasted)}
+                              onMove={(by) => focus(row + by, column)}
+                            />
+                          </td>
+                        </Fragment>
+                      );
+                    })}
+                  </tr>
+                </Fragment>
+              );
+            })}
+            {down.restPx > 0 && <tr aria-hidden="true" style={{ height: down.restPx }} />}
           </tbody>
         </table>
       )}
