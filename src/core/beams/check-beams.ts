@@ -6,6 +6,8 @@ import type { Id } from '../model/ids';
 import { formatLength } from '../units/format-length';
 import type { Beam } from './beam';
 import type { BeamAt } from './solve-beams';
+import type { OwnRule } from '../checks/rules';
+import { FREE, LOW, NO_SLAB } from './beam-rules';
 
 /** An end this near to what carries it rests on it, mm. */
 const REST_MM = 50;
@@ -32,7 +34,7 @@ export interface BeamGiven {
 /** Ends of beams that rest on nothing, beams under no slab, and beams lower than what is to be clear under them. */
 export function checkBeam(beam: Beam, at: readonly BeamAt[], given: BeamGiven): Finding[] {
   const called = `${beam.form === 'beam' ? 'Beam' : 'Downstand'} ${beam.name}`;
-  const report = (rule: 'beam.free' | 'beam.noSlab' | 'beam.low', level: Id, message: string, fixes: Fix[]) =>
+  const report = (rule: OwnRule, level: Id, message: string, fixes: Fix[]) =>
     finding(rule, beam.building, level, [beam.id], message, fixes);
   return at.flatMap((here): Finding[] => {
     const name = given.levelName(here.level);
@@ -45,7 +47,7 @@ export function checkBeam(beam: Beam, at: readonly BeamAt[], given: BeamGiven): 
     if (!here.isUnderSlab)
       found.push(
         report(
-          'beam.noSlab',
+          NO_SLAB,
           here.level,
           `${called} at level ${name} hangs under no slab. Bring a floor over it, or leave it out there`,
           [leaveOut],
@@ -70,7 +72,7 @@ export function checkBeam(beam: Beam, at: readonly BeamAt[], given: BeamGiven): 
           : [leaveOut];
         const message = `The ${end === 'from' ? 'first' : 'second'} end of ${beam.form} ${beam.name} rests on nothing at level ${name}. Bring it to a column, a wall or another beam`;
         found.push({
-          ...report('beam.free', here.level, message, fixes),
+          ...report(FREE, here.level, message, fixes),
           key: `beam.free|${beam.id} ${end}|${here.level}`,
         });
       });
@@ -83,7 +85,7 @@ export function checkBeam(beam: Beam, at: readonly BeamAt[], given: BeamGiven): 
       if (short > 0.5)
         found.push(
           report(
-            'beam.low',
+            LOW,
             here.level,
             `${called} under level ${name} leaves ${formatLength(clearMm)} mm clear, ${formatLength(short)} mm under the ${formatLength(budget.targetMm)} wanted. Make it less deep, or raise the level`,
             [

@@ -5,6 +5,7 @@ import { beamRecords } from './beam';
 import { BEAM_COMMANDS } from './beam-commands';
 import { BEAM_FORMS_TYPED } from './beam-forms';
 import { beamBodiesPass, beamFindingsPass } from './beam-passes';
+import { FREE, LOW, NO_SLAB } from './beam-rules';
 
 const rounded = (value: number): number => Math.round(value * 1e6) / 1e6;
 
@@ -13,10 +14,11 @@ export const beamKind = defineKind({
   inPlan: { follows: () => null, renewed: withFreeName },
   inCores: false,
   shownAs: { kind: 'beams' },
-  carriedAs: { kind: () => 'beams' },
+  carriedAs: { words: { beams: 'beams' }, kind: () => 'beams' },
   step: { step: 'floors' },
   commands: { all: BEAM_COMMANDS },
   forms: { all: BEAM_FORMS_TYPED },
+  rules: { all: [FREE, NO_SLAB, LOW] },
   bodies: {
     pass: beamBodiesPass,
     findings: beamFindingsPass,
@@ -65,3 +67,9 @@ export const beamKind = defineKind({
     },
   },
 });
+
+declare module '../kinds/carry-kinds' {
+  interface CarryKinds {
+    beams: true;
+  }
+}

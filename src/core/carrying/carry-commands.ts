@@ -12,7 +12,8 @@ import { refuseNow, refusing } from '../commands/length-input';
 import { called } from '../kinds/records';
 import type { Rec, RecordOf } from '../model/kinds';
 import { buildingAsked, levelReferred, refSchema } from '../commands/refer';
-import { CARRY_KINDS, type CarryKind } from '../kinds/carry-kinds';
+import type { CarryKind } from '../kinds/carry-kinds';
+import { CARRY_KINDS } from './carried';
 import { facet } from '../kinds/kind';
 import { kindOf } from '../kinds/registry';
 

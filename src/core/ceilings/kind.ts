@@ -11,6 +11,12 @@ export const ceilingKind = defineKind({
   },
   inCores: false,
   shownAs: { kind: 'ceilings' },
-  carriedAs: { kind: () => 'ceilings' },
+  carriedAs: { words: { ceilings: 'ceilings' }, kind: () => 'ceilings' },
   step: { step: 'walls' },
 });
+
+declare module '../kinds/carry-kinds' {
+  interface CarryKinds {
+    ceilings: true;
+  }
+}

@@ -1,6 +1,6 @@
 import type { Id } from '../model/ids';
 import type { CommandInputs, CommandName, Sent } from '../commands/command-inputs';
-import { RULES, type Rule, type Severity } from './rules';
+import { RULES, type OwnRule, type Rule, type Severity } from './rules';
 
 /** A command that makes a rule hold again, with what it does in words. */
 export type Fix = { words: string } & Sent;
@@ -24,15 +24,17 @@ export interface Finding {
   fixes: Fix[];
 }
 
+/** A finding of a rule that is listed in rules.ts, or that a kind brings. */
 export function finding(
-  rule: Rule,
+  of: keyof typeof RULES | OwnRule,
   building: Id,
   level: Id | null,
   about: readonly Id[],
   message: string,
   fixes: Fix[] = [],
-  severity: Severity = RULES[rule].severity,
+  severity: Severity = (typeof of === 'string' ? RULES[of] : of).severity,
 ): Finding {
+  const rule: Rule = typeof of === 'string' ? of : of.name;
   const ids = [...about].sort();
   return {
     key: `${rule}|${ids.join(',')}|${level ?? ''}`,

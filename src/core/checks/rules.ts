@@ -3,7 +3,7 @@ import type { Step } from '../kinds/steps';
 export type Severity = 'error' | 'warning';
 
 /** What is known of a rule wherever a finding of it is said. */
-interface RuleDef {
+export interface RuleDef {
   /** Usually; a finding may say otherwise. */
   severity: Severity;
   /** What is looked at, as in "Checked: …". */
@@ -12,8 +12,8 @@ interface RuleDef {
   step: Step | null;
 }
 
-const error = (checked: string, step: Step | null): RuleDef => ({ severity: 'error', checked, step });
-const warning = (checked: string, step: Step | null): RuleDef => ({ severity: 'warning', checked, step });
+export const error = (checked: string, step: Step | null): RuleDef => ({ severity: 'error', checked, step });
+export const warning = (checked: string, step: Step | null): RuleDef => ({ severity: 'warning', checked, step });
 
 /** Every rule there is. */
 export const RULES = {
@@ -52,9 +52,6 @@ export const RULES = {
   'floor.barsWall': warning('floors', 'floors'),
   'roof.bareEdge': warning('roofs', 'floors'),
   'level.noFoundation': warning('foundations', 'floors'),
-  'beam.free': error('beams', 'floors'),
-  'beam.noSlab': warning('beams', 'floors'),
-  'beam.low': warning('clear heights', 'floors'),
   'wall.onNothing': error('walls', 'walls'),
   'wall.topShort': warning('walls', 'walls'),
   'wall.loopGap': warning('walls', 'walls'),
@@ -73,7 +70,13 @@ export const RULES = {
   'span.upsideDown': error('where things start and stop', null),
   'solve.failed': error('whether everything can be worked out', null),
 } as const satisfies Record<string, RuleDef>;
-export type Rule = keyof typeof RULES;
+/** Rules that a kind brings itself, in its definition: their names are added here where they are defined. */
+// eslint-disable-next-line @typescript-eslint/no-empty-object-type
+export interface RulesOfKinds {}
 
-/** Everything that is looked at, each once. */
-export const CHECKED: readonly string[] = [...new Set(Object.values(RULES).map(({ checked }) => checked))];
+export type Rule = keyof typeof RULES | keyof RulesOfKinds;
+
+/** A rule with its name, as a kind brings it. */
+export interface OwnRule extends RuleDef {
+  name: keyof RulesOfKinds;
+}

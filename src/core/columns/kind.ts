@@ -8,6 +8,12 @@ export const columnKind = defineKind({
   inPlan: columnsInPlan,
   inCores: false,
   shownAs: { kind: 'columns' },
-  carriedAs: { kind: () => 'columns' },
+  carriedAs: { words: { columns: 'columns' }, kind: () => 'columns' },
   step: { step: 'columns' },
 });
+
+declare module '../kinds/carry-kinds' {
+  interface CarryKinds {
+    columns: true;
+  }
+}

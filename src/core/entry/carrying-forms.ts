@@ -1,4 +1,5 @@
-import { CARRY_KINDS, CARRY_WORDS, type CarryKind } from '../kinds/carry-kinds';
+import { CARRY_KINDS, CARRY_WORDS } from '../carrying/carried';
+import type { CarryKind } from '../kinds/carry-kinds';
 import { recordsOf } from '../model/framework';
 import { markOf } from '../commands/refer';
 import type { Id } from '../model/ids';
@@ -37,8 +38,8 @@ function typeOf(use: WallUse, { framework }: EntryContext): CommandInputs['walls
 
 function kindsOf(text: string): CarryKind[] {
   return text.split(/\s*,\s*/).map((part) => {
-    const kind = CARRY_KINDS.find((each) => CARRY_WORDS[each].startsWith(part.trim().toLowerCase()));
-    if (!kind) throw new Unread(`"${part}" is not carried. Say one of ${Object.values(CARRY_WORDS).join(', ')}`);
+    const kind = CARRY_KINDS.find((each) => CARRY_WORDS.get(each)!.startsWith(part.trim().toLowerCase()));
+    if (!kind) throw new Unread(`"${part}" is not carried. Say one of ${[...CARRY_WORDS.values()].join(', ')}`);
     return kind;
   });
 }

@@ -11,6 +11,12 @@ export const floorKind = defineKind({
   },
   inCores: false,
   shownAs: { kind: 'floors' },
-  carriedAs: { kind: () => 'floors' },
+  carriedAs: { words: { floors: 'floor plates' }, kind: () => 'floors' },
   step: { step: 'floors' },
 });
+
+declare module '../kinds/carry-kinds' {
+  interface CarryKinds {
+    floors: true;
+  }
+}

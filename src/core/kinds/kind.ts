@@ -14,6 +14,7 @@ import type { Solved } from '../solving/solved';
 import type { RecordKind } from './record-kind';
 import type { Step } from './steps';
 import type { ViewKind } from './view-kinds';
+import type { OwnRule } from '../checks/rules';
 
 /** A facet that a kind does not have, with the reason. */
 export interface None {
@@ -61,6 +62,12 @@ export interface Bodies {
   leaveOut: (id: Id, level: Id, leftOut: boolean) => Sent;
 }
 
+/** What things of a kind are carried as, with the words for each. */
+export interface Carried<K extends Kind> {
+  words: Partial<Record<CarryKind, string>>;
+  kind: (record: RecordOf<K>) => CarryKind;
+}
+
 /** Rows of the report, under a key of their own. */
 export interface ReportRows {
   key: string;
@@ -77,13 +84,15 @@ export interface KindDef<K extends Kind = Kind> {
   /** The kind it is shown and hidden as in views. */
   shownAs: Facet<{ kind: ViewKind }>;
   /** What it is carried up the building as. */
-  carriedAs: Facet<{ kind: (record: RecordOf<K>) => CarryKind }>;
+  carriedAs: Facet<Carried<K>>;
   /** The step of the job it is made at. */
   step: Facet<{ step: Step }>;
   /** What makes and changes it, as commands and as typed lines. */
   commands: Facet<{ all: readonly Command[] }>;
   forms: Facet<{ all: readonly Form[] }>;
   bodies: Facet<Bodies>;
+  /** What is looked at by its own checks. */
+  rules: Facet<{ all: readonly OwnRule[] }>;
   report: Facet<ReportRows>;
   /** What one reads of it first, under its name. */
   sentence: Facet<{ of: (record: RecordOf<K>, solved: Solved, write: (mm: number) => string) => string }>;
@@ -94,6 +103,7 @@ export const ELSEWHERE = {
   commands: none('They are listed in commands/commands.ts'),
   forms: none('Its typed lines stand in entry/'),
   bodies: none('It has pieces of its own making'),
+  rules: none('They are listed in checks/rules.ts'),
   report: none('Its rows stand in report/report.ts'),
   sentence: none('Its sentence stands in the interface'),
 } as const;

@@ -11,6 +11,12 @@ export const shaftKind = defineKind({
   },
   inCores: true,
   shownAs: { kind: 'shafts' },
-  carriedAs: { kind: () => 'shafts' },
+  carriedAs: { words: { shafts: 'shafts' }, kind: () => 'shafts' },
   step: { step: 'shafts' },
 });
+
+declare module '../kinds/carry-kinds' {
+  interface CarryKinds {
+    shafts: true;
+  }
+}

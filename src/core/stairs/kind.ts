@@ -13,6 +13,12 @@ export const stairKind = defineKind({
   },
   inCores: true,
   shownAs: { kind: 'stairs' },
-  carriedAs: { kind: () => 'stairs' },
+  carriedAs: { words: { stairs: 'stairs' }, kind: () => 'stairs' },
   step: { step: 'stairs' },
 });
+
+declare module '../kinds/carry-kinds' {
+  interface CarryKinds {
+    stairs: true;
+  }
+}

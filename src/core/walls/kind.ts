@@ -25,6 +25,14 @@ export const wallKind = defineKind({
   inCores: true,
   shownAs: { kind: 'walls' },
   carriedAs: {
+    words: {
+      exteriorWalls: 'exterior walls',
+      interiorWalls: 'interior walls',
+      coreWalls: 'core walls',
+      doors: 'doors',
+      windows: 'windows',
+      plainOpenings: 'plain openings',
+    },
     kind: ({ use }) => (use === 'core' ? 'coreWalls' : use === 'interior' ? 'interiorWalls' : 'exteriorWalls'),
   },
   step: { step: 'walls' },
@@ -39,3 +47,14 @@ export const clearWidthKind = defineKind({
   carriedAs: none('It is not a thing in a building'),
   step: { step: 'walls' },
 });
+
+declare module '../kinds/carry-kinds' {
+  interface CarryKinds {
+    exteriorWalls: true;
+    interiorWalls: true;
+    coreWalls: true;
+    doors: true;
+    windows: true;
+    plainOpenings: true;
+  }
+}

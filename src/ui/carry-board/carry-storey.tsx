@@ -3,7 +3,8 @@
 import { Popover } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { standingIn } from '@/core/carrying/carry-commands';
-import { CARRY_KINDS, CARRY_WORDS, type CarryKind } from '@/core/kinds/carry-kinds';
+import { CARRY_KINDS, CARRY_WORDS } from '@/core/carrying/carried';
+import type { CarryKind } from '@/core/kinds/carry-kinds';
 import { ActionButton, CheckField, ChoiceField } from '../fields/fields';
 import { useSlice } from '../session/store';
 import { usePreview } from '../session/use-preview';
@@ -79,7 +80,7 @@ function Carrying({ from, onDone }: { from: string; onDone: () => void }) {
         {present.map((kind) => (
           <CheckField
             key={kind}
-            label={`${counts.get(kind)} ${CARRY_WORDS[kind]}`}
+            label={`${counts.get(kind)} ${CARRY_WORDS.get(kind)}`}
             value={!left.has(kind)}
             onChange={(is) =>
               setLeft((now) => {

@@ -1,6 +1,6 @@
 'use client';
 
-import { CHECKED } from '@/core/checks/rules';
+import { CHECKED } from '@/core/checks/every-rule';
 import { FindingCard } from '../details/findings';
 import { useSlice } from '../session/store';
 
