@@ -83,6 +83,17 @@ const RICH: Step[] = [
   ['walls.addOpening', { wall: 'P', opening: 'door', alongMm: 1000 }],
   ['walls.holdClear', { walls: ['P', 'Q'], widthMm: 1500 }],
   ['rooms.add', { level: '00', building: 'West', place: '4000,21000', name: 'Room' }],
+  [
+    'rooms.addBoundary',
+    {
+      level: '00',
+      building: 'West',
+      points: [
+        { xMm: 3000, yMm: 19_000 },
+        { xMm: 3000, yMm: 24_000 },
+      ],
+    },
+  ],
   ['foundations.add', { building: 'West', form: 'pads' }],
   ['ceilings.add', { building: 'West' }],
   ['beams.add', { building: 'West', line: 'A', between: ['1', '2'] }],
