@@ -2,63 +2,12 @@ import { tessellated, type Arc } from '../geometry/curve';
 import type { Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
+import type { Style, TextStyle } from './styles';
 
-/** How a primitive is drawn. Screen and paper give each style its colour and line weight. */
-export type Style =
-  | 'floor'
-  | 'columnCut'
-  | 'columnSeen'
-  | 'slabCut'
-  | 'slabSeen'
-  | 'levelLine'
-  | 'levelLineMinor'
-  | 'levelMark'
-  | 'shaftOpen'
-  | 'shaftClosed'
-  | 'shaftCross'
-  | 'wallCut'
-  | 'wallCore'
-  | 'wallSeen'
-  | 'opening'
-  | 'openingSwing'
-  | 'openingAbove'
-  | 'stairCut'
-  | 'stairSeen'
-  | 'stairTread'
-  | 'stairBreak'
-  | 'stairArrow'
-  | 'stairAbove'
-  | 'stairUnsolved'
-  | 'gridLine'
-  | 'gridLineMinor'
-  | 'settingOut'
-  | 'columnHead'
-  | 'floorZone'
-  | 'ceilingOver'
-  | 'ceilingCut'
-  | 'bodyOver'
-  | 'bodyCut'
-  | 'bodySeen'
-  | 'bubble'
-  | 'dimension'
-  | 'dimensionTick';
-
-export type TextStyle =
-  | 'roomText'
-  | 'roomArea'
-  | 'ceilingText'
-  | 'bodyText'
-  | 'zoneText'
-  | 'stairText'
-  | 'bubbleText'
-  | 'settingOutText'
-  | 'dimensionText'
-  | 'shaftText'
-  | 'levelText'
-  | 'levelTextLeft';
-
-/** One thing to draw, in millimetres of the model, with the record it stands for. */
-/** `layer`: where files have it, if not on the layer of its style. */
+/**
+ * One thing to draw, in millimetres of the model, with the record it stands for. `layer`: where files have it, if not on the layer of
+ * its style.
+ */
 export type Primitive =
   | { type: 'path'; style: Style; id: Id | null; points: readonly Point[]; closed: boolean }
   | { type: 'area'; style: Style; id: Id | null; rings: readonly Ring[]; layer?: string }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Drawing } from './drawing';
-import { isFigures, layOnPaper, PAPER_LOOKS } from './paper';
+import { layOnPaper } from './paper';
+import { STYLES, TEXT_STYLES, type Style } from './styles';
 
 const drawing = (widthMm: number, heightMm: number): Drawing => ({
   primitives: [],
@@ -44,11 +45,11 @@ describe('a drawing laid on paper', () => {
   });
 
   it('draws what is cut thickest, then edges, then axes, all by one table', () => {
-    const weight = (style: keyof typeof PAPER_LOOKS) => PAPER_LOOKS[style].weightMm;
+    const weight = (style: Style) => STYLES[style].paper.weightMm;
     expect(weight('slabCut')).toBeGreaterThan(weight('shaftOpen'));
     expect(weight('columnCut')).toBeGreaterThan(weight('columnSeen'));
     expect(weight('gridLine')).toBeGreaterThan(weight('gridLineMinor'));
-    expect(PAPER_LOOKS.gridLine.dashMm).toHaveLength(4);
-    expect([isFigures('dimensionText'), isFigures('bubbleText')]).toEqual([true, false]);
+    expect(STYLES.gridLine.paper.dashMm).toHaveLength(4);
+    expect([TEXT_STYLES.dimensionText.figures, TEXT_STYLES.bubbleText.figures]).toEqual([true, false]);
   });
 });

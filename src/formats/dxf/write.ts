@@ -11,77 +11,7 @@ import type { DimensionMark, Drawing, Primitive } from '@/core/drawing/drawing';
 import { minus, plus, times, type Point } from '@/core/geometry/point';
 import { directionDeg } from '@/core/geometry/trig';
 import type { Ring } from '@/core/geometry/polygon';
-
-/** Layers of the file with their colour numbers, by what stands on them. */
-const LAYERS = {
-  GRID: 8,
-  'GRID-HEADS': 7,
-  'SETTING-OUT': 6,
-  COLUMNS: 7,
-  FLOORS: 3,
-  SHAFTS: 5,
-  STAIRS: 1,
-  ROOMS: 3,
-  CEILINGS: 3,
-  BODIES: 7,
-  WALLS: 7,
-  OPENINGS: 30,
-  DIMENSIONS: 2,
-  LEVELS: 4,
-} as const;
-type Layer = keyof typeof LAYERS;
-
-const LAYER_OF: Record<Primitive['style'], Layer> = {
-  floor: 'FLOORS',
-  slabCut: 'FLOORS',
-  slabSeen: 'FLOORS',
-  columnCut: 'COLUMNS',
-  columnSeen: 'COLUMNS',
-  shaftOpen: 'SHAFTS',
-  shaftClosed: 'SHAFTS',
-  shaftCross: 'SHAFTS',
-  shaftText: 'SHAFTS',
-  wallCut: 'WALLS',
-  wallCore: 'WALLS',
-  wallSeen: 'WALLS',
-  opening: 'OPENINGS',
-  openingSwing: 'OPENINGS',
-  openingAbove: 'OPENINGS',
-  roomText: 'ROOMS',
-  roomArea: 'ROOMS',
-  ceilingText: 'CEILINGS',
-  zoneText: 'FLOORS',
-  floorZone: 'FLOORS',
-  ceilingOver: 'CEILINGS',
-  ceilingCut: 'CEILINGS',
-  bodyOver: 'BODIES',
-  bodyCut: 'BODIES',
-  bodySeen: 'BODIES',
-  bodyText: 'BODIES',
-  stairCut: 'STAIRS',
-  stairSeen: 'STAIRS',
-  stairTread: 'STAIRS',
-  stairBreak: 'STAIRS',
-  stairArrow: 'STAIRS',
-  stairAbove: 'STAIRS',
-  stairUnsolved: 'STAIRS',
-  stairText: 'STAIRS',
-  gridLine: 'GRID',
-  gridLineMinor: 'GRID',
-  settingOut: 'SETTING-OUT',
-  settingOutText: 'SETTING-OUT',
-  columnHead: 'COLUMNS',
-  bubble: 'GRID-HEADS',
-  bubbleText: 'GRID-HEADS',
-  dimension: 'DIMENSIONS',
-  dimensionTick: 'DIMENSIONS',
-  dimensionText: 'DIMENSIONS',
-  levelLine: 'LEVELS',
-  levelLineMinor: 'LEVELS',
-  levelMark: 'LEVELS',
-  levelText: 'LEVELS',
-  levelTextLeft: 'LEVELS',
-};
+import { LAYERS, styleOf, type Layer } from '@/core/drawing/styles';
 
 /**
  * Writes a drawing as ASCII DXF in millimetres of the model: lines and closed outlines, true arcs and circles,
@@ -167,7 +97,7 @@ type vec3 = ReturnType<typeof point3d>;
 type Target = DxfWriter | ReturnType<DxfWriter['addBlock']>;
 
 function add(dxf: Target, blocks: Blocks, primitive: Primitive): void {
-  const layer = LAYER_OF[primitive.style];
+  const layer = styleOf(primitive.style).layer;
   const options = { layerName: ('layer' in primitive ? primitive.layer : undefined) ?? layer };
   if (primitive.type === 'text') {
     const at = point3d(primitive.at.x, primitive.at.y);

@@ -1,7 +1,8 @@
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import type { Primitive } from '@/core/drawing/drawing';
-import { isFigures, PAPER_LOOKS, type OnPaper } from '@/core/drawing/paper';
+import type { OnPaper } from '@/core/drawing/paper';
+import { STYLES, TEXT_STYLES } from '@/core/drawing/styles';
 import type { SettingOutPlan } from '@/core/drawing/setting-out-plan';
 import type { Point } from '@/core/geometry/point';
 
@@ -60,7 +61,7 @@ function paint(pdf: PDFKit.PDFDocument, primitive: Primitive, paper: OnPaper): v
     pdf.translate(x, y);
     if (primitive.turnDeg !== 0) pdf.rotate(-primitive.turnDeg);
     pdf
-      .font(isFigures(primitive.style) ? 'figures' : 'words')
+      .font(TEXT_STYLES[primitive.style].figures ? 'figures' : 'words')
       .fontSize(height)
       .fillColor('#1C252E');
     const width = pdf.widthOfString(primitive.text);
@@ -69,7 +70,7 @@ function paint(pdf: PDFKit.PDFDocument, primitive: Primitive, paper: OnPaper): v
     pdf.restore();
     return;
   }
-  const look = PAPER_LOOKS[primitive.style];
+  const look = STYLES[primitive.style].paper;
   const isOpen = primitive.type === 'arc' || (primitive.type === 'path' && !primitive.closed);
   pdf
     .save()

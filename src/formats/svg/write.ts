@@ -1,5 +1,5 @@
 import type { Primitive } from '@/core/drawing/drawing';
-import { isFigures, PAPER_LOOKS } from '@/core/drawing/paper';
+import { STYLES, TEXT_STYLES } from '@/core/drawing/styles';
 import type { SettingOutPlan } from '@/core/drawing/setting-out-plan';
 import { onCircle } from '@/core/geometry/curve';
 import type { Point } from '@/core/geometry/point';
@@ -39,13 +39,13 @@ function paint(
 ): string {
   if (primitive.type === 'text') {
     const { x, y } = place(primitive.at);
-    const face = isFigures(primitive.style) ? "'Spline Sans Mono', monospace" : 'Archivo, sans-serif';
+    const face = TEXT_STYLES[primitive.style].figures ? "'Spline Sans Mono', monospace" : 'Archivo, sans-serif';
     const turn =
       primitive.turnDeg === 0 ? '' : ` transform="rotate(${figure(-primitive.turnDeg)} ${figure(x)} ${figure(y)})"`;
     const anchor = primitive.style === 'levelText' ? 'start' : primitive.style === 'levelTextLeft' ? 'end' : 'middle';
     return `<text x="${figure(x)}" y="${figure(y)}" font-family="${face}" font-size="${figure(primitive.heightMm / scale)}" text-anchor="${anchor}" dominant-baseline="central"${turn}>${escape(primitive.text)}</text>`;
   }
-  const look = PAPER_LOOKS[primitive.style];
+  const look = STYLES[primitive.style].paper;
   const dash = look.dashMm.length > 0 ? ` stroke-dasharray="${look.dashMm.join(' ')}"` : '';
   const isOpen = primitive.type === 'arc' || (primitive.type === 'path' && !primitive.closed);
   const paintwork = `fill="${isOpen ? 'none' : (look.fill ?? 'none')}" stroke="${look.stroke}" stroke-width="${look.weightMm}"${dash}`;

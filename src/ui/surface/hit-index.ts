@@ -4,50 +4,7 @@ import { nearestOn } from '@/core/geometry/curve';
 import { distance, type Point } from '@/core/geometry/point';
 import { contains, distanceToSegment, type Ring } from '@/core/geometry/polygon';
 import type { Id } from '@/core/model/ids';
-
-/** Kinds of thing in the order a press finds them: small before large. */
-const ORDER: Partial<Record<Primitive['style'], number>> = {
-  columnCut: 0,
-  levelText: 0,
-  levelMark: 0,
-  columnSeen: 1,
-  bubble: 1,
-  bubbleText: 1,
-  shaftOpen: 2,
-  shaftClosed: 2,
-  shaftCross: 2,
-  wallCut: 2,
-  wallCore: 2,
-  wallSeen: 4,
-  opening: 2,
-  openingSwing: 2,
-  roomText: 1,
-  roomArea: 1,
-  ceilingText: 1,
-  zoneText: 1,
-  floorZone: 5,
-  ceilingCut: 2,
-  ceilingOver: 4,
-  bodyText: 1,
-  bodyCut: 2,
-  bodyOver: 3,
-  bodySeen: 5,
-  stairSeen: 2,
-  stairCut: 2,
-  stairTread: 2,
-  stairArrow: 2,
-  stairUnsolved: 2,
-  stairText: 1,
-  slabCut: 2,
-  levelLine: 4,
-  slabSeen: 5,
-  gridLine: 3,
-  gridLineMinor: 3,
-  settingOut: 3,
-  settingOutText: 1,
-  columnHead: 4,
-  floor: 5,
-};
+import { styleOf } from '@/core/drawing/styles';
 
 export interface HitIndex {
   /** What lies under a point, within a reach: what is preferred, else the smallest kind of thing first. */
@@ -60,7 +17,7 @@ export interface HitIndex {
 
 /** A spatial index over a display list, for pointing at things. */
 export function hitIndex(drawing: Drawing): HitIndex {
-  const pickable = drawing.primitives.filter(({ id, style }) => id !== null && style in ORDER);
+  const pickable = drawing.primitives.filter(({ id, style }) => id !== null && styleOf(style).press !== null);
   const index = pickable.length > 0 ? new Flatbush(pickable.length) : null;
   for (const primitive of pickable) {
     const box = boxOf([primitive])!;
@@ -73,7 +30,7 @@ export function hitIndex(drawing: Drawing): HitIndex {
     const hits = found(point.x - reachMm, point.y - reachMm, point.x + reachMm, point.y + reachMm).filter((primitive) =>
       isHit(primitive, point, reachMm),
     );
-    const rank = ({ id, style }: Primitive) => ORDER[style]! - (preferred.includes(id!) ? 10 : 0);
+    const rank = ({ id, style }: Primitive) => styleOf(style).press! - (preferred.includes(id!) ? 10 : 0);
     hits.sort((a, b) => rank(a) - rank(b));
     return hits[0] ?? null;
   };
