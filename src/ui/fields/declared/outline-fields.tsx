@@ -6,12 +6,15 @@ import type { Id } from '@/core/model/ids';
 import { recordsOf } from '@/core/model/framework';
 import type { Outline } from '@/core/outlines/outline';
 import type { OutlineInput } from '@/core/outlines/outline-input';
-import { useSlice } from '../../session/store';
+import { useProject, useSlice } from '../../session/store';
 import { FACE_CHOICES } from '../../walls/wall-words';
 import { ActionButton, AngleField, ChoiceField, TextField } from '../fields';
 import { LengthField } from '../length-field';
 import { CornerFields } from './corner-fields';
 import { PlaceField } from './place-field';
+
+/** Outlines that stand at a place. */
+type Placed = Extract<Outline, { type: 'rectangle' | 'circle' | 'polygon' }>;
 
 interface OutlineFieldsProps {
   label: string;
@@ -30,74 +33,21 @@ export function OutlineFields({ label, outline, sizes, building, disabled, put }
     const refusal = put(next);
     if (refusal) say(refusal);
   };
+  if ('place' in outline) {
+    const given = asGiven(framework, outline);
+    return (
+      <>
+        <PlaceField
+          label={`${label}, ${outline.type === 'circle' ? 'centre' : 'from'}`}
+          place={outline.place}
+          {...{ building, disabled }}
+          put={(place) => put({ ...given, place })}
+        />
+        <Shape {...{ label, outline, sizes, disabled, put }} />
+      </>
+    );
+  }
   switch (outline.type) {
-    case 'rectangle': {
-      const given = asGiven(framework, outline);
-      return (
-        <>
-          <PlaceField
-            label={`${label}, from`}
-            place={outline.place}
-            {...{ building, disabled }}
-            put={(place) => put({ ...given, place })}
-          />
-          {(['widthMm', 'depthMm'] as const).map((field, i) => (
-            <LengthField
-              key={field}
-              label={sizes[i]!}
-              valueMm={mmOf(framework, outline[field])}
-              disabled={disabled}
-              onCommit={(length) => put({ ...given, [field]: length })}
-            />
-          ))}
-          <AngleField
-            label={`${label}, turned`}
-            valueDeg={outline.turnDeg}
-            disabled={disabled}
-            onCommit={(turnDeg) => put({ ...given, turnDeg })}
-          />
-        </>
-      );
-    }
-    case 'circle': {
-      const given = asGiven(framework, outline);
-      return (
-        <>
-          <PlaceField
-            label={`${label}, centre`}
-            place={outline.place}
-            {...{ building, disabled }}
-            put={(place) => put({ ...given, place })}
-          />
-          <LengthField
-            label="Diameter"
-            valueMm={mmOf(framework, outline.diameterMm)}
-            disabled={disabled}
-            onCommit={(diameterMm) => put({ ...given, diameterMm })}
-          />
-        </>
-      );
-    }
-    case 'polygon': {
-      const given = asGiven(framework, outline);
-      return (
-        <>
-          <PlaceField
-            label={`${label}, from`}
-            place={outline.place}
-            {...{ building, disabled }}
-            put={(place) => put({ ...given, place })}
-          />
-          <CornerFields
-            label={`${label}, corners`}
-            corners={outline.points}
-            least={3}
-            disabled={disabled}
-            put={(points) => put({ ...given, points })}
-          />
-        </>
-      );
-    }
     case 'gridOffset': {
       const given = asGiven(framework, outline);
       const grids = recordsOf(framework, 'gridSystem').filter((grid) => grid.building === building);
@@ -172,6 +122,60 @@ export function OutlineFields({ label, outline, sizes, building, disabled, put }
       );
     }
   }
+}
+
+/** Sizes or corners of an outline that stands at a place. */
+function Shape({
+  label,
+  outline,
+  sizes,
+  disabled,
+  put,
+}: Omit<OutlineFieldsProps, 'building' | 'outline'> & { outline: Placed }) {
+  const framework = useProject((project) => project.framework);
+  if (outline.type === 'polygon') {
+    const given = asGiven(framework, outline);
+    return (
+      <CornerFields
+        label={`${label}, corners`}
+        corners={outline.points}
+        least={3}
+        disabled={disabled}
+        put={(points) => put({ ...given, points })}
+      />
+    );
+  }
+  if (outline.type === 'circle') {
+    const given = asGiven(framework, outline);
+    return (
+      <LengthField
+        label="Diameter"
+        valueMm={mmOf(framework, outline.diameterMm)}
+        disabled={disabled}
+        onCommit={(diameterMm) => put({ ...given, diameterMm })}
+      />
+    );
+  }
+  const given = asGiven(framework, outline);
+  return (
+    <>
+      {(['widthMm', 'depthMm'] as const).map((field, i) => (
+        <LengthField
+          key={field}
+          label={sizes[i]!}
+          valueMm={mmOf(framework, outline[field])}
+          disabled={disabled}
+          onCommit={(length) => put({ ...given, [field]: length })}
+        />
+      ))}
+      <AngleField
+        label={`${label}, turned`}
+        valueDeg={outline.turnDeg}
+        disabled={disabled}
+        onCommit={(turnDeg) => put({ ...given, turnDeg })}
+      />
+    </>
+  );
 }
 
 interface GridLinesProps {
