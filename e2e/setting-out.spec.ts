@@ -201,13 +201,13 @@ test('a slab and a shaft with edges on setting-out lines follow them', async ({ 
     await text.first().click();
   };
   await openStep(page, 'Floors');
-  await page.getByLabel('Outline').selectOption('lines');
+  await page.getByLabel('Outline', { exact: true }).selectOption('lines');
   for (const label of ['A', 'Front', 'C', '1']) await press(label);
   await expect(page.getByText('Edges on A, Front, C, 1')).toBeVisible();
   await page.getByLabel('Outside the lines by').fill('0');
   await page.getByRole('button', { name: 'Add the floor plate' }).click();
   await openStep(page, 'Shafts');
-  await page.getByLabel('Outline').selectOption('lines');
+  await page.getByLabel('Outline', { exact: true }).selectOption('lines');
   for (const label of ['A', 'Inner', 'B', '2']) await press(label);
   await expect(page.getByText(/cuts 7 slabs/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Add the shaft' }).click();
