@@ -47,6 +47,7 @@ export function FloorFields({ plate }: { plate: FloorPlate }) {
       fields={FIELDS}
       give={(part) => run('floors.change', { floor: plate.id, ...part })}
       remove="Delete this floor plate"
+      isOwnPlace={'place' in plate.outline}
     >
       <Areas plate={plate} />
     </ThingPanel>

@@ -14,18 +14,20 @@ interface ThingPanelProps<R, Change> {
   give: (part: Change) => string | null;
   /** What deleting it is called. */
   remove: string;
+  /** False where it follows something else in plan. */
+  isOwnPlace?: boolean;
   /** What is shown of it beside its fields. */
   children?: ReactNode;
 }
 
 /** A thing's declared fields, what is shown of it, what is done to it in plan, and its deletion. */
 export function ThingPanel<R extends { id: Id; building: Id }, Change>(props: ThingPanelProps<R, Change>) {
-  const { record, fields, give, remove, children } = props;
+  const { record, fields, give, remove, isOwnPlace = true, children } = props;
   return (
     <div className="flex flex-col gap-1.5">
       <RecordFields record={record} fields={fields} building={record.building} give={give} />
       {children}
-      <InPlanFields ids={[record.id]} />
+      {isOwnPlace && <InPlanFields ids={[record.id]} />}
       <DeleteButton id={record.id}>{remove}</DeleteButton>
     </div>
   );

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { recordsOf } from '@/core/model/framework';
-import { formatForEntry } from '@/core/units/format-length';
+import { formatForEntry, formatLength } from '@/core/units/format-length';
 import type { Wall } from '@/core/walls/wall';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { LengthField, useLengthReader } from '../fields/length-field';
@@ -121,7 +121,7 @@ function Shared({ record: wall }: { record: Wall }) {
 
 /** The layers of the wall's type, which all walls of it have. */
 function Layers({ wall }: { wall: Wall }) {
-  const { framework, run, mayEdit } = useSlice('framework', 'run', 'mayEdit');
+  const { framework, display, run, mayEdit } = useSlice('framework', 'display', 'run', 'mayEdit');
   const type = recordsOf(framework, 'wallType').find(({ id }) => id === wall.type);
   if (!type) return null;
   const set = (i: number, thicknessMm: LengthInput) =>
@@ -137,7 +137,7 @@ function Layers({ wall }: { wall: Wall }) {
   return (
     <details className="border-t border-faint pt-1.5">
       <summary className="text-ink2">
-        Layers of {type.name}, {total} in all
+        Layers of {type.name}, {formatLength(total, display)} in all
       </summary>
       <div className="flex flex-col gap-1 pt-1.5">
         {type.layers.map((layer, i) => (
