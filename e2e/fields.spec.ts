@@ -98,6 +98,16 @@ test('a shaft’s place is changed in Details, and a size keeps the name it was 
   await choose(page, '00', 'S1');
   await commit(page, 'Outline, from', 'A-2 + 500,3500');
   await commit(page, 'Depth', '1800');
+  // In a field whose text was taken, taking back takes back the change; typed text is the field's own.
+  const depth = page.getByLabel('Depth', { exact: true });
+  await depth.press('Control+z');
+  await expect(depth).toHaveValue('1500');
+  await depth.press('Control+Shift+z');
+  await expect(depth).toHaveValue('1800');
+  await depth.fill('17');
+  await depth.press('Control+z');
+  await depth.press('Escape');
+  await expect(depth).toHaveValue('1800');
   await untilSaved(page);
   // Its width is still the named one: it follows.
   await page.getByRole('button', { name: 'Dimensions' }).click();

@@ -34,6 +34,7 @@ export function TextField({ label, value, onCommit, disabled, wide }: TextFieldP
         <input
           id={id}
           className={`${BOX} mr-6 ${wide ? 'w-44' : 'w-28'} ${refused ? 'border-wrong' : ''}`}
+          data-taken={typed === null ? '' : undefined}
           value={typed ?? value}
           disabled={disabled}
           aria-invalid={refused !== null}

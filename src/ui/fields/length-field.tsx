@@ -72,6 +72,7 @@ export function LengthField({
           <input
             id={id}
             className={`figures ${compact ? 'w-24' : display.system === 'imperial' ? 'w-38' : 'w-28'} rounded-sm border bg-sheet px-1.5 py-0.5 text-right ${isWrong ? 'border-wrong' : 'border-hair'} disabled:border-transparent disabled:bg-transparent`}
+            data-taken={typed === null ? '' : undefined}
             value={typed ?? value.text}
             title={value.isRounded ? `${formatForEntry(valueMm, METRIC)} mm exactly` : undefined}
             disabled={disabled}

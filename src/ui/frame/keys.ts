@@ -4,12 +4,17 @@ import type { ProjectStore } from '../session/store';
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName);
 
+/** True where text stands that was not taken yet: taking back is the field's own there. Elsewhere it takes back the last change. */
+const hasTyped = (target: EventTarget | null): boolean =>
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLInputElement && target.type !== 'checkbox' && target.dataset.taken === undefined);
+
 /** Keys that work anywhere in the workspace. Answers how to stop listening. */
 export function listenToKeys(store: ProjectStore): () => void {
   const pressed = (event: KeyboardEvent) => {
     const state = store.getState();
     const withCommand = event.ctrlKey || event.metaKey;
-    if (withCommand && event.key.toLowerCase() === 'z' && !isTyping(event.target)) {
+    if (withCommand && event.key.toLowerCase() === 'z' && !hasTyped(event.target)) {
       event.preventDefault();
       undo(store, event.shiftKey);
     } else if (isTyping(event.target)) return;
