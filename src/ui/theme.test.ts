@@ -41,6 +41,7 @@ describe.each(['light', 'dark'] as const)('the %s theme', (theme) => {
       ['ink', 'faint'],
       ['ink2', 'faint'],
       ['wrong', 'faint'],
+      ['look', 'faint'],
       ['sheet', 'ink'],
       ['sheet', 'now'],
     ] as const) {

@@ -133,10 +133,10 @@ function Side({ theme, tokens, display }: SideProps) {
 
 function Group({ name, children }: { name: string; children: ReactNode }) {
   return (
-    <section aria-label={name} className="flex max-w-[300px] flex-col gap-2">
+    <div role="group" aria-label={name} className="flex max-w-[300px] flex-col gap-2">
       <h2 className="border-b border-hair pb-1 font-bold">{name}</h2>
       {children}
-    </section>
+    </div>
   );
 }
 

@@ -60,6 +60,11 @@ export function Cell({
     <span className="relative block">
       <input
         {...common}
+        onFocus={(event) => {
+          // What is typed then takes the place of what stands there.
+          event.target.select();
+          onFocus();
+        }}
         className={`${common.className} ${refused ? 'outline outline-wrong' : ''}`}
         value={typed}
         aria-invalid={refused !== null}
