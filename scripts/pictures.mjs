@@ -59,6 +59,7 @@ await level('03');
 await page.getByText('On level 03').click();
 await page.getByRole('button', { name: 'ST1', exact: true }).click();
 await page.getByText('On level 03').click();
+await page.getByRole('heading', { name: /ST1/ }).scrollIntoViewIfNeeded();
 await take('stair');
 await page.getByRole('tab', { name: 'Carry board' }).click();
 await page.getByRole('button', { name: 'by core' }).click();
