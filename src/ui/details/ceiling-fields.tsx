@@ -1,6 +1,5 @@
 'use client';
 
-import { useState } from 'react';
 import type { Ceiling, CeilingException } from '@/core/ceilings/ceiling';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { formatArea, formatLength } from '@/core/units/format-length';
@@ -101,26 +100,11 @@ function Heights({ ceiling: { id, building } }: { ceiling: Ceiling }) {
   );
 }
 
+type Except = Change<'ceilings.except', 'ceiling' | 'level' | 'upwards'>;
+
 function Exceptions({ record: ceiling }: { record: Ceiling }) {
-  const { framework, solved, level, display, run, say } = useSlice(
-    'framework',
-    'solved',
-    'level',
-    'display',
-    'run',
-    'say',
-  );
-  const [upwards, setUpwards] = useState(false);
-  const here = ceiling.exceptions.find((each) => each.level === level && each.upwards === upwards);
+  const { framework, solved, level, display, run } = useSlice('framework', 'solved', 'level', 'display', 'run');
   const piece = solved?.ceilings.find((each) => each.ceiling === ceiling.id && each.level === level);
-  const except = (
-    at: string | null,
-    up: boolean,
-    part: Change<'ceilings.except', 'ceiling' | 'level' | 'upwards'>,
-  ): string | null => (at ? run('ceilings.except', { ceiling: ceiling.id, level: at, upwards: up, ...part }) : null);
-  const attempt = (refusal: string | null) => {
-    if (refusal) say(refusal);
-  };
   const wordsOf = (each: CeilingException) =>
     [
       each.leftOut && 'left out',
@@ -129,25 +113,24 @@ function Exceptions({ record: ceiling }: { record: Ceiling }) {
       .filter(Boolean)
       .join(', ');
   return (
-    <ExceptionList
+    <ExceptionList<CeilingException, Except>
       exceptions={ceiling.exceptions}
       wordsOf={wordsOf}
-      onAsBelow={(each) => attempt(except(each.level, each.upwards, { leftOut: false, heightMm: null }))}
-      upwards={upwards}
-      onReach={setUpwards}
+      plain={{ leftOut: false, heightMm: null }}
+      change={(at, part) => run('ceilings.except', { ceiling: ceiling.id, ...at, ...part })}
     >
-      <CheckField
-        label="Left out"
-        value={here?.leftOut ?? false}
-        onChange={(leftOut) => attempt(except(level, upwards, { leftOut }))}
-      />
-      <LengthField
-        label="Clear under it there"
-        valueMm={
-          here?.heightMm ? mmOf(framework, here.heightMm) : (piece?.clearMm ?? mmOf(framework, ceiling.heightMm))
-        }
-        onCommit={(heightMm) => except(level, upwards, { heightMm })}
-      />
+      {(here, { except, attempt }) => (
+        <>
+          <CheckField label="Left out" value={here?.leftOut ?? false} onChange={(leftOut) => attempt({ leftOut })} />
+          <LengthField
+            label="Clear under it there"
+            valueMm={
+              here?.heightMm ? mmOf(framework, here.heightMm) : (piece?.clearMm ?? mmOf(framework, ceiling.heightMm))
+            }
+            onCommit={(heightMm) => except({ heightMm })}
+          />
+        </>
+      )}
     </ExceptionList>
   );
 }

@@ -1,31 +1,48 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
+import type { Id } from '@/core/model/ids';
 import { ActionButton, ChoiceField } from '../fields/fields';
 import { useSlice } from '../session/store';
 
-interface ExceptionListProps<E> {
+/** Changes what differs at the current level, or from it up. */
+interface Changing<Part> {
+  /** Answers why not, or null: for fields that say it themselves. */
+  except: (part: Part) => string | null;
+  /** Says why not. */
+  attempt: (part: Part) => void;
+}
+
+interface ExceptionListProps<E, Part> {
   exceptions: readonly E[];
   wordsOf: (each: E) => string;
-  /** Makes it as below again. */
-  onAsBelow: (each: E) => void;
-  upwards: boolean;
-  onReach: (upwards: boolean) => void;
+  /** What makes it as below again. */
+  plain: Part;
+  /** Changes what differs at a level, or from it up. */
+  change: (at: { level: Id; upwards: boolean }, part: Part) => string | null;
+  /** Where one begins: what differs of walls usually goes on upwards. */
+  beginsUpwards?: boolean;
   /** Fields of what differs at the current level. */
-  children: ReactNode;
+  children: (here: E | undefined, changing: Changing<Part>) => ReactNode;
 }
 
 /** What differs at some levels of a carried thing, and what may differ at the current one: there only, or from there up. */
-export function ExceptionList<E extends { level: string; upwards: boolean }>({
+export function ExceptionList<E extends { level: Id; upwards: boolean }, Part>({
   exceptions,
   wordsOf,
-  onAsBelow,
-  upwards,
-  onReach,
+  plain,
+  change,
+  beginsUpwards = false,
   children,
-}: ExceptionListProps<E>) {
-  const { solved, level, mayEdit } = useSlice('solved', 'level', 'mayEdit');
+}: ExceptionListProps<E, Part>) {
+  const { solved, level, mayEdit, say } = useSlice('solved', 'level', 'mayEdit', 'say');
+  const [upwards, setUpwards] = useState(beginsUpwards);
   const name = (id: string) => solved?.levels.find((each) => each.id === id)?.name ?? '';
+  const said = (refusal: string | null) => {
+    if (refusal) say(refusal);
+  };
+  const here = exceptions.find((each) => each.level === level && each.upwards === upwards);
+  const except = (part: Part) => (level ? change({ level, upwards }, part) : 'Choose a level first');
   return (
     <details className="border-t border-faint pt-1.5" open={exceptions.length > 0 || undefined}>
       <summary className="text-ink2">Other at some levels</summary>
@@ -37,7 +54,11 @@ export function ExceptionList<E extends { level: string; upwards: boolean }>({
                 {each.upwards ? 'From' : 'At'} <strong>{name(each.level)}</strong> {each.upwards ? 'up' : 'only'}:{' '}
                 {wordsOf(each)}
               </span>
-              {mayEdit && <ActionButton onClick={() => onAsBelow(each)}>As below</ActionButton>}
+              {mayEdit && (
+                <ActionButton onClick={() => said(change({ level: each.level, upwards: each.upwards }, plain))}>
+                  As below
+                </ActionButton>
+              )}
             </li>
           ))}
         </ul>
@@ -50,9 +71,9 @@ export function ExceptionList<E extends { level: string; upwards: boolean }>({
                 ['here', 'there only'],
                 ['up', 'from there up'],
               ]}
-              onChoose={(reach) => onReach(reach === 'up')}
+              onChoose={(reach) => setUpwards(reach === 'up')}
             />
-            {children}
+            {children(here, { except, attempt: (part) => said(except(part)) })}
           </>
         )}
       </div>

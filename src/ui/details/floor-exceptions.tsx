@@ -18,85 +18,80 @@ type Except = Change<'floors.except', 'floor' | 'level' | 'upwards'>;
 
 /** What differs at the current level of a floor plate, or from there up. */
 export function FloorExceptions({ plate }: { plate: FloorPlate }) {
-  const { framework, solved, level, run, say } = useSlice('framework', 'solved', 'level', 'run', 'say');
-  const [upwards, setUpwards] = useState(false);
-  const here = plate.exceptions.find((each) => each.level === level && each.upwards === upwards);
+  const { framework, solved, level, run } = useSlice('framework', 'solved', 'level', 'run');
   const piece = solved?.floors.find((each) => each.plate === plate.id && each.level === level);
-  const except = (part: Except): string | null =>
-    level ? run('floors.except', { floor: plate.id, level, upwards, ...part }) : null;
-  const attempt = (part: Except) => {
-    const refusal = except(part);
-    if (refusal) say(refusal);
-  };
   return (
-    <ExceptionList
+    <ExceptionList<FloorException, Except>
       exceptions={plate.exceptions}
       wordsOf={wordsOf}
-      onAsBelow={({ level: at, upwards: up }) => {
-        const plain = { leftOut: false, outline: null, thicknessMm: null, pulled: [], voids: [] };
-        const refusal = run('floors.except', { floor: plate.id, level: at, upwards: up, ...plain });
-        if (refusal) say(refusal);
-      }}
-      upwards={upwards}
-      onReach={setUpwards}
+      plain={{ leftOut: false, outline: null, thicknessMm: null, pulled: [], voids: [] }}
+      change={(at, part) => run('floors.except', { floor: plate.id, ...at, ...part })}
     >
-      <CheckField label="Left out" value={here?.leftOut ?? false} onChange={(leftOut) => attempt({ leftOut })} />
-      <LengthField
-        label="Thickness there"
-        valueMm={
-          here?.thicknessMm
-            ? mmOf(framework, here.thicknessMm)
-            : (piece?.thicknessMm ?? mmOf(framework, plate.thicknessMm))
-        }
-        onCommit={(thicknessMm) => except({ thicknessMm })}
-      />
-      <PullBack here={here} edges={piece?.outline.length ?? 0} onTake={except} />
-      <OwnVoid onTake={(outline) => except({ voids: [...asGiven(framework, here?.voids ?? []), outline] })} />
-      {here?.voids.map((each, i) => (
-        <fieldset key={i} className="flex flex-col gap-1 border-t border-faint pt-1.5">
-          <legend className="sr-only">Void {i + 1}</legend>
-          <OutlineFields
-            label={`Void ${i + 1}`}
-            outline={each}
-            sizes={[`Void ${i + 1}, wide`, `Void ${i + 1}, deep`]}
-            building={plate.building}
-            disabled={false}
-            put={(next) => except({ voids: asGiven(framework, here.voids).map((old, k) => (k === i ? next : old)) })}
-          />
-          <span className="self-end">
-            <ActionButton onClick={() => attempt({ voids: asGiven(framework, here.voids).filter((_, k) => k !== i) })}>
-              Close void {i + 1}
-            </ActionButton>
-          </span>
-        </fieldset>
-      ))}
-      {here?.pulled.map(({ edge, byMm }) => (
-        <LengthField
-          key={edge}
-          label={`Edge ${edge + 1} pulled back by`}
-          valueMm={mmOf(framework, byMm)}
-          onCommit={(length) =>
-            except({
-              pulled: asGiven(framework, here.pulled).flatMap((each) =>
-                each.edge !== edge ? [each] : length === 0 ? [] : [{ edge, byMm: length }],
-              ),
-            })
-          }
-        />
-      ))}
-      {here?.outline && (
+      {(here, { except, attempt }) => (
         <>
-          <OutlineFields
-            label="Outline there"
-            outline={here.outline}
-            sizes={['Outline there, wide', 'Outline there, deep']}
-            building={plate.building}
-            disabled={false}
-            put={(outline) => except({ outline })}
+          <CheckField label="Left out" value={here?.leftOut ?? false} onChange={(leftOut) => attempt({ leftOut })} />
+          <LengthField
+            label="Thickness there"
+            valueMm={
+              here?.thicknessMm
+                ? mmOf(framework, here.thicknessMm)
+                : (piece?.thicknessMm ?? mmOf(framework, plate.thicknessMm))
+            }
+            onCommit={(thicknessMm) => except({ thicknessMm })}
           />
-          <span className="self-end">
-            <ActionButton onClick={() => attempt({ outline: null })}>As its plate’s outline</ActionButton>
-          </span>
+          <PullBack here={here} edges={piece?.outline.length ?? 0} onTake={except} />
+          <OwnVoid onTake={(outline) => except({ voids: [...asGiven(framework, here?.voids ?? []), outline] })} />
+          {here?.voids.map((each, i) => (
+            <fieldset key={i} className="flex flex-col gap-1 border-t border-faint pt-1.5">
+              <legend className="sr-only">Void {i + 1}</legend>
+              <OutlineFields
+                label={`Void ${i + 1}`}
+                outline={each}
+                sizes={[`Void ${i + 1}, wide`, `Void ${i + 1}, deep`]}
+                building={plate.building}
+                disabled={false}
+                put={(next) =>
+                  except({ voids: asGiven(framework, here.voids).map((old, k) => (k === i ? next : old)) })
+                }
+              />
+              <span className="self-end">
+                <ActionButton
+                  onClick={() => attempt({ voids: asGiven(framework, here.voids).filter((_, k) => k !== i) })}
+                >
+                  Close void {i + 1}
+                </ActionButton>
+              </span>
+            </fieldset>
+          ))}
+          {here?.pulled.map(({ edge, byMm }) => (
+            <LengthField
+              key={edge}
+              label={`Edge ${edge + 1} pulled back by`}
+              valueMm={mmOf(framework, byMm)}
+              onCommit={(length) =>
+                except({
+                  pulled: asGiven(framework, here.pulled).flatMap((each) =>
+                    each.edge !== edge ? [each] : length === 0 ? [] : [{ edge, byMm: length }],
+                  ),
+                })
+              }
+            />
+          ))}
+          {here?.outline && (
+            <>
+              <OutlineFields
+                label="Outline there"
+                outline={here.outline}
+                sizes={['Outline there, wide', 'Outline there, deep']}
+                building={plate.building}
+                disabled={false}
+                put={(outline) => except({ outline })}
+              />
+              <span className="self-end">
+                <ActionButton onClick={() => attempt({ outline: null })}>As its plate’s outline</ActionButton>
+              </span>
+            </>
+          )}
         </>
       )}
     </ExceptionList>

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
-import { useSlice } from '../session/store';
+import { useProject, useSlice } from '../session/store';
 import { ExceptionList } from './exception-list';
 import type { Change } from '@/core/commands/command-inputs';
 import type { OutlineInput } from '@/core/outlines/outline-input';
@@ -21,47 +21,39 @@ const SLAB_CHOICES = [
   ['sleeves', 'closed, sleeves only'],
 ] as const;
 
+type Except = Change<'shafts.except', 'shaft' | 'level' | 'upwards'>;
+
 /** What differs at the current level of a shaft, or from there up: the slab, and another outline. */
 export function ShaftExceptions({ shaft }: { shaft: Shaft }) {
-  const { level, run, say } = useSlice('level', 'run', 'say');
-  const [upwards, setUpwards] = useState(false);
-  const here = shaft.exceptions.find((each) => each.level === level && each.upwards === upwards);
-  const except = (part: Change<'shafts.except', 'shaft' | 'level' | 'upwards'>, at = level) => {
-    if (!at) return;
-    const refusal = run('shafts.except', { shaft: shaft.id, level: at, upwards, ...part });
-    if (refusal) say(refusal);
-  };
+  const run = useProject((project) => project.run);
   return (
-    <ExceptionList
+    <ExceptionList<ShaftException, Except>
       exceptions={shaft.exceptions}
       wordsOf={wordsOf}
-      onAsBelow={(each) => {
-        const { level: at, upwards: up } = each;
-        const refusal = run('shafts.except', { shaft: shaft.id, level: at, upwards: up, slab: null, outline: null });
-        if (refusal) say(refusal);
-      }}
-      upwards={upwards}
-      onReach={setUpwards}
+      plain={{ slab: null, outline: null }}
+      change={(at, part) => run('shafts.except', { shaft: shaft.id, ...at, ...part })}
     >
-      <ChoiceField<SlabState | 'below'>
-        label="its slab is"
-        value={here?.slab ?? 'below'}
-        choices={SLAB_CHOICES}
-        onChoose={(slab) => except({ slab: slab === 'below' ? null : slab })}
-      />
-      {here?.outline ? (
-        <OutlineFields
-          label="Outline there"
-          outline={here.outline}
-          sizes={['Outline there, wide', 'Outline there, deep']}
-          building={shaft.building}
-          disabled={false}
-          put={(outline) =>
-            level ? run('shafts.except', { shaft: shaft.id, level, upwards, outline }) : 'Choose a level first'
-          }
-        />
-      ) : (
-        <OtherOutline shaft={shaft} onTake={(outline) => except({ outline })} />
+      {(here, { except, attempt }) => (
+        <>
+          <ChoiceField<SlabState | 'below'>
+            label="its slab is"
+            value={here?.slab ?? 'below'}
+            choices={SLAB_CHOICES}
+            onChoose={(slab) => attempt({ slab: slab === 'below' ? null : slab })}
+          />
+          {here?.outline ? (
+            <OutlineFields
+              label="Outline there"
+              outline={here.outline}
+              sizes={['Outline there, wide', 'Outline there, deep']}
+              building={shaft.building}
+              disabled={false}
+              put={(outline) => except({ outline })}
+            />
+          ) : (
+            <OtherOutline shaft={shaft} onTake={(outline) => attempt({ outline })} />
+          )}
+        </>
       )}
     </ExceptionList>
   );

@@ -1,6 +1,5 @@
 'use client';
 
-import { useState } from 'react';
 import { BEAM_FORMS, type Beam, type BeamException } from '@/core/beams/beam';
 import { MATERIALS } from '@/core/columns/column';
 import { mmOf } from '@/core/dimensions/resolve-length';
@@ -42,7 +41,7 @@ const FIELDS: FieldsOf<Beam, Change<'beams.change', 'beam'>> = {
     MATERIALS.map((material) => [material, material] as const),
   ),
   levels: extent(),
-  exceptions: own(({ record }) => <Exceptions beam={record} />),
+  exceptions: own(Exceptions),
 };
 
 /** Fields of a beam or downstand: every one it has. */
@@ -95,40 +94,31 @@ function Levels({ beam: { id, building } }: { beam: Beam }) {
   );
 }
 
-function Exceptions({ beam }: { beam: Beam }) {
-  const { framework, level, display, run, say } = useSlice('framework', 'level', 'display', 'run', 'say');
-  const [upwards, setUpwards] = useState(false);
-  const here = beam.exceptions.find((each) => each.level === level && each.upwards === upwards);
-  const except = (
-    at: string | null,
-    up: boolean,
-    part: Change<'beams.except', 'beam' | 'level' | 'upwards'>,
-  ): string | null => (at ? run('beams.except', { beam: beam.id, level: at, upwards: up, ...part }) : null);
-  const attempt = (refusal: string | null) => {
-    if (refusal) say(refusal);
-  };
+type Except = Change<'beams.except', 'beam' | 'level' | 'upwards'>;
+
+function Exceptions({ record: beam }: { record: Beam }) {
+  const { framework, display, run } = useSlice('framework', 'display', 'run');
   const wordsOf = ({ leftOut, depthMm }: BeamException) =>
     [leftOut && 'left out', depthMm !== null && `${formatLength(mmOf(framework, depthMm), display)} deep`]
       .filter(Boolean)
       .join(', ');
   return (
-    <ExceptionList
+    <ExceptionList<BeamException, Except>
       exceptions={beam.exceptions}
       wordsOf={wordsOf}
-      onAsBelow={(each) => attempt(except(each.level, each.upwards, { leftOut: false, depthMm: null }))}
-      upwards={upwards}
-      onReach={setUpwards}
+      plain={{ leftOut: false, depthMm: null }}
+      change={(at, part) => run('beams.except', { beam: beam.id, ...at, ...part })}
     >
-      <CheckField
-        label="Left out"
-        value={here?.leftOut ?? false}
-        onChange={(leftOut) => attempt(except(level, upwards, { leftOut }))}
-      />
-      <LengthField
-        label="Deep there"
-        valueMm={mmOf(framework, here?.depthMm ?? beam.depthMm)}
-        onCommit={(depthMm) => except(level, upwards, { depthMm })}
-      />
+      {(here, { except, attempt }) => (
+        <>
+          <CheckField label="Left out" value={here?.leftOut ?? false} onChange={(leftOut) => attempt({ leftOut })} />
+          <LengthField
+            label="Deep there"
+            valueMm={mmOf(framework, here?.depthMm ?? beam.depthMm)}
+            onCommit={(depthMm) => except({ depthMm })}
+          />
+        </>
+      )}
     </ExceptionList>
   );
 }
