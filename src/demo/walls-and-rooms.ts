@@ -1,0 +1,279 @@
+import type { Sent } from '@/core/commands/command-inputs';
+import { corners } from './corners';
+
+/** Walls, openings, rooms, ceilings, cores and the rest of both houses. */
+export const WALLS_AND_ROOMS: readonly Sent[] = [
+  {
+    command: 'walls.add',
+    input: {
+      building: 'Hall house',
+      name: 'Core',
+      use: 'core',
+      type: { name: 'Core 250', layers: [{ name: 'concrete', thicknessMm: 250, core: true }] },
+      place: 'B-3 + 250,-5600',
+      points: corners('0,0 3100,0 3100,25000 0,25000'),
+      closed: true,
+      on: 'inside',
+      startsAt: { level: 'B2' },
+      stopsAt: { level: 'RF' },
+      passesClearMm: 0,
+    },
+  },
+  // Stairs are reached from the two ends, lifts from the west.
+  ...[950, 29_050].map((alongMm): Sent => ({
+    command: 'walls.addOpening',
+    input: { wall: 'Core', opening: 'door', alongMm, widthMm: 1200, opens: 'outwards' },
+  })),
+  ...[39_550, 42_250, 44_950].map((alongMm): Sent => ({
+    command: 'walls.addOpening',
+    input: { wall: 'Core', opening: 'plain', alongMm, widthMm: 1100 },
+  })),
+  {
+    command: 'walls.add',
+    input: {
+      building: 'Hall house',
+      name: 'Skin',
+      use: 'glazed',
+      type: { name: 'Glazed 120', layers: [{ name: 'glazing', thicknessMm: 120, core: true }] },
+      place: 'A-1 + -430,-430',
+      points: corners('0,0 40460,0 40460,29660 0,29660'),
+      closed: true,
+      on: 'inside',
+      startsAt: { level: '00', face: 'FFL' },
+      stopsAt: { level: '09', face: 'SSL' },
+      passesClearMm: 30,
+    },
+  },
+  {
+    command: 'walls.add',
+    input: {
+      building: 'Hall house',
+      name: 'Parapet',
+      use: 'exterior',
+      type: {
+        name: 'Parapet 240',
+        layers: [
+          { name: 'facing', thicknessMm: 60, core: false },
+          { name: 'concrete', thicknessMm: 180, core: true },
+        ],
+      },
+      place: 'A-1',
+      points: corners('-400,-400 40000,-400 40000,22600 32800,22600 32800,29200 -400,29200'),
+      closed: true,
+      on: 'outside',
+      startsAt: { level: 'RF' },
+      stopsAt: { level: 'PP', face: 'FFL' },
+    },
+  },
+  {
+    command: 'walls.add',
+    input: {
+      building: 'Annex',
+      name: 'Annex wall',
+      use: 'exterior',
+      type: {
+        name: 'Exterior 400',
+        layers: [
+          { name: 'facing', thicknessMm: 90, core: false },
+          { name: 'insulation', thicknessMm: 110, core: false },
+          { name: 'concrete', thicknessMm: 180, core: true },
+          { name: 'plaster', thicknessMm: 20, core: false },
+        ],
+      },
+      place: 'P-21 + -260,-260',
+      points: corners('0,0 16720,0 16720,12520 0,12520'),
+      closed: true,
+      on: 'coreInside',
+      startsAt: { level: '00' },
+      stopsAt: { level: 'RF' },
+    },
+  },
+  ...[1700, 7100, 12_500].flatMap((alongMm) =>
+    [alongMm, 43_560 - alongMm].map((along): Sent => ({
+      command: 'walls.addOpening',
+      input: { wall: 'Annex wall', opening: 'window', alongMm: along, widthMm: 2400, heightMm: 1700, sillMm: 900 },
+    })),
+  ),
+  {
+    command: 'walls.addOpening',
+    input: {
+      wall: 'Annex wall',
+      opening: 'door',
+      alongMm: 4700,
+      widthMm: 1600,
+      leaves: 2,
+      opens: 'outwards',
+      at: ['00'],
+    },
+  },
+  {
+    command: 'walls.add',
+    input: {
+      building: 'Annex',
+      name: 'Corridor',
+      use: 'interior',
+      type: {
+        name: 'Interior 150',
+        layers: [
+          { name: 'board', thicknessMm: 25, core: false },
+          { name: 'studs', thicknessMm: 100, core: true },
+          { name: 'board', thicknessMm: 25, core: false },
+        ],
+      },
+      place: 'Q-21 + -260,900',
+      points: corners('0,0 16720,0'),
+      startsAt: { level: '00' },
+      stopsAt: { level: 'RF' },
+    },
+  },
+  ...[5660, 11_060].map((xMm, i): Sent => ({
+    command: 'walls.add',
+    input: {
+      building: 'Annex',
+      name: `Between ${i + 1}`,
+      use: 'interior',
+      type: 'Interior 150',
+      place: 'Q-21 + -260,900',
+      points: [
+        { xMm, yMm: 0 },
+        { xMm, yMm: 5360 },
+      ],
+      startsAt: { level: '00' },
+      stopsAt: { level: 'RF' },
+    },
+  })),
+  ...[2000, 7200, 12_600].map((alongMm): Sent => ({
+    command: 'walls.addOpening',
+    input: { wall: 'Corridor', opening: 'door', alongMm },
+  })),
+  ...(
+    [
+      { name: 'Practice', use: 'teaching', place: 'Q-21 + 2700,3600' },
+      { name: 'Ensemble', use: 'teaching', place: 'Q-22 + 2700,3600' },
+      { name: 'Store', use: 'storage', place: 'Q-23 + 2700,3600' },
+      { name: 'Lobby', use: 'circulation', place: 'P-21 + 4000,4400' },
+    ] as const
+  ).map(({ name, use, place }): Sent => ({
+    command: 'rooms.add',
+    input: { building: 'Annex', level: '00', name, use, place },
+  })),
+  {
+    command: 'floors.change',
+    input: { floor: 'Annex floor', outline: { type: 'walls', walls: ['Annex wall'], face: 'coreOutside' } },
+  },
+  {
+    command: 'roofs.addFlat',
+    input: {
+      building: 'Annex',
+      walls: ['Annex wall'],
+      face: 'coreOutside',
+      parapet: { type: 'Parapet 240', heightMm: 600 },
+    },
+  },
+  {
+    command: 'foundations.add',
+    input: { building: 'Hall house', form: 'raft', thicknessMm: 1200, subgradeKnM3: 25_000 },
+  },
+  { command: 'foundations.add', input: { building: 'Annex', form: 'pads', name: 'Annex pads' } },
+  {
+    command: 'foundations.add',
+    input: { building: 'Annex', form: 'strips', name: 'Annex strips', under: ['Annex wall'], widthMm: 1200 },
+  },
+  { command: 'cores.add', input: { name: 'K1', ids: ['Core', 'ST1', 'ST2', 'L1', 'L2', 'L3'] } },
+  {
+    command: 'walls.except',
+    input: {
+      wall: 'Core',
+      level: '08',
+      upwards: true,
+      type: { name: 'Core 200', layers: [{ name: 'concrete', thicknessMm: 200, core: true }] },
+    },
+  },
+  // Student rooms along the south of level 03, and alike up to level 08.
+  {
+    command: 'walls.add',
+    input: {
+      building: 'Hall house',
+      name: 'Rooms corridor',
+      type: 'Interior 150',
+      place: 'A-4 + 1000,8400',
+      points: corners('0,0 21030,0'),
+      startsAt: { level: '03' },
+    },
+  },
+  ...[1000, 7200, 14_400].map((xMm, i): Sent => ({
+    command: 'walls.add',
+    input: {
+      building: 'Hall house',
+      name: `Rooms ${i + 1}`,
+      type: 'Interior 150',
+      place: 'A-4',
+      points: [
+        { xMm, yMm: -430 },
+        { xMm, yMm: 8400 },
+      ],
+      startsAt: { level: '03' },
+    },
+  })),
+  ...[2000, 8700, 15_900].map((alongMm): Sent => ({
+    command: 'walls.addOpening',
+    input: { wall: 'Rooms corridor', opening: 'door', alongMm },
+  })),
+  ...['A-4 + 4000,3300', 'A-5 + 3600,3300', 'A-6 + 3600,3300'].map((place, i): Sent => ({
+    command: 'rooms.add',
+    input: {
+      building: 'Hall house',
+      level: '03',
+      name: `Student room ${i + 1}`,
+      use: 'dwelling',
+      place,
+      carriedUp: false,
+    },
+  })),
+  {
+    command: 'typical.follow',
+    input: { building: 'Hall house', name: 'Student floors', master: '03', levels: ['04', '05', '06', '07', '08'] },
+  },
+  // A wet room of each student room lies lower, its build-up makes up for it.
+  ...[4600, 11_200, 18_400].map((xMm, i): Sent => ({
+    command: 'floors.setZone',
+    input: {
+      floor: 'Podium',
+      name: `Wet ${i + 1}`,
+      outline: { type: 'rectangle', place: `A-4 + ${xMm},6300`, widthMm: 2000, depthMm: 1900 },
+      levels: ['03'],
+      shiftMm: -60,
+      buildUpMm: 140,
+      thicknessMm: 220,
+    },
+  })),
+  // Annex rooms under one ceiling, the lobby and the stair hall open; the student rooms lower.
+  {
+    command: 'ceilings.add',
+    input: {
+      building: 'Annex',
+      name: 'Annex rooms',
+      rooms: ['00.01', '00.02', '00.03'],
+      heightMm: 3000,
+      thicknessMm: 60,
+    },
+  },
+  {
+    command: 'ceilings.add',
+    input: {
+      building: 'Hall house',
+      name: 'Student rooms',
+      rooms: ['03.01', '03.02', '03.03'],
+      heightMm: 2450,
+      thicknessMm: 40,
+    },
+  },
+  {
+    command: 'project.setSurvey',
+    input: { eastingMm: '412300m', northingMm: '98700m', heightMm: '4.2m', trueNorthDeg: 6.1 },
+  },
+  {
+    command: 'project.describe',
+    input: { code: 'TY-04', client: 'Tidewater Trust', address: '4 Slipway Lane, Tidewater' },
+  },
+];
