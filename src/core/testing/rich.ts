@@ -1,0 +1,103 @@
+import type { Step } from '../commands/command-inputs';
+
+/** One layer of concrete. */
+export const layers = (thicknessMm: number) => [{ name: 'concrete', thicknessMm, core: true }];
+/** A digest, made up. */
+export const SHA = (n: number) => n.toString(16).padStart(64, '0');
+/** A rectangle 9 m deep. */
+export const square = (widthMm: number, place = '0,0') => ({
+  type: 'rectangle' as const,
+  place,
+  widthMm,
+  depthMm: 9000,
+});
+
+/** A framework with a thing of every kind, so that every command finds something to work on. */
+export const RICH: Step[] = [
+  ['buildings.add', { name: 'West' }],
+  ['levels.setUp', { building: 'West', above: '5.4m 2@4.8m 3@3.3m', below: '3.6m' }],
+  ['grids.add', { building: 'West', name: 'G1', baysA: '2@7200 3600 7200', baysB: '6600 7800' }],
+  [
+    'grids.addRadial',
+    {
+      building: 'West',
+      name: 'Fan',
+      angles: '3@15',
+      radii: '8m 4m',
+      labelsA: { first: '31' },
+      labelsB: { first: 'R' },
+      xMm: 60_000,
+    },
+  ],
+  ['floors.add', { building: 'West', name: 'Plate', outline: { type: 'gridOffset', system: 'G1', offsetMm: 300 } }],
+  ['floors.setZone', { floor: 'Plate', outline: square(3000, '15000,1000'), shiftMm: -50 }],
+  [
+    'columns.placeAtCrossings',
+    { building: 'West', lines: ['1', '2', 'A', 'B'], section: { shape: 'circle', diameterMm: 500 } },
+  ],
+  ['shafts.add', { building: 'West', name: 'S1', outline: square(2400, '2000,1500') }],
+  [
+    'stairs.add',
+    { building: 'West', name: 'ST1', well: { type: 'rectangle', place: '9000,7000', widthMm: 2700, depthMm: 5600 } },
+  ],
+  [
+    'walls.add',
+    {
+      building: 'West',
+      name: 'P',
+      type: { name: 'T', layers: layers(200) },
+      points: [
+        { xMm: 0, yMm: 20_000 },
+        { xMm: 9000, yMm: 20_000 },
+      ],
+      startsAt: { level: '00' },
+    },
+  ],
+  [
+    'walls.add',
+    {
+      building: 'West',
+      name: 'Q',
+      type: 'T',
+      points: [
+        { xMm: 0, yMm: 22_000 },
+        { xMm: 9000, yMm: 22_000 },
+      ],
+      startsAt: { level: '00' },
+    },
+  ],
+  ['walls.addOpening', { wall: 'P', opening: 'door', alongMm: 1000 }],
+  ['walls.holdClear', { walls: ['P', 'Q'], widthMm: 1500 }],
+  ['rooms.add', { level: '00', building: 'West', place: '4000,21000', name: 'Room' }],
+  [
+    'rooms.addBoundary',
+    {
+      level: '00',
+      building: 'West',
+      points: [
+        { xMm: 3000, yMm: 19_000 },
+        { xMm: 3000, yMm: 24_000 },
+      ],
+    },
+  ],
+  ['foundations.add', { building: 'West', form: 'pads' }],
+  ['ceilings.add', { building: 'West' }],
+  ['beams.add', { building: 'West', line: 'A', between: ['1', '2'] }],
+  ['settingOut.add', { lines: ['A'], offsetMm: 210, side: 'positive', name: 'Face' }],
+  ['cores.add', { ids: ['S1'] }],
+  ['typical.follow', { building: 'West', master: '02', levels: ['03'] }],
+  ['columns.except', { columns: ['B-2'], level: '01', xMm: 50 }],
+  ['views.keep', { building: 'West', name: 'Kept', level: '01' }],
+  ['dimensions.define', { name: 'typical', value: 3300 }],
+  ['presets.save', { name: 'P', system: 'G1' }],
+  [
+    'underlays.add',
+    { building: 'West', name: 'Sketch', sha256: SHA(1), content: 'picture', width: 800, height: 600, mmPerUnit: 20 },
+  ],
+  ['buildings.add', { name: 'Left', xMm: 200_000 }],
+  ['buildings.add', { name: 'Right', xMm: 212_000, zeroMm: 600 }],
+  ['carry.wholeBuilding', { building: 'Left', storeys: '3@3.3m', outline: square(12_000) }],
+  ['carry.wholeBuilding', { building: 'Right', storeys: '3@3.3m', outline: square(9000) }],
+  ['roofs.addFlat', { building: 'Left' }],
+  ['buildings.add', { name: 'Empty', xMm: 500_000 }],
+];
