@@ -133,3 +133,28 @@ test('a void’s corners are changed in Details, and it is closed again', async 
   await untilSaved(page);
   expect((await areaM2()) - before).toBeCloseTo(4, 6);
 });
+
+test('a boundary line and the levels a floor serves are changed in Details', async ({ page }) => {
+  const points = [
+    { xMm: 0, yMm: 1000 },
+    { xMm: 5000, yMm: 1000 },
+  ];
+  const id = await makeProject(page.request, 'Fields of levels', [
+    ...HOUSE,
+    ['rooms.addBoundary', { level: '00', points }],
+  ]);
+  await openProject(page, id);
+  await choose(page, '00', 'Boundary 1');
+  await expect(page.getByRole('heading', { name: 'Boundary line' })).toBeVisible();
+  await page.getByText('Corners: 2').click();
+  await commit(page, 'Corner 2, x', '4000');
+  await page.getByLabel('At level', { exact: true }).selectOption('01');
+  await expect(page.getByText('Divides the rooms of level 01 without a wall.')).toBeVisible();
+  await choose(page, '00', 'Plate');
+  await page.getByLabel('Levels', { exact: true }).selectOption('some, one by one');
+  await page.getByLabel('Levels one by one').getByLabel('RF').uncheck();
+  await untilSaved(page);
+  await page.reload();
+  const levels = (await downloadReport(page)).floors.filter(({ name }) => name === 'Plate').map(({ level }) => level);
+  expect(levels).toEqual(['00', '01', '02']);
+});

@@ -1,7 +1,7 @@
 import { given, SMALL_TOWER, step } from '../testing/given';
-import { commandNamed, COMMANDS } from './commands';
+import { COMMANDS } from './commands';
 import { fixBy } from '../checks/finding';
-import type { CommandName, Sent } from './command-inputs';
+import type { Sent } from './command-inputs';
 
 /**
  * What the compiler refuses is a test too: each line marked as an expected error fails the type check when it is an error no more.
@@ -24,10 +24,7 @@ describe('what is sent', () => {
     expect(fixBy('Rename it', 'levels.rename', { line: '1' }).command).toBe(mixed.command);
   });
 
-  it('names every command there is, and no other', () => {
-    const names: Record<CommandName, true> = Object.fromEntries(COMMANDS.map(({ name }) => [name, true])) as never;
-    expect(commandNamed('levels.rename' satisfies keyof typeof names)?.title).toContain('level');
-    expect(commandNamed('levels.renam')).toBeUndefined();
-    expect(COMMANDS.length).toBe(Object.keys(names).length);
+  it('is told apart by its name: no two commands have one', () => {
+    expect(new Set(COMMANDS.map(({ name }) => name)).size).toBe(COMMANDS.length);
   });
 });

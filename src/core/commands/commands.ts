@@ -69,9 +69,6 @@ export const COMMANDS: readonly Command[] = [
 
 const byName = new Map(COMMANDS.map((command) => [command.name, command]));
 
-/** The command of a name; undefined where there is none. */
-export const commandNamed = (name: string): Command | undefined => byName.get(name);
-
 /** The earlier command that one names in its input, of those that do; null of all others. */
 export function recalledBy(name: string, input: unknown): Id | null {
   const command = byName.get(name);

@@ -1,7 +1,7 @@
 import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Kind } from '../model/kinds';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, step } from '../testing/given';
+import { FURNISHED, given, refusal, step } from '../testing/given';
 import { asGiven } from './uses';
 
 const wall = { name: 'Wide', layers: [{ name: 'block', thicknessMm: 200, core: true }] };
@@ -97,4 +97,13 @@ it('ends that name dimensions are exchanged by the fix of a thing that stops bel
   );
   expect(found(mended)).toEqual([]);
   expect(only(mended, 'wall', 'W').stopsAt.offsetMm).toEqual(only(upsideDown, 'wall', 'W').startsAt.offsetMm);
+});
+
+it('a place is at a crossing or along one line, and at a second meeting only where there is one', () => {
+  const at = (place: object) =>
+    refusal(house, 'shafts.add', { outline: { type: 'rectangle', place, widthMm: 900, depthMm: 900 } });
+  expect(at({ lines: ['1', 'A'], nth: 2 })).toMatch(/meet once only/);
+  expect(at({ lines: ['1', '2'], nth: 2 })).toMatch(/do not cross/);
+  expect(at({ lines: ['1', 'A'], line: 'X' })).toMatch(/Leave one of them out/);
+  expect(at({ line: 'Z' })).toMatch(/Z/);
 });

@@ -88,7 +88,8 @@ export function readPlace(framework: Framework, building: Id, place: PlaceInput)
   }
   const reader = new LengthReader(framework);
   const lines = place.lines?.map((ref) => axisReferred(framework, ref, building).id) as [Id, Id] | undefined;
-  if (lines && !crossingOf(framework, lines, place.nth))
+  // Lines of one system meet once, whichever meeting is asked for.
+  if (lines && crossingOf(framework, lines, place.nth)?.nth !== (place.nth ?? 1))
     refuseNow(
       place.nth === 2 && crossingOf(framework, lines)
         ? 'Those two lines meet once only. Leave `nth` out'

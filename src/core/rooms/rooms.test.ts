@@ -119,6 +119,21 @@ describe('rooms', () => {
     ).toEqual([expect.closeTo(11.6 * 3.8, 2), expect.closeTo(11.6 * 3.8, 2)]);
   });
 
+  it('are divided elsewhere when a boundary line is moved, or on another level', () => {
+    const divided = after('rooms.addBoundary', { level: '02', points: corners('0,4000 12000,4000') });
+    const line = recordsOf(divided, 'boundaryLine')[0]!.id;
+    const areas = (framework: Framework, at: string) =>
+      rooms(framework)
+        .flatMap(([level, , area]) => (level === at ? [Number(area)] : []))
+        .sort((a, b) => a - b);
+    const moved = after('rooms.changeBoundary', { line, points: corners('0,2200 12000,2200') }, divided);
+    expect(areas(moved, '02').map((area) => Math.round(area))).toEqual([Math.round(11.6 * 2), Math.round(11.6 * 5.6)]);
+    const lower = after('rooms.changeBoundary', { line, level: '01' }, divided);
+    expect(areas(lower, '02')).toHaveLength(1);
+    expect(areas(lower, '01')).toHaveLength(4);
+    expect(refusal(divided, 'rooms.changeBoundary', { line: 'gone' })).toMatch(/no such boundary line/);
+  });
+
   it('with no walls round them, or two names in one region, are findings', () => {
     const out = after('rooms.add', { level: '00', place: '20000,2000', name: 'Yard' });
     const rules = (framework: Framework) =>

@@ -94,6 +94,11 @@ export function sayThing(framework: Framework, solved: Solved, id: Id, display: 
       sentence: `${record.members.length} walls, shafts and stairs that are moved, copied and carried as one.`,
     };
   }
+  if (record?.kind === 'boundaryLine')
+    return {
+      title: 'Boundary line',
+      sentence: `Divides the rooms of level ${levelName(record.level)} without a wall.`,
+    };
   if (record?.kind === 'roof') {
     const slab = solved.floors.find(({ plate }) => plate === id);
     const area = slab ? formatArea(solved.profiles[slab.profile]!.areaMm2, display) : 'no area';

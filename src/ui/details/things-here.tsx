@@ -88,6 +88,10 @@ export function ThingsHere() {
       .filter((core) => core.building === building)
       .map(({ id, name }) => ({ id, words: name })),
   ]);
+  const dividing = recordsOf(framework, 'boundaryLine').filter(
+    (line) => line.building === building && line.level === level,
+  );
+  groups.push(['Boundary lines', dividing.map(({ id }, i) => ({ id, words: `Boundary ${i + 1}` }))]);
   const founded = recordsOf(framework, 'foundation').filter(({ top }) => top.level === level);
   groups.push(['Foundations', founded.map(({ id, name }) => ({ id, words: name }))]);
   const press = (id: string, isLine: boolean) => {

@@ -40,10 +40,7 @@ export function QuickEntry() {
     () => (building ? readEntry(line, { framework, building, unit: fieldUnit(display) }) : null),
     [line, framework, building, display],
   );
-  const preview = useMemo(
-    () => (entered?.ok ? (session?.preview(entered.value.command, entered.value.input) ?? null) : null),
-    [entered, session],
-  );
+  const preview = useMemo(() => (entered?.ok ? (session?.previewOf(entered.value) ?? null) : null), [entered, session]);
   const [said, isReady] =
     entered?.ok && preview
       ? preview.ok

@@ -131,11 +131,6 @@ export class ProjectSession {
   }
 
   /** Plans a command against what is seen, without doing it: for previews and counts. */
-  preview<Name extends CommandName>(command: Name, input: CommandInputs[Name]): Result<Planned> {
-    return planHere(this.state, command, input, v4());
-  }
-
-  /** The same of a command that was put together elsewhere. */
   previewOf({ command, input }: Sent): Result<Planned> {
     return planHere(this.state, command, input, v4());
   }
