@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineKind } from '../kinds/kind';
+import { defineKind, none } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
 import { beamRecords } from './beam';
 import { BEAM_COMMANDS } from './beam-commands';
@@ -18,6 +18,8 @@ export const beamKind = defineKind({
   step: { step: 'floors' },
   commands: { all: BEAM_COMMANDS },
   forms: { all: BEAM_FORMS_TYPED },
+  plan: none('It is drawn as a body'),
+  section: none('It is drawn as a body'),
   rules: { all: [FREE, NO_SLAB, LOW] },
   bodies: {
     pass: beamBodiesPass,

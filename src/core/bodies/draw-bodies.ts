@@ -3,6 +3,8 @@ import { distance, minus, type Point } from '../geometry/point';
 import { directionDeg } from '../geometry/trig';
 import { bounds, type Ring } from '../geometry/polygon';
 import type { PlanView } from '../drawing/plan-view';
+import { box, cutStretches, ringsOf, stretchOf } from '../drawing/section-shapes';
+import type { SectionAt } from '../kinds/drawn';
 import { facet } from '../kinds/kind';
 import { definitionOf } from '../kinds/registry';
 import type { Solved } from '../solving/solved';
@@ -20,7 +22,7 @@ export function drawBodiesOver({ bodies, profiles }: Solved, view: PlanView): Pr
     .filter(({ seenAt }) => seenAt === view.level)
     .flatMap((body): Primitive[] => {
       const layer = layerOf(body);
-      const rings = profiles[body.profile]!.regions.flatMap(({ outer, holes }) => [outer, ...holes]);
+      const rings = ringsOf(profiles[body.profile]!);
       const { long, turnDeg, at } = along(body.ring);
       const heightMm = Math.min(TEXT_MM * view.scale, long / (body.name.length * 0.9));
       return [
@@ -28,6 +30,23 @@ export function drawBodiesOver({ bodies, profiles }: Solved, view: PlanView): Pr
         { type: 'text', style: 'bodyText', id: body.thing, at, text: body.name, heightMm, turnDeg, layer },
       ];
     });
+}
+
+/** A body where the plane cuts it, or beyond the plane. */
+export function drawBody(solved: Solved, body: Body, from: SectionAt, wantsCut: boolean): Primitive[] {
+  if (wantsCut && !from.isCut) return [];
+  const rings = ringsOf(solved.profiles[body.profile]!);
+  const cut = from.isCut ? cutStretches(from.frame, rings) : [];
+  // What is cut is not seen beyond as well.
+  const seen = !wantsCut && cut.length === 0 ? stretchOf(body.ring, from, false) : null;
+  const stretches = wantsCut ? cut : seen ? [seen] : [];
+  return stretches.map(([x0, x1]): Primitive => ({
+    type: 'area',
+    style: wantsCut ? 'bodyCut' : 'bodySeen',
+    id: body.thing,
+    layer: layerOf(body),
+    rings: [box(x0, body.bottomMm + from.liftMm, x1, body.topMm + from.liftMm)],
+  }));
 }
 
 /** The longer way of a ring: how long it is, where its middle lies, and how text along it is turned so that it can be read. */

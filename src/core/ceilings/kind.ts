@@ -1,3 +1,6 @@
+import { ceilingsInPlan, ceilingsInSection } from './draw-ceilings';
+import { CEILING_FORMS } from './ceiling-forms';
+import { CEILING_COMMANDS } from './ceiling-commands';
 import { ELSEWHERE, defineKind } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
 import { ceilingRecords } from './ceiling';
@@ -5,6 +8,10 @@ import { ceilingRecords } from './ceiling';
 export const ceilingKind = defineKind({
   ...ELSEWHERE,
   records: ceilingRecords,
+  commands: { all: CEILING_COMMANDS },
+  forms: { all: CEILING_FORMS },
+  plan: { ceilings: ceilingsInPlan },
+  section: ceilingsInSection,
   inPlan: {
     follows: ({ outline }) => (outline ? null : 'hangs in its rooms. Move their walls'),
     renewed: withFreeName,

@@ -99,6 +99,7 @@ export const columnRecords = recordKind({
   words: { one: 'column stack', many: 'column stacks' },
   letters: null,
   schema: columnStackSchema,
+  freed: ({ name }, mark) => ({ name: name ?? mark }),
   migrations: [
     {
       to: 3,

@@ -11,5 +11,4 @@ export const columnsInPlan: InPlan<ColumnStack> = {
   mirrored: mirrorStack,
   copied: copyStack,
   // One that got its mark from its crossing keeps it.
-  freed: ({ name }, mark) => ({ name: name ?? mark }),
 };

@@ -1,3 +1,6 @@
+import { blocksInPlan, columnsCutInPlan, columnsInSection } from './draw-columns';
+import { COLUMN_FORMS } from './column-forms';
+import { COLUMN_COMMANDS } from './column-commands';
 import { ELSEWHERE, defineKind } from '../kinds/kind';
 import { columnsInPlan } from './in-plan';
 import { columnRecords } from './column';
@@ -5,6 +8,10 @@ import { columnRecords } from './column';
 export const columnKind = defineKind({
   ...ELSEWHERE,
   records: columnRecords,
+  commands: { all: COLUMN_COMMANDS },
+  forms: { all: COLUMN_FORMS },
+  plan: { over: blocksInPlan, columns: columnsCutInPlan },
+  section: columnsInSection,
   inPlan: columnsInPlan,
   inCores: false,
   shownAs: { kind: 'columns' },

@@ -4,6 +4,8 @@ import { coreRecords } from './core';
 export const coreKind = defineKind({
   ...NO_THING,
   records: coreRecords,
+  commands: none('It holds things of several kinds: they stand with the commands of those'),
+  forms: none('Nothing of it is typed in one line'),
   inPlan: none('Its parts are taken in its place'),
   inCores: false,
   shownAs: none('Its parts are drawn'),

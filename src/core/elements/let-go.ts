@@ -2,14 +2,12 @@ import { mmOf } from '../dimensions/resolve-length';
 import { turned } from '../geometry/point';
 import type { WhenGone } from '../kinds/marks';
 import { GONE, RECORD_GONE, type Changed, type Walk } from '../kinds/walk';
-import { facet } from '../kinds/kind';
-import { kindOf } from '../kinds/registry';
 import type { Edit } from '../model/edit';
 import type { Length } from '../units/parse-length';
 import type { Place } from '../model/fields';
 import type { Id } from '../model/ids';
 import { refuseNow } from '../commands/length-input';
-import { called, walkOfKind } from '../kinds/records';
+import { called, recordKindOf, walkOfKind } from '../kinds/records';
 import type { Rec } from '../model/kinds';
 import type { Outline } from '../outlines/outline';
 import { resolvePlace, type ResolvedPlace } from '../outlines/resolve-place';
@@ -72,7 +70,7 @@ function without(edit: Edit, record: Rec, walk: Walk, gone: ReadonlySet<Id>): Re
   };
   const left = walk.change(record, changed);
   if (left === GONE || left === RECORD_GONE) return null;
-  const more = freed && facet(kindOf(record).inPlan)?.freed?.(record, freed.mark);
+  const more = freed && recordKindOf(record.kind)?.freed?.(record, freed.mark);
   return more ? ({ ...(left as object), ...more } as Rec) : (left as Rec);
 }
 

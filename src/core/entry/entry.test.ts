@@ -52,6 +52,13 @@ describe('lines that are typed', () => {
     }
   });
 
+  it('are read by one form each, so that their order does not matter', () => {
+    const read = FORMS.map(({ example }) =>
+      FORMS.filter(({ matches }) => matches.test(example)).map(({ words }) => words),
+    );
+    expect(read).toEqual(FORMS.map(({ words }) => [words]));
+  });
+
   it.each<[string[], unknown]>([
     [['levels 2 @ 3.6m above 02'], ['2 levels inserted above 02']],
     [['level 01 to 5.55m'], ['Level 01 raised 150 mm to +5.550, pushing the levels beyond']],

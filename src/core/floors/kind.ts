@@ -1,3 +1,6 @@
+import { floorsInPlan, floorsInSection, zonesInPlan } from './draw-floors';
+import { FLOOR_FORMS } from './floor-forms';
+import { FLOOR_COMMANDS } from './floor-commands';
 import { ELSEWHERE, defineKind } from '../kinds/kind';
 import { withOwnIds } from '../kinds/renewed';
 import { floorRecords } from './floor';
@@ -5,6 +8,10 @@ import { floorRecords } from './floor';
 export const floorKind = defineKind({
   ...ELSEWHERE,
   records: floorRecords,
+  commands: { all: FLOOR_COMMANDS },
+  forms: { all: FLOOR_FORMS },
+  plan: { slabs: floorsInPlan, wordsOfSlabs: zonesInPlan },
+  section: floorsInSection,
   inPlan: {
     follows: () => null,
     renewed: withOwnIds,

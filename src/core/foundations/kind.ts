@@ -1,3 +1,6 @@
+import { foundationsInPlan, foundationsInSection } from './draw-foundations';
+import { FOUNDATION_FORMS } from './foundation-forms';
+import { FOUNDATION_COMMANDS } from './foundation-commands';
 import { ELSEWHERE, defineKind, none } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
 import { foundationRecords } from './foundation';
@@ -5,6 +8,10 @@ import { foundationRecords } from './foundation';
 export const foundationKind = defineKind({
   ...ELSEWHERE,
   records: foundationRecords,
+  commands: { all: FOUNDATION_COMMANDS },
+  forms: { all: FOUNDATION_FORMS },
+  plan: { ground: foundationsInPlan },
+  section: foundationsInSection,
   inPlan: {
     follows: ({ outline }) => (outline ? null : 'lies where what stands on it does. Move that'),
     renewed: withFreeName,

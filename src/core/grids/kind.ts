@@ -1,3 +1,6 @@
+import { GRID_FORMS } from './grid-forms';
+import { PRESET_COMMANDS } from './preset-commands';
+import { GRID_COMMANDS } from './grid-commands';
 import { ELSEWHERE, NO_THING, defineKind, none } from '../kinds/kind';
 import { gridRecords, gridLineRecords } from './grid';
 import { presetRecords } from './preset';
@@ -5,6 +8,10 @@ import { presetRecords } from './preset';
 export const gridKind = defineKind({
   ...ELSEWHERE,
   records: gridRecords,
+  commands: { all: GRID_COMMANDS },
+  forms: { all: GRID_FORMS },
+  plan: none('Its lines are drawn with all grids'),
+  section: none('Its lines are drawn with all grids'),
   inPlan: {
     follows: () => null,
     renewed: none('A whole grid is copied and mirrored with its lines, by commands of its own'),
@@ -18,6 +25,10 @@ export const gridKind = defineKind({
 export const gridLineKind = defineKind({
   ...ELSEWHERE,
   records: gridLineRecords,
+  commands: none('They are those of grids'),
+  forms: none('Nothing of it is typed in one line'),
+  plan: none('Grids frame every drawing: drawing/draw-grids.ts'),
+  section: none('Grids frame every drawing: drawing/section-marks.ts'),
   inPlan: none('It is moved with the grid tools, its neighbours with it'),
   inCores: false,
   shownAs: { kind: 'grids' },
@@ -28,6 +39,8 @@ export const gridLineKind = defineKind({
 export const presetKind = defineKind({
   ...NO_THING,
   records: presetRecords,
+  commands: { all: PRESET_COMMANDS },
+  forms: none('Nothing of it is typed in one line'),
   inPlan: none('It is not a thing in plan'),
   inCores: false,
   shownAs: none('It is not drawn'),

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { Body } from '../bodies/body';
 import type { Finding } from '../checks/finding';
+import type { InPlanView, InSection } from './drawn';
 import type { Form } from './form';
 import type { Point } from '../geometry/point';
 import type { Command } from '../commands/command';
@@ -45,8 +46,6 @@ export interface InPlan<R> {
   mirrored?: (edit: Edit, record: R, mirror: Mirror) => R;
   /** Adds copies at several distances, where that is more than moving and renewing; answers their ids. */
   copied?: (edit: Edit, record: R, by: readonly Point[]) => Id[];
-  /** What else becomes of it when the lines it stands on go; `mark`: that of the crossing it stood on. */
-  freed?: (record: R, mark: string | null) => Partial<R>;
 }
 
 /** Things of a kind as bodies: what draws, lists and writes bodies takes them by this. */
@@ -91,6 +90,9 @@ export interface KindDef<K extends Kind = Kind> {
   commands: Facet<{ all: readonly Command[] }>;
   forms: Facet<{ all: readonly Form[] }>;
   bodies: Facet<Bodies>;
+  /** What is drawn of it in plan and in sections; its solids in 3D. */
+  plan: Facet<InPlanView>;
+  section: Facet<InSection>;
   /** What is looked at by its own checks. */
   rules: Facet<{ all: readonly OwnRule[] }>;
   report: Facet<ReportRows>;
@@ -100,8 +102,6 @@ export interface KindDef<K extends Kind = Kind> {
 
 /** Of kinds whose parts still stand where they stood before there were facets for them. */
 export const ELSEWHERE = {
-  commands: none('They are listed in commands/commands.ts'),
-  forms: none('Its typed lines stand in entry/'),
   bodies: none('It has pieces of its own making'),
   rules: none('They are listed in checks/rules.ts'),
   report: none('Its rows stand in report/report.ts'),
@@ -111,6 +111,8 @@ export const ELSEWHERE = {
 /** Of kinds that are no thing in the building. */
 export const NO_THING = {
   ...ELSEWHERE,
+  plan: none('It is not drawn'),
+  section: none('It is not drawn'),
   bodies: none('It takes no space'),
   report: none('Nothing of it is reported by itself'),
 } as const;

@@ -25,6 +25,8 @@ export interface RecordKind<K extends Kind = Kind> {
   letters: string | null;
   schema: z.ZodType<RecordOf<K>>;
   migrations: readonly Migration[];
+  /** What else becomes of one when the lines it stands on go; `mark`: that of the crossing it stood on. */
+  freed?: (record: RecordOf<K>, mark: string | null) => Partial<RecordOf<K>>;
 }
 
 export const recordKind = <K extends Kind>(kind: RecordKind<K>): RecordKind<K> => kind;

@@ -18,6 +18,7 @@ import { underlayKind } from '../underlays/kind';
 import { viewMarkKind, namedViewKind } from '../views/kind';
 import { wallTypeKind, wallKind, clearWidthKind } from '../walls/kind';
 import type { Kind, Rec } from '../model/kinds';
+import type { DrawPlan, DrawSection, InSection, PlanCoat } from './drawn';
 import type { KindDef, None } from './kind';
 
 /** Everything each kind is. A new one is added here, in `records.ts`, and in its own folder. */
@@ -63,6 +64,17 @@ export function everyFacet<F extends 'commands' | 'forms' | 'bodies' | 'report' 
     return 'none' in given ? [] : [given as Exclude<KindDef[F], None>];
   });
 }
+
+/** What draws in a coat of plans, in the order of the registry. */
+export const planOf = (coat: PlanCoat): DrawPlan[] =>
+  ALL.flatMap(({ plan }) => ('none' in plan ? [] : (plan[coat] ?? [])));
+
+/** What draws in a coat of sections: of what is seen beyond the plane, or of what it cuts. */
+export const sectionOf = (way: keyof InSection, coat: string): DrawSection[] =>
+  ALL.flatMap(({ section }) => {
+    const given = 'none' in section ? undefined : section[way];
+    return given?.at === coat ? [given.draw] : [];
+  });
 
 /** What a kind is, by its name. */
 export const definitionOf = (kind: Kind): KindDef => BY_KIND.get(kind)!;

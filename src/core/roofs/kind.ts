@@ -1,9 +1,15 @@
+import { ROOF_FORMS } from './roof-forms';
+import { ROOF_COMMANDS } from './roof-commands';
 import { ELSEWHERE, defineKind, none } from '../kinds/kind';
 import { roofRecords } from './roof';
 
 export const roofKind = defineKind({
   ...ELSEWHERE,
   records: roofRecords,
+  commands: { all: ROOF_COMMANDS },
+  forms: { all: ROOF_FORMS },
+  plan: none('Its slab and parapet are drawn as floors and walls'),
+  section: none('Its slab and parapet are drawn as floors and walls'),
   inPlan: none('It follows its walls. Move those'),
   inCores: false,
   shownAs: { kind: 'floors' },

@@ -1,3 +1,5 @@
+import { roomsInPlan } from './draw-rooms';
+import { ROOM_COMMANDS } from './room-commands';
 import { ELSEWHERE, defineKind, none } from '../kinds/kind';
 import { freeRoomNumber } from './free-room-number';
 import { roomRecords, boundaryLineRecords } from './room';
@@ -5,6 +7,10 @@ import { roomRecords, boundaryLineRecords } from './room';
 export const roomKind = defineKind({
   ...ELSEWHERE,
   records: roomRecords,
+  commands: { all: ROOM_COMMANDS },
+  forms: none('Nothing of it is typed in one line'),
+  plan: { wordsOfRooms: roomsInPlan },
+  section: none('A room is the space between what is drawn'),
   inPlan: {
     follows: () => null,
     renewed: (edit, copy) => ({ ...copy, number: freeRoomNumber(edit.framework, copy.level) }),
@@ -18,6 +24,10 @@ export const roomKind = defineKind({
 export const boundaryLineKind = defineKind({
   ...ELSEWHERE,
   records: boundaryLineRecords,
+  commands: none('They are those of rooms'),
+  forms: none('Nothing of it is typed in one line'),
+  plan: none('It only divides rooms'),
+  section: none('It has no height'),
   inPlan: {
     follows: () => null,
     renewed: (_, copy) => copy,

@@ -1,9 +1,15 @@
+import { SETTING_OUT_FORMS } from './setting-out-forms';
+import { SETTING_OUT_COMMANDS } from './setting-out-commands';
 import { ELSEWHERE, defineKind, none } from '../kinds/kind';
 import { settingOutRecords } from './setting-out-line';
 
 export const settingOutKind = defineKind({
   ...ELSEWHERE,
   records: settingOutRecords,
+  commands: { all: SETTING_OUT_COMMANDS },
+  forms: { all: SETTING_OUT_FORMS },
+  plan: none('It is drawn with the grids'),
+  section: none('It is a line in plan'),
   inPlan: none('It keeps its distance from its source'),
   inCores: false,
   shownAs: { kind: 'grids' },

@@ -1,3 +1,6 @@
+import { shaftsInPlan, shaftsInSection } from './draw-shafts';
+import { SHAFT_FORMS } from './shaft-forms';
+import { SHAFT_COMMANDS } from './shaft-commands';
 import { ELSEWHERE, defineKind } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
 import { shaftRecords } from './shaft';
@@ -5,6 +8,10 @@ import { shaftRecords } from './shaft';
 export const shaftKind = defineKind({
   ...ELSEWHERE,
   records: shaftRecords,
+  commands: { all: SHAFT_COMMANDS },
+  forms: { all: SHAFT_FORMS },
+  plan: { shafts: shaftsInPlan },
+  section: shaftsInSection,
   inPlan: {
     follows: () => null,
     renewed: withFreeName,

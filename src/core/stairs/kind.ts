@@ -1,3 +1,6 @@
+import { stairsInPlan, stairsInSection } from './stairs-drawn';
+import { STAIR_FORMS } from './stair-forms';
+import { STAIR_COMMANDS } from './stair-commands';
 import { ELSEWHERE, defineKind } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
 import { mirroredStair } from './mirrored-stair';
@@ -6,6 +9,10 @@ import { stairRecords } from './stair';
 export const stairKind = defineKind({
   ...ELSEWHERE,
   records: stairRecords,
+  commands: { all: STAIR_COMMANDS },
+  forms: { all: STAIR_FORMS },
+  plan: { stairs: stairsInPlan },
+  section: stairsInSection,
   inPlan: {
     follows: () => null,
     renewed: withFreeName,

@@ -1,3 +1,8 @@
+import { wallsInPlan, wallsInSection } from './walls-drawn';
+import { WALL_FORMS } from './wall-forms';
+import { CLEAR_WIDTH_COMMANDS } from './clear-width-commands';
+import { PARTY_COMMANDS } from './party-command';
+import { WALL_COMMANDS } from './wall-commands';
 import { ELSEWHERE, NO_THING, defineKind, none } from '../kinds/kind';
 import { mirroredWall, renewedWall } from './wall-in-plan';
 import { wallTypeRecords } from './wall-type';
@@ -7,6 +12,8 @@ import { clearWidthRecords } from './clear-width';
 export const wallTypeKind = defineKind({
   ...NO_THING,
   records: wallTypeRecords,
+  commands: none('They are those of walls'),
+  forms: none('Nothing of it is typed in one line'),
   inPlan: none('It is a build, not a thing in plan'),
   inCores: false,
   shownAs: none('Its walls are drawn'),
@@ -17,6 +24,10 @@ export const wallTypeKind = defineKind({
 export const wallKind = defineKind({
   ...ELSEWHERE,
   records: wallRecords,
+  commands: { all: [...WALL_COMMANDS, ...PARTY_COMMANDS] },
+  forms: { all: WALL_FORMS },
+  plan: { walls: wallsInPlan },
+  section: wallsInSection,
   inPlan: {
     follows: () => null,
     renewed: renewedWall,
@@ -41,6 +52,8 @@ export const wallKind = defineKind({
 export const clearWidthKind = defineKind({
   ...NO_THING,
   records: clearWidthRecords,
+  commands: { all: CLEAR_WIDTH_COMMANDS },
+  forms: none('Nothing of it is typed in one line'),
   inPlan: none('It follows its two walls'),
   inCores: false,
   shownAs: none('It is said in Details and Checks'),

@@ -1,11 +1,11 @@
 import { clippedTo } from '../geometry/convex-clip';
 import { dot, minus, plus, times, type Point } from '../geometry/point';
 import { counterClockwise, ringArea, type Ring } from '../geometry/polygon';
-import { flightProfile } from '../stairs/flight-profile';
-import type { Flight } from '../stairs/half-turn';
-import type { SolvedStair } from '../stairs/solved-stair';
-import type { Primitive } from './drawing';
-import { alongOf, depthOf, type Frame } from './section-plane';
+import { flightProfile } from './flight-profile';
+import type { Flight } from './half-turn';
+import type { SolvedStair } from './solved-stair';
+import type { Primitive } from '../drawing/drawing';
+import { alongOf, depthOf, type Frame } from '../drawing/section-plane';
 
 /** A plane as a section sees a building: its frame, whether it cuts, and how much higher heights are drawn. */
 interface Seen {

@@ -1,10 +1,10 @@
 import { plus, times, type Point } from '../geometry/point';
 import { bounds, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
-import { runOf } from '../stairs/choose-steps';
-import type { Flight } from '../stairs/half-turn';
-import type { SolvedStair, StairStorey } from '../stairs/solved-stair';
-import type { Primitive } from './drawing';
+import { runOf } from './choose-steps';
+import type { Flight } from './half-turn';
+import type { SolvedStair, StairStorey } from './solved-stair';
+import type { Primitive } from '../drawing/drawing';
 
 /** What of a stair is to be drawn in the plan of a level. */
 interface StairPlan {

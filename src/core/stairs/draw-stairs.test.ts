@@ -1,10 +1,10 @@
 import { ringArea } from '../geometry/polygon';
 import { solve } from '../solving/solve';
-import { flightProfile } from '../stairs/flight-profile';
+import { flightProfile } from './flight-profile';
 import { given, levelId } from '../testing/given';
-import { drawPlan } from './draw-plan';
-import { drawSection } from './draw-section';
-import type { Primitive } from './drawing';
+import { drawPlan } from '../drawing/draw-plan';
+import { drawSection } from '../drawing/draw-section';
+import type { Primitive } from '../drawing/drawing';
 
 /** Storeys of 3.3 m: 19 risers of 173.7, going 283, in a well 2500 × 5200 at (6500, 1000). */
 const house = given([

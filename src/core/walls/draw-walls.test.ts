@@ -1,7 +1,7 @@
 import { given, levelId } from '../testing/given';
 import { solve } from '../solving/solve';
-import { drawPlan } from './draw-plan';
-import type { Primitive } from './drawing';
+import { drawPlan } from '../drawing/draw-plan';
+import type { Primitive } from '../drawing/drawing';
 
 /** A wall 200 thick along y = 2000, outside to its left, so above it; a door, a window and a low parapet on the roof. */
 const layers = [{ name: 'concrete', thicknessMm: 200, core: true }];

@@ -1,8 +1,8 @@
 import { dot, minus, plus, times, type Point } from '../geometry/point';
 import { directionDeg } from '../geometry/trig';
 import type { Profile } from '../geometry/boolean';
-import type { SolvedOpening, WallPiece } from '../walls/solved-wall';
-import type { Primitive } from './drawing';
+import type { SolvedOpening, WallPiece } from './solved-wall';
+import type { Primitive } from '../drawing/drawing';
 
 /** A wall in the plan: cut, with its core and openings; or seen from above where the cut passes over it. */
 export function drawWall(piece: WallPiece, profiles: Readonly<Record<string, Profile>>, cutMm: number): Primitive[] {

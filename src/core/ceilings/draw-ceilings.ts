@@ -1,0 +1,61 @@
+import type { Primitive } from '../drawing/drawing';
+import { box, cutStretches, ringsOf } from '../drawing/section-shapes';
+import { bounds } from '../geometry/polygon';
+import { ofBuilding, type InSection, type PlanAt, type SectionAt } from '../kinds/drawn';
+import { ROOM_TEXT_MM, tagHeight } from '../rooms/draw-rooms';
+import type { Solved } from '../solving/solved';
+import type { CeilingPiece } from './solved-ceiling';
+
+/** What is clear under a ceiling, under the tag of its room; the outline of one that follows no room, dashed. */
+function drawCeiling(piece: CeilingPiece, { rooms, profiles }: Solved, view: PlanAt, nth: number): Primitive[] {
+  const region = rooms.find(({ level, ring, room }) => level === piece.level && room !== null && ring === piece.ring);
+  const box = bounds(piece.ring);
+  const words = `clear ${view.writeLength(piece.clearMm)}`;
+  const fitting = Math.min((box.maxX - box.minX) / (words.length * 0.75), (box.maxY - box.minY) / 5);
+  const heightMm = Math.min((region ? tagHeight(region, view) : ROOM_TEXT_MM * view.scale) * 0.85, fitting);
+  const middle = profiles[piece.profile]!.centroid;
+  const follows = rooms.some(({ level, ring }) => level === piece.level && ring === piece.ring);
+  return [
+    ...(follows
+      ? []
+      : [{ type: 'area' as const, style: 'ceilingOver' as const, id: piece.ceiling, rings: [piece.ring] }]),
+    {
+      type: 'text',
+      style: 'ceilingText',
+      id: piece.ceiling,
+      at: region
+        ? { x: region.at.x, y: region.at.y - tagHeight(region, view) * (2.6 + 1.1 * nth) }
+        : { x: middle.x, y: middle.y - heightMm * 1.3 * nth },
+      text: words,
+      heightMm,
+      turnDeg: 0,
+    },
+  ];
+}
+
+/** Ceilings over a level. Two in one room are a finding: their tags stand one under the other. */
+export const ceilingsInPlan = (solved: Solved, view: PlanAt): Primitive[] =>
+  solved.ceilings
+    .filter(({ level }) => level === view.level)
+    .flatMap((piece, i, all) =>
+      drawCeiling(piece, solved, view, all.slice(0, i).filter(({ ring }) => ring === piece.ring).length),
+    );
+
+/** A ceiling where the plane cuts it. */
+function cutCeiling(solved: Solved, piece: CeilingPiece, { frame, isCut, liftMm }: SectionAt): Primitive[] {
+  if (!isCut) return [];
+  const rings = ringsOf(solved.profiles[piece.profile]!);
+  return cutStretches(frame, rings).map(([x0, x1]): Primitive => ({
+    type: 'area',
+    style: 'ceilingCut',
+    id: piece.ceiling,
+    rings: [box(x0, piece.bottomMm + liftMm, x1, piece.topMm + liftMm)],
+  }));
+}
+
+export const ceilingsInSection: InSection = {
+  cut: {
+    at: 'ceilings',
+    draw: (solved, from) => ofBuilding(solved.ceilings, from).flatMap((piece) => cutCeiling(solved, piece, from)),
+  },
+};
