@@ -1,3 +1,5 @@
+import { ceilingSentence, ceilingsListed } from './say-ceilings';
+import { ceilingRows } from './report-ceilings';
 import { ceilingsInPlan, ceilingsInSection } from './draw-ceilings';
 import { CEILING_FORMS } from './ceiling-forms';
 import { CEILING_COMMANDS } from './ceiling-commands';
@@ -12,6 +14,7 @@ export const ceilingKind = defineKind({
   forms: { all: CEILING_FORMS },
   plan: { ceilings: ceilingsInPlan },
   section: ceilingsInSection,
+  report: ceilingRows,
   inPlan: {
     follows: ({ outline }) => (outline ? null : 'hangs in its rooms. Move their walls'),
     renewed: withFreeName,
@@ -20,6 +23,8 @@ export const ceilingKind = defineKind({
   shownAs: { kind: 'ceilings' },
   carriedAs: { words: { ceilings: 'ceilings' }, kind: () => 'ceilings' },
   step: { step: 'walls' },
+  sentence: ceilingSentence,
+  listed: ceilingsListed,
 });
 
 declare module '../kinds/carry-kinds' {

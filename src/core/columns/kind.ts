@@ -1,3 +1,5 @@
+import { columnSentence, columnsListed } from './say-columns';
+import { columnRows } from './report-columns';
 import { blocksInPlan, columnsCutInPlan, columnsInSection } from './draw-columns';
 import { COLUMN_FORMS } from './column-forms';
 import { COLUMN_COMMANDS } from './column-commands';
@@ -12,11 +14,14 @@ export const columnKind = defineKind({
   forms: { all: COLUMN_FORMS },
   plan: { over: blocksInPlan, columns: columnsCutInPlan },
   section: columnsInSection,
+  report: columnRows,
   inPlan: columnsInPlan,
   inCores: false,
   shownAs: { kind: 'columns' },
   carriedAs: { words: { columns: 'columns' }, kind: () => 'columns' },
   step: { step: 'columns' },
+  sentence: columnSentence,
+  listed: columnsListed,
 });
 
 declare module '../kinds/carry-kinds' {

@@ -1,3 +1,4 @@
+import { coreSentence, coresListed } from './say-cores';
 import { NO_THING, defineKind, none } from '../kinds/kind';
 import { coreRecords } from './core';
 
@@ -11,4 +12,6 @@ export const coreKind = defineKind({
   shownAs: none('Its parts are drawn'),
   carriedAs: none('Its parts are carried'),
   step: none('It is made of what is chosen'),
+  sentence: coreSentence,
+  listed: coresListed,
 });

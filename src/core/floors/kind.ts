@@ -1,3 +1,5 @@
+import { floorSentence, floorsListed } from './say-floors';
+import { floorRows } from './report-floors';
 import { floorsInPlan, floorsInSection, zonesInPlan } from './draw-floors';
 import { FLOOR_FORMS } from './floor-forms';
 import { FLOOR_COMMANDS } from './floor-commands';
@@ -12,6 +14,7 @@ export const floorKind = defineKind({
   forms: { all: FLOOR_FORMS },
   plan: { slabs: floorsInPlan, wordsOfSlabs: zonesInPlan },
   section: floorsInSection,
+  report: floorRows,
   inPlan: {
     follows: () => null,
     renewed: withOwnIds,
@@ -20,6 +23,8 @@ export const floorKind = defineKind({
   shownAs: { kind: 'floors' },
   carriedAs: { words: { floors: 'floor plates' }, kind: () => 'floors' },
   step: { step: 'floors' },
+  sentence: floorSentence,
+  listed: floorsListed,
 });
 
 declare module '../kinds/carry-kinds' {

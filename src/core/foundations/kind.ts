@@ -1,3 +1,5 @@
+import { foundationSentence, foundationsListed } from './say-foundations';
+import { foundationRows } from './report-foundations';
 import { foundationsInPlan, foundationsInSection } from './draw-foundations';
 import { FOUNDATION_FORMS } from './foundation-forms';
 import { FOUNDATION_COMMANDS } from './foundation-commands';
@@ -12,6 +14,7 @@ export const foundationKind = defineKind({
   forms: { all: FOUNDATION_FORMS },
   plan: { ground: foundationsInPlan },
   section: foundationsInSection,
+  report: foundationRows,
   inPlan: {
     follows: ({ outline }) => (outline ? null : 'lies where what stands on it does. Move that'),
     renewed: withFreeName,
@@ -20,4 +23,6 @@ export const foundationKind = defineKind({
   shownAs: { kind: 'foundations' },
   carriedAs: none('It stands under the building and is never carried up'),
   step: { step: 'floors' },
+  sentence: foundationSentence,
+  listed: foundationsListed,
 });

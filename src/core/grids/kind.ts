@@ -1,3 +1,4 @@
+import { gridLineSentence, gridLinesListed } from './say-grids';
 import { GRID_FORMS } from './grid-forms';
 import { PRESET_COMMANDS } from './preset-commands';
 import { GRID_COMMANDS } from './grid-commands';
@@ -12,6 +13,7 @@ export const gridKind = defineKind({
   forms: { all: GRID_FORMS },
   plan: none('Its lines are drawn with all grids'),
   section: none('Its lines are drawn with all grids'),
+  report: none('Grid lines and crossings stand in the frame of the report'),
   inPlan: {
     follows: () => null,
     renewed: none('A whole grid is copied and mirrored with its lines, by commands of its own'),
@@ -20,6 +22,8 @@ export const gridKind = defineKind({
   shownAs: { kind: 'grids' },
   carriedAs: none('Grids run through all levels'),
   step: { step: 'grids' },
+  sentence: none('It is changed by its lines'),
+  listed: none('Its lines are listed'),
 });
 
 export const gridLineKind = defineKind({
@@ -29,11 +33,14 @@ export const gridLineKind = defineKind({
   forms: none('Nothing of it is typed in one line'),
   plan: none('Grids frame every drawing: drawing/draw-grids.ts'),
   section: none('Grids frame every drawing: drawing/section-marks.ts'),
+  report: none('Grid lines and crossings stand in the frame of the report'),
   inPlan: none('It is moved with the grid tools, its neighbours with it'),
   inCores: false,
   shownAs: { kind: 'grids' },
   carriedAs: none('Grids run through all levels'),
   step: { step: 'grids' },
+  sentence: gridLineSentence,
+  listed: gridLinesListed,
 });
 
 export const presetKind = defineKind({

@@ -1,4 +1,3 @@
-import type { z } from 'zod';
 import type { Body } from '../bodies/body';
 import type { Finding } from '../checks/finding';
 import type { InPlanView, InSection } from './drawn';
@@ -11,7 +10,8 @@ import type { Sent } from '../commands/command-inputs';
 import type { Kind, RecordOf } from '../model/kinds';
 import type { CarryKind } from './carry-kinds';
 import type { Pass } from '../passes/pass';
-import type { Solved } from '../solving/solved';
+import type { ReportRows } from '../report/rows';
+import type { Listed, Sentence } from './said';
 import type { RecordKind } from './record-kind';
 import type { Step } from './steps';
 import type { ViewKind } from './view-kinds';
@@ -52,8 +52,7 @@ export interface InPlan<R> {
 export interface Bodies {
   pass: Pass<readonly Body[]>;
   findings: Pass<readonly Finding[]>;
-  /** What several are called over a list, and the layer they are drawn on in files. */
-  heading: string;
+  /** The layer they are drawn on in files. */
   layer: string;
   /** The class they are written as. */
   ifc: { entity: 'IFCBEAM'; predefined: string; quantities: string };
@@ -65,13 +64,6 @@ export interface Bodies {
 export interface Carried<K extends Kind> {
   words: Partial<Record<CarryKind, string>>;
   kind: (record: RecordOf<K>) => CarryKind;
-}
-
-/** Rows of the report, under a key of their own. */
-export interface ReportRows {
-  key: string;
-  row: z.ZodType;
-  rows: (solved: Solved, level: (id: Id) => string) => unknown[];
 }
 
 /** Everything a kind of thing is, beyond the shape of its records. */
@@ -97,15 +89,15 @@ export interface KindDef<K extends Kind = Kind> {
   rules: Facet<{ all: readonly OwnRule[] }>;
   report: Facet<ReportRows>;
   /** What one reads of it first, under its name. */
-  sentence: Facet<{ of: (record: RecordOf<K>, solved: Solved, write: (mm: number) => string) => string }>;
+  sentence: Facet<Sentence<K>>;
+  /** Its things at a level, for keyboard and screen reader. */
+  listed: Facet<Listed>;
 }
 
 /** Of kinds whose parts still stand where they stood before there were facets for them. */
 export const ELSEWHERE = {
   bodies: none('It has pieces of its own making'),
   rules: none('They are listed in checks/rules.ts'),
-  report: none('Its rows stand in report/report.ts'),
-  sentence: none('Its sentence stands in the interface'),
 } as const;
 
 /** Of kinds that are no thing in the building. */
@@ -113,6 +105,8 @@ export const NO_THING = {
   ...ELSEWHERE,
   plan: none('It is not drawn'),
   section: none('It is not drawn'),
+  sentence: none('It is not chosen by itself'),
+  listed: none('It is not chosen by itself'),
   bodies: none('It takes no space'),
   report: none('Nothing of it is reported by itself'),
 } as const;

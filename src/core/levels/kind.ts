@@ -1,3 +1,4 @@
+import { levelSentence } from './say-levels';
 import { extentsInPlan } from './draw-extents';
 import { LEVEL_FORMS } from './level-forms';
 import { LEVEL_COMMANDS } from './level-commands';
@@ -16,4 +17,6 @@ export const levelKind = defineKind({
   shownAs: none('Levels are always shown'),
   carriedAs: none('Levels are what things are carried through'),
   step: { step: 'levels' },
+  sentence: levelSentence,
+  listed: none('Levels are chosen in the strip'),
 });

@@ -1,3 +1,4 @@
+import { roofSentence, roofsListed } from './say-roofs';
 import { ROOF_FORMS } from './roof-forms';
 import { ROOF_COMMANDS } from './roof-commands';
 import { ELSEWHERE, defineKind, none } from '../kinds/kind';
@@ -10,9 +11,12 @@ export const roofKind = defineKind({
   forms: { all: ROOF_FORMS },
   plan: none('Its slab and parapet are drawn as floors and walls'),
   section: none('Its slab and parapet are drawn as floors and walls'),
+  report: none('Its slab and parapet are among floors and walls'),
   inPlan: none('It follows its walls. Move those'),
   inCores: false,
   shownAs: { kind: 'floors' },
   carriedAs: none('It lies on the topmost level'),
   step: { step: 'floors' },
+  sentence: roofSentence,
+  listed: roofsListed,
 });

@@ -1,3 +1,4 @@
+import { boundariesListed, boundarySentence, roomSentence, roomsListed } from './say-rooms';
 import { roomsInPlan } from './draw-rooms';
 import { ROOM_COMMANDS } from './room-commands';
 import { ELSEWHERE, defineKind, none } from '../kinds/kind';
@@ -11,6 +12,7 @@ export const roomKind = defineKind({
   forms: none('Nothing of it is typed in one line'),
   plan: { wordsOfRooms: roomsInPlan },
   section: none('A room is the space between what is drawn'),
+  report: none('Rooms are listed in the schedule of rooms'),
   inPlan: {
     follows: () => null,
     renewed: (edit, copy) => ({ ...copy, number: freeRoomNumber(edit.framework, copy.level) }),
@@ -19,6 +21,8 @@ export const roomKind = defineKind({
   shownAs: { kind: 'rooms' },
   carriedAs: none('It says itself how far up it goes'),
   step: { step: 'walls' },
+  sentence: roomSentence,
+  listed: roomsListed,
 });
 
 export const boundaryLineKind = defineKind({
@@ -28,6 +32,7 @@ export const boundaryLineKind = defineKind({
   forms: none('Nothing of it is typed in one line'),
   plan: none('It only divides rooms'),
   section: none('It has no height'),
+  report: none('It only divides rooms'),
   inPlan: {
     follows: () => null,
     renewed: (_, copy) => copy,
@@ -36,4 +41,6 @@ export const boundaryLineKind = defineKind({
   shownAs: none('Boundary lines are always shown'),
   carriedAs: none('It divides the rooms of one level'),
   step: { step: 'walls' },
+  sentence: boundarySentence,
+  listed: boundariesListed,
 });

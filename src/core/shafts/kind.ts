@@ -1,3 +1,5 @@
+import { shaftSentence, shaftsListed } from './say-shafts';
+import { shaftRows } from './report-shafts';
 import { shaftsInPlan, shaftsInSection } from './draw-shafts';
 import { SHAFT_FORMS } from './shaft-forms';
 import { SHAFT_COMMANDS } from './shaft-commands';
@@ -12,6 +14,7 @@ export const shaftKind = defineKind({
   forms: { all: SHAFT_FORMS },
   plan: { shafts: shaftsInPlan },
   section: shaftsInSection,
+  report: shaftRows,
   inPlan: {
     follows: () => null,
     renewed: withFreeName,
@@ -20,6 +23,8 @@ export const shaftKind = defineKind({
   shownAs: { kind: 'shafts' },
   carriedAs: { words: { shafts: 'shafts' }, kind: () => 'shafts' },
   step: { step: 'shafts' },
+  sentence: shaftSentence,
+  listed: shaftsListed,
 });
 
 declare module '../kinds/carry-kinds' {

@@ -1,3 +1,5 @@
+import { stairSentence, stairsListed } from './say-stairs';
+import { stairRows } from './report-stairs';
 import { stairsInPlan, stairsInSection } from './stairs-drawn';
 import { STAIR_FORMS } from './stair-forms';
 import { STAIR_COMMANDS } from './stair-commands';
@@ -13,6 +15,7 @@ export const stairKind = defineKind({
   forms: { all: STAIR_FORMS },
   plan: { stairs: stairsInPlan },
   section: stairsInSection,
+  report: stairRows,
   inPlan: {
     follows: () => null,
     renewed: withFreeName,
@@ -22,6 +25,8 @@ export const stairKind = defineKind({
   shownAs: { kind: 'stairs' },
   carriedAs: { words: { stairs: 'stairs' }, kind: () => 'stairs' },
   step: { step: 'stairs' },
+  sentence: stairSentence,
+  listed: stairsListed,
 });
 
 declare module '../kinds/carry-kinds' {

@@ -1,3 +1,5 @@
+import { wallSentence, wallsListed } from './say-walls';
+import { wallRows } from './report-walls';
 import { wallsInPlan, wallsInSection } from './walls-drawn';
 import { WALL_FORMS } from './wall-forms';
 import { CLEAR_WIDTH_COMMANDS } from './clear-width-commands';
@@ -28,6 +30,7 @@ export const wallKind = defineKind({
   forms: { all: WALL_FORMS },
   plan: { walls: wallsInPlan },
   section: wallsInSection,
+  report: wallRows,
   inPlan: {
     follows: () => null,
     renewed: renewedWall,
@@ -47,6 +50,8 @@ export const wallKind = defineKind({
     kind: ({ use }) => (use === 'core' ? 'coreWalls' : use === 'interior' ? 'interiorWalls' : 'exteriorWalls'),
   },
   step: { step: 'walls' },
+  sentence: wallSentence,
+  listed: wallsListed,
 });
 
 export const clearWidthKind = defineKind({

@@ -1,0 +1,32 @@
+import type { Listed, Sentence } from '../kinds/said';
+import { recordsOf } from '../model/framework';
+
+export const roomSentence: Sentence<'room'> = {
+  title: ({ number, name }) => `Room ${number} ${name}`,
+  of: ({ id, use, level: own }, { solved, level, area }) => {
+    const regions = solved.rooms.filter(({ room }) => room === id);
+    if (regions.length === 0) return 'It lies in no closed region of walls.';
+    const where = regions.length === 1 ? `at level ${level(own)}` : `at ${regions.length} levels`;
+    return `For ${use}, ${where}; ${area(regions.reduce((sum, { netMm2 }) => sum + netMm2, 0))} in all.`;
+  },
+};
+
+export const roomsListed: Listed = {
+  heading: 'Rooms',
+  things: ({ solved, shown }) =>
+    solved.rooms.flatMap(({ level, room, number }) =>
+      level === shown.id && room !== null ? [{ id: room, words: number }] : [],
+    ),
+};
+
+export const boundarySentence: Sentence<'boundaryLine'> = {
+  of: ({ level: own }, { level }) => `Divides the rooms of level ${level(own)} without a wall.`,
+};
+
+export const boundariesListed: Listed = {
+  heading: 'Boundary lines',
+  things: ({ framework, shown }) =>
+    recordsOf(framework, 'boundaryLine')
+      .filter(({ building, level }) => building === shown.building && level === shown.id)
+      .map(({ id }, i) => ({ id, words: `Boundary ${i + 1}` })),
+};

@@ -1,0 +1,33 @@
+import { counted, once, type Listed, type Sentence } from '../kinds/said';
+import { recordOf } from '../model/framework';
+import { following } from '../typical/typical';
+
+export const wallSentence: Sentence<'wall'> = {
+  of: ({ id, type, use, passesClearMm, startsAt, stopsAt }, { framework, solved, level }) => {
+    const pieces = solved.walls.filter(({ wall }) => wall === id);
+    const followed = pieces.some((piece) => following(framework).masterOf.get(piece.level) === startsAt.level);
+    const name = recordOf(framework, 'wallType', type)?.name ?? 'Wall';
+    const storeys = passesClearMm === null ? `in ${counted(pieces.length, 'storey')}` : 'past the slabs';
+    const typical = followed ? ', and at the levels that follow' : '';
+    return `${name}, ${use}, ${storeys}, from ${level(startsAt.level)} to ${level(stopsAt.level)}${typical}.`;
+  },
+};
+
+/** How high over FFL a wall is looked for that runs past the slabs. */
+const CUT_MM = 1200;
+
+/** Walls of a level and those that run past it, each once; the parapet of a roof goes with the roof. */
+export const wallsListed: Listed = {
+  heading: 'Walls',
+  things: ({ framework, solved, shown }) =>
+    once(
+      solved.walls
+        .filter(
+          ({ wall, level, building, bottomMm, topMm }) =>
+            recordOf(framework, 'wall', wall) &&
+            (level === shown.id ||
+              (building === shown.building && bottomMm < shown.fflMm + CUT_MM && topMm > shown.fflMm + CUT_MM)),
+        )
+        .map(({ wall, name }) => ({ id: wall, words: name })),
+    ),
+};
