@@ -1,3 +1,6 @@
+import { bodiesInIfc } from '../bodies/ifc-bodies';
+import { beamsDiffer } from './beams-differ';
+import { beamsOnBoard } from './board-beams';
 import { beamSentence, beamsListed } from './say-beams';
 import { defineKind, none } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
@@ -24,12 +27,13 @@ export const beamKind = defineKind({
     pass: beamBodiesPass,
     findings: beamFindingsPass,
     layer: 'BEAMS',
-    leaveOut: (beam, level, leftOut) => ({ command: 'beams.except', input: { beam, level, leftOut } }),
-    ifc: { entity: 'IFCBEAM', predefined: 'BEAM', quantities: 'Qto_BeamBaseQuantities' },
   },
   report: beamRows,
   sentence: beamSentence,
   listed: beamsListed,
+  board: beamsOnBoard,
+  consequences: { of: beamsDiffer },
+  ifc: bodiesInIfc('beam', 'IFCBEAM', 'BEAM', 'Qto_BeamBaseQuantities'),
 });
 
 declare module '../kinds/carry-kinds' {

@@ -1,3 +1,6 @@
+import { ceilingsInIfc } from './ifc-ceilings';
+import { ceilingsDiffer } from './ceilings-differ';
+import { ceilingsOnBoard } from './board-ceilings';
 import { ceilingSentence, ceilingsListed } from './say-ceilings';
 import { ceilingRows } from './report-ceilings';
 import { ceilingsInPlan, ceilingsInSection } from './draw-ceilings';
@@ -25,6 +28,9 @@ export const ceilingKind = defineKind({
   step: { step: 'walls' },
   sentence: ceilingSentence,
   listed: ceilingsListed,
+  board: ceilingsOnBoard,
+  consequences: { of: ceilingsDiffer },
+  ifc: ceilingsInIfc,
 });
 
 declare module '../kinds/carry-kinds' {

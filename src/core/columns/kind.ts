@@ -1,3 +1,6 @@
+import { columnsInIfc } from './ifc-columns';
+import { columnsDiffer } from './columns-differ';
+import { columnsOnBoard } from './board-columns';
 import { columnSentence, columnsListed } from './say-columns';
 import { columnRows } from './report-columns';
 import { blocksInPlan, columnsCutInPlan, columnsInSection } from './draw-columns';
@@ -22,6 +25,9 @@ export const columnKind = defineKind({
   step: { step: 'columns' },
   sentence: columnSentence,
   listed: columnsListed,
+  board: columnsOnBoard,
+  consequences: { of: columnsDiffer },
+  ifc: columnsInIfc,
 });
 
 declare module '../kinds/carry-kinds' {

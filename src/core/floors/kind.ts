@@ -1,3 +1,6 @@
+import { floorsInIfc } from './ifc-floors';
+import { floorsDiffer } from './floors-differ';
+import { floorsOnBoard } from './board-floors';
 import { floorSentence, floorsListed } from './say-floors';
 import { floorRows } from './report-floors';
 import { floorsInPlan, floorsInSection, zonesInPlan } from './draw-floors';
@@ -25,6 +28,9 @@ export const floorKind = defineKind({
   step: { step: 'floors' },
   sentence: floorSentence,
   listed: floorsListed,
+  board: floorsOnBoard,
+  consequences: { of: floorsDiffer },
+  ifc: floorsInIfc,
 });
 
 declare module '../kinds/carry-kinds' {

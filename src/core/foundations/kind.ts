@@ -1,3 +1,5 @@
+import { foundationsInIfc } from './ifc-foundations';
+import { foundationsDiffer } from './foundations-differ';
 import { foundationSentence, foundationsListed } from './say-foundations';
 import { foundationRows } from './report-foundations';
 import { foundationsInPlan, foundationsInSection } from './draw-foundations';
@@ -25,4 +27,7 @@ export const foundationKind = defineKind({
   step: { step: 'floors' },
   sentence: foundationSentence,
   listed: foundationsListed,
+  board: none('It is not carried up'),
+  consequences: { of: foundationsDiffer },
+  ifc: foundationsInIfc,
 });

@@ -24,6 +24,9 @@ export const gridKind = defineKind({
   step: { step: 'grids' },
   sentence: none('It is changed by its lines'),
   listed: none('Its lines are listed'),
+  board: none('Grids run through all levels'),
+  consequences: none('What stands on its lines is compared'),
+  ifc: none('Grids with their axes stand in the frame of the file: formats/ifc/grids.ts'),
 });
 
 export const gridLineKind = defineKind({
@@ -41,6 +44,9 @@ export const gridLineKind = defineKind({
   step: { step: 'grids' },
   sentence: gridLineSentence,
   listed: gridLinesListed,
+  board: none('Grids run through all levels'),
+  consequences: none('What stands on its lines is compared'),
+  ifc: none('Grids with their axes stand in the frame of the file: formats/ifc/grids.ts'),
 });
 
 export const presetKind = defineKind({

@@ -6,11 +6,13 @@ import type { Point } from '../geometry/point';
 import type { Command } from '../commands/command';
 import type { Edit } from '../model/edit';
 import type { Id } from '../model/ids';
-import type { Sent } from '../commands/command-inputs';
 import type { Kind, RecordOf } from '../model/kinds';
 import type { CarryKind } from './carry-kinds';
 import type { Pass } from '../passes/pass';
 import type { ReportRows } from '../report/rows';
+import type { Consequences } from './consequence';
+import type { IfcTrait } from './ifc';
+import type { OnBoard } from './on-board';
 import type { Listed, Sentence } from './said';
 import type { RecordKind } from './record-kind';
 import type { Step } from './steps';
@@ -54,10 +56,6 @@ export interface Bodies {
   findings: Pass<readonly Finding[]>;
   /** The layer they are drawn on in files. */
   layer: string;
-  /** The class they are written as. */
-  ifc: { entity: 'IFCBEAM'; predefined: string; quantities: string };
-  /** Leaves one out at a level, or puts it back. */
-  leaveOut: (id: Id, level: Id, leftOut: boolean) => Sent;
 }
 
 /** What things of a kind are carried as, with the words for each. */
@@ -85,6 +83,12 @@ export interface KindDef<K extends Kind = Kind> {
   /** What is drawn of it in plan and in sections; its solids in 3D. */
   plan: Facet<InPlanView>;
   section: Facet<InSection>;
+  /** Its columns of the carry board. */
+  board: Facet<OnBoard<K>>;
+  /** What an edit would bring about in its things. */
+  consequences: Facet<Consequences>;
+  /** What its things are written as in IFC. */
+  ifc: Facet<IfcTrait>;
   /** What is looked at by its own checks. */
   rules: Facet<{ all: readonly OwnRule[] }>;
   report: Facet<ReportRows>;
@@ -105,6 +109,9 @@ export const NO_THING = {
   ...ELSEWHERE,
   plan: none('It is not drawn'),
   section: none('It is not drawn'),
+  ifc: none('It is no element of the building'),
+  board: none('It is not carried'),
+  consequences: none('It is seen in what it makes'),
   sentence: none('It is not chosen by itself'),
   listed: none('It is not chosen by itself'),
   bodies: none('It takes no space'),

@@ -56,9 +56,9 @@ const BY_KIND = new Map<string, KindDef>(DEFINITIONS.map((each) => [each.records
 const ALL: readonly KindDef[] = [...BY_KIND.values()];
 
 /** The facet of every kind that has it, in the order of the registry. */
-export function everyFacet<F extends 'commands' | 'forms' | 'bodies' | 'report' | 'carriedAs' | 'rules' | 'listed'>(
-  name: F,
-): Exclude<KindDef[F], None>[] {
+export function everyFacet<
+  F extends 'commands' | 'forms' | 'bodies' | 'report' | 'carriedAs' | 'rules' | 'listed' | 'consequences' | 'ifc',
+>(name: F): Exclude<KindDef[F], None>[] {
   return ALL.flatMap((kind) => {
     const given = kind[name];
     return 'none' in given ? [] : [given as Exclude<KindDef[F], None>];

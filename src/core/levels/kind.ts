@@ -1,3 +1,4 @@
+import { levelsDiffer } from './levels-differ';
 import { levelSentence } from './say-levels';
 import { extentsInPlan } from './draw-extents';
 import { LEVEL_FORMS } from './level-forms';
@@ -19,4 +20,6 @@ export const levelKind = defineKind({
   step: { step: 'levels' },
   sentence: levelSentence,
   listed: none('Levels are chosen in the strip'),
+  board: none('Levels are the rows of the board'),
+  consequences: { of: levelsDiffer },
 });

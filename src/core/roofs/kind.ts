@@ -19,4 +19,7 @@ export const roofKind = defineKind({
   step: { step: 'floors' },
   sentence: roofSentence,
   listed: roofsListed,
+  board: none('It lies on the topmost level'),
+  consequences: none('Its slab and parapet are compared as floors and walls'),
+  ifc: none('Its slab and parapet are written as floors and walls'),
 });

@@ -23,6 +23,9 @@ export const roomKind = defineKind({
   step: { step: 'walls' },
   sentence: roomSentence,
   listed: roomsListed,
+  board: none('It says itself how far up it goes'),
+  consequences: none('What becomes of rooms is said by findings'),
+  ifc: none('Rooms are not written as spaces yet'),
 });
 
 export const boundaryLineKind = defineKind({
@@ -43,4 +46,7 @@ export const boundaryLineKind = defineKind({
   step: { step: 'walls' },
   sentence: boundarySentence,
   listed: boundariesListed,
+  board: none('It divides the rooms of one level'),
+  consequences: none('What becomes of rooms is said by findings'),
+  ifc: none('It is no element of the building'),
 });

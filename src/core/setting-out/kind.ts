@@ -19,4 +19,7 @@ export const settingOutKind = defineKind({
   step: { step: 'grids' },
   sentence: settingOutSentence,
   listed: settingOutListed,
+  board: none('It runs through all levels'),
+  consequences: none('What follows it is compared'),
+  ifc: none('It is no element of the building'),
 });

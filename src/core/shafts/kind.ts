@@ -1,3 +1,6 @@
+import { shaftsInIfc } from './ifc-shafts';
+import { shaftsDiffer } from './shafts-differ';
+import { shaftsOnBoard } from './board-shafts';
 import { shaftSentence, shaftsListed } from './say-shafts';
 import { shaftRows } from './report-shafts';
 import { shaftsInPlan, shaftsInSection } from './draw-shafts';
@@ -25,6 +28,9 @@ export const shaftKind = defineKind({
   step: { step: 'shafts' },
   sentence: shaftSentence,
   listed: shaftsListed,
+  board: shaftsOnBoard,
+  consequences: { of: shaftsDiffer },
+  ifc: shaftsInIfc,
 });
 
 declare module '../kinds/carry-kinds' {

@@ -1,3 +1,6 @@
+import { stairsInIfc } from './ifc-stairs';
+import { stairsDiffer } from './stairs-differ';
+import { stairsOnBoard } from './board-stairs';
 import { stairSentence, stairsListed } from './say-stairs';
 import { stairRows } from './report-stairs';
 import { stairsInPlan, stairsInSection } from './stairs-drawn';
@@ -27,6 +30,9 @@ export const stairKind = defineKind({
   step: { step: 'stairs' },
   sentence: stairSentence,
   listed: stairsListed,
+  board: stairsOnBoard,
+  consequences: { of: stairsDiffer },
+  ifc: stairsInIfc,
 });
 
 declare module '../kinds/carry-kinds' {

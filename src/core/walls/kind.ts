@@ -1,3 +1,6 @@
+import { wallsInIfc } from './ifc-walls';
+import { wallsDiffer } from './walls-differ';
+import { wallsOnBoard } from './board-walls';
 import { wallSentence, wallsListed } from './say-walls';
 import { wallRows } from './report-walls';
 import { wallsInPlan, wallsInSection } from './walls-drawn';
@@ -52,6 +55,9 @@ export const wallKind = defineKind({
   step: { step: 'walls' },
   sentence: wallSentence,
   listed: wallsListed,
+  board: wallsOnBoard,
+  consequences: { of: wallsDiffer },
+  ifc: wallsInIfc,
 });
 
 export const clearWidthKind = defineKind({

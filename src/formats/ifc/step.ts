@@ -1,13 +1,8 @@
+import type { Measure } from '@/core/kinds/ifc';
 import { ENTITIES, type AttributeKind, type EntityName } from './entities';
 
 /** A line of the file another line refers to. */
 export type Ref = { readonly line: number };
-
-/** A value with its measure, as in property values: `IFCLABEL('C-4')`. */
-export interface Measure {
-  measure: string;
-  value: string | number | boolean;
-}
 
 type Value = string | number | boolean | Ref | readonly Ref[] | readonly number[] | Measure | null | undefined;
 type Attributes<E extends EntityName> = { [A in keyof (typeof ENTITIES)[E]]?: Value };

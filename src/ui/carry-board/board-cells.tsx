@@ -1,13 +1,16 @@
 'use client';
 
-import type { BoardCell, BoardKind } from '@/core/carrying/board';
+import { onBoard } from '@/core/carrying/board';
+import type { BoardCell } from '@/core/kinds/on-board';
+import type { Kind } from '@/core/model/kinds';
 import type { SolvedLevel } from '@/core/solving/solved';
 import { COLUMN_PX, ROW_PX, type Brush, type Placed } from './board-layout';
 import { kindColour } from './kind-words';
 
 /** A thing at one level. */
-export function Cell({ kind, cell, x, y }: { kind: BoardKind; cell: BoardCell; x: number; y: number }) {
+export function Cell({ kind, cell, x, y }: { kind: Kind; cell: BoardCell; x: number; y: number }) {
   const colour = kindColour(kind);
+  const { shape } = onBoard(kind)!;
   const middle = x + COLUMN_PX / 2;
   if (cell.state === 'leftOut')
     return (
@@ -22,10 +25,10 @@ export function Cell({ kind, cell, x, y }: { kind: BoardKind; cell: BoardCell; x
         strokeWidth={1.4}
       />
     );
-  const width = (kind === 'wall' ? 6 : 12) * cell.weight;
+  const width = (shape === 'narrow' ? 6 : 12) * cell.weight;
   return (
     <>
-      {kind === 'floorPlate' ? (
+      {shape === 'slab' ? (
         <rect x={x + 3} y={y + ROW_PX - 6} width={COLUMN_PX - 6} height={5} fill={colour} />
       ) : (
         <rect x={middle - width / 2} y={y} width={width} height={ROW_PX} fill={colour} />

@@ -1,4 +1,5 @@
-import type { BoardColumn, BoardKind } from '@/core/carrying/board';
+import type { BoardColumn } from '@/core/carrying/board';
+import type { Kind } from '@/core/model/kinds';
 import type { Id } from '@/core/model/ids';
 import type { SolvedLevel } from '@/core/solving/solved';
 import { kindColour, kindWords } from './kind-words';
@@ -27,7 +28,7 @@ export type Filter = 'all' | 'differs' | 'finding' | 'here';
 /** Which things are shown: of the kinds not hidden, with a text in their names, and as the filter asks. */
 export function shownColumns(
   columns: readonly BoardColumn[],
-  { hidden, text, filter, level }: { hidden: ReadonlySet<BoardKind>; text: string; filter: Filter; level: Id | null },
+  { hidden, text, filter, level }: { hidden: ReadonlySet<Kind>; text: string; filter: Filter; level: Id | null },
 ): BoardColumn[] {
   const wanted = text.trim().toLowerCase();
   return columns.filter(({ kind, name, cells }) => {

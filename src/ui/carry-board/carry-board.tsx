@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { boardKinds, carryBoard, type BoardKind } from '@/core/carrying/board';
+import { boardKinds, carryBoard } from '@/core/carrying/board';
+import type { Kind } from '@/core/model/kinds';
 import { recordsOf } from '@/core/model/framework';
 import { useProject } from '../session/store';
 import { BrushMark, Cell } from './board-cells';
@@ -36,7 +37,7 @@ export function CarryBoard() {
   const { framework, solved, building, level, selection, mayEdit, run, say, set, select } = useProject(
     (project) => project,
   );
-  const [hidden, setHidden] = useState<ReadonlySet<BoardKind>>(new Set());
+  const [hidden, setHidden] = useState<ReadonlySet<Kind>>(new Set());
   const [wanted, setWanted] = useState('');
   const [filter, setFilter] = useState<Filter>('all');
   const [isByCore, setByCore] = useState(false);

@@ -1,32 +1,28 @@
 'use client';
 
-import type { BoardColumn } from '@/core/carrying/board';
-import { facet } from '@/core/kinds/kind';
-import { kindOf } from '@/core/kinds/registry';
+import { onBoard, type BoardColumn } from '@/core/carrying/board';
 import { ActionButton } from '../fields/fields';
 import { useSlice } from '../session/store';
-import type { CommandName, CommandInputs } from '@/core/commands/command-inputs';
+import type { CommandInputs, Sent } from '@/core/commands/command-inputs';
 
 /** What can be done with the chosen thing at the current level: an exception, or none any more. */
 export function CellActions({ column }: { column: BoardColumn | null }) {
-  const { framework, solved, level, mayEdit, run, send, say } = useSlice(
+  const { framework, solved, level, mayEdit, send, say } = useSlice(
     'framework',
     'solved',
     'level',
     'mayEdit',
-    'run',
     'send',
     'say',
   );
   const here = solved?.levels.find(({ id }) => id === level);
   const cell = column && level ? column.cells.get(level) : undefined;
-  const attempt = <Name extends CommandName>(command: Name, input: CommandInputs[Name]) => {
-    const refusal = run(command, input);
+  const attempt = (sent: Sent) => {
+    const refusal = send(sent);
     if (refusal) say(refusal);
   };
   const record = column ? framework.records.get(column.id) : undefined;
   const isOut = cell?.state === 'leftOut';
-  const leaveOut = record && facet(kindOf(record).bodies)?.leaveOut;
   return (
     <div className="flex min-h-[38px] flex-wrap items-center gap-x-4 gap-y-1 border-t border-hair px-5 py-1.5 text-[11px] text-ink2">
       {column && here && mayEdit && level ? (
@@ -36,49 +32,19 @@ export function CellActions({ column }: { column: BoardColumn | null }) {
             <strong className="text-ink">{here.name}</strong>:{' '}
             {!cell ? 'does not stand here' : isOut ? 'left out' : cell.differs ? 'stands, and differs' : 'stands'}
           </span>
-          {cell && record?.kind === 'columnStack' && (
-            <ActionButton
-              onClick={() =>
-                attempt('columns.except', { columns: [column.id], level, upwards: false, leftOut: !isOut })
-              }
-            >
-              {isOut ? 'Put it back here' : 'Leave it out here'}
-            </ActionButton>
-          )}
-          {cell && leaveOut && (
-            <ActionButton
-              onClick={() => {
-                const refusal = send(leaveOut(column.id, level, !isOut));
-                if (refusal) say(refusal);
-              }}
-            >
-              {isOut ? 'Put it back here' : 'Leave it out here'}
-            </ActionButton>
-          )}
-          {cell && record?.kind === 'floorPlate' && (
-            <ActionButton onClick={() => attempt('floors.except', { floor: column.id, level, leftOut: !isOut })}>
-              {isOut ? 'Put it back here' : 'Leave it out here'}
-            </ActionButton>
-          )}
-          {cell && record?.kind === 'shaft' && (
-            <ActionButton
-              onClick={() =>
-                attempt('shafts.except', {
-                  shaft: column.id,
-                  level,
-                  slab: record.exceptions.some((each) => each.level === level && each.slab === 'closed')
-                    ? null
-                    : 'closed',
-                })
-              }
-            >
-              {record.exceptions.some((each) => each.level === level && each.slab === 'closed')
-                ? 'Open the slab here'
-                : 'Leave the slab closed here'}
-            </ActionButton>
-          )}
+          {cell &&
+            record &&
+            onBoard(column.kind)!
+              .actions(record, level, cell)
+              .map(({ words, sent }) => (
+                <ActionButton key={words} onClick={() => attempt(sent)}>
+                  {words}
+                </ActionButton>
+              ))}
           {!cell && (
-            <ActionButton onClick={() => attempt('carry.to', carryHere(column, level, solved!.levels))}>
+            <ActionButton
+              onClick={() => attempt({ command: 'carry.to', input: carryHere(column, level, solved!.levels) })}
+            >
               Carry it to here
             </ActionButton>
           )}

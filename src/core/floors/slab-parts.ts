@@ -1,4 +1,4 @@
-import type { FloorPiece, Solved } from '@/core/solving/solved';
+import type { FloorPiece, Solved } from '../solving/solved';
 
 /** Pieces of the same plate at the same level, the plate itself first. */
 const together = (piece: FloorPiece, solved: Solved): FloorPiece[] =>

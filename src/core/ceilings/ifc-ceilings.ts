@@ -1,0 +1,36 @@
+import { prismsOf, type IfcTrait } from '../kinds/ifc';
+import type { Id } from '../model/ids';
+
+/** Ceilings as coverings of the storey they hang in, one for each room. */
+export const ceilingsInIfc: IfcTrait = {
+  products: ({ solved, level }) => {
+    const known = new Map<Id, number>();
+    return solved.ceilings
+      .filter((piece) => piece.level === level.id)
+      .map((piece) => {
+        // A room keeps its id; regions without a name are told apart by their order.
+        const nth = known.get(piece.ceiling) ?? 0;
+        if (piece.room === null) known.set(piece.ceiling, nth + 1);
+        const place = piece.room ?? String(nth);
+        const thicknessMm = piece.topMm - piece.bottomMm;
+        const profile = solved.profiles[piece.profile]!;
+        return {
+          entity: 'IFCCOVERING',
+          globalId: ['ceiling', piece.ceiling, level.id, place],
+          key: `${piece.ceiling} ${level.id} ${place}`,
+          name: piece.name,
+          predefined: 'CEILING',
+          tag: piece.ceiling,
+          stand: { bottomMm: piece.bottomMm },
+          shape: prismsOf(profile, thicknessMm),
+          quantities: {
+            set: 'Qto_CoveringBaseQuantities',
+            values: [
+              ['LENGTH', 'Width', thicknessMm],
+              ['AREA', 'NetArea', profile.areaMm2 / 1e6],
+            ],
+          },
+        };
+      });
+  },
+};

@@ -1,0 +1,104 @@
+import type { SectionMm } from '../columns/section-shape';
+import type { Profile } from '../geometry/boolean';
+import type { Point } from '../geometry/point';
+import type { Ring } from '../geometry/polygon';
+import type { Framework } from '../model/framework';
+import type { Id } from '../model/ids';
+import type { Solved, SolvedLevel } from '../solving/solved';
+
+/** Classes of IFC4 (ISO 16739-1) that things are written as. */
+export type IfcClass =
+  | 'IFCBEAM'
+  | 'IFCBUILDINGELEMENTPROXY'
+  | 'IFCCOLUMN'
+  | 'IFCCOVERING'
+  | 'IFCDOOR'
+  | 'IFCFOOTING'
+  | 'IFCSLAB'
+  | 'IFCSPACE'
+  | 'IFCSTAIR'
+  | 'IFCSTAIRFLIGHT'
+  | 'IFCWALL'
+  | 'IFCWINDOW';
+
+/** A stretch of an upright prism, its foot so far over that of the whole. */
+export interface Prism {
+  outer: Ring;
+  holes: readonly Ring[];
+  depthMm: number;
+  overFootMm: number;
+}
+
+/** A shape in the axes of its placement. */
+export type Shape = { section: SectionMm; depthMm: number } | { prisms: readonly Prism[] };
+
+/** Where a shape stands: upright at a point, turned; or along axes of its own. Heights are the building's. */
+export type Stand =
+  | { at?: Point; bottomMm: number; turnDeg?: number }
+  | { origin: readonly [number, number, number]; axis: readonly number[]; along: readonly number[] };
+
+/** A value of a property, with its measure. */
+export interface Measure {
+  measure: string;
+  value: string | number | boolean;
+}
+export type Quantity = readonly ['LENGTH' | 'AREA' | 'VOLUME', name: string, value: number];
+
+export const identifier = (value: string): Measure => ({ measure: 'IFCIDENTIFIER', value });
+export const flag = (value: boolean): Measure => ({ measure: 'IFCBOOLEAN', value });
+
+/** An opening through an element from a little under its foot to a little over its top. */
+export interface Opening {
+  key: string;
+  name: string;
+  ring: Ring;
+  /** What cuts it, to be grouped with it. */
+  by: Id | null;
+}
+
+/** One element of the file, as its kind describes it: what is written without knowing how. */
+export interface Product {
+  entity: IfcClass;
+  /** What its GlobalId is made of: words that tell it from all others, or the record's own id. */
+  globalId: readonly string[] | { own: Id };
+  /** What its sets are told apart by. */
+  key: string;
+  name: string;
+  objectType?: string;
+  predefined: string;
+  /** The record it is of. */
+  tag: Id;
+  /** Attributes that only its class has. */
+  more?: Readonly<Record<string, string | number>>;
+  stand: Stand;
+  shape: Shape | null;
+  properties?: Readonly<Record<string, Readonly<Record<string, Measure>>>>;
+  quantities?: { set: string; values: readonly Quantity[] };
+  material?: string;
+  /** Elements it is made of. */
+  parts?: readonly Product[];
+  openings?: { depthMm: number; all: readonly Opening[] };
+}
+
+/** The storey whose elements are wanted. */
+export interface IfcAt {
+  framework: Framework;
+  solved: Solved;
+  level: SolvedLevel;
+}
+
+/** How things of a kind are written in IFC. */
+export interface IfcTrait {
+  /** Elements of a storey. */
+  products: (at: IfcAt) => Product[];
+}
+
+/** A profile up to a height, from its foot. */
+export const prismsOf = ({ regions }: Profile, depthMm: number): Shape => ({
+  prisms: regions.map(({ outer, holes }) => ({ outer, holes, depthMm, overFootMm: 0 })),
+});
+
+/** One ring up to a height. */
+export const prismOf = (outer: Ring, depthMm: number): Shape => ({
+  prisms: [{ outer, holes: [], depthMm, overFootMm: 0 }],
+});

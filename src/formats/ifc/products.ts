@@ -1,0 +1,107 @@
+import type { Opening, Product, Stand } from '@/core/kinds/ifc';
+import type { Id } from '@/core/model/ids';
+import type { SolvedLevel } from '@/core/solving/solved';
+import { derivedGlobalId, globalIdOf } from './global-id';
+import type { Relations } from './relations';
+import type { Shapes } from './shapes';
+import type { Ref, StepLines } from './step';
+
+/** How far an opening stands out of what it cuts on both sides, so that no skin is left by a reader's rounding, mm. */
+const BEYOND_MM = 10;
+
+const ORIGIN = { x: 0, y: 0 };
+
+/** Writes the elements kinds describe, and remembers what each record was written as. */
+export class Products {
+  /** What each record was written as, for the groups it is in. */
+  readonly elements = new Map<Id, Ref[]>();
+  /** Openings by what cuts them. */
+  readonly openings = new Map<Id, Ref[]>();
+
+  constructor(
+    private readonly step: StepLines,
+    private readonly shapes: Shapes,
+    private readonly relations: Relations,
+  ) {}
+
+  /** Elements of a storey: what stands in it, and its spaces, which are parts of it. */
+  storey(products: readonly Product[], level: SolvedLevel, storey: Ref, placement: Ref): void {
+    const written = products.map((product) => ({ product, ref: this.product(product, level, placement) }));
+    const spaces = written.filter(({ product }) => product.entity === 'IFCSPACE').map(({ ref }) => ref);
+    const elements = written.filter(({ product }) => product.entity !== 'IFCSPACE').map(({ ref }) => ref);
+    this.relations.contain(`storey ${level.id}`, storey, elements);
+    if (spaces.length > 0) this.relations.aggregate(`spaces ${level.id}`, storey, spaces);
+    const byMaterial = new Map<string, Ref[]>();
+    for (const { product, ref } of written) {
+      note(this.elements, product.tag, ref);
+      if (product.material !== undefined) note(byMaterial, product.material, ref);
+    }
+    for (const [material, RelatedObjects] of [...byMaterial].sort()) {
+      this.step.add('IFCRELASSOCIATESMATERIAL', {
+        GlobalId: derivedGlobalId('material', level.id, material),
+        RelatedObjects,
+        RelatingMaterial: this.step.share('IFCMATERIAL', { Name: material }),
+      });
+    }
+  }
+
+  private product(product: Product, level: SolvedLevel, parent: Ref): Ref {
+    const { globalId, key, shape, parts, openings } = product;
+    const placement = this.shapes.local(parent, this.axes(product.stand, level));
+    const ref = this.step.add(product.entity, {
+      GlobalId: 'own' in globalId ? globalIdOf(globalId.own) : derivedGlobalId(...globalId),
+      Name: product.name,
+      ObjectType: product.objectType,
+      ObjectPlacement: placement,
+      Representation: shape && this.shapes.solid(shape),
+      PredefinedType: product.predefined,
+      ...(product.entity === 'IFCSPACE' ? { CompositionType: 'ELEMENT' } : { Tag: product.tag }),
+      ...product.more,
+    });
+    for (const [set, values] of Object.entries(product.properties ?? {}))
+      this.relations.properties(key, ref, set, values);
+    if (product.quantities) this.relations.quantities(key, ref, product.quantities.set, product.quantities.values);
+    for (const opening of openings?.all ?? []) {
+      const made = this.opening(opening, openings!.depthMm, product.globalId as readonly string[], ref, placement);
+      if (opening.by !== null) note(this.openings, opening.by, made);
+    }
+    if (parts)
+      this.relations.aggregate(
+        key,
+        ref,
+        parts.map((part) => this.product(part, level, placement)),
+      );
+    return ref;
+  }
+
+  /** Where it stands in a storey, whose own placement lies at its FFL. */
+  private axes(stand: Stand, { fflMm }: SolvedLevel): Ref {
+    if ('bottomMm' in stand)
+      return this.shapes.placement3d(stand.at ?? ORIGIN, stand.bottomMm - fflMm, stand.turnDeg ?? 0);
+    const [x, y, z] = stand.origin;
+    return this.shapes.along([x, y, z - fflMm], stand.axis, stand.along);
+  }
+
+  private opening({ key, name, ring }: Opening, depthMm: number, [, ...of]: readonly string[], cut: Ref, at: Ref): Ref {
+    const opening = this.step.add('IFCOPENINGELEMENT', {
+      GlobalId: derivedGlobalId('opening', key, ...of),
+      Name: name,
+      ObjectPlacement: this.shapes.local(at, this.shapes.placement3d(ORIGIN, -BEYOND_MM, 0)),
+      Representation: this.shapes.solid({
+        prisms: [{ outer: ring, holes: [], depthMm: depthMm + 2 * BEYOND_MM, overFootMm: 0 }],
+      }),
+      Tag: key,
+      PredefinedType: 'OPENING',
+    });
+    this.step.add('IFCRELVOIDSELEMENT', {
+      GlobalId: derivedGlobalId('voids', key, ...of),
+      RelatingBuildingElement: cut,
+      RelatedOpeningElement: opening,
+    });
+    return opening;
+  }
+}
+
+function note<Key>(lists: Map<Key, Ref[]>, key: Key, ref: Ref): void {
+  lists.set(key, [...(lists.get(key) ?? []), ref]);
+}

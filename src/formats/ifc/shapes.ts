@@ -1,0 +1,149 @@
+import { sectionWords, type SectionMm } from '@/core/columns/section-shape';
+import type { Point } from '@/core/geometry/point';
+import type { Ring } from '@/core/geometry/polygon';
+import { cosDeg, sinDeg } from '@/core/geometry/trig';
+import type { Shape } from '@/core/kinds/ifc';
+import type { Ref, StepLines } from './step';
+
+/** Placements, profiles and shapes of one file; equal ones are written once. */
+export class Shapes {
+  readonly world: Ref;
+  readonly context: Ref;
+  private readonly body: Ref;
+  private readonly axis: Ref;
+  private readonly profiles = new Map<string, Ref>();
+
+  constructor(
+    private readonly step: StepLines,
+    trueNorthDeg: number,
+  ) {
+    this.world = this.placement3d({ x: 0, y: 0 }, 0, 0);
+    this.context = step.add('IFCGEOMETRICREPRESENTATIONCONTEXT', {
+      ContextType: 'Model',
+      CoordinateSpaceDimension: 3,
+      Precision: 1e-5,
+      WorldCoordinateSystem: this.world,
+      TrueNorth:
+        trueNorthDeg === 0
+          ? null
+          : step.add('IFCDIRECTION', { DirectionRatios: [-sinDeg(trueNorthDeg), cosDeg(trueNorthDeg)] }),
+    });
+    const sub = (name: string, view: string) =>
+      step.add('IFCGEOMETRICREPRESENTATIONSUBCONTEXT', {
+        ContextIdentifier: name,
+        ContextType: 'Model',
+        ParentContext: this.context,
+        TargetView: view,
+      });
+    this.body = sub('Body', 'MODEL_VIEW');
+    this.axis = sub('FootPrint', 'PLAN_VIEW');
+  }
+
+  local(parent: Ref, placement: Ref): Ref {
+    return this.step.share('IFCLOCALPLACEMENT', { PlacementRelTo: parent, RelativePlacement: placement });
+  }
+
+  placement3d(at: Point, z: number, turnDeg: number): Ref {
+    const location = this.step.share('IFCCARTESIANPOINT', { Coordinates: [at.x, at.y, z] });
+    if (turnDeg === 0) return this.step.share('IFCAXIS2PLACEMENT3D', { Location: location });
+    return this.step.share('IFCAXIS2PLACEMENT3D', {
+      Location: location,
+      Axis: this.step.share('IFCDIRECTION', { DirectionRatios: [0, 0, 1] }),
+      RefDirection: this.step.share('IFCDIRECTION', { DirectionRatios: [cosDeg(turnDeg), sinDeg(turnDeg), 0] }),
+    });
+  }
+
+  /** Along axes of its own: where it begins, the axis it is drawn out along, and its x. */
+  along(origin: readonly number[], axis: readonly number[], x: readonly number[]): Ref {
+    return this.step.share('IFCAXIS2PLACEMENT3D', {
+      Location: this.step.share('IFCCARTESIANPOINT', { Coordinates: origin }),
+      Axis: this.step.share('IFCDIRECTION', { DirectionRatios: axis }),
+      RefDirection: this.step.share('IFCDIRECTION', { DirectionRatios: x }),
+    });
+  }
+
+  point2d({ x, y }: Point): Ref {
+    return this.step.share('IFCCARTESIANPOINT', { Coordinates: [x, y] });
+  }
+
+  /** Lines in plan, as of a grid. */
+  lines(curves: Ref[]): Ref {
+    const set = this.step.add('IFCGEOMETRICCURVESET', { Elements: curves });
+    return this.shape(this.axis, 'FootPrint', 'GeometricCurveSet', [set]);
+  }
+
+  /** A shape drawn out of its profiles. */
+  solid(shape: Shape): Ref {
+    const parts =
+      'section' in shape
+        ? [{ profile: this.sectionProfile(shape.section), depthMm: shape.depthMm, z: 0 }]
+        : shape.prisms.map(({ outer, holes, depthMm, overFootMm }) => ({
+            profile: this.profileWithHoles(outer, holes),
+            depthMm,
+            z: overFootMm,
+          }));
+    const solids = parts.map(({ profile, depthMm, z }) =>
+      this.step.add('IFCEXTRUDEDAREASOLID', {
+        SweptArea: profile,
+        Position: z === 0 ? this.world : this.placement3d({ x: 0, y: 0 }, z, 0),
+        ExtrudedDirection: this.step.share('IFCDIRECTION', { DirectionRatios: [0, 0, 1] }),
+        Depth: depthMm,
+      }),
+    );
+    return this.shape(this.body, 'Body', 'SweptSolid', solids);
+  }
+
+  private profileWithHoles(ring: Ring, holes: readonly Ring[]): Ref {
+    if (holes.length === 0) return this.ringProfile(ring);
+    const curve = (corners: Ring) => {
+      const points = corners.map((point) => this.point2d(point));
+      return this.step.add('IFCPOLYLINE', { Points: [...points, points[0]!] });
+    };
+    return this.step.add('IFCARBITRARYPROFILEDEFWITHVOIDS', {
+      ProfileType: 'AREA',
+      OuterCurve: curve(ring),
+      InnerCurves: holes.map(curve),
+    });
+  }
+
+  private sectionProfile(section: SectionMm): Ref {
+    const origin = this.step.share('IFCAXIS2PLACEMENT2D', { Location: this.point2d({ x: 0, y: 0 }) });
+    const common = { ProfileType: 'AREA', ProfileName: sectionWords(section), Position: origin };
+    if (section.shape === 'I') {
+      return this.step.share('IFCISHAPEPROFILEDEF', {
+        ...common,
+        OverallWidth: section.widthMm,
+        OverallDepth: section.depthMm,
+        WebThickness: section.webMm,
+        FlangeThickness: section.flangeMm,
+      });
+    }
+    return section.shape === 'circle'
+      ? this.step.share('IFCCIRCLEPROFILEDEF', { ...common, Radius: section.diameterMm / 2 })
+      : this.step.share('IFCRECTANGLEPROFILEDEF', { ...common, XDim: section.widthMm, YDim: section.depthMm });
+  }
+
+  private ringProfile(ring: Ring): Ref {
+    const key = ring.map(({ x, y }) => `${x},${y}`).join(' ');
+    let ref = this.profiles.get(key);
+    if (!ref) {
+      const points = ring.map((point) => this.point2d(point));
+      ref = this.step.add('IFCARBITRARYCLOSEDPROFILEDEF', {
+        ProfileType: 'AREA',
+        OuterCurve: this.step.add('IFCPOLYLINE', { Points: [...points, points[0]!] }),
+      });
+      this.profiles.set(key, ref);
+    }
+    return ref;
+  }
+
+  private shape(ContextOfItems: Ref, RepresentationIdentifier: string, RepresentationType: string, Items: Ref[]): Ref {
+    const representation = this.step.add('IFCSHAPEREPRESENTATION', {
+      ContextOfItems,
+      RepresentationIdentifier,
+      RepresentationType,
+      Items,
+    });
+    return this.step.add('IFCPRODUCTDEFINITIONSHAPE', { Representations: [representation] });
+  }
+}
