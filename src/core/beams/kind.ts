@@ -1,3 +1,4 @@
+import { bodySolids } from '../bodies/solids-of-bodies';
 import { bodiesInIfc } from '../bodies/ifc-bodies';
 import { beamsDiffer } from './beams-differ';
 import { beamsOnBoard } from './board-beams';
@@ -34,6 +35,7 @@ export const beamKind = defineKind({
   board: beamsOnBoard,
   consequences: { of: beamsDiffer },
   ifc: bodiesInIfc('beam', 'IFCBEAM', 'BEAM', 'Qto_BeamBaseQuantities'),
+  solids: bodySolids('beam'),
 });
 
 declare module '../kinds/carry-kinds' {

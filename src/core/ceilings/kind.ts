@@ -1,3 +1,4 @@
+import { ceilingSolids } from './solids-of-ceilings';
 import { ceilingsInIfc } from './ifc-ceilings';
 import { ceilingsDiffer } from './ceilings-differ';
 import { ceilingsOnBoard } from './board-ceilings';
@@ -31,6 +32,7 @@ export const ceilingKind = defineKind({
   board: ceilingsOnBoard,
   consequences: { of: ceilingsDiffer },
   ifc: ceilingsInIfc,
+  solids: ceilingSolids,
 });
 
 declare module '../kinds/carry-kinds' {

@@ -1,3 +1,4 @@
+import { columnSolids } from './solids-of-columns';
 import { columnsInIfc } from './ifc-columns';
 import { columnsDiffer } from './columns-differ';
 import { columnsOnBoard } from './board-columns';
@@ -28,6 +29,7 @@ export const columnKind = defineKind({
   board: columnsOnBoard,
   consequences: { of: columnsDiffer },
   ifc: columnsInIfc,
+  solids: columnSolids,
 });
 
 declare module '../kinds/carry-kinds' {

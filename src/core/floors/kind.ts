@@ -1,3 +1,4 @@
+import { floorSolids } from './solids-of-floors';
 import { floorsInIfc } from './ifc-floors';
 import { floorsDiffer } from './floors-differ';
 import { floorsOnBoard } from './board-floors';
@@ -31,6 +32,7 @@ export const floorKind = defineKind({
   board: floorsOnBoard,
   consequences: { of: floorsDiffer },
   ifc: floorsInIfc,
+  solids: floorSolids,
 });
 
 declare module '../kinds/carry-kinds' {

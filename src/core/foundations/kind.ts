@@ -1,3 +1,4 @@
+import { foundationSolids } from './solids-of-foundations';
 import { foundationsInIfc } from './ifc-foundations';
 import { foundationsDiffer } from './foundations-differ';
 import { foundationSentence, foundationsListed } from './say-foundations';
@@ -30,4 +31,5 @@ export const foundationKind = defineKind({
   board: none('It is not carried up'),
   consequences: { of: foundationsDiffer },
   ifc: foundationsInIfc,
+  solids: foundationSolids,
 });

@@ -27,6 +27,7 @@ export const gridKind = defineKind({
   board: none('Grids run through all levels'),
   consequences: none('What stands on its lines is compared'),
   ifc: none('Grids with their axes stand in the frame of the file: formats/ifc/grids.ts'),
+  solids: none('Its lines are drawn in 3D at the height of the level'),
 });
 
 export const gridLineKind = defineKind({
@@ -47,6 +48,7 @@ export const gridLineKind = defineKind({
   board: none('Grids run through all levels'),
   consequences: none('What stands on its lines is compared'),
   ifc: none('Grids with their axes stand in the frame of the file: formats/ifc/grids.ts'),
+  solids: none('Lines are drawn in 3D at the height of the level'),
 });
 
 export const presetKind = defineKind({

@@ -12,6 +12,7 @@ import type { Pass } from '../passes/pass';
 import type { ReportRows } from '../report/rows';
 import type { Consequences } from './consequence';
 import type { IfcTrait } from './ifc';
+import type { Solids } from './solids';
 import type { OnBoard } from './on-board';
 import type { Listed, Sentence } from './said';
 import type { RecordKind } from './record-kind';
@@ -80,9 +81,10 @@ export interface KindDef<K extends Kind = Kind> {
   commands: Facet<{ all: readonly Command[] }>;
   forms: Facet<{ all: readonly Form[] }>;
   bodies: Facet<Bodies>;
-  /** What is drawn of it in plan and in sections; its solids in 3D. */
+  /** What is drawn of it in plan and in sections, and what it is in 3D. */
   plan: Facet<InPlanView>;
   section: Facet<InSection>;
+  solids: Facet<Solids>;
   /** Its columns of the carry board. */
   board: Facet<OnBoard<K>>;
   /** What an edit would bring about in its things. */
@@ -110,6 +112,7 @@ export const NO_THING = {
   plan: none('It is not drawn'),
   section: none('It is not drawn'),
   ifc: none('It is no element of the building'),
+  solids: none('It takes no space'),
   board: none('It is not carried'),
   consequences: none('It is seen in what it makes'),
   sentence: none('It is not chosen by itself'),

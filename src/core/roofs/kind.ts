@@ -22,4 +22,5 @@ export const roofKind = defineKind({
   board: none('It lies on the topmost level'),
   consequences: none('Its slab and parapet are compared as floors and walls'),
   ifc: none('Its slab and parapet are written as floors and walls'),
+  solids: none('Its slab and parapet are among floors and walls'),
 });

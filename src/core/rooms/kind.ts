@@ -26,6 +26,7 @@ export const roomKind = defineKind({
   board: none('It says itself how far up it goes'),
   consequences: none('What becomes of rooms is said by findings'),
   ifc: none('Rooms are not written as spaces yet'),
+  solids: none('A room is the space between what is drawn'),
 });
 
 export const boundaryLineKind = defineKind({
@@ -49,4 +50,5 @@ export const boundaryLineKind = defineKind({
   board: none('It divides the rooms of one level'),
   consequences: none('What becomes of rooms is said by findings'),
   ifc: none('It is no element of the building'),
+  solids: none('It takes no space'),
 });

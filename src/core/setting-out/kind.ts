@@ -22,4 +22,5 @@ export const settingOutKind = defineKind({
   board: none('It runs through all levels'),
   consequences: none('What follows it is compared'),
   ifc: none('It is no element of the building'),
+  solids: none('It is a line in plan'),
 });

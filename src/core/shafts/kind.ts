@@ -1,3 +1,4 @@
+import { shaftSolids } from './solids-of-shafts';
 import { shaftsInIfc } from './ifc-shafts';
 import { shaftsDiffer } from './shafts-differ';
 import { shaftsOnBoard } from './board-shafts';
@@ -31,6 +32,7 @@ export const shaftKind = defineKind({
   board: shaftsOnBoard,
   consequences: { of: shaftsDiffer },
   ifc: shaftsInIfc,
+  solids: shaftSolids,
 });
 
 declare module '../kinds/carry-kinds' {

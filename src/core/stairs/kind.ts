@@ -1,3 +1,4 @@
+import { stairSolids } from './solids-of-stairs';
 import { stairsInIfc } from './ifc-stairs';
 import { stairsDiffer } from './stairs-differ';
 import { stairsOnBoard } from './board-stairs';
@@ -33,6 +34,7 @@ export const stairKind = defineKind({
   board: stairsOnBoard,
   consequences: { of: stairsDiffer },
   ifc: stairsInIfc,
+  solids: stairSolids,
 });
 
 declare module '../kinds/carry-kinds' {

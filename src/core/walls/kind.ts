@@ -1,3 +1,4 @@
+import { wallSolids } from './solids-of-walls';
 import { wallsInIfc } from './ifc-walls';
 import { wallsDiffer } from './walls-differ';
 import { wallsOnBoard } from './board-walls';
@@ -58,6 +59,7 @@ export const wallKind = defineKind({
   board: wallsOnBoard,
   consequences: { of: wallsDiffer },
   ifc: wallsInIfc,
+  solids: wallSolids,
 });
 
 export const clearWidthKind = defineKind({

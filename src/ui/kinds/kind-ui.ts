@@ -1,12 +1,26 @@
 import type { FC } from 'react';
+import { none, type Facet } from '@/core/kinds/kind';
+import type { Step } from '@/core/kinds/steps';
 import type { Kind, RecordOf } from '@/core/model/kinds';
-import type { Step } from '../session/store';
 
-/** The interface of a kind: its fields in Details, and its tool at a step. */
+export { none };
+
+/** A tool at a step, and what it is called among the others there. */
+export interface StepTool {
+  step: Step;
+  way: string;
+  words: string;
+  Tool: FC;
+}
+
+/** The interface of a kind. What it has not is said with the reason. */
 export interface KindUi<K extends Kind = Kind> {
   kind: K;
-  Fields: FC<{ record: RecordOf<K> }>;
-  tool: { step: Step; way: string; words: string; Tool: FC };
+  /** Its fields in Details. */
+  fields: Facet<{ Fields: FC<{ record: RecordOf<K> }> }>;
+  /** What can be done with several chosen at once; of `all` that is chosen, those of this kind. */
+  several: Facet<{ Several: FC<{ records: readonly RecordOf<K>[]; all: readonly string[] }> }>;
+  tool: Facet<StepTool>;
 }
 
 export const defineKindUi = <K extends Kind>(ui: KindUi<K>): KindUi<K> => ui;

@@ -1,14 +1,50 @@
+import { facet } from '@/core/kinds/kind';
+import type { Step } from '@/core/kinds/steps';
 import type { Rec } from '@/core/model/kinds';
-import type { Step } from '../session/store';
 import { beamUi } from './beams';
-import type { KindUi } from './kind-ui';
+import { ceilingUi } from './ceilings';
+import { columnUi } from './columns';
+import { coreUi } from './cores';
+import { floorUi } from './floors';
+import { foundationUi } from './foundations';
+import { gridLineUi } from './grids';
+import type { KindUi, StepTool } from './kind-ui';
+import { levelUi } from './levels';
+import { roofUi } from './roofs';
+import { boundaryLineUi, roomUi } from './rooms';
+import { settingOutUi } from './setting-out';
+import { shaftUi } from './shafts';
+import { stairUi } from './stairs';
+import { wallUi } from './walls';
 
-/** Kinds whose interface is a folder of its own. A new one is added here. */
-const ALL = [beamUi] as unknown as readonly KindUi[];
+/** The interface of each kind that is chosen or made by hand; its tools stand side by side in this order. A new one is added here. */
+const ALL = [
+  levelUi,
+  gridLineUi,
+  settingOutUi,
+  columnUi,
+  shaftUi,
+  stairUi,
+  floorUi,
+  roofUi,
+  foundationUi,
+  beamUi,
+  wallUi,
+  roomUi,
+  boundaryLineUi,
+  ceilingUi,
+  coreUi,
+] as unknown as readonly KindUi[];
 
-/** The interface of a record's kind; undefined for those whose fields stand in details/. */
+/** The interface of a record's kind; undefined for those that are never chosen. */
 export const uiOf = ({ kind }: Rec): KindUi | undefined => ALL.find((ui) => ui.kind === kind);
 
-/** The tools that kinds bring to a step. */
-export const toolsAt = (step: Step): KindUi['tool'][] =>
-  ALL.map(({ tool }) => tool).filter((tool) => tool.step === step);
+/** The tools of a step. */
+export const toolsAt = (step: Step): StepTool[] =>
+  ALL.flatMap(({ tool }) => facet(tool) ?? []).filter((tool) => tool.step === step);
+
+/** What kinds can do with several of their own that are chosen. */
+export const severalOfKinds = ALL.flatMap(({ kind, several }) => {
+  const given = facet(several);
+  return given ? [{ kind, ...given }] : [];
+});

@@ -8,19 +8,15 @@ import { plus, turned } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 import { tessellated } from '@/core/geometry/curve';
 import { isAt } from '@/core/solving/is-at';
-import type { FloorPiece, Solved } from '@/core/solving/solved';
+import { DEFINITIONS } from '@/core/kinds/registry';
+import type { ViewKind } from '@/core/kinds/view-kinds';
+import type { Solved } from '@/core/solving/solved';
 import { useSlice } from '../session/store';
 import { openedAt } from '@/core/drawing/opened-at';
 import { partOf } from '@/core/drawing/part-of';
 import { WhatIsShown } from '../surface/what-is-shown';
-import { Bodies } from './bodies';
-import { Ceilings } from './ceilings';
-import { Columns } from './columns';
 import { useChosen } from '../session/use-chosen';
-import { Foundations } from './foundations';
-import { prism } from './prism';
-import { Stairs } from './stairs';
-import { Walls } from './walls';
+import { Solids, type SolidsProps } from './solids';
 
 /** Colours of the page, read from its theme. */
 function useThemeColours(names: readonly string[]): Record<string, string> {
@@ -50,7 +46,18 @@ export function ModelView() {
     'part',
     'select',
   );
-  const colours = useThemeColours(COLOURS);
+  const theme = useThemeColours(COLOURS);
+  // Slabs are lighter than what stands on them.
+  const colours = useMemo(
+    () =>
+      theme.floors && theme.sheet
+        ? {
+            ...theme,
+            slabs: `#${new THREE.Color(theme.floors).lerp(new THREE.Color(theme.sheet), 0.45).getHexString()}`,
+          }
+        : theme,
+    [theme],
+  );
   const [isTopOff, setTopOff] = useState(false);
   const shown = useMemo(
     () => solved && partOf(isTopOff && level ? openedAt(solved, level) : solved, part),
@@ -83,81 +90,18 @@ export function ModelView() {
                 position={[each.at.x, each.at.y, each.zeroMm]}
                 rotation={[0, 0, (each.turnDeg * Math.PI) / 180]}
               >
-                {!hidden.has('columns') && (
-                  <Columns
-                    solved={shown}
-                    building={each.id}
-                    chosen={chosen}
-                    colours={colours}
-                    onSelect={(id) => select([id])}
-                  />
+                {!hidden.has('grids') && (
+                  <GridLines solved={shown} building={each.id} level={level} colour={colours.ink2!} />
                 )}
-                {!hidden.has('floors') && (
-                  <Slabs
-                    solved={shown}
-                    building={each.id}
-                    level={level}
-                    chosen={chosen}
-                    colours={colours}
-                    onSelect={(id) => select([id])}
-                  />
-                )}
-                {!hidden.has('foundations') && (
-                  <Foundations
-                    solved={shown}
-                    building={each.id}
-                    chosen={chosen}
-                    colours={colours}
-                    onSelect={(id) => select([id])}
-                  />
-                )}
-                {!hidden.has('ceilings') && (
-                  <Ceilings
-                    solved={shown}
-                    building={each.id}
-                    chosen={chosen}
-                    colours={colours}
-                    onSelect={(id) => select([id])}
-                  />
-                )}
-                <Bodies
+                <Building
                   solved={shown}
                   building={each.id}
                   hidden={hidden}
+                  level={level}
                   chosen={chosen}
                   colours={colours}
                   onSelect={(id) => select([id])}
                 />
-                {!hidden.has('stairs') && (
-                  <Stairs
-                    solved={shown}
-                    building={each.id}
-                    chosen={chosen}
-                    colours={colours}
-                    onSelect={(id) => select([id])}
-                  />
-                )}
-                {!hidden.has('walls') && (
-                  <Walls
-                    solved={shown}
-                    building={each.id}
-                    chosen={chosen}
-                    colours={colours}
-                    onSelect={(id) => select([id])}
-                  />
-                )}
-                {!hidden.has('grids') && (
-                  <GridLines solved={shown} building={each.id} level={level} colour={colours.ink2!} />
-                )}
-                {!hidden.has('shafts') && (
-                  <Shafts
-                    solved={shown}
-                    building={each.id}
-                    chosen={chosen}
-                    colours={colours}
-                    onSelect={(id) => select([id])}
-                  />
-                )}
               </group>
             ))}
           </group>
@@ -206,53 +150,22 @@ function middleOf(solved: Solved): { x: number; y: number; z: number; size: numb
   };
 }
 
-interface PartProps {
-  solved: Solved;
-  building: Id;
-  chosen: ReadonlySet<Id>;
-  colours: Record<string, string>;
-  onSelect: (id: Id) => void;
-}
-
-function Slabs({ solved, building, level, chosen, colours, onSelect }: PartProps & { level: Id | null }) {
-  const pieces = useMemo(() => solved.floors.filter((piece) => piece.building === building), [solved, building]);
-  const geometries = useMemo(() => {
-    const made = new Map<string, THREE.BufferGeometry>();
-    for (const piece of pieces) {
-      const key = `${piece.profile} ${piece.thicknessMm}`;
-      if (!made.has(key)) made.set(key, prism(solved.profiles[piece.profile]!, piece.thicknessMm));
-    }
-    return made;
-  }, [solved, pieces]);
-  const edges = useMemo(
-    () => new Map([...geometries].map(([key, geometry]) => [key, new THREE.EdgesGeometry(geometry, 30)])),
-    [geometries],
+/** What stands in a building, kind by kind, but for kinds that are hidden. */
+function Building({
+  solved,
+  building,
+  hidden,
+  ...rest
+}: Omit<SolidsProps, 'solids' | 'profiles'> & { solved: Solved; building: Id; hidden: ReadonlySet<ViewKind> }) {
+  const kinds = useMemo(
+    () =>
+      DEFINITIONS.flatMap(({ records, solids, shownAs }) => {
+        if ('none' in solids || (!('none' in shownAs) && hidden.has(shownAs.kind))) return [];
+        return [{ kind: records.kind, solids: solids.of(solved, building) }];
+      }),
+    [solved, building, hidden],
   );
-  useEffect(
-    () => () => [...geometries.values(), ...edges.values()].forEach((geometry) => geometry.dispose()),
-    [geometries, edges],
-  );
-  const slabColour = useMemo(
-    () => `#${new THREE.Color(colours.floors).lerp(new THREE.Color(colours.sheet), 0.45).getHexString()}`,
-    [colours],
-  );
-  const colourOf = (piece: FloorPiece) => (chosen.has(piece.plate) || piece.level === level ? colours.now : slabColour);
-  return pieces.map((piece, i) => (
-    <mesh
-      key={`${piece.plate} ${piece.level} ${piece.zone ? `${piece.zone.id} ${i}` : ''}`}
-      geometry={geometries.get(`${piece.profile} ${piece.thicknessMm}`)}
-      position={[0, 0, piece.topMm - piece.thicknessMm]}
-      onClick={(event) => {
-        event.stopPropagation();
-        onSelect(piece.plate);
-      }}
-    >
-      <meshLambertMaterial color={colourOf(piece)} side={THREE.DoubleSide} />
-      <lineSegments geometry={edges.get(`${piece.profile} ${piece.thicknessMm}`)} raycast={() => null}>
-        <lineBasicMaterial color={colours.walls} />
-      </lineSegments>
-    </mesh>
-  ));
+  return kinds.map(({ kind, solids }) => <Solids key={kind} solids={solids} profiles={solved.profiles} {...rest} />);
 }
 
 /** Grid lines of the current level, or of the ground for another building, as thin lines at its height. */
@@ -287,42 +200,4 @@ function GridLines({
       <lineBasicMaterial color={colour} />
     </lineSegments>
   );
-}
-
-function Shafts({ solved, building, chosen, colours, onSelect }: PartProps) {
-  const shafts = useMemo(
-    () => solved.shafts.filter((shaft) => shaft.building === building && shaft.topMm > shaft.bottomMm),
-    [solved, building],
-  );
-  const stages = useMemo(
-    () =>
-      shafts.flatMap(({ shaft, stages: parts }) =>
-        parts.map(({ ring, topMm, bottomMm }) => ({
-          shaft,
-          bottomMm,
-          geometry: prism({ regions: [{ outer: ring, holes: [] }] }, topMm - bottomMm),
-        })),
-      ),
-    [shafts],
-  );
-  useEffect(() => () => stages.forEach(({ geometry }) => geometry.dispose()), [stages]);
-  return stages.map(({ shaft, bottomMm, geometry }) => (
-    <mesh
-      key={`${shaft} ${bottomMm}`}
-      geometry={geometry}
-      position={[0, 0, bottomMm]}
-      onClick={(event) => {
-        event.stopPropagation();
-        onSelect(shaft);
-      }}
-    >
-      <meshLambertMaterial
-        color={chosen.has(shaft) ? colours.now : colours.shafts}
-        transparent
-        opacity={0.5}
-        side={THREE.DoubleSide}
-        depthWrite={false}
-      />
-    </mesh>
-  ));
 }

@@ -9,9 +9,9 @@ import { derivedCommandId } from '@/core/model/ids';
 import { solve } from '@/core/solving/solve';
 import { IMPERIAL, METRIC } from '@/core/units/format-length';
 import { FindingCard } from '../details/findings';
-import { ShaftFields } from '../details/shaft-fields';
-import { WallFields } from '../details/wall-fields';
-import { FloorFields } from '../details/floor-fields';
+import { ShaftFields } from '../kinds/shafts/shaft-fields';
+import { WallFields } from '../kinds/walls/wall-fields';
+import { FloorFields } from '../kinds/floors/floor-fields';
 import {
   ActionButton,
   AngleField,
@@ -283,10 +283,10 @@ function Things() {
   const [plate] = recordsOf(framework, 'floorPlate');
   return (
     <>
-      {wall && <WallFields wall={wall} />}
-      {plate && <FloorFields plate={plate} />}
+      {wall && <WallFields record={wall} />}
+      {plate && <FloorFields record={plate} />}
       {recordsOf(framework, 'shaft').map((shaft) => (
-        <ShaftFields key={shaft.id} shaft={shaft} />
+        <ShaftFields key={shaft.id} record={shaft} />
       ))}
     </>
   );

@@ -2,7 +2,7 @@
 
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { useSlice } from '../session/store';
-import { StairStoreys } from '../stairs/stair-storeys';
+import { StairStoreys } from '../kinds/stairs/stair-storeys';
 
 /** Every stair of the building, storey by storey. */
 export function StairTable() {

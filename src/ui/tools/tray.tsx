@@ -4,23 +4,17 @@ import type { ReactNode } from 'react';
 import { X } from 'lucide-react';
 import { useSlice } from '../session/store';
 import { ChecksTool } from './checks-tool';
-import { ColumnsTool } from './columns-tool';
-import { FloorsStep } from './floors-step';
-import { GridsTool } from './grids/grids-tool';
 import { HandOverTool } from './hand-over-tool';
-import { LevelsTool } from './levels-tool';
-import { ShaftsTool } from './shafts-tool';
-import { StairsTool } from './stairs-tool';
-import { WallsStep } from './walls-step';
+import { StepTools } from './step-tools';
 
 const TOOLS = {
-  levels: ['Levels', <LevelsTool key="levels" />],
-  grids: ['Grids', <GridsTool key="grids" />],
-  columns: ['Columns', <ColumnsTool key="columns" />],
-  shafts: ['Shafts', <ShaftsTool key="shafts" />],
-  stairs: ['Stairs', <StairsTool key="stairs" />],
-  floors: ['Floors', <FloorsStep key="floors" />],
-  walls: ['Walls', <WallsStep key="walls" />],
+  levels: ['Levels', <StepTools key="levels" step="levels" />],
+  grids: ['Grids', <StepTools key="grids" step="grids" />],
+  columns: ['Columns', <StepTools key="columns" step="columns" />],
+  shafts: ['Shafts', <StepTools key="shafts" step="shafts" />],
+  stairs: ['Stairs', <StepTools key="stairs" step="stairs" />],
+  floors: ['Floors', <StepTools key="floors" step="floors" />],
+  walls: ['Walls', <StepTools key="walls" step="walls" />],
   checks: ['Checks', <ChecksTool key="checks" />],
   issue: ['Hand over', <HandOverTool key="issue" />],
 } as const satisfies Record<string, readonly [string, ReactNode]>;

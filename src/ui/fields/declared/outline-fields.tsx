@@ -7,7 +7,7 @@ import { recordsOf } from '@/core/model/framework';
 import type { Outline } from '@/core/outlines/outline';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 import { useProject, useSlice } from '../../session/store';
-import { FACE_CHOICES } from '../../walls/wall-words';
+import { FACE_CHOICES } from '../../kinds/walls/wall-words';
 import { ActionButton, AngleField, ChoiceField, TextField } from '../fields';
 import { LengthField } from '../length-field';
 import { CornerFields } from './corner-fields';

@@ -1,9 +1,10 @@
-import { defineKindUi } from '../kind-ui';
+import { defineKindUi, none } from '../kind-ui';
 import { BeamFields } from './beam-fields';
 import { BeamsTool } from './beams-tool';
 
 export const beamUi = defineKindUi({
   kind: 'beam',
-  Fields: BeamFields,
+  fields: { Fields: BeamFields },
+  several: none('Several of them have nothing of their own'),
   tool: { step: 'floors', way: 'beams', words: 'Beams', Tool: BeamsTool },
 });

@@ -1,0 +1,133 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { contains } from '@/core/geometry/polygon';
+import { firstLength } from '@/core/units/first-length';
+import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
+import { useLengthReader } from '../../fields/length-field';
+import { useSlice } from '../../session/store';
+import { usePreview } from '../../session/use-preview';
+import { LevelSpan } from '../../tools/level-span';
+import { Refused } from '../../tools/refused';
+import { useRectangle } from '../../tools/use-rectangle';
+import type { CommandInputs } from '@/core/commands/command-inputs';
+
+type Where = 'all' | 'rooms' | 'drawn';
+
+/** A ceiling hung in all rooms, in those pressed in the plan, or within a rectangle drawn there. */
+export function CeilingsTool() {
+  const { solved, building, level, display, mayEdit, run, set } = useSlice(
+    'solved',
+    'building',
+    'level',
+    'display',
+    'mayEdit',
+    'run',
+    'set',
+  );
+  const read = useLengthReader();
+  const [where, setWhere] = useState<Where>('all');
+  const [rooms, setRooms] = useState<readonly string[]>([]);
+  const [height, setHeight] = useState(() => firstLength(2700, display));
+  const [thickness, setThickness] = useState(() => firstLength(50, display));
+  const [span, setSpan] = useState<{ from: string | null; to: string | null }>({ from: null, to: null });
+  const [isHereOnly, setHereOnly] = useState(false);
+  const [refused, setRefused] = useState<string | null>(null);
+  const rectangle = useRectangle([4000, 3000], where === 'drawn');
+  const storeys = (solved?.levels ?? []).filter((each) => each.building === building && each.bounding);
+  const here = (solved?.rooms ?? []).filter((region) => region.building === building && region.level === level);
+  const hereNow = useRef(here);
+  useEffect(() => {
+    hereNow.current = here;
+  });
+  const [h, t] = [read(height), read(thickness)];
+  const range: [string, string] = [span.from ?? storeys[0]?.id ?? '', span.to ?? storeys.at(-1)?.id ?? ''];
+  const input: CommandInputs['ceilings.add'] = {
+    ...(building ? { building } : {}),
+    heightMm: h.ok ? h.input : 0,
+    thicknessMm: t.ok ? t.input : 0,
+    levels: isHereOnly && level ? { at: [level] } : { range },
+    ...(where === 'rooms' ? { rooms: [...rooms] } : {}),
+    ...(where === 'drawn' ? { outline: rectangle.outline } : {}),
+  };
+  const preview = usePreview('ceilings.add', input);
+  useEffect(() => {
+    if (where !== 'rooms' || !mayEdit) return;
+    set({
+      onPlanPoint: (at, phase) => {
+        if (phase !== 'press') return;
+        const region = hereNow.current.find(
+          ({ ring, holes }) => contains(ring, at) && !holes.some((hole) => contains(hole, at)),
+        );
+        const room = region?.room ?? null;
+        if (room === null)
+          return setRefused(region ? 'Name this room first, then it can have a ceiling of its own' : 'No room there');
+        setRefused(null);
+        setRooms((now) => (now.includes(room) ? now.filter((id) => id !== room) : [...now, room]));
+      },
+    });
+    return () => set({ onPlanPoint: null });
+  }, [where, mayEdit, set]);
+  const shown = here.filter(({ room }) => where === 'all' || (room !== null && rooms.includes(room)));
+  const rings = where === 'drawn' ? null : shown.map(({ ring }) => ring).slice(0, 200);
+  const ringsText = rings && JSON.stringify(rings);
+  useEffect(() => {
+    if (ringsText === null) return;
+    const all = JSON.parse(ringsText) as { x: number; y: number }[][];
+    set({ ghost: all.length > 0 ? { rings: all, points: [], note: '' } : null });
+  }, [ringsText, set]);
+  useEffect(() => () => set({ ghost: null, onPlanPoint: null }), [set]);
+  if (!mayEdit) return <p className="text-ink2">You may look, not change.</p>;
+  const isReady = where === 'all' || (where === 'rooms' ? rooms.length > 0 : rectangle.wrong === null);
+  const names = here.filter(({ room }) => room !== null && rooms.includes(room)).map(({ number }) => number);
+  return (
+    <form
+      aria-label="Hang a ceiling"
+      className="flex flex-col gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const refusal = run('ceilings.add', input);
+        setRefused(refusal);
+        if (!refusal) setRooms([]);
+      }}
+    >
+      <ChoiceField
+        label="Hangs in"
+        value={where}
+        choices={[
+          ['all', 'all rooms'],
+          ['rooms', 'chosen rooms'],
+          ['drawn', 'a rectangle'],
+        ]}
+        onChoose={(next) => {
+          setWhere(next);
+          setRefused(null);
+        }}
+      />
+      {where === 'drawn' && rectangle.fields.map((field) => <PlainField key={field.label} {...field} />)}
+      <PlainField label="Clear under it" value={height} onChange={setHeight} note={h.words} wrong={!h.ok} />
+      <PlainField label="Thickness" value={thickness} onChange={setThickness} note={t.words} wrong={!t.ok} />
+      <CheckField label="On this level only" value={isHereOnly} onChange={setHereOnly} />
+      {!isHereOnly && (
+        <LevelSpan from={span.from} to={span.to} onChange={(part) => setSpan((now) => ({ ...now, ...part }))} />
+      )}
+      <p role="status" className="text-[11px] text-ink2">
+        {where === 'all'
+          ? here.length === 0
+            ? 'No closed rooms on this level: ceilings hang within walls that go round.'
+            : `${here.length} closed ${here.length === 1 ? 'room' : 'rooms'} on this level; rooms with a ceiling of their own keep it.`
+          : where === 'rooms'
+            ? rooms.length === 0
+              ? 'Press named rooms in the plan.'
+              : `In ${names.length > 0 ? names.join(', ') : `${rooms.length} rooms`}.`
+            : 'Drag it in the plan, or type its place.'}
+      </p>
+      <Refused words={refused ?? (isReady && preview && !preview.ok ? preview.refusal.message : null)} />
+      <span className="self-end">
+        <ActionButton weight="main" type="submit" disabled={!isReady || !preview?.ok}>
+          Hang the ceiling
+        </ActionButton>
+      </span>
+    </form>
+  );
+}

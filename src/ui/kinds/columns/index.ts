@@ -1,0 +1,11 @@
+import { defineKindUi } from '../kind-ui';
+import { ColumnFields } from './column-fields';
+import { ColumnsTool } from './columns-tool';
+import { SeveralColumns } from './several-columns';
+
+export const columnUi = defineKindUi({
+  kind: 'columnStack',
+  fields: { Fields: ColumnFields },
+  several: { Several: SeveralColumns },
+  tool: { step: 'columns', way: 'columns', words: 'Columns', Tool: ColumnsTool },
+});

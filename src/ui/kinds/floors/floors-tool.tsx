@@ -1,0 +1,191 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { resolveOutline } from '@/core/setting-out/resolve-outline';
+import { firstLength } from '@/core/units/first-length';
+import { recordsOf, type Framework } from '@/core/model/framework';
+import type { WallFace } from '@/core/walls/wall-faces';
+import { heldLine } from '@/core/setting-out/held-line';
+import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
+import { useLengthReader } from '../../fields/length-field';
+import { useProject } from '../../session/store';
+import { usePreview } from '../../session/use-preview';
+import { FACE_CHOICES } from '../walls/wall-words';
+import { Refused } from '../../tools/refused';
+import type { CommandInputs } from '@/core/commands/command-inputs';
+import type { OutlineInput } from '@/core/outlines/outline-input';
+
+type Way = 'grid' | 'lines' | 'walls' | 'drawn';
+
+/**
+ * A floor plate from the grid with an offset, with edges on chosen lines, along walls, or drawn corner by corner; through all storeys,
+ * some, or on the current level only.
+ */
+export function FloorsTool() {
+  const { framework, solved, building, level, chosenLines, mayEdit, display, run, set } = useProject(
+    (project) => project,
+  );
+  const read = useLengthReader();
+  const systems = [...new Set(solved?.lines.filter((line) => line.building === building).map(({ system }) => system))];
+  const [way, setWay] = useState<Way>(systems.length > 0 ? 'grid' : 'drawn');
+  const [offset, setOffset] = useState(() => firstLength(300, display));
+  const [thickness, setThickness] = useState(() => firstLength(250, display));
+  const [corners, setCorners] = useState<{ x: number; y: number }[]>([]);
+  const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
+  const [from, setFrom] = useState('');
+  const [to, setTo] = useState('');
+  const [isHereOnly, setHereOnly] = useState(false);
+  const [wanted, setWanted] = useState<string | null>(null);
+  const [face, setFace] = useState<WallFace>('coreOutside');
+  const [refused, setRefused] = useState<string | null>(null);
+  const here = solved?.levels.find(({ id }) => id === level);
+  const edges = way === 'lines' ? (chosenLines ?? []) : [];
+  const range: [string, string] = [from || (storeys[0]?.id ?? ''), to || (storeys.at(-1)?.id ?? '')];
+  const [o, t] = [read(offset), read(thickness)];
+  const round = wallsRound(framework, building, wanted);
+  const system = systems[0];
+  const outline: OutlineInput =
+    way === 'grid'
+      ? { type: 'gridOffset', ...(system ? { system } : {}), offsetMm: o.ok ? o.input : 0 }
+      : way === 'lines'
+        ? { type: 'lines', edges: edges.map((line) => ({ line, offsetMm: o.ok ? o.input : 0 })) }
+        : way === 'walls'
+          ? { type: 'walls', walls: round.chosen, face, offsetMm: o.ok ? o.input : 0 }
+          : { type: 'polygon', points: corners.map(({ x, y }) => ({ xMm: x, yMm: y })) };
+  const input: CommandInputs['floors.add'] = {
+    ...(building ? { building } : {}),
+    outline,
+    thicknessMm: t.ok ? t.input : 0,
+    levels: isHereOnly && level ? { at: [level] } : { range },
+  };
+  const preview = usePreview('floors.add', input);
+
+  useEffect(() => {
+    if (way === 'drawn')
+      return set({
+        ghost: { rings: corners.length > 1 ? [corners] : [], points: corners, note: `${corners.length} corners` },
+      });
+    const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'floorPlate') : undefined;
+    const ring =
+      added?.kind === 'floorPlate' && preview?.ok ? resolveOutline(preview.value.after, added.outline) : null;
+    const note =
+      way === 'lines' ? 'Edges on the chosen lines' : way === 'walls' ? 'Along the walls' : 'Outline from the grid';
+    set({ ghost: ring ? { rings: [[...ring]], points: [], note } : null });
+  }, [preview, way, corners, set]);
+  useEffect(() => {
+    if (way !== 'lines' || !mayEdit) return;
+    set({ chosenLines: [] });
+    return () => set({ chosenLines: null });
+  }, [way, mayEdit, set]);
+
+  const cornersNow = useRef(corners);
+  useEffect(() => {
+    cornersNow.current = corners;
+  }, [corners]);
+  useEffect(() => {
+    if (way !== 'drawn' || !mayEdit) return;
+    set({ onPlanPoint: (at, phase) => phase === 'press' && setCorners([...cornersNow.current, at]) });
+    return () => set({ onPlanPoint: null });
+  }, [way, mayEdit, set]);
+  useEffect(() => () => set({ ghost: null, onPlanPoint: null }), [set]);
+
+  if (!mayEdit) return <p className="text-ink2">Press a floor in the plan to see its areas.</p>;
+  const add = () => {
+    if (way !== 'drawn' && !o.ok) return setRefused(o.words);
+    if (!t.ok) return setRefused(t.words);
+    const refusal = run('floors.add', input);
+    setRefused(refusal);
+    if (refusal) return;
+    setCorners([]);
+    if (way === 'lines') set({ chosenLines: [] });
+  };
+  const choices = [...storeys].reverse().map(({ id, name }) => [id, name] as const);
+  return (
+    <form
+      className="flex flex-col gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add();
+      }}
+    >
+      <ChoiceField
+        label="Outline"
+        value={way}
+        choices={[
+          ['grid', 'from the grid'],
+          ['lines', 'edges on chosen lines'],
+          ...(round.choices.length > 0 ? ([['walls', 'along walls']] as const) : []),
+          ['drawn', 'drawn by corners'],
+        ]}
+        onChoose={(next) => {
+          setWay(next);
+          // Along walls the slab ends at their face; off a grid it stands out.
+          if (next === 'walls') setOffset(firstLength(0, display));
+          setRefused(null);
+        }}
+      />
+      {way === 'walls' && (
+        <>
+          <ChoiceField label="Round" value={round.key} choices={round.choices} onChoose={setWanted} />
+          <ChoiceField label="Up to" value={face} choices={FACE_CHOICES} onChoose={setFace} />
+        </>
+      )}
+      {way === 'lines' && (
+        <p className="text-ink2">
+          {edges.length === 0
+            ? 'Press grid or setting-out lines in the plan, going round.'
+            : `Edges on ${edges.map((id) => heldLine(framework, id)?.label ?? 'a line').join(', ')}`}
+        </p>
+      )}
+      {way !== 'drawn' ? (
+        <PlainField
+          label={way === 'grid' ? 'Outside the grid by' : way === 'walls' ? 'Outside that by' : 'Outside the lines by'}
+          value={offset}
+          onChange={setOffset}
+          note={o.words}
+          wrong={!o.ok}
+        />
+      ) : (
+        <div className="flex items-center justify-between text-ink2">
+          <span>
+            {corners.length === 0 ? 'Press the corners in the plan, one after the other.' : `${corners.length} corners`}
+          </span>
+          <ActionButton disabled={corners.length === 0} onClick={() => setCorners(corners.slice(0, -1))}>
+            Take one back
+          </ActionButton>
+        </div>
+      )}
+      <PlainField label="Thickness" value={thickness} onChange={setThickness} note={t.words} wrong={!t.ok} />
+      {here && (here.bounding || here.levelKind === 'mezzanine') && (
+        <CheckField label={`On level ${here.name} only`} value={isHereOnly} onChange={setHereOnly} />
+      )}
+      <ChoiceField label="From level" value={range[0]} choices={choices} onChoose={setFrom} />
+      <ChoiceField label="To level" value={range[1]} choices={choices} onChoose={setTo} />
+      <Refused words={refused} />
+      <span className="self-end">
+        <ActionButton
+          type="submit"
+          weight="main"
+          disabled={(way === 'drawn' && corners.length < 3) || (way === 'lines' && edges.length < 3)}
+        >
+          Add the floor plate
+        </ActionButton>
+      </span>
+    </form>
+  );
+}
+
+const ALL_EXTERIOR = 'all exterior';
+
+/** Walls a slab may follow: each closed one, or all open exterior ones together, which have to go round. */
+function wallsRound(framework: Framework, building: string | null, wanted: string | null) {
+  const walls = recordsOf(framework, 'wall').filter((wall) => wall.building === building);
+  const closed = walls.filter((wall) => wall.closed);
+  const open = walls.filter((wall) => !wall.closed && wall.use === 'exterior');
+  const choices: (readonly [string, string])[] = [
+    ...closed.map(({ id, name }) => [id, `wall ${name}`] as const),
+    ...(open.length > 2 ? [[ALL_EXTERIOR, 'all exterior walls'] as const] : []),
+  ];
+  const key = choices.some(([each]) => each === wanted) ? wanted! : (choices[0]?.[0] ?? '');
+  return { choices, key, chosen: key === ALL_EXTERIOR ? open.map(({ id }) => id) : [key] };
+}

@@ -1,0 +1,10 @@
+import { defineKindUi, none } from '../kind-ui';
+import { FoundationFields } from './foundation-fields';
+import { FoundationsTool } from './foundations-tool';
+
+export const foundationUi = defineKindUi({
+  kind: 'foundation',
+  fields: { Fields: FoundationFields },
+  several: none('Several of them have nothing of their own'),
+  tool: { step: 'floors', way: 'foundations', words: 'Foundations', Tool: FoundationsTool },
+});

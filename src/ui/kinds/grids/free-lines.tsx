@@ -1,0 +1,183 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { Curve } from '@/core/geometry/curve';
+import { distance, minus, type Point } from '@/core/geometry/point';
+import { directionDeg } from '@/core/geometry/trig';
+import { gridsOf } from '@/core/grids/resolve-grids';
+import { formatLength } from '@/core/units/format-length';
+import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
+import { readPlaceText, writePlace } from '../../fields/place-text';
+import { pointOfPlace } from '../../section/point-of-place';
+import { useSlice } from '../../session/store';
+import { Refused } from '../../tools/refused';
+import { PickedLines } from './picked-lines';
+import type { CommandInputs } from '@/core/commands/command-inputs';
+
+type Form = 'line' | 'arc' | 'picked';
+const WANTED: Record<Exclude<Form, 'picked'>, readonly string[]> = {
+  line: ['From', 'To'],
+  arc: ['Centre', 'Arc from', 'Arc to'],
+};
+
+/** The arc about a centre from one point counter-clockwise to the direction of another. */
+function arcThrough([centre, from, to]: readonly Point[]): Extract<Curve, { kind: 'arc' }> | null {
+  const radiusMm = distance(centre!, from!);
+  if (radiusMm < 10) return null;
+  const deg = (point: Point) => {
+    const spoke = minus(point, centre!);
+    return directionDeg(spoke.y, spoke.x);
+  };
+  const sweep = (((deg(to!) - deg(from!)) % 360) + 360) % 360;
+  return { kind: 'arc', centre: centre!, radiusMm, fromDeg: deg(from!), sweepDeg: sweep === 0 ? 360 : sweep };
+}
+
+/** Free grid lines and arcs: drawn or typed one by one, or picked from a drawing that lies under the plan. */
+export function FreeLines() {
+  const [form, setForm] = useState<Form>('line');
+  return (
+    <>
+      <ChoiceField
+        label="Form"
+        value={form}
+        choices={[
+          ['line', 'straight line'],
+          ['arc', 'arc, counter-clockwise'],
+          ['picked', 'lines of an underlay'],
+        ]}
+        onChoose={setForm}
+      />
+      {form === 'picked' ? <PickedLines /> : <OneLine key={form} form={form} />}
+    </>
+  );
+}
+
+/** One line or arc, pressed in the plan point by point, or typed. */
+function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
+  const { framework, building, display, run, set } = useSlice('framework', 'building', 'display', 'run', 'set');
+  const [texts, setTexts] = useState<string[]>([]);
+  const [label, setLabel] = useState('');
+  const [refused, setRefused] = useState<string | null>(null);
+  const own = gridsOf(framework).filter(
+    ({ record }) => record.building === building && record.shape === 'free' && record.turnDeg === 0,
+  );
+  const system = own.at(-1);
+  const wanted = WANTED[form];
+  const points = texts.flatMap((text) => {
+    const read = readPlaceText(text, display);
+    const at = read.ok && building ? pointOfPlace(framework, building, read.value.input) : null;
+    return at ? [at] : [];
+  });
+  const isWhole = points.length === wanted.length && texts.length === wanted.length;
+  const curve: Curve | null = !isWhole
+    ? null
+    : form === 'arc'
+      ? arcThrough(points)
+      : { kind: 'segment', from: points[0]!, to: points[1]! };
+  const latest = useRef({ texts, wanted });
+  useEffect(() => {
+    latest.current = { texts, wanted };
+  });
+  useEffect(() => {
+    if (!building) return;
+    set({
+      onPlanPoint: (at, phase) => {
+        if (phase !== 'press') return;
+        const now = latest.current;
+        const kept = now.texts.length >= now.wanted.length ? [] : now.texts;
+        setTexts([...kept, writePlace(framework, building, at.x, at.y, display)]);
+      },
+    });
+  }, [building, framework, display, set]);
+  useEffect(() => () => set({ onPlanPoint: null, ghost: null }), [set]);
+  const key = JSON.stringify([points, curve]);
+  useEffect(() => {
+    const [shown, would] = JSON.parse(key) as [Point[], Curve | null];
+    set({
+      ghost: {
+        rings: [],
+        points: shown,
+        curves: would ? [would] : [],
+        note: would ? 'A new grid line' : `${wanted[shown.length] ?? ''}: press a point in the plan`,
+      },
+    });
+  }, [key, wanted, set]);
+
+  const add = () => {
+    if (!curve) return setRefused(`Type or press ${wanted.join(', ').toLowerCase()}`);
+    const origin = system?.origin ?? { x: 0, y: 0 };
+    const path: CommandInputs['grids.addFree']['lines'][number]['path'] =
+      curve.kind === 'arc'
+        ? {
+            xMm: curve.centre.x - origin.x,
+            yMm: curve.centre.y - origin.y,
+            radiusMm: curve.radiusMm,
+            fromDeg: curve.fromDeg,
+            sweepDeg: curve.sweepDeg,
+          }
+        : {
+            x0Mm: curve.from.x - origin.x,
+            y0Mm: curve.from.y - origin.y,
+            x1Mm: curve.to.x - origin.x,
+            y1Mm: curve.to.y - origin.y,
+          };
+    const refusal = run('grids.addFree', {
+      ...(building ? { building } : {}),
+      ...(system ? { system: system.id } : {}),
+      lines: [{ path, ...(label.trim() ? { label: label.trim() } : {}) }],
+    });
+    setRefused(refusal);
+    if (!refusal) {
+      setTexts([]);
+      setLabel('');
+    }
+  };
+  return (
+    <form
+      aria-label="Free lines"
+      className="flex flex-col gap-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add();
+      }}
+    >
+      {wanted.map((words, i) => {
+        const text = texts[i] ?? '';
+        const read = text === '' ? null : readPlaceText(text, display);
+        return (
+          <PlainField
+            key={words}
+            label={words}
+            value={text}
+            onChange={(typed) =>
+              setTexts(
+                wanted.map((_, j) => (j === i ? typed : (texts[j] ?? ''))).slice(0, Math.max(i + 1, texts.length)),
+              )
+            }
+            note={read === null ? null : read.ok ? read.value.words : read.refusal.message}
+            wrong={read !== null && !read.ok}
+          />
+        );
+      })}
+      <PlainField
+        label="Label"
+        value={label}
+        onChange={setLabel}
+        note={label === '' ? 'empty: the next one of the run' : null}
+      />
+      {curve && (
+        <p role="status" className="text-ink2">
+          {curve.kind === 'arc'
+            ? `Radius ${formatLength(curve.radiusMm, display)}, sweep ${Math.round(curve.sweepDeg * 100) / 100}°`
+            : `${formatLength(distance(curve.from, curve.to), display)} long`}
+        </p>
+      )}
+      <Refused words={refused} />
+      <span className="self-end">
+        <ActionButton type="submit" weight="main" disabled={!curve}>
+          Add the line
+        </ActionButton>
+      </span>
+    </form>
+  );
+}

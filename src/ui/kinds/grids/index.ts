@@ -1,0 +1,10 @@
+import { defineKindUi, none } from '../kind-ui';
+import { LineFields } from './line-fields';
+import { GridsTool } from './grids-tool';
+
+export const gridLineUi = defineKindUi({
+  kind: 'gridLine',
+  fields: { Fields: LineFields },
+  several: none('Several of them have nothing of their own'),
+  tool: { step: 'grids', way: 'grids', words: 'Grids', Tool: GridsTool },
+});

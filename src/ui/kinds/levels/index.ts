@@ -1,0 +1,10 @@
+import { defineKindUi, none } from '../kind-ui';
+import { LevelFields } from './level-fields';
+import { LevelsTool } from './levels-tool';
+
+export const levelUi = defineKindUi({
+  kind: 'level',
+  fields: { Fields: LevelFields },
+  several: none('Several of them have nothing of their own'),
+  tool: { step: 'levels', way: 'levels', words: 'Levels', Tool: LevelsTool },
+});

@@ -1,0 +1,10 @@
+import { defineKindUi, none } from '../kind-ui';
+import { RoofFields } from './roof-fields';
+import { RoofTool } from './roof-tool';
+
+export const roofUi = defineKindUi({
+  kind: 'roof',
+  fields: { Fields: RoofFields },
+  several: none('Several of them have nothing of their own'),
+  tool: { step: 'floors', way: 'roof', words: 'Flat roof', Tool: RoofTool },
+});

@@ -1,0 +1,9 @@
+import { defineKindUi, none } from '../kind-ui';
+import { SettingOutFields } from './setting-out-fields';
+
+export const settingOutUi = defineKindUi({
+  kind: 'settingOutLine',
+  fields: { Fields: SettingOutFields },
+  several: none('Several of them have nothing of their own'),
+  tool: none('It is drawn at the step of the grids'),
+});

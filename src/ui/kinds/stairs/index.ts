@@ -1,0 +1,10 @@
+import { defineKindUi, none } from '../kind-ui';
+import { StairFields } from './stair-fields';
+import { StairsTool } from './stairs-tool';
+
+export const stairUi = defineKindUi({
+  kind: 'stair',
+  fields: { Fields: StairFields },
+  several: none('Several of them have nothing of their own'),
+  tool: { step: 'stairs', way: 'stairs', words: 'Stairs', Tool: StairsTool },
+});

@@ -1,0 +1,142 @@
+'use client';
+
+import { forReader } from '@/core/units/for-reader';
+import { useEffect, useMemo, useState } from 'react';
+import { resolveOutline } from '@/core/setting-out/resolve-outline';
+import { freeName } from '@/core/commands/free-name';
+import { previewStair } from '@/core/stairs/preview-stair';
+import { RULE_SETS, STAIR_RULES, type RuleSet } from '@/core/stairs/rule-sets';
+import { recordsOf } from '@/core/model/framework';
+import { firstLength } from '@/core/units/first-length';
+import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
+import { useLengthReader } from '../../fields/length-field';
+import { useSlice } from '../../session/store';
+import { StairStoreys } from './stair-storeys';
+import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
+import { LevelSpan } from '../../tools/level-span';
+import { Refused } from '../../tools/refused';
+import { useRectangle } from '../../tools/use-rectangle';
+import type { CommandInputs } from '@/core/commands/command-inputs';
+import { usePreview } from '../../session/use-preview';
+
+/** A half-turn stair in a well: every storey is solved while it is placed. */
+export function StairsTool() {
+  const { framework, building, mayEdit, display, run, set, solved } = useSlice(
+    'framework',
+    'session',
+    'building',
+    'mayEdit',
+    'display',
+    'run',
+    'set',
+    'solved',
+  );
+  const read = useLengthReader();
+  const well = useRectangle([2600, 5600], true);
+  const [name, setName] = useState('');
+  const [rules, setRules] = useState<RuleSet>(recordsOf(framework, 'project')[0]?.details?.rules ?? 'public');
+  const [entry, setEntry] = useState<'0' | '1' | '2' | '3'>('0');
+  const [turn, setTurn] = useState<'left' | 'right'>('left');
+  const [opening, setOpening] = useState<'well' | 'tight'>('well');
+  const [floorLanding, setFloorLanding] = useState(() => firstLength(0, display));
+  const [span, setSpan] = useState<{ from: string | null; to: string | null }>({ from: null, to: null });
+  const [refused, setRefused] = useState<string | null>(null);
+  const landing = read(floorLanding);
+  const landingMm = landing.ok ? landing.input : 0;
+  const input: CommandInputs['stairs.add'] = useMemo(
+    () => ({
+      ...(building ? { building } : {}),
+      name: name.trim() || freeName(framework, 'stair'),
+      well: well.outline,
+      entry: Number(entry),
+      turn,
+      rules,
+      opening,
+      floorLandingMm: landingMm,
+      ...(span.from ? { startsAt: { level: span.from } } : {}),
+      ...(span.to ? { stopsAt: { level: span.to } } : {}),
+    }),
+    [building, name, framework, well.outline, entry, turn, rules, opening, landingMm, span],
+  );
+  const preview = usePreview('stairs.add', input);
+  const shown = useMemo(() => {
+    const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'stair') : undefined;
+    return preview?.ok && added?.kind === 'stair'
+      ? {
+          ring: resolveOutline(preview.value.after, added.well),
+          ...previewStair(preview.value.after, added),
+        }
+      : null;
+  }, [preview]);
+  const climbed = shown?.solved?.storeys.filter(({ steps }) => steps).length ?? 0;
+  const storeys = shown?.solved?.storeys.length ?? 0;
+  const note = shown ? `${climbed} of ${storeys} storeys climbed` : '';
+  useEffect(() => {
+    const rings = shown?.ring ? [[...shown.ring]] : [];
+    const flights = shown?.solved?.storeys[0]?.flights.flatMap(({ ring }) => (ring ? [[...ring]] : [])) ?? [];
+    set({ ghost: rings.length > 0 ? { rings: [...rings, ...flights], points: [], note } : null });
+  }, [shown, note, set]);
+  if (!mayEdit) return <p className="text-ink2">Press a stair in the plan to see how each storey is climbed.</p>;
+  const add = () => {
+    const wrong = well.wrong ?? (landing.ok ? null : landing.words);
+    const refusal = wrong ?? run('stairs.add', input);
+    setRefused(refusal);
+    if (!refusal) setName('');
+  };
+  return (
+    <form
+      className="flex flex-col gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add();
+      }}
+    >
+      <p className="text-ink2">
+        Drag the well in the plan, or type. Each storey is climbed in it on its own, and the floors open by themselves.
+      </p>
+      <PlainField
+        label="Name"
+        value={name}
+        onChange={setName}
+        note={name === '' ? `empty: ${freeName(framework, 'stair')}` : null}
+      />
+      {well.fields.map((field) => (
+        <PlainField key={field.label} {...field} />
+      ))}
+      <ChoiceField label="One comes in from" value={entry} choices={ENTRY_CHOICES} onChoose={setEntry} />
+      <ChoiceField label="Going up one turns" value={turn} choices={TURN_CHOICES} onChoose={setTurn} />
+      <PlainField
+        label="Floor landing in the well"
+        value={floorLanding}
+        onChange={setFloorLanding}
+        note={landing.ok && landing.input === 0 ? '0: the floor outside is the landing' : landing.words}
+        wrong={!landing.ok}
+      />
+      <ChoiceField
+        label="Rule set"
+        value={rules}
+        choices={RULE_SETS.map((key) => [key, STAIR_RULES[key].title] as const)}
+        onChoose={setRules}
+      />
+      <ChoiceField label="Opening in the slabs" value={opening} choices={OPENING_CHOICES} onChoose={setOpening} />
+      <LevelSpan from={span.from} to={span.to} onChange={(part) => setSpan((now) => ({ ...now, ...part }))} />
+      {shown?.solved && solved && (
+        <div role="status" className="border-t border-faint pt-1.5">
+          <p className="font-semibold">{note}</p>
+          <StairStoreys stair={shown.solved} />
+          {shown.findings.map((finding) => (
+            <p key={finding.key} className="text-wrong">
+              {forReader(finding.message, display)}
+            </p>
+          ))}
+        </div>
+      )}
+      <Refused words={refused ?? (preview && !preview.ok && !well.wrong ? preview.refusal.message : null)} />
+      <span className="self-end">
+        <ActionButton type="submit" weight="main">
+          Add the stair
+        </ActionButton>
+      </span>
+    </form>
+  );
+}

@@ -1,0 +1,11 @@
+import { defineKindUi } from '../kind-ui';
+import { WallFields } from './wall-fields';
+import { WallsTool } from './walls-tool';
+import { TwoWalls } from './two-walls';
+
+export const wallUi = defineKindUi({
+  kind: 'wall',
+  fields: { Fields: WallFields },
+  several: { Several: TwoWalls },
+  tool: { step: 'walls', way: 'walls', words: 'Walls', Tool: WallsTool },
+});
