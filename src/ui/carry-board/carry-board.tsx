@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { boardKinds, carryBoard } from '@/core/carrying/board';
 import type { Kind } from '@/core/model/kinds';
 import { recordsOf } from '@/core/model/framework';
+import { useHandle } from '../surface/use-handle';
 import { useProject } from '../session/store';
 import { BrushMark, Cell } from './board-cells';
 import {
@@ -78,33 +79,25 @@ export function CarryBoard() {
     const y = clientY - box.top + frame.current!.scrollTop - HEADER_PX;
     return Math.max(0, Math.min(board.levels.length - 1, Math.floor(y / ROW_PX)));
   };
-  const pressed = (column: Placed, event: React.PointerEvent<SVGElement>) => {
-    const row = rowAt(event.clientY);
-    select([column.id]);
-    set({ level: board.levels[row]!.id });
-    const end = endAt(column, board.levels, row);
-    if (!mayEdit || !end) return;
-    event.preventDefault();
-    const target = event.currentTarget;
-    target.setPointerCapture(event.pointerId);
-    let latest = row;
-    const move = ({ clientY }: PointerEvent) => {
-      latest = rowAt(clientY);
-      setBrush({ id: column.id, end, row: latest });
-    };
-    const done = ({ type }: PointerEvent) => {
-      target.removeEventListener('pointermove', move);
-      target.removeEventListener('pointerup', done);
-      target.removeEventListener('pointercancel', done);
+  const bind = useHandle<Placed, { column: Placed; end: Brush['end']; from: number; row: number }>({
+    begin: (column, { clientY }) => {
+      const row = rowAt(clientY);
+      select([column.id]);
+      set({ level: board.levels[row]!.id });
+      const end = endAt(column, board.levels, row);
+      return mayEdit && end ? { column, end, from: row, row } : null;
+    },
+    move: (held, { clientY }) => {
+      held.row = rowAt(clientY);
+      setBrush({ id: held.column.id, end: held.end, row: held.row });
+    },
+    end: ({ column, end, from, row }, _, isTaken) => {
       setBrush(null);
-      if (type !== 'pointerup' || latest === row) return;
-      const refusal = run('carry.to', { ids: [column.id], [end]: board.levels[latest]!.id });
+      if (!isTaken || row === from) return;
+      const refusal = run('carry.to', { ids: [column.id], [end]: board.levels[row]!.id });
       if (refusal) say(refusal);
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', done);
-    target.addEventListener('pointercancel', done);
-  };
+    },
+  });
   if (!solved || !building) return null;
   const nowRow = level === null ? undefined : rowOf.get(level);
   return (
@@ -250,12 +243,7 @@ export function CarryBoard() {
               />
             ))}
             {seen.map((column) => (
-              <g
-                key={column.id}
-                data-carried={column.name}
-                className="cursor-pointer"
-                onPointerDown={(event) => pressed(column, event)}
-              >
+              <g key={column.id} data-carried={column.name} className="cursor-pointer" {...bind(column)}>
                 <rect x={column.x} y={0} width={COLUMN_PX} height={heightPx} fill="transparent" />
                 {board.levels.slice(rows.from, rows.to).map(({ id }, i) => {
                   const cell = column.cells.get(id);

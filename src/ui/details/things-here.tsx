@@ -1,17 +1,18 @@
 'use client';
 
 import { everyFacet } from '@/core/kinds/registry';
+import { chosenLines, withLine } from '../session/busy';
 import { useSlice } from '../session/store';
 
 /** Everything at the current level as a list: the plan for keyboard and screen reader. */
 export function ThingsHere() {
-  const { framework, solved, level, building, selection, chosenLines, select, set } = useSlice(
+  const { framework, solved, level, building, selection, busy, select, set } = useSlice(
     'framework',
     'solved',
     'level',
     'building',
     'selection',
-    'chosenLines',
+    'busy',
     'select',
     'set',
   );
@@ -21,11 +22,10 @@ export function ThingsHere() {
     heading,
     entries: things({ framework, solved, shown }),
   }));
+  const lines = chosenLines(busy);
   const press = (id: string) => {
-    if (chosenLines && framework.records.get(id)?.kind === 'gridLine')
-      set({
-        chosenLines: chosenLines.includes(id) ? chosenLines.filter((other) => other !== id) : [...chosenLines, id],
-      });
+    if (lines && framework.records.get(id)?.kind === 'gridLine')
+      set({ busy: { with: 'lines', chosen: withLine(lines, id) } });
     else select([id]);
   };
   return (
@@ -43,7 +43,7 @@ export function ThingsHere() {
                     key={id}
                     type="button"
                     aria-pressed={selection.includes(id)}
-                    className={`figures rounded-sm border px-1 ${selection.includes(id) || chosenLines?.includes(id) ? 'border-now bg-now-tint text-now' : 'border-hair'}`}
+                    className={`figures rounded-sm border px-1 ${selection.includes(id) || lines?.includes(id) ? 'border-now bg-now-tint text-now' : 'border-hair'}`}
                     onClick={() => press(id)}
                   >
                     {words}

@@ -38,10 +38,10 @@ export function undo(store: ProjectStore, again: boolean): void {
 
 /** Esc goes one step back: the chosen lines, then the tool, then the selection. */
 function stepBack(store: ProjectStore): void {
-  const { chosenLines, onPlanWindow, step } = store.getState();
-  if (chosenLines && chosenLines.length > 0) store.setState({ chosenLines: [] });
-  else if (onPlanWindow && !step) store.setState({ onPlanWindow: null });
-  else if (step) store.setState({ step: null, chosenLines: null, ghost: null, onPlanPoint: null });
+  const { busy, step } = store.getState();
+  if (busy?.with === 'lines' && busy.chosen.length > 0) store.setState({ busy: { with: 'lines', chosen: [] } });
+  else if (busy && !step) store.setState({ busy: null });
+  else if (step) store.setState({ step: null, busy: null, ghost: null });
   else store.setState({ selection: [] });
 }
 

@@ -12,6 +12,7 @@ import { IMPERIAL_X, METRIC_X, WIDTH } from './strip-measures';
 import { StripOverview } from './strip-overview';
 import { figureAttributes, moveInStrip } from './strip-focus';
 import { StripText } from './strip-text';
+import { useHandle } from '../surface/use-handle';
 
 interface HeightStripProps {
   solved: Solved;
@@ -171,10 +172,7 @@ export function HeightStrip(props: HeightStripProps) {
                   >
                     {level.name}
                   </text>
-                  <g
-                    className={editable ? 'cursor-ns-resize' : undefined}
-                    onPointerDown={editable ? (event) => drag.begin(level, event) : undefined}
-                  >
+                  <g className={editable ? 'cursor-ns-resize' : undefined} {...(editable ? drag.bind(level) : {})}>
                     <title>{editable ? `Drag level ${level.name}` : level.name}</title>
                     {/* The pennant is small: a wider area around it takes the pointer. */}
                     <rect x={X.mark - 6} y={y - 7} width="20" height="14" fill="transparent" />
@@ -233,50 +231,46 @@ export function HeightStrip(props: HeightStripProps) {
   );
 }
 
+/** A level that is held, where the pointer was when it was pressed, and the elevation tried last. */
+interface Held {
+  level: SolvedLevel;
+  fromY: number;
+  triedMm: number;
+}
+
 /** Pixels a piece of the strip moves while a level is dragged, and the elevation to write meanwhile. */
 function useDrag(
   layout: StripLayout,
   { solved, display, onDrag, onTry, onLevel }: HeightStripProps,
   hold: (solved: Solved | null) => void,
 ) {
-  const [dragged, setDragged] = useState<{ level: SolvedLevel; fromY: number; mm: number } | null>(null);
+  const [dragged, setDragged] = useState<{ level: SolvedLevel; mm: number } | null>(null);
   const step = stepFor(display);
-  return {
-    begin: (level: SolvedLevel, event: React.PointerEvent<SVGElement>) => {
-      event.preventDefault();
-      const target = event.currentTarget;
-      target.setPointerCapture(event.pointerId);
+  const mmAt = ({ level, fromY }: Held, y: number) =>
+    quantiseMm(Math.round((level.fflMm - (y - fromY) / layout.scale) / step) * step);
+  const bind = useHandle<SolvedLevel, Held>({
+    begin: (level, { clientY }) => {
       onLevel(level.id);
-      const fromY = event.clientY;
-      const at = (y: number) => quantiseMm(Math.round((level.fflMm - (y - fromY) / layout.scale) / step) * step);
-      let frame = 0;
-      let tried = level.fflMm;
       hold(solved);
-      const move = ({ clientY }: PointerEvent) => {
-        const mm = at(clientY);
-        setDragged({ level, fromY, mm });
-        cancelAnimationFrame(frame);
-        if (mm === tried) return;
-        frame = requestAnimationFrame(() => {
-          tried = mm;
-          onTry?.(level, mm);
-        });
-      };
-      const end = ({ clientY, type }: PointerEvent) => {
-        target.removeEventListener('pointermove', move);
-        target.removeEventListener('pointerup', end);
-        target.removeEventListener('pointercancel', end);
-        cancelAnimationFrame(frame);
-        setDragged(null);
-        hold(null);
-        onTry?.(level, null);
-        if (type === 'pointerup' && Math.abs(clientY - fromY) > 2 && at(clientY) !== level.fflMm)
-          onDrag(level, at(clientY));
-      };
-      target.addEventListener('pointermove', move);
-      target.addEventListener('pointerup', end);
-      target.addEventListener('pointercancel', end);
+      return { level, fromY: clientY, triedMm: level.fflMm };
     },
+    move: (held, { clientY }) => {
+      const mm = mmAt(held, clientY);
+      setDragged({ level: held.level, mm });
+      if (mm === held.triedMm) return;
+      held.triedMm = mm;
+      onTry?.(held.level, mm);
+    },
+    end: (held, { clientY }, isTaken) => {
+      setDragged(null);
+      hold(null);
+      onTry?.(held.level, null);
+      const mm = mmAt(held, clientY);
+      if (isTaken && Math.abs(clientY - held.fromY) > 2 && mm !== held.level.fflMm) onDrag(held.level, mm);
+    },
+  });
+  return {
+    bind,
     shiftOf: (level: SolvedLevel, _y: number) =>
       dragged?.level.id === level.id ? (level.fflMm - dragged.mm) * layout.scale : 0,
     elevationOf: (level: SolvedLevel) => (dragged?.level.id === level.id ? dragged.mm : level.fflMm),

@@ -10,6 +10,7 @@ import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { formatLength } from '@/core/units/format-length';
 import { dragStep } from './drag-step';
 import { useSlice } from '../session/store';
+import { useHandle } from '../surface/use-handle';
 
 /** Outlines with more edges are changed by typing; shorter edges than this on the screen have no handle, px. */
 const MOST_EDGES = 40;
@@ -36,41 +37,30 @@ export function EdgeHandles({ id, pxPerMm, toModel }: EdgeHandlesProps) {
   useEffect(() => () => session?.try(null), [session, id]);
   const record = framework.records.get(id);
   const own = record && outlineAt(framework, record, level);
-  if (!own) return null;
-  const { outline } = own;
-  const ring = resolveOutline(framework, outline);
-  if (!ring || ring.length > MOST_EDGES || outline.type === 'gridOffset' || outline.type === 'walls') return null;
-  // A circle has one handle: it grows all round.
-  const edges = outline.type === 'circle' ? [0] : [...ring.keys()];
+  const outline = own?.outline;
+  const ring = outline ? resolveOutline(framework, outline) : null;
   const inputFor = (edge: number, byMm: number) => ({ id, edge, byMm, ...(level ? { level } : {}) });
-  const begin = (edge: number, event: React.PointerEvent<SVGElement>) => {
-    event.stopPropagation();
-    event.preventDefault();
-    const target = event.currentTarget;
-    target.setPointerCapture(event.pointerId);
-    const normal = outwards(ring, edge);
-    const from = toModel(event);
-    const step = dragStep(display);
-    let latest = 0;
-    const move = (pointer: PointerEvent) => {
-      latest = quantiseMm(Math.round(dot(minus(toModel(pointer), from), normal) / step) * step);
-      setDragged({ edge, byMm: latest });
-      session?.try(latest === 0 ? null : { command: 'elements.moveEdge', input: inputFor(edge, latest) });
-    };
-    const end = (pointer: PointerEvent) => {
-      target.removeEventListener('pointermove', move);
-      target.removeEventListener('pointerup', end);
-      target.removeEventListener('pointercancel', end);
+  const bind = useHandle<number, { edge: number; from: Point; normal: Point; byMm: number }>({
+    begin: (edge, at) => ({ edge, from: toModel(at), normal: outwards(ring!, edge), byMm: 0 }),
+    move: (held, at) => {
+      const step = dragStep(display);
+      const byMm = quantiseMm(Math.round(dot(minus(toModel(at), held.from), held.normal) / step) * step);
+      setDragged({ edge: held.edge, byMm });
+      if (byMm === held.byMm) return;
+      held.byMm = byMm;
+      session?.try(byMm === 0 ? null : { command: 'elements.moveEdge', input: inputFor(held.edge, byMm) });
+    },
+    end: ({ edge, byMm }, _, isTaken) => {
       setDragged(null);
-      const refusal =
-        pointer.type === 'pointerup' && latest !== 0 ? run('elements.moveEdge', inputFor(edge, latest)) : null;
+      const refusal = isTaken && byMm !== 0 ? run('elements.moveEdge', inputFor(edge, byMm)) : null;
       session?.try(null);
       if (refusal) say(refusal);
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', end);
-    target.addEventListener('pointercancel', end);
-  };
+    },
+  });
+  if (!outline || !ring || ring.length > MOST_EDGES || outline.type === 'gridOffset' || outline.type === 'walls')
+    return null;
+  // A circle has one handle: it grows all round.
+  const edges = outline.type === 'circle' ? [0] : [...ring.keys()];
   return (
     <g>
       {edges.map((edge) => {
@@ -83,7 +73,7 @@ export function EdgeHandles({ id, pxPerMm, toModel }: EdgeHandlesProps) {
         const corner = (s: number, t: number) => plus(middle, plus(times(along, s * half), times(normal, t * thick)));
         const box = [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)];
         return (
-          <g key={edge} onPointerDown={(event) => begin(edge, event)} onClick={(event) => event.stopPropagation()}>
+          <g key={edge} {...bind(edge)} onClick={(event) => event.stopPropagation()}>
             <title>{`Drag edge ${edge + 1}`}</title>
             <path
               d={`M${box.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`}

@@ -6,10 +6,12 @@ import { marksOfView } from '@/core/drawing/view-marks';
 import { distance, dot, minus, plus, times, type Point } from '@/core/geometry/point';
 import type { GridLine } from '@/core/grids/grid';
 import { recordOf, type Framework } from '@/core/model/framework';
-import type { SolvedLine } from '@/core/solving/solved';
+import type { Id } from '@/core/model/ids';
+import type { Solved, SolvedLine } from '@/core/solving/solved';
 import { formatLength } from '@/core/units/format-length';
 import { dragStep } from './drag-step';
 import { useSlice } from '../session/store';
+import { useHandle } from '../surface/use-handle';
 
 type Handle = 'first' | 'last' | 'gapFrom' | 'gapTo';
 
@@ -29,19 +31,23 @@ interface LineHandlesProps {
 }
 
 /** The ends of a chosen straight grid line, and of the gap in it, as handles to drag along the line. */
-export function LineHandles({ line, pxPerMm, toModel }: LineHandlesProps) {
-  const { framework, solved, building, level, display, run, say } = useSlice(
-    'framework',
-    'solved',
-    'building',
-    'level',
-    'display',
-    'run',
-    'say',
-  );
+export function LineHandles(props: LineHandlesProps) {
+  const { framework, solved, building } = useSlice('framework', 'solved', 'building');
+  const record = recordOf(framework, 'gridLine', props.line.id);
+  if (!solved || !building || !record || props.line.curve.kind === 'arc') return null;
+  return <StraightHandles {...props} record={record} solved={solved} building={building} />;
+}
+
+function StraightHandles({
+  line,
+  pxPerMm,
+  toModel,
+  record,
+  solved,
+  building,
+}: LineHandlesProps & { record: GridLine; solved: Solved; building: Id }) {
+  const { framework, level, display, run, say } = useSlice('framework', 'level', 'display', 'run', 'say');
   const [dragged, setDragged] = useState<{ handle: Handle; alongMm: number } | null>(null);
-  const record = recordOf(framework, 'gridLine', line.id);
-  if (!solved || !building || !record || line.curve.kind === 'arc') return null;
   const own = `plan ${level ?? ''}`;
   const gapIn = (view: string) => marksOfView(solved.marks, building, [view])(line.id, 0)?.gap ?? null;
   const view = gapIn(own) ? own : 'plan';
@@ -73,28 +79,17 @@ export function LineHandles({ line, pxPerMm, toModel }: LineHandlesProps) {
     if (handle === 'gapTo') return Math.max(Math.min(round, lengthMm), gap!.fromMm + LEAST_MM);
     return round;
   };
-  const begin = (handle: Handle, event: React.PointerEvent<SVGElement>) => {
-    event.stopPropagation();
-    event.preventDefault();
-    const target = event.currentTarget;
-    target.setPointerCapture(event.pointerId);
-    const at = (pointer: PointerEvent) => within(handle, dot(minus(toModel(pointer), from), way));
-    let latest: number | null = null;
-    const move = (pointer: PointerEvent) => {
-      latest = at(pointer);
-      setDragged({ handle, alongMm: latest });
-    };
-    const end = (pointer: PointerEvent) => {
-      target.removeEventListener('pointermove', move);
-      target.removeEventListener('pointerup', end);
-      target.removeEventListener('pointercancel', end);
+  const bind = useHandle<Handle, { handle: Handle; latest: number | null }>({
+    begin: (handle) => ({ handle, latest: null }),
+    move: (held, at) => {
+      held.latest = within(held.handle, dot(minus(toModel(at), from), way));
+      setDragged({ handle: held.handle, alongMm: held.latest });
+    },
+    end: ({ handle, latest }, _, isTaken) => {
       setDragged(null);
-      if (pointer.type === 'pointerup' && latest !== null && latest !== alongMm[handle]) take(handle, latest);
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', end);
-    target.addEventListener('pointercancel', end);
-  };
+      if (isTaken && latest !== null && latest !== alongMm[handle]) take(handle, latest);
+    },
+  });
   const half = 5 / pxPerMm;
   return (
     <g>
@@ -102,7 +97,7 @@ export function LineHandles({ line, pxPerMm, toModel }: LineHandlesProps) {
         const along = dragged?.handle === handle ? dragged.alongMm : still;
         const { x, y } = plus(from, times(way, along));
         return (
-          <g key={handle} onPointerDown={(event) => begin(handle, event)} onClick={(event) => event.stopPropagation()}>
+          <g key={handle} {...bind(handle)} onClick={(event) => event.stopPropagation()}>
             <title>{WORDS[handle]}</title>
             <rect
               x={x - half}

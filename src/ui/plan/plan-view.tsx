@@ -13,9 +13,11 @@ import type { Id } from '@/core/model/ids';
 import type { SolvedLine } from '@/core/solving/solved';
 import { formatArea, formatElevation, formatLength } from '@/core/units/format-length';
 import { useChosen } from '../session/use-chosen';
+import { chosenLines, withLine } from '../session/busy';
 import { useProject } from '../session/store';
 import { WhatIsShown } from '../surface/what-is-shown';
 import { SurfaceFoot } from '../surface/surface-foot';
+import { useHandle, type PointerAt } from '../surface/use-handle';
 import { useFit, useZoom } from '../surface/use-fitted-zoom';
 import { hitIndex } from '../surface/hit-index';
 import { GhostCurve } from '../surface/curve-path';
@@ -32,6 +34,8 @@ import { inSteps, snap, type Snapped } from './snap';
 const REACH_PX = 7;
 
 type Gesture =
+  /** A point that a tool takes. */
+  | { kind: 'point' }
   | { kind: 'window'; from: Point; to: Point }
   /** `hasPoint`: it is moved by a point of its own, not by where it was pressed. */
   | { kind: 'move'; from: Point; hasPoint: boolean; by: Point; words: string }
@@ -43,9 +47,11 @@ type Gesture =
 /** The plan of the current level: painted from the display list, moved and zoomed, pointed at. */
 export function PlanView() {
   const project = useProject((shown) => shown);
-  const { framework, solved, building, level, selection, display, chosenLines, ghost, mayEdit } = project;
+  const { framework, solved, building, level, selection, display, busy, ghost, mayEdit } = project;
   const chosen = useChosen();
-  const { onPlanPoint, onPlanWindow, cutLine } = project;
+  const { cutLine } = project;
+  const tell = busy?.with === 'points' ? busy.tell : null;
+  const lines = chosenLines(busy);
   const svg = useRef<SVGSVGElement>(null);
   /** True where a press pans the drawing: nothing movable under it and no tool waiting for a point. */
   const mayPan = useRef<(event: Event) => boolean>(() => true);
@@ -83,13 +89,13 @@ export function PlanView() {
 
   const fit = useFit(svg, view, drawing.box ?? ghostBox, drawing.box ? 'drawing' : 'ghost');
 
-  const toModel = (event: { clientX: number; clientY: number }): Point => {
+  const toModel = (event: PointerAt): Point => {
     const box = svg.current!.getBoundingClientRect();
     const [x, y] = transform.invert([event.clientX - box.left, event.clientY - box.top]);
     return { x, y: -y };
   };
   const reachMm = REACH_PX / transform.k;
-  const taken = (event: { clientX: number; clientY: number }): Snapped => {
+  const taken = (event: PointerAt): Snapped => {
     const at = toModel(event);
     const reach = reachMm * 1.6;
     const onDrawing = under.underlays.flatMap((underlay) => {
@@ -100,40 +106,14 @@ export function PlanView() {
     return snap(solved!, building!, level, at, reach, display, onDrawing);
   };
 
-  const isMovable = (id: Id | null) => id !== null && chosen.has(id) && mayEdit && !chosenLines;
+  const isMovable = (id: Id | null) => id !== null && chosen.has(id) && mayEdit && !lines;
   useEffect(() => {
     mayPan.current = (event) =>
       event instanceof MouseEvent &&
-      !onPlanPoint &&
-      !onPlanWindow &&
+      !tell &&
+      busy?.with !== 'window' &&
       !isMovable(hits.at(toModel(event), reachMm, selection));
   });
-
-  const pressed = (event: React.PointerEvent) => {
-    wasDragged.current = false;
-    if (event.button !== 0 || !solved || !building) return;
-    if (onPlanPoint) {
-      svg.current!.setPointerCapture(event.pointerId);
-      // The tool may be done by the release, whose press must not choose anything.
-      wasDragged.current = true;
-      return onPlanPoint(taken(event).at, 'press');
-    }
-    const at = toModel(event);
-    const hit = hits.at(at, reachMm, selection);
-    if (onPlanWindow || (event.shiftKey && !hit)) {
-      svg.current!.setPointerCapture(event.pointerId);
-      return setGesture({ kind: 'window', from: at, to: at });
-    }
-    if (isMovable(hit)) {
-      svg.current!.setPointerCapture(event.pointerId);
-      const head = headAt(at);
-      if (head) return setGesture(head);
-      if (isLine(hit!) && selection.length === 1) return setGesture({ kind: 'line', id: hit!, from: at, drag: null });
-      const own = solved.columns.find(({ stack }) => stack === hit)?.at;
-      // A column is moved by its centre, so it lands on crossings.
-      setGesture({ kind: 'move', from: own ?? at, hasPoint: own !== undefined, by: { x: 0, y: 0 }, words: '' });
-    }
-  };
 
   const isLine = (id: Id) =>
     Boolean(solved?.lines.some((line) => line.id === id) || solved?.settingOut.some((line) => line.id === id));
@@ -164,63 +144,97 @@ export function PlanView() {
     if (refusal) project.say(refusal);
   };
 
-  const moved = (event: React.PointerEvent) => {
-    if (!solved || !building) return;
-    if (onPlanPoint) {
-      const point = taken(event);
-      setPointer(point);
-      return onPlanPoint(point.at, 'move');
+  /** What a press begins: a point for a tool, a window, or a thing that is moved; null: the drawing is moved. */
+  const begun = (at: PointerAt, event: React.PointerEvent): Gesture | null => {
+    wasDragged.current = false;
+    if (event.button !== 0 || !solved || !building) return null;
+    if (tell) {
+      // The tool may be done by the release, whose press must not choose anything.
+      wasDragged.current = true;
+      tell(taken(at).at, 'press');
+      return { kind: 'point' };
     }
-    if (gesture?.kind === 'window') setGesture({ ...gesture, to: toModel(event) });
-    if (gesture?.kind === 'line') {
-      const drag = dragLine(framework, gesture.id, gesture.from, toModel(event), project.mode, display);
-      return setGesture({ ...gesture, drag });
-    }
-    if (gesture?.kind === 'head') return setGesture({ ...gesture, at: toModel(event), moved: true });
-    if (gesture?.kind === 'move') {
-      const point = taken(event);
-      // As far as the words say: in round steps, but just onto what it snaps to where it has a point of its own.
-      const free = { x: point.at.x - gesture.from.x, y: point.at.y - gesture.from.y };
-      const by = point.isFree || !gesture.hasPoint ? inSteps(free, display) : quantised(free);
-      setGesture({
-        ...gesture,
-        by,
-        words: `${point.words}: ${formatLength(by.x, display)}, ${formatLength(by.y, display)}`,
-      });
+    const from = toModel(at);
+    const hit = hits.at(from, reachMm, selection);
+    if (busy?.with === 'window' || (event.shiftKey && !hit)) return { kind: 'window', from, to: from };
+    if (!isMovable(hit)) return null;
+    const head = headAt(from);
+    if (head) return head;
+    if (isLine(hit!) && selection.length === 1) return { kind: 'line', id: hit!, from, drag: null };
+    const own = solved.columns.find(({ stack }) => stack === hit)?.at;
+    // A column is moved by its centre, so it lands on crossings.
+    return { kind: 'move', from: own ?? from, hasPoint: own !== undefined, by: { x: 0, y: 0 }, words: '' };
+  };
+
+  const draggedTo = (now: Gesture, at: PointerAt): Gesture => {
+    switch (now.kind) {
+      case 'point':
+        hovered(at);
+        return now;
+      case 'window':
+        return { ...now, to: toModel(at) };
+      case 'line':
+        return { ...now, drag: dragLine(framework, now.id, now.from, toModel(at), project.mode, display) };
+      case 'head': {
+        const to = toModel(at);
+        return { ...now, at: to, moved: now.moved || distance(to, now.at) > 0 };
+      }
+      case 'move': {
+        const point = taken(at);
+        // As far as the words say: in round steps, but just onto what it snaps to where it has a point of its own.
+        const free = minus(point.at, now.from);
+        const by = point.isFree || !now.hasPoint ? inSteps(free, display) : quantised(free);
+        const words = `${point.words}: ${formatLength(by.x, display)}, ${formatLength(by.y, display)}`;
+        return { ...now, by, words };
+      }
     }
   };
 
-  const released = (event: React.PointerEvent) => {
-    if (!solved || !building) return;
-    if (onPlanPoint) return onPlanPoint(taken(event).at, 'release');
-    wasDragged.current =
-      gesture?.kind === 'window' ||
-      (gesture?.kind === 'move' && gesture.words !== '') ||
-      (gesture?.kind === 'line' && gesture.drag !== null) ||
-      (gesture?.kind === 'head' && gesture.moved);
-    if (gesture?.kind === 'window') {
-      if (onPlanWindow) onPlanWindow(gesture.from, gesture.to);
+  /** Does what was dragged; why not, if it is refused. */
+  const done = (gesture: Gesture, at: PointerAt): string | null => {
+    if (gesture.kind === 'point') tell?.(taken(at).at, 'release');
+    if (gesture.kind === 'window') {
+      if (busy?.with === 'window') busy.take(gesture.from, gesture.to);
       else project.select(hits.within(gesture.from, gesture.to));
     }
-    const refusal =
-      gesture?.kind === 'line' && gesture.drag
-        ? project.send(gesture.drag.edit)
-        : gesture?.kind === 'move' && (gesture.by.x !== 0 || gesture.by.y !== 0)
-          ? project.run('elements.move', { ids: selection, xMm: gesture.by.x, yMm: gesture.by.y })
-          : null;
-    if (refusal) project.say(refusal);
-    if (gesture?.kind === 'head' && gesture.moved) placeHead(gesture);
-    setGesture(null);
+    if (gesture.kind === 'head' && gesture.moved) placeHead(gesture);
+    if (gesture.kind === 'line' && gesture.drag) return project.send(gesture.drag.edit);
+    if (gesture.kind !== 'move' || (gesture.by.x === 0 && gesture.by.y === 0)) return null;
+    return project.run('elements.move', { ids: selection, xMm: gesture.by.x, yMm: gesture.by.y });
+  };
+
+  const bind = useHandle<null, { gesture: Gesture; moved: boolean }>({
+    takesFocus: true,
+    begin: (_, at, event) => {
+      const begins = begun(at, event);
+      return begins && { gesture: begins, moved: false };
+    },
+    move: (held, at) => {
+      held.gesture = draggedTo(held.gesture, at);
+      held.moved = true;
+      setGesture(held.gesture);
+    },
+    end: ({ gesture: last, moved }, at, isTaken) => {
+      wasDragged.current ||= moved && isDrag(last);
+      const refusal = isTaken ? done(last, at) : null;
+      if (refusal) project.say(refusal);
+      setGesture(null);
+    },
+  });
+
+  /** A tool that takes points is told where the pointer is. */
+  const hovered = (at: PointerAt) => {
+    if (!tell || !solved || !building) return;
+    const point = taken(at);
+    setPointer(point);
+    tell(point.at, 'move');
   };
 
   const clicked = (event: React.MouseEvent) => {
-    if (onPlanPoint || onPlanWindow || gesture || wasDragged.current || !solved) return;
+    if (tell || busy?.with === 'window' || gesture || wasDragged.current || !solved) return;
     const hit = hits.at(toModel(event), reachMm);
-    if (chosenLines) {
-      if (hit !== null && isLine(hit))
-        project.set({
-          chosenLines: chosenLines.includes(hit) ? chosenLines.filter((id) => id !== hit) : [...chosenLines, hit],
-        });
+    if (lines) {
+      if (hit !== null && isLine(hit)) project.set({ busy: { with: 'lines', chosen: withLine(lines, hit) } });
       return;
     }
     if (!hit) return project.select([]);
@@ -231,25 +245,24 @@ export function PlanView() {
 
   const shown = solved?.levels.find(({ id }) => id === level);
   const chosenLine =
-    mayEdit && !chosenLines && !onPlanPoint && selection.length === 1
+    mayEdit && !busy && selection.length === 1
       ? solved?.lines.find(({ id, building: of }) => id === selection[0] && of === building)
       : undefined;
-  const only = mayEdit && !chosenLines && !onPlanPoint && selection.length === 1 ? selection[0]! : null;
+  const only = mayEdit && !busy && selection.length === 1 ? selection[0]! : null;
   // Where space is cropped to.
   const crop = project.part.crop?.building === building ? project.part.crop : null;
-  const lit: ReadonlySet<Id> = chosenLines ? new Set(chosenLines) : chosen;
+  const lit: ReadonlySet<Id> = lines ? new Set(lines) : chosen;
   // Underlays lie on the slabs and under all that is drawn.
   const floorCount = drawing.primitives.filter(({ style }) => style === 'floor' || style === 'floorZone').length;
   return (
     <div className="relative min-h-0 min-w-0 flex-1">
       <svg
         ref={svg}
-        className={`absolute inset-0 size-full touch-none select-none ${onPlanPoint || onPlanWindow ? 'cursor-crosshair' : ''}`}
+        className={`absolute inset-0 size-full touch-none select-none ${busy && !lines ? 'cursor-crosshair' : ''}`}
         role="img"
         aria-label={`Plan of level ${shown?.name ?? ''}`}
-        onPointerDown={pressed}
-        onPointerMove={moved}
-        onPointerUp={released}
+        {...bind(null)}
+        onPointerMoveCapture={(event) => event.buttons === 0 && hovered(event)}
         onClick={clicked}
       >
         <g transform={transform.toString()}>
@@ -319,7 +332,7 @@ export function PlanView() {
             <circle key={i} cx={x} cy={-y} r={5 / transform.k} fill="var(--color-now)" />
           ))}
         </g>
-        {pointer && onPlanPoint && (
+        {pointer && tell && (
           <text
             x={transform.applyX(pointer.at.x) + 10}
             y={transform.applyY(-pointer.at.y) - 10}
@@ -386,6 +399,13 @@ function outOf(line: SolvedLine, end: 0 | 1): Point {
   const size = distance(line.ends[0], line.ends[1]) || 1;
   return { x: way.x / size, y: way.y / size };
 }
+
+/** Whether it was dragged anywhere, so that its release chooses nothing. */
+const isDrag = (gesture: Gesture): boolean =>
+  gesture.kind === 'window' ||
+  (gesture.kind === 'move' && gesture.words !== '') ||
+  (gesture.kind === 'line' && gesture.drag !== null) ||
+  (gesture.kind === 'head' && gesture.moved);
 
 function Outline({ points }: { points: readonly Point[] }) {
   return (

@@ -24,6 +24,7 @@ import { useUnderlays } from '../underlays/use-underlays';
 import { pointOfPlace } from './point-of-place';
 import { EXAMPLES } from '@/core/units/examples';
 import type { Change } from '@/core/commands/command-inputs';
+import { useHandle } from '../surface/use-handle';
 
 const REACH_PX = 6;
 const SIDES: readonly (readonly [Side, string])[] = [
@@ -102,7 +103,7 @@ export function SectionView() {
     set({ cutLine: cut });
     // The line is shown in the plan while this view is open.
   }, [choice, plane, set]);
-  useEffect(() => () => set({ cutLine: null, onPlanPoint: null }), [set]);
+  useEffect(() => () => set({ cutLine: null, busy: null }), [set]);
   const drawInPlan = () => {
     let start: Point | null = null;
     const write = (at: Point) => writePlace(framework, building!, at.x, at.y, display);
@@ -113,15 +114,18 @@ export function SectionView() {
           ? { beside: 'plan' as const }
           : { tab: 'plan' as const, beside: 'section' as const }),
       step: null,
-      onPlanPoint: (at, phase) => {
-        if (phase === 'press' && !start) {
-          start = at;
-          setPoints([write(at), '']);
-        } else if (start && (phase === 'press' || phase === 'release')) {
-          if (Math.abs(at.x - start.x) + Math.abs(at.y - start.y) < 500) return;
-          setPoints([write(start), write(at)]);
-          project.set({ onPlanPoint: null });
-        }
+      busy: {
+        with: 'points',
+        tell: (at, phase) => {
+          if (phase === 'press' && !start) {
+            start = at;
+            setPoints([write(at), '']);
+          } else if (start && (phase === 'press' || phase === 'release')) {
+            if (Math.abs(at.x - start.x) + Math.abs(at.y - start.y) < 500) return;
+            setPoints([write(start), write(at)]);
+            project.set({ busy: null });
+          }
+        },
       },
     });
   };
@@ -138,31 +142,29 @@ export function SectionView() {
   useEffect(() => {
     mayPan.current = (event) => !(event instanceof MouseEvent) || markUnder(event) === null;
   });
-  const pressed = (event: React.PointerEvent) => {
-    wasDragged.current = false;
-    const primitive = event.button === 0 ? markUnder(event) : null;
-    if (!primitive) return;
-    const at = toModel(event);
-    setDrag({ primitive, from: at, to: at, isMoved: false });
-  };
-  const moved = (event: React.PointerEvent) => {
-    if (!drag) return;
-    const to = toModel(event);
-    const isMoved = drag.isMoved || Math.abs(to.x - drag.from.x) + Math.abs(to.y - drag.from.y) > 5 / transform.k;
-    if (isMoved && !drag.isMoved) svg.current!.setPointerCapture(event.pointerId);
-    setDrag({ ...drag, to, isMoved });
-  };
-  const released = () => {
-    if (drag?.isMoved && building) {
-      wasDragged.current = true;
-      const setting = markSetting(solved!, drag, drawing);
-      if (setting) {
-        const refusal = project.run('views.setMark', { building, view: viewName, ...setting });
-        if (refusal) project.say(refusal);
-      }
-    }
-    setDrag(null);
-  };
+  const bind = useHandle<null, { drag: MarkDrag }>({
+    takesFocus: true,
+    begin: (_, at, event) => {
+      wasDragged.current = false;
+      const primitive = event.button === 0 ? markUnder(at) : null;
+      const from = toModel(at);
+      return primitive && { drag: { primitive, from, to: from, isMoved: false } };
+    },
+    move: (held, at) => {
+      const { from, isMoved } = held.drag;
+      const to = toModel(at);
+      const far = Math.abs(to.x - from.x) + Math.abs(to.y - from.y) > 5 / transform.k;
+      held.drag = { ...held.drag, to, isMoved: isMoved || far };
+      setDrag(held.drag);
+    },
+    end: ({ drag: last }, _, isTaken) => {
+      setDrag(null);
+      wasDragged.current = last.isMoved;
+      const setting = isTaken && last.isMoved && building ? markSetting(solved!, last, drawing) : null;
+      const refusal = setting && project.run('views.setMark', { building: building!, view: viewName, ...setting });
+      if (refusal) project.say(refusal);
+    },
+  });
   const hasOwnMarks = solved?.marks.some((mark) => mark.building === building && mark.view === viewName) ?? false;
   const lines = solved?.lines.filter((line) => line.building === building && line.label !== null) ?? [];
   const settingOut = solved?.settingOut.filter((line) => line.building === building) ?? [];
@@ -266,9 +268,7 @@ export function SectionView() {
           className="absolute inset-0 size-full touch-none select-none"
           role="img"
           aria-label={`Section: ${nameOf(choice, lines)}`}
-          onPointerDown={pressed}
-          onPointerMove={moved}
-          onPointerUp={released}
+          {...bind(null)}
           onClick={clicked}
         >
           <g transform={transform.toString()}>

@@ -14,6 +14,7 @@ import type { ViewPart } from '@/core/views/view-part';
 import type { ProjectSession } from './project-session';
 import type { Opened } from './server';
 import type { Pending, Phase } from './session-state';
+import type { Busy } from './busy';
 
 /** Somebody else who has the project open, in the tab they did something in last. */
 export interface Other {
@@ -83,10 +84,8 @@ export interface Project {
   step: Step | null;
   /** Which tool of a step was used last. */
   ways: Readonly<Partial<Record<Step, string>>>;
-  /** Grid lines chosen in the plan for a tool; null when no tool asks for lines. */
-  chosenLines: Id[] | null;
-  /** A tool that takes a window in the plan: its two corners. */
-  onPlanWindow: ((from: Point, to: Point) => void) | null;
+  /** What a tool keeps the plan busy with. */
+  busy: Busy | null;
   /** The line of a section drawn in the plan. */
   cutLine: { from: Point; to: Point } | null;
   ghost: Ghost | null;
@@ -95,8 +94,6 @@ export interface Project {
   ghosts: readonly ('below' | 'above')[];
   /** The part of the buildings shown in space and in sections. */
   part: ViewPart;
-  /** A tool that takes points in the plan. */
-  onPlanPoint: ((at: { x: number; y: number }, phase: 'move' | 'press' | 'release') => void) | null;
   mode: MoveMode;
   display: LengthDisplay;
   notice: { text: string; kind: 'trouble' | 'done'; again?: () => void } | null;

@@ -51,11 +51,9 @@ export function makeProjectStore(): ProjectStore {
     beside: null,
     step: null,
     ways: {},
-    chosenLines: null,
-    onPlanWindow: null,
+    busy: null,
     cutLine: null,
     ghost: null,
-    onPlanPoint: null,
     mode: 'push',
     display: METRIC,
     notice: null,
@@ -151,7 +149,7 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
 }
 
 /** No tool is at work: for who may not change anything, or not any more. */
-const NO_TOOL: Partial<Project> = { chosenLines: null, onPlanWindow: null, ghost: null, onPlanPoint: null };
+const NO_TOOL: Partial<Project> = { busy: null, ghost: null };
 
 /** Building, level and selection as far as they exist in a solve; the ground floor to begin with. */
 function stillThere(state: Project, solved: Solved | null): Partial<Project> {
@@ -173,11 +171,9 @@ export function chooseBuilding(store: ProjectStore, building: Id): void {
     level: ground?.id ?? null,
     selection: [],
     step: null,
-    chosenLines: null,
-    onPlanWindow: null,
+    busy: null,
     cutLine: null,
     ghost: null,
-    onPlanPoint: null,
   });
 }
 

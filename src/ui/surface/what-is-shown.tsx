@@ -110,12 +110,15 @@ function Crop({ part, onWindow }: { part: ViewPart; onWindow: () => void }) {
     if (!isBeside) set({ tab: 'plan' });
     say('Drag a window in the plan: space is cropped to it through all storeys', 'done');
     set({
-      onPlanWindow: (from, to) =>
-        set({
-          part: { ...part, crop: { building, from: { ...from }, to: { ...to } } },
-          onPlanWindow: null,
-          ...(isBeside ? {} : { tab: back }),
-        }),
+      busy: {
+        with: 'window',
+        take: (from, to) =>
+          set({
+            part: { ...part, crop: { building, from: { ...from }, to: { ...to } } },
+            busy: null,
+            ...(isBeside ? {} : { tab: back }),
+          }),
+      },
     });
   };
   return (

@@ -24,7 +24,7 @@ export function Tray() {
   const { step, set, display } = useSlice('step', 'set', 'display');
   if (!step) return null;
   const [name, tool] = TOOLS[step];
-  const close = () => set({ step: null, chosenLines: null, ghost: null, onPlanPoint: null });
+  const close = () => set({ step: null, busy: null, ghost: null });
   return (
     <section
       aria-label={`${name} tools`}

@@ -1,15 +1,16 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { distance, type Point } from '@/core/geometry/point';
 import { firstLength } from '@/core/units/first-length';
 import { formatForEntry } from '@/core/units/format-length';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { useSlice } from '../session/store';
+import { usePlanPoints } from './plan-busy';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 
 /** A circle typed by its centre and diameter, or drawn from its centre in the plan while `isDrawn`. */
 export function useCircle(sizeMm: number, isDrawn: boolean) {
-  const { framework, building, mayEdit, display, set } = useSlice('framework', 'building', 'mayEdit', 'display', 'set');
+  const { framework, building, mayEdit, display } = useSlice('framework', 'building', 'mayEdit', 'display');
   const read = useLengthReader();
   const [place, setPlace] = useState('0,0');
   const [diameter, setDiameter] = useState(() => firstLength(sizeMm, display));
@@ -20,22 +21,20 @@ export function useCircle(sizeMm: number, isDrawn: boolean) {
     (): OutlineInput => ({ type: 'circle', place: placeInput, diameterMm }),
     [placeInput, diameterMm],
   );
-  useEffect(() => {
-    if (!mayEdit || !building || !isDrawn) return;
-    set({
-      onPlanPoint: (point, phase) => {
-        if (phase === 'press') {
-          centre.current = point;
-          setPlace(writePlace(framework, building, point.x, point.y, display));
+  usePlanPoints(
+    mayEdit && building && isDrawn
+      ? (point, phase) => {
+          if (phase === 'press') {
+            centre.current = point;
+            setPlace(writePlace(framework, building, point.x, point.y, display));
+          }
+          if (!centre.current || phase === 'press') return;
+          const reach = distance(centre.current, point);
+          if (reach >= 50) setDiameter(formatForEntry(reach * 2, display));
+          if (phase === 'release') centre.current = null;
         }
-        if (!centre.current || phase === 'press') return;
-        const reach = distance(centre.current, point);
-        if (reach >= 50) setDiameter(formatForEntry(reach * 2, display));
-        if (phase === 'release') centre.current = null;
-      },
-    });
-    return () => set({ onPlanPoint: null, ghost: null });
-  }, [mayEdit, isDrawn, building, framework, display, set]);
+      : null,
+  );
   return {
     outline,
     /** What cannot be read, in words. */

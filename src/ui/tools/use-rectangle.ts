@@ -1,14 +1,15 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { firstLength } from '@/core/units/first-length';
 import { formatForEntry } from '@/core/units/format-length';
 import { useLengthReader } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { useSlice } from '../session/store';
+import { usePlanPoints } from './plan-busy';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 
 /** A rectangle typed by its lower left corner and sizes, or drawn between two points in the plan while `isDrawn`. */
 export function useRectangle(sizeMm: [number, number], isDrawn: boolean) {
-  const { framework, building, mayEdit, display, set } = useSlice('framework', 'building', 'mayEdit', 'display', 'set');
+  const { framework, building, mayEdit, display } = useSlice('framework', 'building', 'mayEdit', 'display');
   const read = useLengthReader();
   const [place, setPlace] = useState('0,0');
   const [width, setWidth] = useState(() => firstLength(sizeMm[0], display));
@@ -21,26 +22,24 @@ export function useRectangle(sizeMm: [number, number], isDrawn: boolean) {
     (): OutlineInput => ({ type: 'rectangle', place: placeInput, widthMm, depthMm }),
     [placeInput, widthMm, depthMm],
   );
-  useEffect(() => {
-    if (!mayEdit || !building || !isDrawn) return;
-    set({
-      onPlanPoint: (point, phase) => {
-        if (phase === 'press') start.current = point;
-        if (!start.current || phase === 'press') return;
-        const from = start.current;
-        const [wide, deep] = [Math.abs(point.x - from.x), Math.abs(point.y - from.y)];
-        if (phase === 'release') start.current = null;
-        if (wide < 50 || deep < 50) {
-          if (phase === 'release') setPlace(writePlace(framework, building, point.x, point.y, display));
-          return;
+  usePlanPoints(
+    mayEdit && building && isDrawn
+      ? (point, phase) => {
+          if (phase === 'press') start.current = point;
+          if (!start.current || phase === 'press') return;
+          const from = start.current;
+          const [wide, deep] = [Math.abs(point.x - from.x), Math.abs(point.y - from.y)];
+          if (phase === 'release') start.current = null;
+          if (wide < 50 || deep < 50) {
+            if (phase === 'release') setPlace(writePlace(framework, building, point.x, point.y, display));
+            return;
+          }
+          setPlace(writePlace(framework, building, Math.min(from.x, point.x), Math.min(from.y, point.y), display));
+          setWidth(formatForEntry(wide, display));
+          setDepth(formatForEntry(deep, display));
         }
-        setPlace(writePlace(framework, building, Math.min(from.x, point.x), Math.min(from.y, point.y), display));
-        setWidth(formatForEntry(wide, display));
-        setDepth(formatForEntry(deep, display));
-      },
-    });
-    return () => set({ onPlanPoint: null, ghost: null });
-  }, [mayEdit, isDrawn, building, framework, display, set]);
+      : null,
+  );
   const wrong = !at.ok ? at.refusal.message : !w.ok ? w.words : !d.ok ? d.words : null;
   return {
     outline,

@@ -7,8 +7,5 @@ export function useWay<W extends string>(
 ): [way: W, choose: (next: W) => void] {
   const { ways: chosen, set } = useSlice('ways', 'set');
   const way = ways.find(([key]) => key === chosen[step])?.[0] ?? ways[0]![0];
-  return [
-    way,
-    (next) => set({ ways: { ...chosen, [step]: next }, ghost: null, onPlanPoint: null, onPlanWindow: null }),
-  ];
+  return [way, (next) => set({ ways: { ...chosen, [step]: next }, ghost: null })];
 }

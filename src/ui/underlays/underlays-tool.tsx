@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { recordsOf } from '@/core/model/framework';
 import type { Point } from '@/core/geometry/point';
 import { cornersOf } from '@/core/underlays/place-underlay';
@@ -11,6 +11,7 @@ import { LengthField } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { pointOfPlace } from '../section/point-of-place';
 import { useSlice } from '../session/store';
+import { usePlanPoints } from '../tools/plan-busy';
 import { Refused } from '../tools/refused';
 import { bringUnderlay } from './bring-underlay';
 import type { Change } from '@/core/commands/command-inputs';
@@ -177,30 +178,23 @@ const STEPS = ['A point of the underlay', 'where it belongs', 'Another point', '
 
 /** Registering by one point, or by two, which scales and turns as well. Points are pressed in the plan or typed. */
 function Register({ underlay }: { underlay: Underlay }) {
-  const { framework, building, display, run, set } = useSlice('framework', 'building', 'display', 'run', 'set');
+  const { framework, building, display, run } = useSlice('framework', 'building', 'display', 'run');
   const [count, setCount] = useState<1 | 2 | null>(null);
   const [texts, setTexts] = useState<string[]>([]);
   const [refused, setRefused] = useState<string | null>(null);
-  const latest = useRef(texts);
-  useEffect(() => {
-    latest.current = texts;
-  });
-  useEffect(() => {
-    if (count === null || !building) return;
-    set({
-      onPlanPoint: (at, phase) => {
-        if (phase !== 'press') return;
-        const now = latest.current;
-        const next = now.findIndex((text) => text === '');
-        const i = next >= 0 ? next : now.length;
-        if (i >= count * 2) return;
-        const typed = [...now];
-        typed[i] = writePlace(framework, building, at.x, at.y, display);
-        setTexts(typed);
-      },
-    });
-    return () => set({ onPlanPoint: null });
-  }, [count, building, framework, display, set]);
+  usePlanPoints(
+    count !== null && building
+      ? (at, phase) => {
+          if (phase !== 'press') return;
+          const next = texts.findIndex((text) => text === '');
+          const i = next >= 0 ? next : texts.length;
+          if (i >= count * 2) return;
+          const typed = [...texts];
+          typed[i] = writePlace(framework, building, at.x, at.y, display);
+          setTexts(typed);
+        }
+      : null,
+  );
   const points = texts.map((text): Point | null => {
     const place = readPlaceText(text, display);
     return place.ok && building ? pointOfPlace(framework, building, place.value.input) : null;

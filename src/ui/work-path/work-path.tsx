@@ -61,7 +61,7 @@ export function WorkPath() {
           onClick={() =>
             isBare
               ? document.querySelector<HTMLElement>('main input')?.focus()
-              : set({ step: step === key ? null : key, chosenLines: null, ghost: null, onPlanPoint: null })
+              : set({ step: step === key ? null : key, busy: null, ghost: null })
           }
         >
           <span className="block font-bold">{name}</span>

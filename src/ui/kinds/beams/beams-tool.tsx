@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { beamStrip } from '@/core/beams/solve-beams';
 import { BEAM_FORMS, type Beam } from '@/core/beams/beam';
 import { firstLength } from '@/core/units/first-length';
@@ -9,19 +9,19 @@ import { useLengthReader } from '../../fields/length-field';
 import { readPlaceText, writePlace } from '../../fields/place-text';
 import { useSlice } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
+import { useGhost, usePlanPoints } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 
 /** A beam or downstand between two places, pressed in the plan or typed. */
 export function BeamsTool() {
-  const { framework, building, level, solved, display, run, set, mayEdit } = useSlice(
+  const { framework, building, level, solved, display, run, mayEdit } = useSlice(
     'framework',
     'building',
     'level',
     'solved',
     'display',
     'run',
-    'set',
     'mayEdit',
   );
   const read = useLengthReader();
@@ -32,20 +32,18 @@ export function BeamsTool() {
   const [depth, setDepth] = useState(() => firstLength(300, display));
   const [everywhere, setEverywhere] = useState<'all' | 'here'>('here');
   const [refused, setRefused] = useState<string | null>(null);
-  useEffect(() => {
-    if (!mayEdit || !building) return;
-    set({
-      onPlanPoint: (at, phase) => {
-        if (phase !== 'press') return;
-        const text = writePlace(framework, building, at.x, at.y, display);
-        // The first press says where it begins, the second where it ends; a third begins another one.
-        setFrom((now) => (now === '' || to !== '' ? text : now));
-        setTo((now) => (from === '' || now !== '' ? '' : text));
-        setRefused(null);
-      },
-    });
-    return () => set({ onPlanPoint: null });
-  }, [mayEdit, building, framework, display, set, from, to]);
+  usePlanPoints(
+    mayEdit && building
+      ? (at, phase) => {
+          if (phase !== 'press') return;
+          const text = writePlace(framework, building, at.x, at.y, display);
+          // The first press says where it begins, the second where it ends; a third begins another one.
+          setFrom(from === '' || to !== '' ? text : from);
+          setTo(from === '' || to !== '' ? '' : text);
+          setRefused(null);
+        }
+      : null,
+  );
   const [start, stop] = useMemo(
     () => [from, to].map((text) => (text.trim() === '' ? null : readPlaceText(text, display))),
     [from, to, display],
@@ -69,12 +67,7 @@ export function BeamsTool() {
   const preview = usePreview('beams.add', input);
   const made = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'beam') : undefined;
   const strip = made?.kind === 'beam' && preview?.ok ? beamStrip(preview.value.after, made) : null;
-  const key = JSON.stringify(strip?.ring ?? null);
-  useEffect(() => {
-    const ring = JSON.parse(key) as { x: number; y: number }[] | null;
-    set({ ghost: ring ? { rings: [ring], points: [], note: form } : null });
-    return () => set({ ghost: null });
-  }, [key, form, set]);
+  useGhost(strip && { rings: [[...strip.ring]], points: [], note: form });
   if (!mayEdit) return <p className="text-ink2">You may look, not change.</p>;
   const noteOf = (result: typeof start, words: string) =>
     result ? (result.ok ? result.value.words : result.refusal.message) : words;

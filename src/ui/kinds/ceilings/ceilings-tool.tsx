@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { contains } from '@/core/geometry/polygon';
 import { firstLength } from '@/core/units/first-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
@@ -8,6 +8,7 @@ import { useLengthReader } from '../../fields/length-field';
 import { useSlice } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { LevelSpan } from '../../tools/level-span';
+import { useGhost, usePlanPoints } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 import { useRectangle } from '../../tools/use-rectangle';
 import type { CommandInputs } from '@/core/commands/command-inputs';
@@ -16,14 +17,13 @@ type Where = 'all' | 'rooms' | 'drawn';
 
 /** A ceiling hung in all rooms, in those pressed in the plan, or within a rectangle drawn there. */
 export function CeilingsTool() {
-  const { solved, building, level, display, mayEdit, run, set } = useSlice(
+  const { solved, building, level, display, mayEdit, run } = useSlice(
     'solved',
     'building',
     'level',
     'display',
     'mayEdit',
     'run',
-    'set',
   );
   const read = useLengthReader();
   const [where, setWhere] = useState<Where>('all');
@@ -36,10 +36,6 @@ export function CeilingsTool() {
   const rectangle = useRectangle([4000, 3000], where === 'drawn');
   const storeys = (solved?.levels ?? []).filter((each) => each.building === building && each.bounding);
   const here = (solved?.rooms ?? []).filter((region) => region.building === building && region.level === level);
-  const hereNow = useRef(here);
-  useEffect(() => {
-    hereNow.current = here;
-  });
   const [h, t] = [read(height), read(thickness)];
   const range: [string, string] = [span.from ?? storeys[0]?.id ?? '', span.to ?? storeys.at(-1)?.id ?? ''];
   const input: CommandInputs['ceilings.add'] = {
@@ -51,32 +47,24 @@ export function CeilingsTool() {
     ...(where === 'drawn' ? { outline: rectangle.outline } : {}),
   };
   const preview = usePreview('ceilings.add', input);
-  useEffect(() => {
-    if (where !== 'rooms' || !mayEdit) return;
-    set({
-      onPlanPoint: (at, phase) => {
-        if (phase !== 'press') return;
-        const region = hereNow.current.find(
-          ({ ring, holes }) => contains(ring, at) && !holes.some((hole) => contains(hole, at)),
-        );
-        const room = region?.room ?? null;
-        if (room === null)
-          return setRefused(region ? 'Name this room first, then it can have a ceiling of its own' : 'No room there');
-        setRefused(null);
-        setRooms((now) => (now.includes(room) ? now.filter((id) => id !== room) : [...now, room]));
-      },
-    });
-    return () => set({ onPlanPoint: null });
-  }, [where, mayEdit, set]);
+  usePlanPoints(
+    where === 'rooms' && mayEdit
+      ? (at, phase) => {
+          if (phase !== 'press') return;
+          const region = here.find(
+            ({ ring, holes }) => contains(ring, at) && !holes.some((hole) => contains(hole, at)),
+          );
+          const room = region?.room ?? null;
+          if (room === null)
+            return setRefused(region ? 'Name this room first, then it can have a ceiling of its own' : 'No room there');
+          setRefused(null);
+          setRooms((now) => (now.includes(room) ? now.filter((id) => id !== room) : [...now, room]));
+        }
+      : null,
+  );
   const shown = here.filter(({ room }) => where === 'all' || (room !== null && rooms.includes(room)));
-  const rings = where === 'drawn' ? null : shown.map(({ ring }) => ring).slice(0, 200);
-  const ringsText = rings && JSON.stringify(rings);
-  useEffect(() => {
-    if (ringsText === null) return;
-    const all = JSON.parse(ringsText) as { x: number; y: number }[][];
-    set({ ghost: all.length > 0 ? { rings: all, points: [], note: '' } : null });
-  }, [ringsText, set]);
-  useEffect(() => () => set({ ghost: null, onPlanPoint: null }), [set]);
+  const rings = where === 'drawn' ? [] : shown.slice(0, 200).map(({ ring }) => [...ring]);
+  useGhost(rings.length > 0 ? { rings, points: [], note: '' } : null);
   if (!mayEdit) return <p className="text-ink2">You may look, not change.</p>;
   const isReady = where === 'all' || (where === 'rooms' ? rooms.length > 0 : rectangle.wrong === null);
   const names = here.filter(({ room }) => room !== null && rooms.includes(room)).map(({ number }) => number);

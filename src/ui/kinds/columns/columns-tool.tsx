@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { amongFree, chooseCrossings } from '@/core/columns/choose-crossings';
 import { FACES } from '@/core/columns/column-input';
 import { MATERIALS } from '@/core/columns/column';
@@ -16,6 +16,8 @@ import { readPlaceText, writePlace } from '../../fields/place-text';
 import { useSectionReader } from '../../fields/section-field';
 import { useProject } from '../../session/store';
 import { TakeFile } from '../../setting-up/take-file';
+import { withLine } from '../../session/busy';
+import { useGhost, usePlanLines, usePlanPoints, usePlanWindow } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 import type { Sent } from '@/core/commands/command-inputs';
 import { usePreviewOf } from '../../session/use-preview';
@@ -38,7 +40,7 @@ const FACE_WORDS: Record<(typeof FACES)[number], string> = {
 /** Columns: at all crossings of chosen lines or in a window, along a line, or one by one; with a face flush with a line. */
 export function ColumnsTool() {
   const project = useProject((shown) => shown);
-  const { framework, solved, building, chosenLines, mayEdit, display, send, set } = project;
+  const { framework, solved, building, mayEdit, display, send } = project;
   const read = useLengthReader();
   const readSection = useSectionReader();
   const [way, setWay] = useState<Way>('lines');
@@ -56,32 +58,25 @@ export function ColumnsTool() {
     () => solved?.settingOut.filter((line) => line.building === building) ?? [],
     [solved, building],
   );
+  const [lineIds, choose] = usePlanLines(mayEdit && (way === 'lines' || way === 'along') ? way : null);
   const choice = useMemo(
     () =>
-      way === 'window'
-        ? amongFree(framework, windowed)
-        : chooseCrossings(framework, way === 'lines' ? (chosenLines ?? []) : []),
-    [framework, chosenLines, way, windowed],
+      way === 'window' ? amongFree(framework, windowed) : chooseCrossings(framework, way === 'lines' ? lineIds : []),
+    [framework, lineIds, way, windowed],
   );
-  useEffect(() => {
-    if (mayEdit && (way === 'lines' || way === 'along')) set({ chosenLines: [] });
-    return () => set({ chosenLines: null, ghost: null });
-  }, [mayEdit, way, set]);
-  useEffect(() => {
-    if (!mayEdit || way !== 'window' || !building) return;
-    set({
-      onPlanWindow: (from, to) => {
-        const [x0, x1] = [Math.min(from.x, to.x), Math.max(from.x, to.x)];
-        const [y0, y1] = [Math.min(from.y, to.y), Math.max(from.y, to.y)];
-        setWindowed(
-          buildingCrossings(framework, building).filter(
-            ({ at, label }) => label !== null && at.x >= x0 && at.x <= x1 && at.y >= y0 && at.y <= y1,
-          ),
-        );
-      },
-    });
-    return () => set({ onPlanWindow: null });
-  }, [mayEdit, way, building, framework, set]);
+  usePlanWindow(
+    mayEdit && way === 'window' && building
+      ? (from, to) => {
+          const [x0, x1] = [Math.min(from.x, to.x), Math.max(from.x, to.x)];
+          const [y0, y1] = [Math.min(from.y, to.y), Math.max(from.y, to.y)];
+          setWindowed(
+            buildingCrossings(framework, building).filter(
+              ({ at, label }) => label !== null && at.x >= x0 && at.x <= x1 && at.y >= y0 && at.y <= y1,
+            ),
+          );
+        }
+      : null,
+  );
 
   const shape = readSection(section);
   const angle = parseAngle(turn);
@@ -90,10 +85,10 @@ export function ColumnsTool() {
   /** Setting-out lines whose own grid lines are among the crossings, or those lines themselves. */
   const flush = useMemo(() => {
     if (face === 'none') return [];
-    const used = new Set(way === 'along' ? (chosenLines ?? []) : choice.taken.flatMap(({ lines: both }) => both));
+    const used = new Set(way === 'along' ? lineIds : choice.taken.flatMap(({ lines: both }) => both));
     const own = settingOut.filter(({ id }) => used.has(axisLine(framework, id)?.root ?? '') || used.has(id));
     return own.map(({ id }) => ({ line: id, face: face as Exclude<typeof face, 'none'> }));
-  }, [face, way, chosenLines, choice, settingOut, framework]);
+  }, [face, way, lineIds, choice, settingOut, framework]);
   const common = {
     ...(building ? { building } : {}),
     material,
@@ -105,7 +100,7 @@ export function ColumnsTool() {
   const wanted = ((): Sent | null => {
     if (!shape.ok || !angle.ok) return null;
     const placed = { ...common, section: shape.input };
-    if (way === 'lines') return { command: 'columns.placeAtCrossings', input: { ...placed, lines: chosenLines ?? [] } };
+    if (way === 'lines') return { command: 'columns.placeAtCrossings', input: { ...placed, lines: lineIds } };
     if (way === 'window')
       return windowed.length > 0
         ? {
@@ -114,10 +109,10 @@ export function ColumnsTool() {
           }
         : null;
     if (way === 'along')
-      return chosenLines?.length === 1 && length.ok
+      return lineIds.length === 1 && length.ok
         ? {
             command: 'columns.placeAlong',
-            input: { ...placed, line: chosenLines[0]!, spacingMm: length.input },
+            input: { ...placed, line: lineIds[0]!, spacingMm: length.input },
           }
         : null;
     return at.ok ? { command: 'columns.place', input: { ...placed, place: at.value.input } } : null;
@@ -139,18 +134,14 @@ export function ColumnsTool() {
     if (way === 'along') return shown.length > 0 ? `${shown.length} columns along the line` : '';
     return words(choice.taken.length, choice.refused);
   }, [way, shown, choice]);
-  useEffect(() => {
-    set({ ghost: { rings: shown.map(({ ring }) => [...ring]), points: shown.map(({ at: point }) => point), note } });
-  }, [shown, note, set]);
-  useEffect(() => {
-    if (!mayEdit || way !== 'point' || !building) return;
-    set({
-      onPlanPoint: (point, phase) => {
-        if (phase === 'press') setPlace(writePlace(framework, building, point.x, point.y, display));
-      },
-    });
-    return () => set({ onPlanPoint: null });
-  }, [mayEdit, way, building, framework, display, set]);
+  useGhost({ rings: shown.map(({ ring }) => [...ring]), points: shown.map(({ at: point }) => point), note });
+  usePlanPoints(
+    mayEdit && way === 'point' && building
+      ? (point, phase) => {
+          if (phase === 'press') setPlace(writePlace(framework, building, point.x, point.y, display));
+        }
+      : null,
+  );
 
   if (!mayEdit) return <p className="text-ink2">Press a column in the plan to see where it runs.</p>;
   const doIt = () => {
@@ -162,16 +153,9 @@ export function ColumnsTool() {
     if (refusal) return;
     if (way === 'point') setPlace('');
     if (way === 'window') setWindowed([]);
-    if (chosenLines) set({ chosenLines: [] });
+    if (way === 'lines' || way === 'along') choose([]);
   };
-  const toggle = (id: string) => {
-    if (way === 'along') return set({ chosenLines: [id] });
-    set({
-      chosenLines: chosenLines?.includes(id)
-        ? chosenLines.filter((other) => other !== id)
-        : [...(chosenLines ?? []), id],
-    });
-  };
+  const toggle = (id: string) => choose(way === 'along' ? [id] : withLine(lineIds, id));
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding).reverse();
   const count = shown.length;
   return (
@@ -193,20 +177,20 @@ export function ColumnsTool() {
         }}
       />
       <p className="text-ink2">{HINTS[way]}</p>
-      {(way === 'lines' || way === 'along') && <LineChips lines={lines} chosen={chosenLines ?? []} onToggle={toggle} />}
+      {(way === 'lines' || way === 'along') && <LineChips lines={lines} chosen={lineIds} onToggle={toggle} />}
       {way === 'along' && settingOut.length > 0 && (
         <LineChips
           lines={settingOut.map(({ id, name }) => ({ id, label: name, direction: 'a' as const }))}
-          chosen={chosenLines ?? []}
+          chosen={lineIds}
           onToggle={toggle}
         />
       )}
       {way === 'lines' && (
         <div className="flex gap-2">
-          <ActionButton onClick={() => set({ chosenLines: lines.filter(({ minor }) => !minor).map(({ id }) => id) })}>
+          <ActionButton onClick={() => choose(lines.filter(({ minor }) => !minor).map(({ id }) => id))}>
             All lines
           </ActionButton>
-          <ActionButton onClick={() => set({ chosenLines: [] })}>None</ActionButton>
+          <ActionButton onClick={() => choose([])}>None</ActionButton>
         </div>
       )}
       {way === 'point' && (

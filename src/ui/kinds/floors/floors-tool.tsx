@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { firstLength } from '@/core/units/first-length';
 import { recordsOf, type Framework } from '@/core/model/framework';
@@ -11,6 +11,7 @@ import { useLengthReader } from '../../fields/length-field';
 import { useProject } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { FACE_CHOICES } from '../walls/wall-words';
+import { useGhost, usePlanLines, usePlanPoints } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 import type { OutlineInput } from '@/core/outlines/outline-input';
@@ -22,9 +23,7 @@ type Way = 'grid' | 'lines' | 'walls' | 'drawn';
  * some, or on the current level only.
  */
 export function FloorsTool() {
-  const { framework, solved, building, level, chosenLines, mayEdit, display, run, set } = useProject(
-    (project) => project,
-  );
+  const { framework, solved, building, level, mayEdit, display, run } = useProject((project) => project);
   const read = useLengthReader();
   const systems = [...new Set(solved?.lines.filter((line) => line.building === building).map(({ system }) => system))];
   const [way, setWay] = useState<Way>(systems.length > 0 ? 'grid' : 'drawn');
@@ -39,7 +38,7 @@ export function FloorsTool() {
   const [face, setFace] = useState<WallFace>('coreOutside');
   const [refused, setRefused] = useState<string | null>(null);
   const here = solved?.levels.find(({ id }) => id === level);
-  const edges = way === 'lines' ? (chosenLines ?? []) : [];
+  const [edges, choose] = usePlanLines(way === 'lines' && mayEdit ? 'lines' : null);
   const range: [string, string] = [from || (storeys[0]?.id ?? ''), to || (storeys.at(-1)?.id ?? '')];
   const [o, t] = [read(offset), read(thickness)];
   const round = wallsRound(framework, building, wanted);
@@ -60,34 +59,18 @@ export function FloorsTool() {
   };
   const preview = usePreview('floors.add', input);
 
-  useEffect(() => {
-    if (way === 'drawn')
-      return set({
-        ghost: { rings: corners.length > 1 ? [corners] : [], points: corners, note: `${corners.length} corners` },
-      });
-    const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'floorPlate') : undefined;
-    const ring =
-      added?.kind === 'floorPlate' && preview?.ok ? resolveOutline(preview.value.after, added.outline) : null;
-    const note =
-      way === 'lines' ? 'Edges on the chosen lines' : way === 'walls' ? 'Along the walls' : 'Outline from the grid';
-    set({ ghost: ring ? { rings: [[...ring]], points: [], note } : null });
-  }, [preview, way, corners, set]);
-  useEffect(() => {
-    if (way !== 'lines' || !mayEdit) return;
-    set({ chosenLines: [] });
-    return () => set({ chosenLines: null });
-  }, [way, mayEdit, set]);
-
-  const cornersNow = useRef(corners);
-  useEffect(() => {
-    cornersNow.current = corners;
-  }, [corners]);
-  useEffect(() => {
-    if (way !== 'drawn' || !mayEdit) return;
-    set({ onPlanPoint: (at, phase) => phase === 'press' && setCorners([...cornersNow.current, at]) });
-    return () => set({ onPlanPoint: null });
-  }, [way, mayEdit, set]);
-  useEffect(() => () => set({ ghost: null, onPlanPoint: null }), [set]);
+  const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'floorPlate') : undefined;
+  const ring = added?.kind === 'floorPlate' && preview?.ok ? resolveOutline(preview.value.after, added.outline) : null;
+  const note =
+    way === 'lines' ? 'Edges on the chosen lines' : way === 'walls' ? 'Along the walls' : 'Outline from the grid';
+  useGhost(
+    way === 'drawn'
+      ? { rings: corners.length > 1 ? [corners] : [], points: corners, note: `${corners.length} corners` }
+      : ring && { rings: [[...ring]], points: [], note },
+  );
+  usePlanPoints(
+    way === 'drawn' && mayEdit ? (at, phase) => phase === 'press' && setCorners((now) => [...now, at]) : null,
+  );
 
   if (!mayEdit) return <p className="text-ink2">Press a floor in the plan to see its areas.</p>;
   const add = () => {
@@ -97,7 +80,7 @@ export function FloorsTool() {
     setRefused(refusal);
     if (refusal) return;
     setCorners([]);
-    if (way === 'lines') set({ chosenLines: [] });
+    if (way === 'lines') choose([]);
   };
   const choices = [...storeys].reverse().map(({ id, name }) => [id, name] as const);
   return (

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Curve } from '@/core/geometry/curve';
 import { distance, minus, type Point } from '@/core/geometry/point';
 import { directionDeg } from '@/core/geometry/trig';
@@ -10,6 +10,7 @@ import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
 import { readPlaceText, writePlace } from '../../fields/place-text';
 import { pointOfPlace } from '../../section/point-of-place';
 import { useSlice } from '../../session/store';
+import { useGhost, usePlanPoints } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 import { PickedLines } from './picked-lines';
 import type { CommandInputs } from '@/core/commands/command-inputs';
@@ -54,7 +55,7 @@ export function FreeLines() {
 
 /** One line or arc, pressed in the plan point by point, or typed. */
 function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
-  const { framework, building, display, run, set } = useSlice('framework', 'building', 'display', 'run', 'set');
+  const { framework, building, display, run } = useSlice('framework', 'building', 'display', 'run');
   const [texts, setTexts] = useState<string[]>([]);
   const [label, setLabel] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
@@ -74,34 +75,21 @@ function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
     : form === 'arc'
       ? arcThrough(points)
       : { kind: 'segment', from: points[0]!, to: points[1]! };
-  const latest = useRef({ texts, wanted });
-  useEffect(() => {
-    latest.current = { texts, wanted };
+  usePlanPoints(
+    building
+      ? (at, phase) => {
+          if (phase !== 'press') return;
+          const kept = texts.length >= wanted.length ? [] : texts;
+          setTexts([...kept, writePlace(framework, building, at.x, at.y, display)]);
+        }
+      : null,
+  );
+  useGhost({
+    rings: [],
+    points,
+    curves: curve ? [curve] : [],
+    note: curve ? 'A new grid line' : `${wanted[points.length] ?? ''}: press a point in the plan`,
   });
-  useEffect(() => {
-    if (!building) return;
-    set({
-      onPlanPoint: (at, phase) => {
-        if (phase !== 'press') return;
-        const now = latest.current;
-        const kept = now.texts.length >= now.wanted.length ? [] : now.texts;
-        setTexts([...kept, writePlace(framework, building, at.x, at.y, display)]);
-      },
-    });
-  }, [building, framework, display, set]);
-  useEffect(() => () => set({ onPlanPoint: null, ghost: null }), [set]);
-  const key = JSON.stringify([points, curve]);
-  useEffect(() => {
-    const [shown, would] = JSON.parse(key) as [Point[], Curve | null];
-    set({
-      ghost: {
-        rings: [],
-        points: shown,
-        curves: would ? [would] : [],
-        note: would ? 'A new grid line' : `${wanted[shown.length] ?? ''}: press a point in the plan`,
-      },
-    });
-  }, [key, wanted, set]);
 
   const add = () => {
     if (!curve) return setRefused(`Type or press ${wanted.join(', ').toLowerCase()}`);

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { LETTERS, NUMBERS } from '@/core/grids/grid-input';
 import { labelAfter, runPart } from '@/core/grids/labels';
 import { gridById, gridsOf } from '@/core/grids/resolve-grids';
@@ -16,6 +16,7 @@ import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/
 import { readPlaceText, writePlace } from '../../fields/place-text';
 import { useSlice } from '../../session/store';
 import { usePreviewOf } from '../../session/use-preview';
+import { useGhost, usePlanPoints } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 import { LabelFields, MoreLabelFields } from './label-fields';
 import { LevelRangeFields } from './level-range-fields';
@@ -37,7 +38,7 @@ const WAYS: Record<Corner, { a: 1 | -1; b: 1 | -1 }> = {
  * whole of it drawn by two corners.
  */
 export function NewGrid({ onDone }: { onDone: () => void }) {
-  const { send, building, display, framework, set } = useSlice('send', 'building', 'display', 'framework', 'set');
+  const { send, building, display, framework } = useSlice('send', 'building', 'display', 'framework');
   const isImperial = display.system === 'imperial';
   const [shape, setShape] = useState<Shape>('rectangular');
   const [a, setA] = useState(isImperial ? "2@24' 12' 3@24'" : '2@7200 3600 3@7200');
@@ -107,41 +108,38 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
     };
   })();
   const preview = usePreviewOf(wanted);
-  useEffect(() => {
-    const system = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'gridSystem') : undefined;
-    const grid = preview?.ok && system ? gridById(preview.value.after, system.id) : undefined;
-    if (!grid) return set({ ghost: null });
-    const lines = [...grid.a, ...grid.b];
-    set({
-      ghost: {
-        rings: [],
-        points: [],
-        curves: lines.map(({ curve }) => curve),
-        note: `${lines.length} lines: ${lines.map(({ label }) => label ?? '–').join(' ')}`,
-      },
-    });
-  }, [preview, set]);
-  useEffect(() => {
-    if (!building) return;
-    set({
-      onPlanPoint: (point, phase) => {
-        if (phase === 'press') {
-          start.current = point;
-          setPlace(writePlace(framework, building, point.x, point.y, display));
+  const system = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'gridSystem') : undefined;
+  const grid = preview?.ok && system ? gridById(preview.value.after, system.id) : undefined;
+  const lines = grid ? [...grid.a, ...grid.b] : [];
+  useGhost(
+    grid
+      ? {
+          rings: [],
+          points: [],
+          curves: lines.map(({ curve }) => curve),
+          note: `${lines.length} lines: ${lines.map(({ label }) => label ?? '–').join(' ')}`,
         }
-        if (phase === 'press' || !start.current) return;
-        const from = start.current;
-        if (phase === 'release') start.current = null;
-        const [wide, deep] = [Math.abs(point.x - from.x), Math.abs(point.y - from.y)];
-        if (wide < LEAST_DRAWN_MM || deep < LEAST_DRAWN_MM) return;
-        // Drawn by its two corners: as many equal bays as come near to the usual one.
-        setPlace(writePlace(framework, building, Math.min(point.x, from.x), Math.min(point.y, from.y), display));
-        setA(evenBays(wide, display));
-        setB(evenBays(deep, display));
-      },
-    });
-  }, [building, framework, display, set]);
-  useEffect(() => () => set({ ghost: null, onPlanPoint: null }), [set]);
+      : null,
+  );
+  usePlanPoints(
+    building
+      ? (point, phase) => {
+          if (phase === 'press') {
+            start.current = point;
+            setPlace(writePlace(framework, building, point.x, point.y, display));
+          }
+          if (phase === 'press' || !start.current) return;
+          const from = start.current;
+          if (phase === 'release') start.current = null;
+          const [wide, deep] = [Math.abs(point.x - from.x), Math.abs(point.y - from.y)];
+          if (wide < LEAST_DRAWN_MM || deep < LEAST_DRAWN_MM) return;
+          // Drawn by its two corners: as many equal bays as come near to the usual one.
+          setPlace(writePlace(framework, building, Math.min(point.x, from.x), Math.min(point.y, from.y), display));
+          setA(evenBays(wide, display));
+          setB(evenBays(deep, display));
+        }
+      : null,
+  );
 
   const add = () => {
     if (!wanted) return setRefused('Something typed above cannot be read yet');

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Point } from '@/core/geometry/point';
 import { distanceToSegment } from '@/core/geometry/polygon';
 import { onModel, onUnderlay } from '@/core/underlays/place-underlay';
@@ -9,6 +9,7 @@ import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
 import type { ReadSheet } from '../../underlays/use-sheets';
 import { useUnderlays } from '../../underlays/use-underlays';
+import { useGhost, usePlanPoints } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 
 interface Picked {
@@ -37,7 +38,7 @@ function lineAt(underlay: Underlay, { sheet }: ReadSheet, at: Point, layer: stri
 
 /** Lines of an underlay as grid lines: picked one after the other, labels going on from the first one typed. */
 export function PickedLines() {
-  const { building, run, set } = useSlice('building', 'run', 'set');
+  const { building, run } = useSlice('building', 'run');
   const { underlays, sheets } = useUnderlays('plan');
   const drawings = underlays.filter(({ sha256 }) => sheets.has(sha256));
   const layers = [
@@ -47,33 +48,19 @@ export function PickedLines() {
   const [first, setFirst] = useState('1');
   const [picked, setPicked] = useState<Picked[]>([]);
   const [refused, setRefused] = useState<string | null>(null);
-  const latest = useRef({ drawings, sheets, layer });
-  useEffect(() => {
-    latest.current = { drawings, sheets, layer };
+  usePlanPoints((at, phase) => {
+    if (phase !== 'press') return;
+    for (const underlay of drawings) {
+      const line = lineAt(underlay, sheets.get(underlay.sha256)!, at, layer);
+      if (line) return setPicked((lines) => [...lines, line]);
+    }
   });
-  useEffect(() => {
-    set({
-      onPlanPoint: (at, phase) => {
-        if (phase !== 'press') return;
-        const now = latest.current;
-        for (const underlay of now.drawings) {
-          const line = lineAt(underlay, now.sheets.get(underlay.sha256)!, at, now.layer);
-          if (line) return setPicked((lines) => [...lines, line]);
-        }
-      },
-    });
-    return () => set({ onPlanPoint: null, ghost: null });
-  }, [set]);
-  useEffect(() => {
-    set({
-      ghost: {
-        rings: [],
-        points: [],
-        curves: picked.map((line) => ({ kind: 'segment' as const, ...line })),
-        note: picked.length === 0 ? 'Press the lines one after the other' : `${picked.length} lines picked`,
-      },
-    });
-  }, [picked, set]);
+  useGhost({
+    rings: [],
+    points: [],
+    curves: picked.map((line) => ({ kind: 'segment' as const, ...line })),
+    note: picked.length === 0 ? 'Press the lines one after the other' : `${picked.length} lines picked`,
+  });
   if (drawings.length === 0)
     return <p className="text-ink2">Lay a DXF drawing under this plan first, under Underlays.</p>;
   const label = first.trim().toUpperCase();

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { contains } from '@/core/geometry/polygon';
 import type { Point } from '@/core/geometry/point';
 import type { RoomRegion } from '@/core/rooms/solve-rooms';
@@ -9,6 +9,7 @@ import { ROOM_USES, type Room } from '@/core/rooms/room';
 import { formatArea } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
+import { useGhost, usePlanPoints } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 import { usePath } from '../../tools/use-path';
 
@@ -35,7 +36,7 @@ export function RoomsTool() {
 }
 
 function NameRoom() {
-  const { framework, solved, building, level, display, mayEdit, run, set, select } = useSlice(
+  const { framework, solved, building, level, display, mayEdit, run, select } = useSlice(
     'framework',
     'solved',
     'building',
@@ -43,7 +44,6 @@ function NameRoom() {
     'display',
     'mayEdit',
     'run',
-    'set',
     'select',
   );
   const [at, setAt] = useState<Point | null>(null);
@@ -54,15 +54,9 @@ function NameRoom() {
   const [refused, setRefused] = useState<string | null>(null);
   const here = (solved?.rooms ?? []).filter((region) => region.building === building && region.level === level);
   const region = at ? here.find((each) => isIn(each, at)) : undefined;
-  useEffect(() => {
-    if (!mayEdit) return;
-    set({ onPlanPoint: (point, phase) => phase === 'press' && setAt(point) });
-    return () => set({ onPlanPoint: null, ghost: null });
-  }, [mayEdit, set]);
-  useEffect(() => {
-    const note = region ? formatArea(region.netMm2, display) : '';
-    set({ ghost: region && at ? { rings: [[...region.ring]], points: [at], note } : null });
-  }, [region, at, display, set]);
+  usePlanPoints(mayEdit ? (point, phase) => phase === 'press' && setAt(point) : null);
+  const note = region ? formatArea(region.netMm2, display) : '';
+  useGhost(region && at ? { rings: [[...region.ring]], points: [at], note } : null);
   if (!mayEdit || !level) return <p className="text-ink2">Press a room’s tag in the plan to see its area.</p>;
   const unnamed = here.filter(({ room }) => room === null).length;
   const add = () => {
@@ -139,16 +133,11 @@ function NameRoom() {
 }
 
 function BoundaryTool() {
-  const { building, level, mayEdit, run, set } = useSlice('building', 'level', 'mayEdit', 'run', 'set');
+  const { building, level, mayEdit, run } = useSlice('building', 'level', 'mayEdit', 'run');
   const path = usePath(true);
   const [refused, setRefused] = useState<string | null>(null);
-  useEffect(() => {
-    const curves = path.corners.slice(1).map((to, i) => ({ kind: 'segment' as const, from: path.corners[i]!, to }));
-    set({
-      ghost: path.corners.length > 0 ? { rings: [], points: [...path.corners], curves, note: path.words } : null,
-    });
-  }, [path.corners, path.words, set]);
-  useEffect(() => () => set({ ghost: null }), [set]);
+  const curves = path.corners.slice(1).map((to, i) => ({ kind: 'segment' as const, from: path.corners[i]!, to }));
+  useGhost(path.corners.length > 0 ? { rings: [], points: [...path.corners], curves, note: path.words } : null);
   if (!mayEdit || !level) return null;
   return (
     <form

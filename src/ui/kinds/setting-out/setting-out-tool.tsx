@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { sectionHull } from '@/core/columns/section-shape';
 import { contains, distanceToSegment, type Ring } from '@/core/geometry/polygon';
 import type { Point } from '@/core/geometry/point';
@@ -11,6 +11,7 @@ import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/
 import { useLengthReader } from '../../fields/length-field';
 import { useProject } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
+import { useGhost, usePlanLines, usePlanPoints } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 import { LevelRangeFields } from '../grids/level-range-fields';
 import type { CommandInputs } from '@/core/commands/command-inputs';
@@ -19,9 +20,7 @@ type Side = 'interior' | 'exterior' | 'both' | 'positive' | 'negative';
 
 /** Lines at a distance from chosen lines, to one or both sides, in one act; and those that are there. */
 export function SettingOut() {
-  const { framework, solved, building, level, chosenLines, display, run, set, select } = useProject(
-    (project) => project,
-  );
+  const { framework, solved, building, level, display, run, select } = useProject((project) => project);
   const read = useLengthReader();
   const [offset, setOffset] = useState(() => formatForEntry(display.system === 'imperial' ? 203.2 : 200, display));
   const [edges, setEdges] = useState<{ of: string; edge: number }[] | null>(null);
@@ -34,26 +33,21 @@ export function SettingOut() {
   });
   const [refused, setRefused] = useState<string | null>(null);
   const length = read(offset);
-  const lines = chosenLines ?? [];
   const isFromEdges = edges !== null;
-  useEffect(() => {
-    if (!isFromEdges) {
-      set({ chosenLines: [] });
-      return () => set({ chosenLines: null, ghost: null });
-    }
-    set({
-      onPlanPoint: (at, phase) => {
-        const found = phase === 'press' && solved ? edgeAt(solved, building, level, at) : null;
-        if (found)
-          setEdges((now) =>
-            now?.some(({ of, edge }) => of === found.of && edge === found.edge)
-              ? now.filter(({ of, edge }) => of !== found.of || edge !== found.edge)
-              : [...(now ?? []), found],
-          );
-      },
-    });
-    return () => set({ onPlanPoint: null, ghost: null });
-  }, [isFromEdges, solved, building, level, set]);
+  const [lines, choose] = usePlanLines(isFromEdges ? null : 'lines');
+  usePlanPoints(
+    isFromEdges
+      ? (at, phase) => {
+          const found = phase === 'press' && solved ? edgeAt(solved, building, level, at) : null;
+          if (found)
+            setEdges((now) =>
+              now?.some(({ of, edge }) => of === found.of && edge === found.edge)
+                ? now.filter(({ of, edge }) => of !== found.of || edge !== found.edge)
+                : [...(now ?? []), found],
+            );
+        }
+      : null,
+  );
   const input: CommandInputs['settingOut.add'] | null =
     length.ok && (isFromEdges ? edges.length > 0 : lines.length > 0)
       ? {
@@ -67,19 +61,16 @@ export function SettingOut() {
         }
       : null;
   const preview = usePreview('settingOut.add', input);
-  useEffect(() => {
-    if (!preview?.ok) return set({ ghost: null });
-    const { added } = preview.value.changes;
-    const curves = added.flatMap(({ id }) => heldLine(preview.value.after, id)?.curve ?? []);
-    set({ ghost: { rings: [], points: [], curves, note: `${curves.length} setting-out lines` } });
-  }, [preview, set]);
+  const after = preview?.ok ? preview.value : null;
+  const curves = after?.changes.added.flatMap(({ id }) => heldLine(after.after, id)?.curve ?? []) ?? [];
+  useGhost(after && { rings: [], points: [], curves, note: `${curves.length} setting-out lines` });
   const add = () => {
     if (!input) return setRefused(length.ok ? 'Choose a line or an edge in the plan first' : length.words);
     const refusal = run('settingOut.add', input);
     setRefused(refusal);
     if (!refusal) {
       if (isFromEdges) setEdges([]);
-      else set({ chosenLines: [] });
+      else choose([]);
       setName('');
     }
   };

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { heldLine } from '@/core/setting-out/held-line';
 import { previewShaft } from '@/core/shafts/preview-shaft';
 import { freeName } from '@/core/commands/free-name';
@@ -8,6 +8,7 @@ import { SHAFT_PURPOSES } from '@/core/shafts/shaft';
 import { formatLength } from '@/core/units/format-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
 import { useProject } from '../../session/store';
+import { useGhost, usePlanLines } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 import { useCircle } from '../../tools/use-circle';
 import { usePath } from '../../tools/use-path';
@@ -18,7 +19,7 @@ import { usePreview } from '../../session/use-preview';
 
 /** A shaft by rectangle, circle or path, typed or drawn in the plan; or with its edges held to chosen lines. */
 export function ShaftsTool() {
-  const { framework, building, chosenLines, mayEdit, display, run, set, solved } = useProject((project) => project);
+  const { framework, building, mayEdit, display, run, solved } = useProject((project) => project);
   const [way, setWay] = useState<'rectangle' | 'circle' | 'path' | 'lines'>('rectangle');
   const rectangle = useRectangle([2400, 2700], way === 'rectangle');
   const circle = useCircle(1200, way === 'circle');
@@ -45,7 +46,8 @@ export function ShaftsTool() {
       : way === 'circle'
         ? circle
         : rectangle;
-  const edges = way === 'lines' ? (chosenLines ?? []) : null;
+  const [lines, choose] = usePlanLines(mayEdit && building && way === 'lines' ? 'lines' : null);
+  const edges = way === 'lines' ? lines : null;
   const edgesKey = edges?.join() ?? null;
 
   const input: CommandInputs['shafts.add'] = useMemo(() => {
@@ -70,17 +72,7 @@ export function ShaftsTool() {
   const note = shown
     ? `Shaft ${shown.name} cuts ${shown.cuts.length} ${shown.cuts.length === 1 ? 'slab' : 'slabs'}`
     : '';
-  useEffect(() => {
-    if (!preview?.ok) return set({ ghost: null });
-    const ring = shown ? shown.ring : null;
-    set({ ghost: ring ? { rings: [[...ring]], points: [], note } : null });
-  }, [preview, shown, note, set]);
-
-  useEffect(() => {
-    if (!mayEdit || !building || way !== 'lines') return;
-    set({ chosenLines: [] });
-    return () => set({ chosenLines: null, ghost: null });
-  }, [mayEdit, way, building, set]);
+  useGhost(shown?.ring ? { rings: [[...shown.ring]], points: [], note } : null);
 
   if (!mayEdit) return <p className="text-ink2">Press a shaft in the plan to see which slabs it cuts.</p>;
   const add = () => {
@@ -92,7 +84,7 @@ export function ShaftsTool() {
     if (refusal) return;
     setName('');
     if (way === 'path') path.setText('');
-    if (way === 'lines') set({ chosenLines: [] });
+    if (way === 'lines') choose([]);
   };
   const slabs = solved?.floors.length ?? 0;
   return (

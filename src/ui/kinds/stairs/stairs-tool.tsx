@@ -1,7 +1,7 @@
 'use client';
 
 import { forReader } from '@/core/units/for-reader';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { freeName } from '@/core/commands/free-name';
 import { previewStair } from '@/core/stairs/preview-stair';
@@ -14,6 +14,7 @@ import { useSlice } from '../../session/store';
 import { StairStoreys } from './stair-storeys';
 import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
 import { LevelSpan } from '../../tools/level-span';
+import { useGhost } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 import { useRectangle } from '../../tools/use-rectangle';
 import type { CommandInputs } from '@/core/commands/command-inputs';
@@ -21,14 +22,13 @@ import { usePreview } from '../../session/use-preview';
 
 /** A half-turn stair in a well: every storey is solved while it is placed. */
 export function StairsTool() {
-  const { framework, building, mayEdit, display, run, set, solved } = useSlice(
+  const { framework, building, mayEdit, display, run, solved } = useSlice(
     'framework',
     'session',
     'building',
     'mayEdit',
     'display',
     'run',
-    'set',
     'solved',
   );
   const read = useLengthReader();
@@ -71,11 +71,8 @@ export function StairsTool() {
   const climbed = shown?.solved?.storeys.filter(({ steps }) => steps).length ?? 0;
   const storeys = shown?.solved?.storeys.length ?? 0;
   const note = shown ? `${climbed} of ${storeys} storeys climbed` : '';
-  useEffect(() => {
-    const rings = shown?.ring ? [[...shown.ring]] : [];
-    const flights = shown?.solved?.storeys[0]?.flights.flatMap(({ ring }) => (ring ? [[...ring]] : [])) ?? [];
-    set({ ghost: rings.length > 0 ? { rings: [...rings, ...flights], points: [], note } : null });
-  }, [shown, note, set]);
+  const flights = shown?.solved?.storeys[0]?.flights.flatMap(({ ring }) => (ring ? [[...ring]] : [])) ?? [];
+  useGhost(shown?.ring ? { rings: [[...shown.ring], ...flights], points: [], note } : null);
   if (!mayEdit) return <p className="text-ink2">Press a stair in the plan to see how each storey is climbed.</p>;
   const add = () => {
     const wrong = well.wrong ?? (landing.ok ? null : landing.words);

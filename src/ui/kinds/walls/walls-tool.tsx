@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { recordsOf } from '@/core/model/framework';
 import { WALL_USES, type WallUse } from '@/core/walls/wall';
 import type { WallFace } from '@/core/walls/wall-faces';
@@ -13,13 +13,14 @@ import { useLengthReader } from '../../fields/length-field';
 import { useSlice } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { FACE_CHOICES, USE_CHOICES } from './wall-words';
+import { useGhost } from '../../tools/plan-busy';
 import { Refused } from '../../tools/refused';
 import { usePath } from '../../tools/use-path';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 
 /** A wall along a path typed or pressed in the plan, from the current level up to the soffit of a level above. */
 export function WallsTool() {
-  const { framework, solved, building, level, mayEdit, display, run, set } = useSlice(
+  const { framework, solved, building, level, mayEdit, display, run } = useSlice(
     'framework',
     'solved',
     'building',
@@ -27,7 +28,6 @@ export function WallsTool() {
     'mayEdit',
     'display',
     'run',
-    'set',
   );
   const read = useLengthReader();
   const path = usePath(true);
@@ -85,13 +85,10 @@ export function WallsTool() {
         }
       : null;
   const preview = usePreview('walls.add', input);
-  useEffect(() => {
-    const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'wall') : undefined;
-    const shown = added?.kind === 'wall' && preview?.ok ? wallPath(preview.value.after, added) : null;
-    const rings = shown ? stripsOf(shown, 0, shown.build.thicknessMm).map((ring) => [...ring]) : [];
-    set({ ghost: path.corners.length > 0 ? { rings, points: [...path.corners], note: path.words } : null });
-  }, [preview, path.corners, path.words, set]);
-  useEffect(() => () => set({ ghost: null }), [set]);
+  const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'wall') : undefined;
+  const shown = added?.kind === 'wall' && preview?.ok ? wallPath(preview.value.after, added) : null;
+  const rings = shown ? stripsOf(shown, 0, shown.build.thicknessMm).map((ring) => [...ring]) : [];
+  useGhost(path.corners.length > 0 ? { rings, points: [...path.corners], note: path.words } : null);
   if (!mayEdit) return <p className="text-ink2">Press a wall in the plan to see where it runs.</p>;
   const add = () => {
     if (!input) return setRefused(path.wrong ? path.words : 'Press two places in the plan, or type a path');
