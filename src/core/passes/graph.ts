@@ -48,7 +48,7 @@ export class Graph {
   /** The result of a pass for a framework. */
   solve<T>(framework: Framework, root: Pass<T>): { value: T; failures: Failure[] } {
     this.take(framework);
-    const node = this.nodeOf(root, '', root.name, () => root.run(this.context, ''));
+    const node = this.nodeOfPass(root, '');
     node.isRoot = true;
     this.settle();
     if (node.isStale) this.run(node);
@@ -173,17 +173,18 @@ export class Graph {
     if (hasChanged) this.wake(node);
   }
 
-  private readonly get = <T>(pass: Pass<T>, key: string): T =>
-    this.read(
-      this.nodeOf(
-        pass,
-        key,
-        pass.name,
-        () => pass.run(this.context, key),
-        pass.failing && (() => pass.failing!(this.context, key)),
-        pass.gathers,
-      ),
-    ) as T;
+  private readonly get = <T>(pass: Pass<T>, key: string): T => this.read(this.nodeOfPass(pass, key)) as T;
+
+  private nodeOfPass<T>(pass: Pass<T>, key: string): Node {
+    return this.nodeOf(
+      pass,
+      key,
+      pass.name,
+      () => pass.run(this.context, key),
+      pass.failing && (() => pass.failing!(this.context, key)),
+      pass.gathers,
+    );
+  }
 
   private readonly derivedRead = <T>(derivation: Derivation<T>, key: string): T =>
     this.read(this.nodeOf(derivation, key, derivation.name, () => derivation.work(this.context.framework, key))) as T;
