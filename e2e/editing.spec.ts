@@ -79,6 +79,17 @@ test('a level is dragged by its pennant, and the push is remembered', async ({ p
   expect(raisedBy).toBeGreaterThan(100);
   expect(raisedBy % 50).toBe(0);
   expect(at('RF').fflMm).toBe(24900 + raisedBy);
+  // Given up by Esc while it is held, nothing of it stays, whatever happens to the pointer afterwards.
+  const again = (await pennant.boundingBox())!;
+  await page.mouse.move(again.x + 5, again.y + 4);
+  await page.mouse.down();
+  await page.mouse.move(again.x + 5, again.y - 12, { steps: 5 });
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.mouse.move(again.x + 5, again.y - 30, { steps: 3 });
+  await page.mouse.up();
+  await untilSaved(page);
+  expect((await downloadReport(page)).hash).toBe(report.hash);
 });
 
 test('a level is removed after a look at what that reaches', async ({ page }) => {

@@ -3,7 +3,7 @@ import { frameworkHash, recordsOf, type Framework } from '../model/framework';
 import { METRIC } from '../units/format-length';
 import { solve } from '../solving/solve';
 import { given, levelId, refusal, step, afterFrom } from '../testing/given';
-import { carryBoard } from './board';
+import { carryBoard, onBoard } from './board';
 import { standingIn } from './carry-commands';
 import { consequences } from './consequences';
 import type { CommandInputs, CommandName } from '../commands/command-inputs';
@@ -159,6 +159,33 @@ describe('the carry board', () => {
       'columnStack',
       'floorPlate',
     ]);
+  });
+
+  it('says of each kind what can be done at one level, does it, and takes it back', () => {
+    const up = after('carry.storeys', { from: '00', to: '04' });
+    const whole = after(
+      'ceilings.add',
+      { outline: { type: 'rectangle', place: '9000,9000', widthMm: 2000, depthMm: 2000 }, heightMm: 2500 },
+      up,
+    );
+    const { columns } = board(whole);
+    const firsts = columns.filter(({ kind }, i) => columns.findIndex((each) => each.kind === kind) === i);
+    const acted = firsts.flatMap(({ id, kind, name }) => {
+      const record = whole.records.get(id)!;
+      const middle = levelId(whole, '02');
+      const cells = (framework: Framework) => board(framework).columns.find((each) => each.id === id)!.cells;
+      const at = cells(whole).get(middle);
+      return (at ? onBoard(kind)!.actions(record, middle, at) : []).map(({ sent }) => {
+        const done = step(whole, sent.command, sent.input as never).after;
+        const now = cells(done).get(middle)!;
+        expect([name, now.differs]).toEqual([name, true]);
+        const [back] = onBoard(kind)!.actions(done.records.get(id)!, middle, now);
+        const undone = step(done, back!.sent.command, back!.sent.input as never).after;
+        expect([name, cells(undone).get(middle)!.differs]).toEqual([name, false]);
+        return kind;
+      });
+    });
+    expect([...new Set(acted)].sort()).toEqual(['ceiling', 'columnStack', 'floorPlate', 'shaft']);
   });
 
   it('shows what is left out, what differs, what grows thinner, and where something is found', () => {
