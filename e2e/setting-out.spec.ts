@@ -99,6 +99,13 @@ test('free lines are pressed in the plan, and bays are kept as a preset and take
   await untilSaved(page);
   const { gridLines } = await downloadReport(page);
   expect(gridLines.some(({ label }) => label === 'X')).toBe(true);
+  // What was added is chosen, and where it runs can be typed.
+  await expect(page.getByRole('heading', { name: 'Grid line X' })).toBeVisible();
+  await page.getByLabel('To, north').fill('16m');
+  await page.getByLabel('To, north').press('Enter');
+  await untilSaved(page);
+  await expect(page.getByLabel('To, north')).toHaveValue('16000');
+  await expect(page.getByRole('button', { name: /^Undo/ })).toHaveAccessibleName(/Grid line X runs elsewhere/);
 });
 
 test('a column differs by level in the schedule, by typing and by pasting, and what carries it is named', async ({

@@ -9,7 +9,6 @@ import { quantiseMm } from '../units/length-units';
 import { BAY_COMMANDS } from './bay-commands';
 import { crossingsOf } from './crossings';
 import { letGo } from '../elements/let-go';
-import type { LinePath } from './grid';
 import {
   addRun,
   anglesSchema,
@@ -29,6 +28,7 @@ import {
   type NewLine,
 } from './grid-input';
 import { LINE_COMMANDS } from './line-commands';
+import { pathInputSchema, readPath } from './path-input';
 import { gridsOf } from './resolve-grids';
 import { linesOfSides } from './two-sides';
 
@@ -160,45 +160,6 @@ const addRadial = defineCommand({
   sentence: (_, input) =>
     `Radial grid added: ${readAngles(input.angles, 'angles').length + 1} rays, ${readBays(input.radii, 'radii').length} rings`,
 });
-
-const pathInputSchema = z.union([
-  z.strictObject({
-    x0Mm: lengthInputSchema,
-    y0Mm: lengthInputSchema,
-    x1Mm: lengthInputSchema,
-    y1Mm: lengthInputSchema,
-  }),
-  z.strictObject({
-    xMm: lengthInputSchema,
-    yMm: lengthInputSchema,
-    radiusMm: lengthInputSchema,
-    fromDeg: angleSchema,
-    sweepDeg: z.number().gt(0).max(360),
-  }),
-]);
-
-function readPath(reader: LengthReader, input: z.infer<typeof pathInputSchema>): LinePath {
-  const at = (value: string | number, field: string) => reader.read(value, field);
-  if ('radiusMm' in input) {
-    return {
-      type: 'arc',
-      xMm: at(input.xMm, 'xMm').stored,
-      yMm: at(input.yMm, 'yMm').stored,
-      radiusMm: reader.read(input.radiusMm, 'radiusMm', { moreThanMm: 0, atMostMm: 1e7 }).stored,
-      fromDeg: input.fromDeg,
-      sweepDeg: input.sweepDeg,
-    };
-  }
-  const [x0, y0, x1, y1] = [
-    at(input.x0Mm, 'x0Mm'),
-    at(input.y0Mm, 'y0Mm'),
-    at(input.x1Mm, 'x1Mm'),
-    at(input.y1Mm, 'y1Mm'),
-  ];
-  const [dx, dy] = [x1.mm - x0.mm, y1.mm - y0.mm];
-  if (dx * dx + dy * dy < 100) refuseNow('A free line is 10 mm long at least. Choose two other points', ['path']);
-  return { type: 'line', x0Mm: x0.stored, y0Mm: y0.stored, x1Mm: x1.stored, y1Mm: y1.stored };
-}
 
 const addFree = defineCommand({
   name: 'grids.addFree',

@@ -204,6 +204,24 @@ describe('free lines', () => {
       /10 mm/,
     );
   });
+
+  it('run where they are said to run from then on, what stands on them with them', () => {
+    const at = (framework: Framework) => solve(framework).lines.find(({ label }) => label === '8')!.curve;
+    const path = { x0Mm: 1000, y0Mm: -2000, x1Mm: 1000, y1Mm: 8000 };
+    const put = after('grids.setPath', { line: '8', path }, free);
+    expect(at(put)).toMatchObject({ kind: 'segment', from: { x: 1000 }, to: { x: 1000 } });
+    // Line 7 lies along y = 0, so they cross at x = 1000.
+    expect(
+      crossing(put, '7-8')
+        .concat(crossing(put, '8-7'))
+        .map(({ at: point }) => point),
+    ).toEqual([{ x: 1000, y: 0 }]);
+    const arc = { xMm: 10_000, yMm: 0, radiusMm: 4000, fromDeg: 0, sweepDeg: 90 };
+    const smaller = after('grids.setPath', { line: 'K', path: arc }, free);
+    expect(solve(smaller).lines.find(({ label }) => label === 'K')!.curve).toMatchObject({ radiusMm: 4000 });
+    expect(refusal(given(FURNISHED), 'grids.setPath', { line: '3', path })).toMatch(/Only a free line/);
+    expect(refusal(free, 'grids.setPath', { line: '8', path: { ...path, x1Mm: 1001, y1Mm: -2000 } })).toMatch(/10 mm/);
+  });
 });
 
 describe('a movement joint', () => {

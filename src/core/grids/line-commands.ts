@@ -11,6 +11,7 @@ import { quantiseMm } from '../units/length-units';
 import { shrinkAfter } from './bay-commands';
 import { lineLabelSchema, SIDES, type GridLine } from './grid';
 import { headsSchema, levelRangeSchema, lineIn, lineNames, neighbours, readLevelRange } from './grid-input';
+import { pathInputSchema, readPath } from './path-input';
 import { removeLine } from './remove-line';
 import type { ResolvedGrid, ResolvedLine } from './resolve-grids';
 import { shiftOrigin } from './shift-origin';
@@ -149,6 +150,20 @@ const changeLines = defineCommand({
       : `${input.lines.length} grid lines changed`,
 });
 
+const setPath = defineCommand({
+  name: 'grids.setPath',
+  title: 'Change where a free grid line runs',
+  input: z.strictObject({ line: refSchema, path: pathInputSchema }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const [, line] = lineIn(edit.before, input.line);
+      if (!line.record.path)
+        refuseNow('Only a free line has a path of its own. This one stands a bay from its neighbour');
+      edit.set('gridLine', line.id, { path: readPath(new LengthReader(edit.before), input.path) });
+    }),
+  sentence: (before, input) => `Grid line ${lineNames(before, input.line)[0]} runs elsewhere`,
+});
+
 const remove = defineCommand({
   name: 'grids.removeLine',
   title: 'Remove a grid line; its bays merge',
@@ -157,4 +172,4 @@ const remove = defineCommand({
   sentence: (before, input) => `Grid line ${lineNames(before, input.line)[0]} removed`,
 });
 
-export const LINE_COMMANDS = [moveLine, relabel, changeLines, remove] as const;
+export const LINE_COMMANDS = [moveLine, relabel, changeLines, setPath, remove] as const;

@@ -119,6 +119,10 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
   'grids.addJoint': ({ pick, lines, between }) => ({ line: pick(lines), gapMm: between(20, 90), mode: 'push' }),
   'grids.moveLine': ({ pick, lines, between }) => ({ line: pick(lines), byMm: between(-900, 900), mode: 'push' }),
   'grids.relabel': ({ pick, lines, random }) => ({ line: pick(lines), label: `X${Math.floor(random() * 1e4)}` }),
+  'grids.setPath': ({ framework, pick, between }) => ({
+    line: pick(recordsOf(framework, 'gridLine').filter(({ path }) => path !== null))?.id ?? 'none',
+    path: { x0Mm: 0, y0Mm: between(-9000, 0), x1Mm: 12_000, y1Mm: between(1000, 9000) },
+  }),
   'grids.changeLines': ({ pick, lines }) => ({ lines: [pick(lines)], heads: pick(['first', 'last', 'both', 'none']) }),
   'grids.removeLine': ({ pick, lines }) => ({ line: pick(lines) }),
   'grids.remove': ({ one }) => ({ system: one('gridSystem') }),

@@ -29,6 +29,14 @@ export const RICH: Step[] = [
       xMm: 60_000,
     },
   ],
+  [
+    'grids.addFree',
+    {
+      building: 'West',
+      name: 'Free',
+      lines: [{ path: { x0Mm: -3000, y0Mm: 20_000, x1Mm: 20_000, y1Mm: 26_000 }, label: 'Z' }],
+    },
+  ],
   ['floors.add', { building: 'West', name: 'Plate', outline: { type: 'gridOffset', system: 'G1', offsetMm: 300 } }],
   ['floors.setZone', { floor: 'Plate', outline: square(3000, '15000,1000'), shiftMm: -50 }],
   [

@@ -50,7 +50,7 @@ export type Spec<R, Stored, Taken> = When<R> & {
     | { is: 'end'; mayBeCeiling?: boolean; levelOnly?: boolean }
     | { is: 'outline'; sizes: readonly [wide: string, deep: string] }
     | ({ is: 'length' } & LengthMore<R>)
-    | { is: 'choice'; choices: Choices<R>; asNumber?: boolean }
+    | { is: 'choice'; choices: Choices<R>; asNumber?: boolean; orNone?: string }
   );
 
 /** A piece of the panel of its own, for what is more than a field. */
@@ -99,11 +99,11 @@ export const check = <R>(label: Label<R>, more: When<R> = {}): Spec<R, boolean, 
   ...more,
 });
 
-/** One of a few. */
+/** One of a few; `orNone`: what it is where none is chosen. */
 export const choice = <R, Value extends string>(
   label: Label<R>,
   choices: Choices<R, Value>,
-  more: When<R> = {},
+  more: When<R> & { orNone?: string } = {},
 ): Spec<R, Value | null, Value> => ({ is: 'choice', label, choices, ...more });
 
 /** One of a few numbers. */

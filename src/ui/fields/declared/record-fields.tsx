@@ -27,6 +27,8 @@ interface RecordFieldsProps<R, Change> {
   building: Id;
   /** Changes a part of it; answers why not, or null. */
   give: (part: Change) => string | null;
+  /** Only these of them, where others stand elsewhere. */
+  only?: readonly (keyof R)[];
 }
 
 /** The fields that are declared for a record, in their order. */
@@ -35,12 +37,13 @@ export function RecordFields<R extends object, Change>({
   fields,
   building,
   give,
+  only,
 }: RecordFieldsProps<R, Change>) {
   return (
     <>
       {Object.entries<AnySpec<R> | { none: string }>(fields as Record<string, AnySpec<R> | { none: string }>).map(
         ([name, spec]) => {
-          if ('none' in spec) return null;
+          if ('none' in spec || (only && !only.includes(name as keyof R))) return null;
           if (spec.is === 'own') return <spec.Part key={name} record={record} />;
           if (spec.when && !spec.when(record)) return null;
           const stored = (record as Record<string, unknown>)[name];
@@ -138,7 +141,7 @@ function DeclaredField<R>({ record, spec, stored, building, put }: DeclaredField
         <ChoiceField
           label={label}
           value={stored === null ? '' : String(stored)}
-          choices={choices}
+          choices={spec.orNone === undefined ? choices : [['', spec.orNone], ...choices]}
           disabled={disabled}
           onChoose={(value) => attempt(value === '' ? null : spec.asNumber ? Number(value) : value)}
         />

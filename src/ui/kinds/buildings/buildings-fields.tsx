@@ -1,13 +1,26 @@
 'use client';
 
 import { useState } from 'react';
-import { mmOf } from '@/core/dimensions/resolve-length';
+import type { Building } from '@/core/buildings/building';
+import { none } from '@/core/kinds/kind';
 import { recordOf } from '@/core/model/framework';
-import { ActionButton, AngleField, PlainField, TextField } from '../../fields/fields';
-import { LengthField } from '../../fields/length-field';
+import { angle, ID, KIND, length, text, type FieldsOf } from '../../fields/declared/field-spec';
+import { RecordFields } from '../../fields/declared/record-fields';
+import { ActionButton, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
 import { Refused } from '../../tools/refused';
 import type { Change } from '@/core/commands/command-inputs';
+
+const FIELDS: FieldsOf<Building, Change<'buildings.change', 'building'>> = {
+  kind: KIND,
+  id: ID,
+  name: text('Name'),
+  zeroMm: length('Zero above the site datum'),
+  xMm: length('East'),
+  yMm: length('North'),
+  turnDeg: angle('Turned'),
+  budget: none('It is typed at any level, as what is typical'),
+};
 
 /** Where the building stands: its height above the site datum, place and turn; and another building. */
 export function BuildingsFields() {
@@ -16,8 +29,6 @@ export function BuildingsFields() {
   const [refused, setRefused] = useState<string | null>(null);
   const record = building ? recordOf(framework, 'building', building) : undefined;
   if (!record) return null;
-  const change = (part: Change<'buildings.change', 'building'>) =>
-    run('buildings.change', { building: record.id, ...part });
   const add = () => {
     const refusal = run('buildings.add', { name: name.trim() });
     setRefused(refusal);
@@ -27,15 +38,12 @@ export function BuildingsFields() {
     <details className="border-t border-faint pt-2.5">
       <summary className="font-semibold">Building {record.name}</summary>
       <div className="flex flex-col gap-1.5 pt-2">
-        <TextField label="Name" value={record.name} onCommit={(text) => change({ name: text })} />
-        <LengthField
-          label="Zero above the site datum"
-          valueMm={mmOf(framework, record.zeroMm)}
-          onCommit={(zeroMm) => change({ zeroMm })}
+        <RecordFields
+          record={record}
+          fields={FIELDS}
+          building={record.id}
+          give={(part) => run('buildings.change', { building: record.id, ...part })}
         />
-        <LengthField label="East" valueMm={mmOf(framework, record.xMm)} onCommit={(xMm) => change({ xMm })} />
-        <LengthField label="North" valueMm={mmOf(framework, record.yMm)} onCommit={(yMm) => change({ yMm })} />
-        <AngleField label="Turned" valueDeg={record.turnDeg} onCommit={(degrees) => change({ turnDeg: degrees })} />
         <form
           aria-label="Another building"
           className="flex flex-col gap-1.5 border-t border-faint pt-2"

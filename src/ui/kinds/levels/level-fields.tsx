@@ -2,12 +2,15 @@
 
 import { AlertDialog } from 'radix-ui';
 import { useState } from 'react';
-import { mmOf } from '@/core/dimensions/resolve-length';
+import type { Change } from '@/core/commands/command-inputs';
+import { none } from '@/core/kinds/kind';
 import { LEVEL_KINDS, type Level } from '@/core/levels/level';
 import { removalPreview, type EndsChoice } from '@/core/levels/remove-level';
 import { levelById } from '@/core/levels/resolve-levels';
 import { formatArea } from '@/core/units/format-length';
-import { ActionButton, CheckField, ChoiceField, PlainField, TextField } from '../../fields/fields';
+import { BUILDING, check, choice, ID, KIND, length, own, type FieldsOf } from '../../fields/declared/field-spec';
+import { RecordFields } from '../../fields/declared/record-fields';
+import { ActionButton, ChoiceField, PlainField, TextField } from '../../fields/fields';
 import { LengthField, useLengthReader } from '../../fields/length-field';
 import { readPlaceText } from '../../fields/place-text';
 import { useSlice } from '../../session/store';
@@ -15,39 +18,64 @@ import { TypicalFields } from './typical-fields';
 import { BudgetFields } from './budget-fields';
 import { OutlineFields } from '../../fields/declared/outline-fields';
 
-/** Fields of a level, and its removal with a look at what that reaches. */
+const FIELDS: FieldsOf<Level, Change<'levels.change', 'level'>> = {
+  kind: KIND,
+  id: ID,
+  building: BUILDING,
+  name: own(Names),
+  title: none('It is typed beside the name'),
+  from: none('Which level holds it follows from their order'),
+  heightMm: own(Heights),
+  buildUpMm: length('Floor build-up'),
+  levelKind: choice(
+    'Kind',
+    LEVEL_KINDS.map((kind) => [kind, kind === 'datum' ? 'datum only' : kind] as const),
+  ),
+  extent: own(PartOfPlan),
+  locked: check('Locked: other edits cannot move it'),
+  budget: own(Storey),
+};
+
+/** Fields of a level: every one it has; and its removal with a look at what that reaches. */
 export function LevelFields({ record: level }: { record: Level }) {
-  const { framework, solved, display, mode, run, say, mayEdit } = useSlice(
-    'framework',
-    'solved',
-    'display',
-    'mode',
-    'run',
-    'say',
-    'mayEdit',
-  );
+  const { run, mayEdit } = useSlice('run', 'mayEdit');
   const [removing, setRemoving] = useState(false);
-  const shown = solved?.levels.find(({ id }) => id === level.id);
-  if (!shown || !solved) return null;
-  const attempt = (refusal: string | null) => {
-    if (refusal) say(refusal);
-  };
-  const floors = solved.floors.filter((piece) => piece.level === level.id);
-  const area = floors.reduce((sum, piece) => sum + solved.profiles[piece.profile]!.areaMm2, 0);
   return (
     <div className="flex flex-col gap-1.5">
-      <TextField
-        label="Name"
-        value={level.name}
-        disabled={!mayEdit}
-        onCommit={(name) => run('levels.rename', { level: level.id, name })}
+      <RecordFields
+        record={level}
+        fields={FIELDS}
+        building={level.building}
+        give={(part) => run('levels.change', { level: level.id, ...part })}
       />
-      <TextField
-        label="Use"
-        value={level.title}
-        disabled={!mayEdit}
-        onCommit={(title) => run('levels.rename', { level: level.id, title })}
-      />
+      {mayEdit && (
+        <ActionButton weight="danger" onClick={() => setRemoving(true)}>
+          Remove this level …
+        </ActionButton>
+      )}
+      {removing && <RemoveDialog level={level} onClose={() => setRemoving(false)} />}
+    </div>
+  );
+}
+
+function Names({ record: level }: { record: Level }) {
+  const { run, mayEdit } = useSlice('run', 'mayEdit');
+  const rename = (part: Change<'levels.rename', 'level'>) => run('levels.rename', { level: level.id, ...part });
+  return (
+    <>
+      <TextField label="Name" value={level.name} disabled={!mayEdit} onCommit={(name) => rename({ name })} />
+      <TextField label="Use" value={level.title} disabled={!mayEdit} onCommit={(title) => rename({ title })} />
+    </>
+  );
+}
+
+/** How high it lies, how high its storey is, and whether levels beyond move along. */
+function Heights({ record: level }: { record: Level }) {
+  const { solved, mode, run, mayEdit } = useSlice('solved', 'mode', 'run', 'mayEdit');
+  const shown = solved?.levels.find(({ id }) => id === level.id);
+  if (!shown) return null;
+  return (
+    <>
       <LengthField
         label="Elevation (FFL)"
         valueMm={shown.fflMm}
@@ -62,39 +90,29 @@ export function LevelFields({ record: level }: { record: Level }) {
           onCommit={(heightMm) => run('levels.setHeight', { level: level.id, heightMm, mode })}
         />
       )}
-      <LengthField
-        label="Floor build-up"
-        valueMm={mmOf(framework, level.buildUpMm)}
-        disabled={!mayEdit}
-        onCommit={(buildUpMm) => run('levels.change', { level: level.id, buildUpMm })}
-      />
       <ModeField />
-      <ChoiceField
-        label="Kind"
-        value={level.levelKind}
-        disabled={!mayEdit}
-        choices={LEVEL_KINDS.map((kind) => [kind, kind === 'datum' ? 'datum only' : kind] as const)}
-        onChoose={(levelKind) => attempt(run('levels.change', { level: level.id, levelKind }))}
-      />
-      {level.levelKind === 'mezzanine' && (level.extent ? <Extent level={level} /> : <NewExtent level={level} />)}
-      <CheckField
-        label="Locked: other edits cannot move it"
-        value={level.locked}
-        disabled={!mayEdit}
-        onChange={(locked) => attempt(run('levels.change', { level: level.id, locked }))}
-      />
+    </>
+  );
+}
+
+function PartOfPlan({ record: level }: { record: Level }) {
+  if (level.levelKind !== 'mezzanine') return null;
+  return level.extent ? <Extent level={level} /> : <NewExtent level={level} />;
+}
+
+/** Its slab's area, what follows it, and how the height of its storey is spent. */
+function Storey({ record: level }: { record: Level }) {
+  const { solved, display } = useSlice('solved', 'display');
+  const floors = solved?.floors.filter((piece) => piece.level === level.id) ?? [];
+  const area = floors.reduce((sum, piece) => sum + solved!.profiles[piece.profile]!.areaMm2, 0);
+  return (
+    <>
       <p className="border-t border-faint pt-1.5 text-ink2">
         {floors.length === 0 ? 'No slab here.' : `Net floor area ${formatArea(area, display)}.`}
       </p>
       <TypicalFields key={level.id} level={level} />
       <BudgetFields level={level} />
-      {mayEdit && (
-        <ActionButton weight="danger" onClick={() => setRemoving(true)}>
-          Remove this level …
-        </ActionButton>
-      )}
-      {removing && <RemoveDialog level={level} onClose={() => setRemoving(false)} />}
-    </div>
+    </>
   );
 }
 
