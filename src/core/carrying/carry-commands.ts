@@ -17,15 +17,15 @@ import { CARRY_KINDS } from './carried';
 import { facet } from '../kinds/kind';
 import { kindOf } from '../kinds/registry';
 
-type Carried = RecordOf<'columnStack'> | RecordOf<'shaft'> | RecordOf<'stair'> | RecordOf<'wall'>;
+/** What stands between two levels: columns, shafts, stairs, walls. */
+type Carried = Extract<Rec, { startsAt: End; stopsAt: End }>;
 
 /** What serves levels instead of standing between two: floors, ceilings, beams. */
 type Serving = Extract<Rec, { levels: Extent }>;
 
 const isServing = (record: Rec): record is Serving => 'levels' in record && !Array.isArray(record.levels);
 
-const isCarried = (record: Rec): record is Carried =>
-  record.kind === 'columnStack' || record.kind === 'shaft' || record.kind === 'stair' || record.kind === 'wall';
+const isCarried = (record: Rec): record is Carried => 'startsAt' in record && 'stopsAt' in record;
 
 /** The storeys a carried thing stands in: ranks of the lowest and the topmost among the levels of its building. */
 function spanOf(record: Carried, storeys: readonly ResolvedLevel[]): [number, number] {
@@ -45,7 +45,7 @@ function standIn(edit: Edit, record: Carried, storeys: readonly ResolvedLevel[],
   };
   // What stood by a typed height over its own level has no storey above to stop under.
   if (record.stopsAt.level === record.startsAt.level && stop.id !== record.startsAt.level)
-    parts.stopsAt = { level: stop.id, face: record.kind === 'stair' ? 'FFL' : 'soffit', offsetMm: 0 };
+    parts.stopsAt = { level: stop.id, face: facet(kindOf(record).carriedAs)?.upTo ?? 'soffit', offsetMm: 0 };
   edit.set(record.kind as 'shaft', record.id, parts);
 }
 

@@ -7,8 +7,8 @@ import { resolvePlace } from '../outlines/resolve-place';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow } from './length-input';
-import { wordOf } from '../kinds/records';
-import type { Kind, RecordOf } from '../model/kinds';
+import { called, wordOf } from '../kinds/records';
+import type { Kind, Rec, RecordOf } from '../model/kinds';
 
 /** A thing named in a command's input: its id, or its name where only one thing has it. */
 export const refSchema = z.string().trim().min(1).max(64).meta({ description: 'Id, or name if only one thing has it' });
@@ -94,6 +94,10 @@ function byLabels(framework: Framework, label: string, building: Id | undefined)
 /** A column stack's mark: typed, or from its crossing. */
 export const markOf = (framework: Framework, stack: RecordOf<'columnStack'>): string =>
   stack.name ?? resolvePlace(framework, stack.place).mark ?? 'column';
+
+/** A record in words: `shaft S1`; a column by its mark: `column stack A-1`. */
+export const calledIn = (framework: Framework, record: Rec): string =>
+  record.kind === 'columnStack' ? `${wordOf(record.kind)} ${markOf(framework, record)}` : called(record);
 
 /** Kinds whose records are called by a name. */
 type Named = { [K in Kind]: RecordOf<K> extends { building: Id; name: string | null } ? K : never }[Kind];

@@ -1,8 +1,8 @@
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Length } from '../units/parse-length';
-import { called, referencesOf } from '../kinds/records';
-import { markOf } from '../commands/refer';
+import { referencesOf } from '../kinds/records';
+import { calledIn } from '../commands/refer';
 
 /** Where a named dimension is used: the records whose lengths hold it, in words. */
 export function usesOf(framework: Framework, dimension: Id): { id: Id; words: string }[] {
@@ -10,7 +10,7 @@ export function usesOf(framework: Framework, dimension: Id): { id: Id; words: st
     .filter((record) => referencesOf(record).some(({ id }) => id === dimension))
     .map((record) => ({
       id: record.id,
-      words: record.kind === 'columnStack' ? `column stack ${markOf(framework, record)}` : called(record),
+      words: calledIn(framework, record),
     }))
     .sort((a, b) => (a.words < b.words ? -1 : a.words > b.words ? 1 : a.id < b.id ? -1 : 1));
 }

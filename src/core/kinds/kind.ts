@@ -63,6 +63,8 @@ export interface Bodies {
 export interface Carried<K extends Kind> {
   words: Partial<Record<CarryKind, string>>;
   kind: (record: RecordOf<K>) => CarryKind;
+  /** The face of a level that one carried up stops at; none: the soffit of its slab. */
+  upTo?: 'FFL';
 }
 
 /** Everything a kind of thing is, beyond the shape of its records. */

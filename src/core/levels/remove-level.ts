@@ -7,7 +7,7 @@ import type { Id } from '../model/ids';
 import { refuseNow } from '../commands/length-input';
 import { called, referencesOf, walkOfKind } from '../kinds/records';
 import type { Rec } from '../model/kinds';
-import { markOf } from '../commands/refer';
+import { calledIn } from '../commands/refer';
 import { letGo } from '../elements/let-go';
 import { quantiseMm } from '../units/length-units';
 import { extentWithout, type Extent } from './extent';
@@ -47,8 +47,7 @@ export function removeLevel(edit: Edit, { id }: { id: Id }, ends: EndsChoice): v
 
 /** True for what starts or stops at a level. */
 const endsOrStarts = (record: Rec, level: Id): boolean =>
-  (record.kind === 'columnStack' || record.kind === 'shaft' || record.kind === 'stair' || record.kind === 'wall') &&
-  (record.startsAt.level === level || record.stopsAt.level === level);
+  'startsAt' in record && (record.startsAt.level === level || record.stopsAt.level === level);
 
 /** Things other than levels that refer to a level: what a removal would reach. */
 function hangingOn(framework: Framework, level: Id): Rec[] {
@@ -63,14 +62,14 @@ export function removalPreview(framework: Framework, level: ResolvedLevel): stri
     .filter(({ kind }) => kind !== 'viewMark' && kind !== 'namedView')
     .map((record) => {
       if ('levels' in record && record.kind !== 'typical') return `${called(record)} no longer serves this level`;
-      if (record.kind === 'columnStack' && record.exceptions.some((each) => each.level === level.id))
-        return `column stack ${markOf(framework, record)} differs here`;
+      if ('holds' in record && record.exceptions.some((each) => each.level === level.id))
+        return `${calledIn(framework, record)} differs here`;
       if (record.kind === 'roof') return `${called(record)} lies here and goes`;
       if (record.kind === 'foundation') return `${called(record)} is held to it`;
       if (record.kind === 'typical')
         return record.master === level.id ? 'other levels follow it' : 'it follows another level';
       if (!('startsAt' in record)) return `${called(record)} begins or ends here`;
-      const name = record.kind === 'columnStack' ? `column stack ${markOf(framework, record)}` : called(record);
+      const name = calledIn(framework, record);
       const starts = record.startsAt.level === level.id;
       const stops = record.stopsAt.level === level.id;
       return `${name} ${starts && stops ? 'starts and stops' : starts ? 'starts' : 'stops'} here`;

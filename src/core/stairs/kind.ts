@@ -27,7 +27,7 @@ export const stairKind = defineKind({
   },
   inCores: true,
   shownAs: { kind: 'stairs' },
-  carriedAs: { words: { stairs: 'stairs' }, kind: () => 'stairs' },
+  carriedAs: { words: { stairs: 'stairs' }, kind: () => 'stairs', upTo: 'FFL' },
   step: { step: 'stairs' },
   sentence: stairSentence,
   listed: stairsListed,
