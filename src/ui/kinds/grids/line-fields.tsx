@@ -42,7 +42,7 @@ const FIELDS: FieldsOf<GridLine, Change<'grids.changeLines', 'lines'>> = {
   direction: none('A line of the other direction is another line'),
   from: none('Which line it stands beside follows from their order'),
   label: own(Label),
-  minor: check('A minor line: thin, and out of the run of labels'),
+  minor: check('Minor: thin, out of the run of labels'),
   bayMm: own(Bay),
   bayDeg: none('It is typed in place of the bay'),
   path: own(Path),
@@ -168,7 +168,7 @@ function Bay({ record: line }: { record: GridLine }) {
         label="When it moves"
         value={mode}
         choices={[
-          ['push', 'the lines after move along'],
+          ['push', 'those after it too'],
           ['only', 'only this line'],
         ]}
         onChoose={(next) => set({ mode: next })}
