@@ -133,6 +133,12 @@ test('a grid line is dragged across itself with the rest pushed, and one is adde
   const line = plan.getByText('3', { exact: true });
   await line.click();
   await expect(page.getByRole('heading', { name: 'Grid line 3' })).toBeVisible();
+  // With Shift another one is chosen too, and let go of again: a press that goes nowhere drags nothing.
+  const other = plan.getByText('5', { exact: true });
+  await other.click({ modifiers: ['Shift'] });
+  await expect(page.getByRole('heading', { name: '2 things chosen' })).toBeVisible();
+  await other.click({ modifiers: ['Shift'] });
+  await expect(page.getByRole('heading', { name: 'Grid line 3' })).toBeVisible();
   const box = (await line.boundingBox())!;
   // On the line itself: its head, dragged, would be placed by hand.
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2 + 110];

@@ -25,7 +25,7 @@ export function useHandle<What, Held>(handled: Handled<What, Held>): (what: What
   useEffect(() => {
     latest.current = handled;
   });
-  const now = useRef<{ held: Held; cancel: () => void; frame: number; at: PointerAt } | null>(null);
+  const now = useRef<{ held: Held; cancel: () => void; frame: number; at: PointerAt; isMoved: boolean } | null>(null);
   useEffect(() => {
     const giveUp = (event: KeyboardEvent) => {
       if (event.key !== 'Escape' || !now.current) return;
@@ -33,14 +33,18 @@ export function useHandle<What, Held>(handled: Handled<What, Held>): (what: What
       now.current.cancel();
     };
     window.addEventListener('keydown', giveUp, true);
-    return () => window.removeEventListener('keydown', giveUp, true);
+    return () => {
+      window.removeEventListener('keydown', giveUp, true);
+      cancelAnimationFrame(now.current?.frame ?? 0);
+      now.current = null;
+    };
   }, []);
   const bind = useDrag(
     ({ args, first, last, canceled, cancel, xy: [clientX, clientY], event }) => {
       const at = { clientX, clientY };
       if (first) {
         const held = latest.current.begin(args[0] as What, at, event as unknown as React.PointerEvent);
-        now.current = held === null ? null : { held, cancel, frame: 0, at };
+        now.current = held === null ? null : { held, cancel, frame: 0, at, isMoved: false };
         if (held !== null) {
           event.stopPropagation();
           if (!latest.current.takesFocus) event.preventDefault();
@@ -50,15 +54,17 @@ export function useHandle<What, Held>(handled: Handled<What, Held>): (what: What
       const drag = now.current;
       if (!drag) return;
       cancelAnimationFrame(drag.frame);
+      // A press that goes nowhere is no drag.
+      drag.isMoved ||= clientX !== drag.at.clientX || clientY !== drag.at.clientY;
       drag.at = at;
       if (last) {
         now.current = null;
         const isTaken = !canceled && event.type !== 'pointercancel';
-        if (isTaken) latest.current.move(drag.held, at);
+        if (isTaken && drag.isMoved) latest.current.move(drag.held, at);
         latest.current.end(drag.held, at, isTaken);
         return;
       }
-      drag.frame = requestAnimationFrame(() => latest.current.move(drag.held, drag.at));
+      if (drag.isMoved) drag.frame = requestAnimationFrame(() => latest.current.move(drag.held, drag.at));
     },
     // Listens on the window, since what was pressed may be drawn anew meanwhile; arrow keys are not for dragging.
     { pointer: { capture: false, keys: false } },
