@@ -29,6 +29,7 @@ export function partOf(solved: Solved, part: ViewPart): Solved {
     shafts: shown(solved.shafts),
     stairs: shown(solved.stairs),
     foundations: shown(solved.foundations),
+    boundaries: shown(solved.boundaries),
     ceilings: shown(solved.ceilings),
     bodies: shown(solved.bodies),
   };

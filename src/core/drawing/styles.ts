@@ -189,6 +189,12 @@ export const STYLES = styles({
     layer: 'CEILINGS',
     press: 4,
   },
+  roomBoundary: {
+    screen: screen('ink3', 1, null, '1 4'),
+    paper: paper(0.18, GREY, null, [0.5, 1.5]),
+    layer: 'ROOMS',
+    press: 3,
+  },
   ceilingCut: {
     screen: screen('roofs', 0.8, 'roofs'),
     paper: paper(0.25, GREY, '#B9B4AA'),

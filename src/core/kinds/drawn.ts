@@ -11,6 +11,7 @@ export const PLAN_COATS = [
   'wordsOfSlabs',
   'shafts',
   'walls',
+  'boundaries',
   'wordsOfRooms',
   'ceilings',
   'stairs',

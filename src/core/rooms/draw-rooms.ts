@@ -32,6 +32,12 @@ function drawRoom(region: RoomRegion, view: PlanAt): Primitive[] {
   return [line('roomText', text, 0), line('roomArea', view.writeArea?.(netMm2) ?? formatArea(netMm2), heightMm * 1.35)];
 }
 
+/** Lines that divide the rooms of a level without a wall: dotted. */
+export const boundariesInPlan = ({ boundaries }: Solved, { building: of, level }: PlanAt): Primitive[] =>
+  boundaries
+    .filter((each) => each.building === of && each.level === level)
+    .map(({ line, points }) => ({ type: 'path', style: 'roomBoundary', id: line, points, closed: false }));
+
 /** Tags of the rooms of a level. */
 export const roomsInPlan = ({ rooms }: Solved, view: PlanAt): Primitive[] =>
   rooms.filter(({ level, room }) => level === view.level && room !== null).flatMap((region) => drawRoom(region, view));

@@ -1,5 +1,5 @@
 import { boundariesListed, boundarySentence, roomSentence, roomsListed } from './say-rooms';
-import { roomsInPlan } from './draw-rooms';
+import { boundariesInPlan, roomsInPlan } from './draw-rooms';
 import { ROOM_COMMANDS } from './room-commands';
 import { ELSEWHERE, defineKind, none } from '../kinds/kind';
 import { freeRoomNumber } from './free-room-number';
@@ -34,7 +34,7 @@ export const boundaryLineKind = defineKind({
   records: boundaryLineRecords,
   commands: none('They are those of rooms'),
   forms: none('Nothing of it is typed in one line'),
-  plan: none('It only divides rooms'),
+  plan: { boundaries: boundariesInPlan },
   section: none('It has no height'),
   report: none('It only divides rooms'),
   inPlan: {
@@ -42,7 +42,7 @@ export const boundaryLineKind = defineKind({
     renewed: (_, copy) => copy,
   },
   inCores: false,
-  shownAs: none('Boundary lines are always shown'),
+  shownAs: { kind: 'rooms' },
   carriedAs: none('It divides the rooms of one level'),
   step: { step: 'walls' },
   sentence: boundarySentence,

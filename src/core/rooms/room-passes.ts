@@ -6,12 +6,14 @@ import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Pass } from '../passes/pass';
 import { resolvePlace } from '../outlines/resolve-place';
 import { cutsAtPass } from '../shafts/shaft-passes';
+import type { SolvedBoundary } from '../solving/solved';
 import { storeyAlike } from '../solving/alike';
 import { levelNamesPass, ownRecords, storeyPass, storeysOf } from '../solving/building-passes';
 import { following, holdsLevel } from '../typical/typical';
 import { wallsBefore } from '../walls/wall-passes';
 import { typedPlanPass } from '../walls/wall-plans';
 import {
+  boundaryPath,
   closedRegions,
   hairs,
   namedRooms,
@@ -33,6 +35,22 @@ const boundariesPass = definePass({
       .filter((line) => holdsLevel(framework, [line.level], level))
       .flatMap((line) => hairs(framework, line))
       .map((ring) => facts.one(ring));
+  },
+});
+
+/** Boundary lines at the levels they divide, those that follow among them. */
+export const boundaryLinesPass = definePass({
+  name: 'boundary lines',
+  scope: 'building',
+  run: (cx, building): readonly SolvedBoundary[] => {
+    const { framework } = cx;
+    const levels = storeysOf(cx, building).map(({ id }) => id);
+    return ownRecords(recordsOf(framework, 'boundaryLine'), building).flatMap((line) => {
+      const points = boundaryPath(framework, line);
+      return levels
+        .filter((level) => holdsLevel(framework, [line.level], level))
+        .map((level) => ({ line: line.id, building, level, points }));
+    });
   },
 });
 

@@ -1,4 +1,5 @@
 import { recordsOf, type Framework } from '../model/framework';
+import { drawPlan } from '../drawing/draw-plan';
 import { solve } from '../solving/solve';
 import { given, refusal, afterFrom } from '../testing/given';
 
@@ -117,6 +118,25 @@ describe('rooms', () => {
         .filter(([level]) => level === '02')
         .map(([, , area]) => area),
     ).toEqual([expect.closeTo(11.6 * 3.8, 2), expect.closeTo(11.6 * 3.8, 2)]);
+  });
+
+  it('show the line that divides them, at its level and at those that follow it, and nowhere else', () => {
+    const divided = after('rooms.addBoundary', { level: '01', points: corners('0,4000 12000,4000') });
+    const line = recordsOf(divided, 'boundaryLine')[0]!.id;
+    const drawnAt = (framework: Framework) => {
+      const solved = solve(framework);
+      return solved.levels.flatMap(({ id, name, building }) => {
+        const view = { building, level: id, scale: 100, cutAboveMm: 1200, writeLength: String };
+        return drawPlan(solved, view).primitives.some((each) => each.id === line) ? [name] : [];
+      });
+    };
+    expect(drawnAt(divided)).toEqual(['01']);
+    const followed = after('typical.follow', { master: '01', levels: ['02'] }, divided);
+    expect(drawnAt(followed)).toEqual(['01', '02']);
+    expect(solve(divided).boundaries[0]!.points).toEqual([
+      { x: 0, y: 4000 },
+      { x: 12_000, y: 4000 },
+    ]);
   });
 
   it('are divided elsewhere when a boundary line is moved, or on another level', () => {

@@ -1,5 +1,4 @@
 import type { Listed, Sentence } from '../kinds/said';
-import { recordsOf } from '../model/framework';
 
 export const roomSentence: Sentence<'room'> = {
   title: ({ number, name }) => `Room ${number} ${name}`,
@@ -25,8 +24,8 @@ export const boundarySentence: Sentence<'boundaryLine'> = {
 
 export const boundariesListed: Listed = {
   heading: 'Boundary lines',
-  things: ({ framework, shown }) =>
-    recordsOf(framework, 'boundaryLine')
-      .filter(({ building, level }) => building === shown.building && level === shown.id)
-      .map(({ id }, i) => ({ id, words: `Boundary ${i + 1}` })),
+  things: ({ solved, shown }) =>
+    solved.boundaries
+      .filter(({ level }) => level === shown.id)
+      .map(({ line }, i) => ({ id: line, words: `Boundary ${i + 1}` })),
 };

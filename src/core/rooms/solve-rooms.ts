@@ -161,10 +161,15 @@ function regionsOf({ strips, boundaries, union, facts }: PlanGiven): readonly Re
 const areaOf = (outer: Ring, holes: readonly Ring[]): number =>
   [outer, ...holes].reduce((sum, ring) => sum + ringArea(ring), 0);
 
-/** A boundary line in plan, as thin strips. */
-export function hairs(framework: Framework, { place, points }: BoundaryLine): Ring[] {
+/** Where a boundary line runs in plan. */
+export function boundaryPath(framework: Framework, { place, points }: BoundaryLine): Point[] {
   const { at, turnDeg } = resolvePlace(framework, place);
-  const corners = points.map(({ xMm, yMm }) => plus(at, turned({ x: xMm, y: yMm }, turnDeg)));
+  return points.map(({ xMm, yMm }) => plus(at, turned({ x: xMm, y: yMm }, turnDeg)));
+}
+
+/** A boundary line in plan, as thin strips. */
+export function hairs(framework: Framework, line: BoundaryLine): Ring[] {
+  const corners = boundaryPath(framework, line);
   return corners.slice(1).flatMap((to, i) => {
     const from = corners[i]!;
     const way = minus(to, from);

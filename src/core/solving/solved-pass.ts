@@ -10,7 +10,7 @@ import { budgetsPass } from '../levels/budget-passes';
 import { recordOf, recordsOf } from '../model/framework';
 import { together } from '../passes/together';
 import { definePass, type Context, type Pass } from '../passes/pass';
-import { roomsPass } from '../rooms/room-passes';
+import { boundaryLinesPass, roomsPass } from '../rooms/room-passes';
 import { shaftFindingsPass, shaftsPass } from '../shafts/shaft-passes';
 import { finishedStairsPass, headroomFindingsPass } from '../stairs/headroom-passes';
 import { stairFindingsPass } from '../stairs/stair-passes';
@@ -80,6 +80,7 @@ const LISTS = {
   sharedWalls: ofAll('party walls', (cx, building) => ownAndShared(cx, building).shared),
   foundations: ofAll('foundations', (cx, building) => cx.get(foundationsPass, building)),
   rooms: ofAll('rooms', (cx, building) => cx.get(roomsPass, building).regions),
+  boundaries: ofAll('boundary lines', (cx, building) => cx.get(boundaryLinesPass, building)),
   ceilings: ofAll('ceilings', (cx, building) => cx.get(ceilingsPass, building)),
   bodies: ofAll('bodies', (cx, building) => cx.get(bodiesPass, building)),
   budgets: ofAll('height budgets', (cx, building) => cx.get(budgetsPass, building)),
@@ -121,6 +122,7 @@ export const solvedPass = definePass({
       sharedWalls: list('sharedWalls'),
       foundations: list('foundations'),
       rooms: list('rooms'),
+      boundaries: list('boundaries'),
       ceilings: list('ceilings'),
       bodies: list('bodies'),
       budgets: list('budgets'),

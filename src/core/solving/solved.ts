@@ -195,6 +195,14 @@ export interface SolvedShaft {
   levels: Id[];
 }
 
+/** A line that divides the rooms of a level without a wall. */
+export interface SolvedBoundary {
+  line: Id;
+  building: Id;
+  level: Id;
+  points: Point[];
+}
+
 /** Everything worked out from a framework. Plain values throughout, so it crosses to and from workers. */
 export interface Solved {
   survey: SurveyMm | null;
@@ -215,6 +223,7 @@ export interface Solved {
   sharedWalls: WallPiece[];
   foundations: FoundationPiece[];
   rooms: RoomRegion[];
+  boundaries: SolvedBoundary[];
   ceilings: CeilingPiece[];
   /** Pieces of kinds that have none of their own making: beams and the like. */
   bodies: Body[];
