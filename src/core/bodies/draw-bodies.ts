@@ -14,7 +14,7 @@ import type { Body } from './body';
 const TEXT_MM = 1.8;
 
 /** The layer a body is drawn on in files. */
-export const layerOf = ({ kind }: Pick<Body, 'kind'>): string => facet(definitionOf(kind).bodies)?.layer ?? 'BODIES';
+const layerOf = ({ kind }: Pick<Body, 'kind'>): string => facet(definitionOf(kind).bodies)?.layer ?? 'BODIES';
 
 /** Bodies that hang over a storey, seen from below: dashed, with their names along them. */
 export function drawBodiesOver({ bodies, profiles }: Solved, view: PlanView): Primitive[] {
