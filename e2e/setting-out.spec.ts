@@ -99,7 +99,9 @@ test('free lines are pressed in the plan, and bays are kept as a preset and take
   await untilSaved(page);
   const { gridLines } = await downloadReport(page);
   expect(gridLines.some(({ label }) => label === 'X')).toBe(true);
-  // What was added is chosen, and where it runs can be typed.
+  // Where it runs can be typed, of a line that is pressed in the plan or in the list of the level.
+  await page.getByText('On level 00').click();
+  await page.getByRole('button', { name: 'X', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Grid line X' })).toBeVisible();
   await page.getByLabel('To, north').fill('16m');
   await page.getByLabel('To, north').press('Enter');

@@ -84,10 +84,10 @@ export function makeProjectStore(): ProjectStore {
   }));
 }
 
-/** What a command added that can be chosen: a thing of the job, not a part or a way of another one. */
+/** What a command added that can be chosen and read: a thing of the job, not a part or a way of another one, nor a whole grid. */
 function thingsAdded({ added, removed }: Changes): Id[] {
   if (removed.length > 0) return [];
-  const things = added.filter((record) => facet(kindOf(record).inPlan) !== null);
+  const things = added.filter((record) => facet(kindOf(record).inPlan) && facet(kindOf(record).listed));
   return things.length <= MOST_CHOSEN ? things.map(({ id }) => id) : [];
 }
 /** So many at once are a set-up, not things to go on with. */
