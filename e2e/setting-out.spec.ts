@@ -291,6 +291,11 @@ test('a picture, a PDF page and a drawing lie under the plan, registered by two 
   await page.getByRole('button', { name: 'Register', exact: true }).click();
   // 20 m of the picture are 14.4 m now, and so its 200 pixels.
   await expect(page.getByLabel('Width', { exact: true })).toHaveValue('14400');
+  const tool = page.getByRole('region', { name: 'Grids tools' });
+  await tool.getByLabel('Name', { exact: true }).fill('Old scan');
+  await tool.getByLabel('Name', { exact: true }).press('Enter');
+  await tool.getByLabel('Under the plan of').selectOption('every level');
+  await expect(tool.getByText('Old scan every plan')).toBeVisible();
   await file.setInputFiles(files.pdf);
   await expect(plan(page).locator('image')).toHaveCount(2);
   await file.setInputFiles('e2e/fixtures/structure-grid-mm.dxf');

@@ -20,6 +20,8 @@ export interface KindUi<K extends Kind = Kind> {
   fields: Facet<{ Fields: FC<{ record: RecordOf<K> }> }>;
   /** What can be done with several chosen at once; of `all` that is chosen, those of this kind. */
   several: Facet<{ Several: FC<{ records: readonly RecordOf<K>[]; all: readonly string[] }> }>;
+  /** Its table among the schedules. */
+  schedule: Facet<{ words: string; Table: FC }>;
   tool: Facet<StepTool>;
 }
 

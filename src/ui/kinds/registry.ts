@@ -48,3 +48,9 @@ export const severalOfKinds = ALL.flatMap(({ kind, several }) => {
   const given = facet(several);
   return given ? [{ kind, ...given }] : [];
 });
+
+/** Tables that are typed in and read, one for each kind that has one. */
+export const schedulesOfKinds = ALL.flatMap(({ kind, schedule }) => {
+  const given = facet(schedule);
+  return given ? [{ kind, ...given }] : [];
+});

@@ -5,12 +5,15 @@ import { recordsOf } from '@/core/model/framework';
 import type { Point } from '@/core/geometry/point';
 import { cornersOf } from '@/core/underlays/place-underlay';
 import type { Underlay } from '@/core/underlays/underlay';
-import { ActionButton, AngleField, CheckField, ChoiceField, PlainField } from '../fields/fields';
+import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { HeavyWorkLine, useHeavyWork } from '../fields/heavy-work';
 import { LengthField } from '../fields/length-field';
 import { readPlaceText, writePlace } from '../fields/place-text';
 import { pointOfPlace } from '../section/point-of-place';
 import { useSlice } from '../session/store';
+import { none } from '@/core/kinds/kind';
+import { angle, BUILDING, check, choice, ID, KIND, own, text, type FieldsOf } from '../fields/declared/field-spec';
+import { RecordFields } from '../fields/declared/record-fields';
 import { usePlanPoints } from '../tools/plan-busy';
 import { Refused } from '../tools/refused';
 import { bringUnderlay } from './bring-underlay';
@@ -113,49 +116,94 @@ export function UnderlaysTool() {
 
 const STRENGTHS = ['0.2', '0.35', '0.5', '0.75', '1'] as const;
 
-function UnderlayFields({ underlay, onReplace }: { underlay: Underlay; onReplace: () => void }) {
-  const { solved, run, say, set } = useSlice('solved', 'run', 'say', 'set');
-  const change = (part: Change<'underlays.change', 'underlay'>) =>
-    run('underlays.change', { underlay: underlay.id, ...part });
-  const attempt = (refusal: string | null) => {
-    if (refusal) say(refusal);
-  };
-  const levelName = solved?.levels.find(({ id }) => id === underlay.level)?.name;
-  const lies = underlay.view === 'plan' ? (levelName ? `plan of ${levelName}` : 'every plan') : underlay.view;
+type Given = Change<'underlays.change', 'underlay'>;
+
+const FIELDS: FieldsOf<Underlay, Given> = {
+  kind: KIND,
+  id: ID,
+  building: BUILDING,
+  name: text('Name'),
+  level: choice(
+    'Under the plan of',
+    ({ building }, { solved }) =>
+      (solved?.levels ?? [])
+        .filter((level) => level.building === building)
+        .reverse()
+        .map(({ id, name }) => [id, name] as const),
+    { orNone: 'every level', when: ({ view }) => view === 'plan' },
+  ),
+  view: none('It lies under what it was brought for'),
+  shown: check('Shown'),
+  opacity: own(Strength),
+  mmPerUnit: own(Width),
+  turnDeg: angle('Turned', { fixed: ({ locked }) => locked }),
+  locked: check('Locked'),
+  sha256: none('Another file is brought with Replace'),
+  content: none('It is what its file is'),
+  u0: none('It is how its file is'),
+  v0: none('It is how its file is'),
+  width: none('It is how its file is; its width in the plan says its scale'),
+  height: none('It follows from its width'),
+  u: own(Registered),
+  v: none('It is pressed as a point'),
+  xMm: none('It is said where a point belongs'),
+  yMm: none('It is said where a point belongs'),
+};
+
+function Strength({ record: underlay }: { record: Underlay }) {
+  const { run, say } = useSlice('run', 'say');
   const nearest = STRENGTHS.reduce((best, each) =>
     Math.abs(Number(each) - underlay.opacity) < Math.abs(Number(best) - underlay.opacity) ? each : best,
   );
+  return (
+    <ChoiceField
+      label="Strength"
+      value={nearest}
+      choices={STRENGTHS.map((each) => [each, `${Math.round(Number(each) * 100)} %`] as const)}
+      onChoose={(strength) => {
+        const refusal = run('underlays.change', { underlay: underlay.id, strength: Number(strength) });
+        if (refusal) say(refusal);
+      }}
+    />
+  );
+}
+
+function Width({ record: underlay }: { record: Underlay }) {
+  const { run } = useSlice('run');
+  return (
+    <LengthField
+      label="Width"
+      valueMm={Math.round(underlay.width * underlay.mmPerUnit * 1e3) / 1e3}
+      disabled={underlay.locked}
+      onCommit={(width) =>
+        typeof width === 'number' && width > 0
+          ? run('underlays.change', { underlay: underlay.id, mmPerUnit: width / underlay.width })
+          : 'Type a plain length above zero'
+      }
+    />
+  );
+}
+
+function Registered({ record: underlay }: { record: Underlay }) {
+  return !underlay.locked && underlay.view === 'plan' ? <Register underlay={underlay} /> : null;
+}
+
+function UnderlayFields({ underlay, onReplace }: { underlay: Underlay; onReplace: () => void }) {
+  const { solved, run, say, set } = useSlice('solved', 'run', 'say', 'set');
+  const levelName = solved?.levels.find(({ id }) => id === underlay.level)?.name;
+  const lies = underlay.view === 'plan' ? (levelName ? `plan of ${levelName}` : 'every plan') : underlay.view;
   return (
     <details className="border-t border-faint pt-1.5">
       <summary className="font-semibold">
         {underlay.name} <span className="font-normal text-ink2">{lies}</span>
       </summary>
       <div className="flex flex-col gap-1.5 pt-1.5">
-        <CheckField label="Shown" value={underlay.shown} onChange={(shown) => attempt(change({ shown }))} />
-        <ChoiceField
-          label="Strength"
-          value={nearest}
-          choices={STRENGTHS.map((each) => [each, `${Math.round(Number(each) * 100)} %`] as const)}
-          onChoose={(strength) => attempt(change({ strength: Number(strength) }))}
+        <RecordFields
+          record={underlay}
+          fields={FIELDS}
+          building={underlay.building}
+          give={(part) => run('underlays.change', { underlay: underlay.id, ...part })}
         />
-        <LengthField
-          label="Width"
-          valueMm={Math.round(underlay.width * underlay.mmPerUnit * 1e3) / 1e3}
-          disabled={underlay.locked}
-          onCommit={(width) =>
-            typeof width === 'number' && width > 0
-              ? change({ mmPerUnit: width / underlay.width })
-              : 'Type a plain length above zero'
-          }
-        />
-        <AngleField
-          label="Turned"
-          valueDeg={underlay.turnDeg}
-          disabled={underlay.locked}
-          onCommit={(degrees) => change({ turnDeg: degrees })}
-        />
-        <CheckField label="Locked" value={underlay.locked} onChange={(locked) => attempt(change({ locked }))} />
-        {!underlay.locked && underlay.view === 'plan' && <Register underlay={underlay} />}
         <span className="flex justify-end gap-2">
           <ActionButton
             onClick={() =>
@@ -165,7 +213,13 @@ function UnderlayFields({ underlay, onReplace }: { underlay: Underlay; onReplace
             Show where
           </ActionButton>
           <ActionButton onClick={onReplace}>Replace …</ActionButton>
-          <ActionButton weight="danger" onClick={() => attempt(run('underlays.remove', { underlay: underlay.id }))}>
+          <ActionButton
+            weight="danger"
+            onClick={() => {
+              const refusal = run('underlays.remove', { underlay: underlay.id });
+              if (refusal) say(refusal);
+            }}
+          >
             Remove
           </ActionButton>
         </span>

@@ -3,14 +3,13 @@
 import { useMemo, useState } from 'react';
 import { beamStrip } from '@/core/beams/solve-beams';
 import { BEAM_FORMS, type Beam } from '@/core/beams/beam';
-import { firstLength } from '@/core/units/first-length';
-import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
-import { useLengthReader } from '../../fields/length-field';
+import { ChoiceField, PlainField } from '../../fields/fields';
 import { readPlaceText, writePlace } from '../../fields/place-text';
 import { useSlice } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { useGhost, usePlanPoints } from '../../tools/plan-busy';
-import { Refused } from '../../tools/refused';
+import { ToolForm } from '../../tools/tool-form';
+import { useLengthEntry } from '../../tools/use-length-entry';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 
 /** A beam or downstand between two places, pressed in the plan or typed. */
@@ -24,14 +23,11 @@ export function BeamsTool() {
     'run',
     'mayEdit',
   );
-  const read = useLengthReader();
   const [form, setForm] = useState<Beam['form']>('beam');
   const [from, setFrom] = useState('');
   const [to, setTo] = useState('');
-  const [width, setWidth] = useState(() => firstLength(300, display));
-  const [depth, setDepth] = useState(() => firstLength(300, display));
+  const [w, d] = [useLengthEntry(300), useLengthEntry(300)];
   const [everywhere, setEverywhere] = useState<'all' | 'here'>('here');
-  const [refused, setRefused] = useState<string | null>(null);
   usePlanPoints(
     mayEdit && building
       ? (at, phase) => {
@@ -40,7 +36,6 @@ export function BeamsTool() {
           // The first press says where it begins, the second where it ends; a third begins another one.
           setFrom(from === '' || to !== '' ? text : from);
           setTo(from === '' || to !== '' ? '' : text);
-          setRefused(null);
         }
       : null,
   );
@@ -48,7 +43,6 @@ export function BeamsTool() {
     () => [from, to].map((text) => (text.trim() === '' ? null : readPlaceText(text, display))),
     [from, to, display],
   );
-  const [w, d] = [read(width), read(depth)];
   // The plan of a level shows the beams over it: the beam hangs under the slab of the next level.
   const storeys = (solved?.levels ?? []).filter((each) => each.building === building && each.bounding);
   const above = storeys[storeys.findIndex(({ id }) => id === level) + 1];
@@ -72,17 +66,18 @@ export function BeamsTool() {
   const noteOf = (result: typeof start, words: string) =>
     result ? (result.ok ? result.value.words : result.refusal.message) : words;
   return (
-    <form
-      className="flex flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!input) return setRefused('Say where it begins and where it ends');
+    <ToolForm
+      does={`Add the ${form}`}
+      isReady={preview?.ok ?? false}
+      preview={preview}
+      act={() => {
+        if (!input) return 'Say where it begins and where it ends';
         const refusal = run('beams.add', input);
-        setRefused(refusal);
         if (refusal === null) {
           setFrom('');
           setTo('');
         }
+        return refusal;
       }}
     >
       <p className="text-ink2">
@@ -102,8 +97,8 @@ export function BeamsTool() {
         wrong={start?.ok === false}
       />
       <PlainField label="To" value={to} onChange={setTo} note={noteOf(stop!, 'like A-2')} wrong={stop?.ok === false} />
-      <PlainField label="Wide" value={width} onChange={setWidth} note={w.words} wrong={!w.ok} />
-      <PlainField label="Deep, under the slab" value={depth} onChange={setDepth} note={d.words} wrong={!d.ok} />
+      <PlainField label="Wide" {...w.field} />
+      <PlainField label="Deep, under the slab" {...d.field} />
       <ChoiceField
         label="At"
         value={everywhere}
@@ -113,12 +108,6 @@ export function BeamsTool() {
         ]}
         onChoose={setEverywhere}
       />
-      <Refused words={refused ?? (preview && !preview.ok ? preview.refusal.message : null)} />
-      <span className="self-end">
-        <ActionButton weight="main" type="submit" disabled={!preview?.ok}>
-          Add the {form}
-        </ActionButton>
-      </span>
-    </form>
+    </ToolForm>
   );
 }

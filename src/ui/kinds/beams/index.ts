@@ -6,5 +6,6 @@ export const beamUi = defineKindUi({
   kind: 'beam',
   fields: { Fields: BeamFields },
   several: none('Several of them have nothing of their own'),
+  schedule: none('Its numbers stand in its panel and in the report'),
   tool: { step: 'floors', way: 'beams', words: 'Beams', Tool: BeamsTool },
 });

@@ -2,14 +2,13 @@
 
 import { useState } from 'react';
 import { contains } from '@/core/geometry/polygon';
-import { firstLength } from '@/core/units/first-length';
-import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
-import { useLengthReader } from '../../fields/length-field';
+import { CheckField, ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { LevelSpan } from '../../tools/level-span';
 import { useGhost, usePlanPoints } from '../../tools/plan-busy';
-import { Refused } from '../../tools/refused';
+import { ToolForm } from '../../tools/tool-form';
+import { useLengthEntry } from '../../tools/use-length-entry';
 import { useRectangle } from '../../tools/use-rectangle';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 
@@ -17,31 +16,21 @@ type Where = 'all' | 'rooms' | 'drawn';
 
 /** A ceiling hung in all rooms, in those pressed in the plan, or within a rectangle drawn there. */
 export function CeilingsTool() {
-  const { solved, building, level, display, mayEdit, run } = useSlice(
-    'solved',
-    'building',
-    'level',
-    'display',
-    'mayEdit',
-    'run',
-  );
-  const read = useLengthReader();
+  const { solved, building, level, mayEdit, run } = useSlice('solved', 'building', 'level', 'mayEdit', 'run');
   const [where, setWhere] = useState<Where>('all');
   const [rooms, setRooms] = useState<readonly string[]>([]);
-  const [height, setHeight] = useState(() => firstLength(2700, display));
-  const [thickness, setThickness] = useState(() => firstLength(50, display));
+  const [h, t] = [useLengthEntry(2700), useLengthEntry(50)];
   const [span, setSpan] = useState<{ from: string | null; to: string | null }>({ from: null, to: null });
   const [isHereOnly, setHereOnly] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
   const rectangle = useRectangle([4000, 3000], where === 'drawn');
   const storeys = (solved?.levels ?? []).filter((each) => each.building === building && each.bounding);
   const here = (solved?.rooms ?? []).filter((region) => region.building === building && region.level === level);
-  const [h, t] = [read(height), read(thickness)];
   const range: [string, string] = [span.from ?? storeys[0]?.id ?? '', span.to ?? storeys.at(-1)?.id ?? ''];
   const input: CommandInputs['ceilings.add'] = {
     ...(building ? { building } : {}),
-    heightMm: h.ok ? h.input : 0,
-    thicknessMm: t.ok ? t.input : 0,
+    heightMm: h.orZero,
+    thicknessMm: t.orZero,
     levels: isHereOnly && level ? { at: [level] } : { range },
     ...(where === 'rooms' ? { rooms: [...rooms] } : {}),
     ...(where === 'drawn' ? { outline: rectangle.outline } : {}),
@@ -69,14 +58,17 @@ export function CeilingsTool() {
   const isReady = where === 'all' || (where === 'rooms' ? rooms.length > 0 : rectangle.wrong === null);
   const names = here.filter(({ room }) => room !== null && rooms.includes(room)).map(({ number }) => number);
   return (
-    <form
-      aria-label="Hang a ceiling"
-      className="flex flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
+    <ToolForm
+      label="Hang a ceiling"
+      does="Hang the ceiling"
+      isReady={isReady && (preview?.ok ?? false)}
+      preview={isReady ? preview : null}
+      wrong={refused}
+      act={() => {
         const refusal = run('ceilings.add', input);
-        setRefused(refusal);
+        setRefused(null);
         if (!refusal) setRooms([]);
+        return refusal;
       }}
     >
       <ChoiceField
@@ -93,8 +85,8 @@ export function CeilingsTool() {
         }}
       />
       {where === 'drawn' && rectangle.fields.map((field) => <PlainField key={field.label} {...field} />)}
-      <PlainField label="Clear under it" value={height} onChange={setHeight} note={h.words} wrong={!h.ok} />
-      <PlainField label="Thickness" value={thickness} onChange={setThickness} note={t.words} wrong={!t.ok} />
+      <PlainField label="Clear under it" {...h.field} />
+      <PlainField label="Thickness" {...t.field} />
       <CheckField label="On this level only" value={isHereOnly} onChange={setHereOnly} />
       {!isHereOnly && (
         <LevelSpan from={span.from} to={span.to} onChange={(part) => setSpan((now) => ({ ...now, ...part }))} />
@@ -110,12 +102,6 @@ export function CeilingsTool() {
               : `In ${names.length > 0 ? names.join(', ') : `${rooms.length} rooms`}.`
             : 'Drag it in the plan, or type its place.'}
       </p>
-      <Refused words={refused ?? (isReady && preview && !preview.ok ? preview.refusal.message : null)} />
-      <span className="self-end">
-        <ActionButton weight="main" type="submit" disabled={!isReady || !preview?.ok}>
-          Hang the ceiling
-        </ActionButton>
-      </span>
-    </form>
+    </ToolForm>
   );
 }

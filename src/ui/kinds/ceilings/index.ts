@@ -6,5 +6,6 @@ export const ceilingUi = defineKindUi({
   kind: 'ceiling',
   fields: { Fields: CeilingFields },
   several: none('Several of them have nothing of their own'),
+  schedule: none('Its numbers stand in its panel and in the report'),
   tool: { step: 'walls', way: 'ceilings', words: 'Ceilings', Tool: CeilingsTool },
 });

@@ -18,7 +18,7 @@ import { useProject } from '../../session/store';
 import { TakeFile } from '../../setting-up/take-file';
 import { withLine } from '../../session/busy';
 import { useGhost, usePlanLines, usePlanPoints, usePlanWindow } from '../../tools/plan-busy';
-import { Refused } from '../../tools/refused';
+import { ToolForm } from '../../tools/tool-form';
 import type { Sent } from '@/core/commands/command-inputs';
 import { usePreviewOf } from '../../session/use-preview';
 
@@ -52,7 +52,6 @@ export function ColumnsTool() {
   const [spacing, setSpacing] = useState(() => formatForEntry(display.system === 'imperial' ? 6096 : 6000, display));
   const [range, setRange] = useState<[string, string]>(['', '']);
   const [windowed, setWindowed] = useState<Crossing[]>([]);
-  const [refused, setRefused] = useState<string | null>(null);
   const lines = useMemo(() => solved?.lines.filter((line) => line.building === building) ?? [], [solved, building]);
   const settingOut = useMemo(
     () => solved?.settingOut.filter((line) => line.building === building) ?? [],
@@ -145,37 +144,28 @@ export function ColumnsTool() {
 
   if (!mayEdit) return <p className="text-ink2">Press a column in the plan to see where it runs.</p>;
   const doIt = () => {
-    if (!shape.ok) return setRefused(shape.words);
-    if (!angle.ok) return setRefused(angle.refusal.message);
-    if (!wanted) return setRefused(MISSING[way]);
+    if (!shape.ok) return shape.words;
+    if (!angle.ok) return angle.refusal.message;
+    if (!wanted) return MISSING[way];
     const refusal = send(wanted);
-    setRefused(refusal);
-    if (refusal) return;
+    if (refusal) return refusal;
     if (way === 'point') setPlace('');
     if (way === 'window') setWindowed([]);
     if (way === 'lines' || way === 'along') choose([]);
+    return null;
   };
   const toggle = (id: string) => choose(way === 'along' ? [id] : withLine(lineIds, id));
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding).reverse();
   const count = shown.length;
   return (
-    <form
-      aria-label="Place columns"
-      className="flex flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        doIt();
-      }}
+    <ToolForm
+      label="Place columns"
+      does={`Place ${count} ${count === 1 ? 'column' : 'columns'}`}
+      isReady={count > 0}
+      act={doIt}
+      below={<TakeFile kind="columns" />}
     >
-      <SwitchButtons
-        label="How columns are placed"
-        value={way}
-        choices={WAYS}
-        onChoose={(next) => {
-          setWay(next);
-          setRefused(null);
-        }}
-      />
+      <SwitchButtons label="How columns are placed" value={way} choices={WAYS} onChoose={setWay} />
       <p className="text-ink2">{HINTS[way]}</p>
       {(way === 'lines' || way === 'along') && <LineChips lines={lines} chosen={lineIds} onToggle={toggle} />}
       {way === 'along' && settingOut.length > 0 && (
@@ -249,14 +239,7 @@ export function ColumnsTool() {
       <p role="status" className="font-semibold text-now">
         {note || (way === 'lines' || way === 'window' ? 'No crossing chosen yet' : '')}
       </p>
-      <Refused words={refused} />
-      <span className="self-end">
-        <ActionButton type="submit" weight="main" disabled={count === 0}>
-          Place {count} {count === 1 ? 'column' : 'columns'}
-        </ActionButton>
-      </span>
-      <TakeFile kind="columns" />
-    </form>
+    </ToolForm>
   );
 }
 

@@ -1,3 +1,4 @@
+import { ColumnTable } from './column-table';
 import { defineKindUi } from '../kind-ui';
 import { ColumnFields } from './column-fields';
 import { ColumnsTool } from './columns-tool';
@@ -7,5 +8,6 @@ export const columnUi = defineKindUi({
   kind: 'columnStack',
   fields: { Fields: ColumnFields },
   several: { Several: SeveralColumns },
+  schedule: { words: 'Columns', Table: ColumnTable },
   tool: { step: 'columns', way: 'columns', words: 'Columns', Tool: ColumnsTool },
 });

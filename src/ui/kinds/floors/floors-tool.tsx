@@ -2,17 +2,16 @@
 
 import { useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
-import { firstLength } from '@/core/units/first-length';
 import { recordsOf, type Framework } from '@/core/model/framework';
 import type { WallFace } from '@/core/walls/wall-faces';
 import { heldLine } from '@/core/setting-out/held-line';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
-import { useLengthReader } from '../../fields/length-field';
 import { useProject } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { FACE_CHOICES } from '../walls/wall-words';
 import { useGhost, usePlanLines, usePlanPoints } from '../../tools/plan-busy';
-import { Refused } from '../../tools/refused';
+import { ToolForm } from '../../tools/tool-form';
+import { useLengthEntry } from '../../tools/use-length-entry';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 
@@ -23,12 +22,10 @@ type Way = 'grid' | 'lines' | 'walls' | 'drawn';
  * some, or on the current level only.
  */
 export function FloorsTool() {
-  const { framework, solved, building, level, mayEdit, display, run } = useProject((project) => project);
-  const read = useLengthReader();
+  const { framework, solved, building, level, mayEdit, run } = useProject((project) => project);
   const systems = [...new Set(solved?.lines.filter((line) => line.building === building).map(({ system }) => system))];
   const [way, setWay] = useState<Way>(systems.length > 0 ? 'grid' : 'drawn');
-  const [offset, setOffset] = useState(() => firstLength(300, display));
-  const [thickness, setThickness] = useState(() => firstLength(250, display));
+  const [o, t] = [useLengthEntry(300), useLengthEntry(250)];
   const [corners, setCorners] = useState<{ x: number; y: number }[]>([]);
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
   const [from, setFrom] = useState('');
@@ -36,25 +33,23 @@ export function FloorsTool() {
   const [isHereOnly, setHereOnly] = useState(false);
   const [wanted, setWanted] = useState<string | null>(null);
   const [face, setFace] = useState<WallFace>('coreOutside');
-  const [refused, setRefused] = useState<string | null>(null);
   const here = solved?.levels.find(({ id }) => id === level);
   const [edges, choose] = usePlanLines(way === 'lines' && mayEdit ? 'lines' : null);
   const range: [string, string] = [from || (storeys[0]?.id ?? ''), to || (storeys.at(-1)?.id ?? '')];
-  const [o, t] = [read(offset), read(thickness)];
   const round = wallsRound(framework, building, wanted);
   const system = systems[0];
   const outline: OutlineInput =
     way === 'grid'
-      ? { type: 'gridOffset', ...(system ? { system } : {}), offsetMm: o.ok ? o.input : 0 }
+      ? { type: 'gridOffset', ...(system ? { system } : {}), offsetMm: o.orZero }
       : way === 'lines'
-        ? { type: 'lines', edges: edges.map((line) => ({ line, offsetMm: o.ok ? o.input : 0 })) }
+        ? { type: 'lines', edges: edges.map((line) => ({ line, offsetMm: o.orZero })) }
         : way === 'walls'
-          ? { type: 'walls', walls: round.chosen, face, offsetMm: o.ok ? o.input : 0 }
+          ? { type: 'walls', walls: round.chosen, face, offsetMm: o.orZero }
           : { type: 'polygon', points: corners.map(({ x, y }) => ({ xMm: x, yMm: y })) };
   const input: CommandInputs['floors.add'] = {
     ...(building ? { building } : {}),
     outline,
-    thicknessMm: t.ok ? t.input : 0,
+    thicknessMm: t.orZero,
     levels: isHereOnly && level ? { at: [level] } : { range },
   };
   const preview = usePreview('floors.add', input);
@@ -74,22 +69,20 @@ export function FloorsTool() {
 
   if (!mayEdit) return <p className="text-ink2">Press a floor in the plan to see its areas.</p>;
   const add = () => {
-    if (way !== 'drawn' && !o.ok) return setRefused(o.words);
-    if (!t.ok) return setRefused(t.words);
+    if (way !== 'drawn' && !o.ok) return o.words;
+    if (!t.ok) return t.words;
     const refusal = run('floors.add', input);
-    setRefused(refusal);
-    if (refusal) return;
+    if (refusal) return refusal;
     setCorners([]);
     if (way === 'lines') choose([]);
+    return null;
   };
   const choices = [...storeys].reverse().map(({ id, name }) => [id, name] as const);
   return (
-    <form
-      className="flex flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add();
-      }}
+    <ToolForm
+      does="Add the floor plate"
+      isReady={(way !== 'drawn' || corners.length > 2) && (way !== 'lines' || edges.length > 2)}
+      act={add}
     >
       <ChoiceField
         label="Outline"
@@ -103,8 +96,7 @@ export function FloorsTool() {
         onChoose={(next) => {
           setWay(next);
           // Along walls the slab ends at their face; off a grid it stands out.
-          if (next === 'walls') setOffset(firstLength(0, display));
-          setRefused(null);
+          if (next === 'walls') o.begin(0);
         }}
       />
       {way === 'walls' && (
@@ -123,10 +115,7 @@ export function FloorsTool() {
       {way !== 'drawn' ? (
         <PlainField
           label={way === 'grid' ? 'Outside the grid by' : way === 'walls' ? 'Outside that by' : 'Outside the lines by'}
-          value={offset}
-          onChange={setOffset}
-          note={o.words}
-          wrong={!o.ok}
+          {...o.field}
         />
       ) : (
         <div className="flex items-center justify-between text-ink2">
@@ -138,23 +127,13 @@ export function FloorsTool() {
           </ActionButton>
         </div>
       )}
-      <PlainField label="Thickness" value={thickness} onChange={setThickness} note={t.words} wrong={!t.ok} />
+      <PlainField label="Thickness" {...t.field} />
       {here && (here.bounding || here.levelKind === 'mezzanine') && (
         <CheckField label={`On level ${here.name} only`} value={isHereOnly} onChange={setHereOnly} />
       )}
       <ChoiceField label="From level" value={range[0]} choices={choices} onChoose={setFrom} />
       <ChoiceField label="To level" value={range[1]} choices={choices} onChoose={setTo} />
-      <Refused words={refused} />
-      <span className="self-end">
-        <ActionButton
-          type="submit"
-          weight="main"
-          disabled={(way === 'drawn' && corners.length < 3) || (way === 'lines' && edges.length < 3)}
-        >
-          Add the floor plate
-        </ActionButton>
-      </span>
-    </form>
+    </ToolForm>
   );
 }
 

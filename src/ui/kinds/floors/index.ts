@@ -6,5 +6,6 @@ export const floorUi = defineKindUi({
   kind: 'floorPlate',
   fields: { Fields: FloorFields },
   several: none('Several of them have nothing of their own'),
+  schedule: none('Its numbers stand in its panel and in the report'),
   tool: { step: 'floors', way: 'floors', words: 'Floors', Tool: FloorsTool },
 });

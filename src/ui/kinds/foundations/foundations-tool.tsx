@@ -2,12 +2,11 @@
 
 import { useState } from 'react';
 import { FOUNDATION_FORMS, type FoundationForm } from '@/core/foundations/foundation';
-import { firstLength } from '@/core/units/first-length';
-import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
-import { useLengthReader } from '../../fields/length-field';
+import { ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
-import { Refused } from '../../tools/refused';
+import { ToolForm } from '../../tools/tool-form';
+import { useLengthEntry } from '../../tools/use-length-entry';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 
 const FORM_WORDS: Record<FoundationForm, string> = {
@@ -23,26 +22,21 @@ const USUAL: Record<FoundationForm, [thickness: number, width: number]> = {
 
 /** A raft, pads or strips under what stands lowest, or under what is chosen. */
 export function FoundationsTool() {
-  const { framework, building, selection, display, run, mayEdit } = useSlice(
+  const { framework, building, selection, run, mayEdit } = useSlice(
     'framework',
     'building',
     'selection',
-    'display',
     'run',
     'mayEdit',
   );
-  const read = useLengthReader();
   const [form, setForm] = useState<FoundationForm>('raft');
-  const [thickness, setThickness] = useState(() => firstLength(USUAL.raft[0], display));
-  const [width, setWidth] = useState('');
-  const [refused, setRefused] = useState<string | null>(null);
-  const [t, w] = [read(thickness), read(width)];
+  const [t, w] = [useLengthEntry(USUAL.raft[0]), useLengthEntry(null)];
   const kind = form === 'pads' ? 'columnStack' : form === 'strips' ? 'wall' : null;
   const chosen = kind ? selection.filter((id) => framework.records.get(id)?.kind === kind) : [];
   const input: CommandInputs['foundations.add'] = {
     ...(building ? { building } : {}),
     form,
-    thicknessMm: t.ok ? t.input : 0,
+    thicknessMm: t.orZero,
     ...(form === 'raft' || !w.ok ? {} : { widthMm: w.input, depthMm: w.input }),
     ...(chosen.length > 0 ? { under: chosen } : {}),
   };
@@ -51,17 +45,16 @@ export function FoundationsTool() {
   const count = made?.kind === 'foundation' ? made.under.length : 0;
   const choose = (next: FoundationForm) => {
     setForm(next);
-    setThickness(firstLength(USUAL[next][0], display));
-    setWidth(next === 'raft' ? '' : firstLength(USUAL[next][1], display));
+    t.begin(USUAL[next][0]);
+    w.begin(next === 'raft' ? null : USUAL[next][1]);
   };
   if (!mayEdit) return <p className="text-ink2">You may look, not change.</p>;
   return (
-    <form
-      className="flex flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        setRefused(run('foundations.add', input));
-      }}
+    <ToolForm
+      does={form === 'raft' ? 'Add the raft' : `Add ${form}`}
+      isReady={preview?.ok ?? false}
+      preview={t.ok ? preview : null}
+      act={() => run('foundations.add', input)}
     >
       <ChoiceField
         label="Form"
@@ -69,16 +62,8 @@ export function FoundationsTool() {
         choices={FOUNDATION_FORMS.map((each) => [each, FORM_WORDS[each]] as const)}
         onChoose={choose}
       />
-      <PlainField label="Thickness" value={thickness} onChange={setThickness} note={t.words} wrong={!t.ok} />
-      {form !== 'raft' && (
-        <PlainField
-          label={form === 'pads' ? 'Square of' : 'Wide'}
-          value={width}
-          onChange={setWidth}
-          note={w.words}
-          wrong={!w.ok}
-        />
-      )}
+      <PlainField label="Thickness" {...t.field} />
+      {form !== 'raft' && <PlainField label={form === 'pads' ? 'Square of' : 'Wide'} {...w.field} />}
       {form !== 'raft' && (
         <p className="text-[11px] text-ink2">
           {chosen.length > 0
@@ -86,10 +71,6 @@ export function FoundationsTool() {
             : `Under all ${form === 'pads' ? 'columns' : 'walls'} that begin on the lowest level without one${count > 0 ? `: ${count}` : ''}. Choose some for fewer.`}
         </p>
       )}
-      <Refused words={refused ?? (preview && !preview.ok && t.ok ? preview.refusal.message : null)} />
-      <ActionButton weight="main" type="submit" disabled={!preview?.ok}>
-        Add {form === 'raft' ? 'the raft' : form}
-      </ActionButton>
-    </form>
+    </ToolForm>
   );
 }

@@ -6,5 +6,6 @@ export const foundationUi = defineKindUi({
   kind: 'foundation',
   fields: { Fields: FoundationFields },
   several: none('Several of them have nothing of their own'),
+  schedule: none('Its numbers stand in its panel and in the report'),
   tool: { step: 'floors', way: 'foundations', words: 'Foundations', Tool: FoundationsTool },
 });

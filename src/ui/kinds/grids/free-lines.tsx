@@ -6,12 +6,12 @@ import { distance, minus, type Point } from '@/core/geometry/point';
 import { directionDeg } from '@/core/geometry/trig';
 import { gridsOf } from '@/core/grids/resolve-grids';
 import { formatLength } from '@/core/units/format-length';
-import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
+import { ChoiceField, PlainField } from '../../fields/fields';
 import { readPlaceText, writePlace } from '../../fields/place-text';
 import { pointOfPlace } from '../../section/point-of-place';
 import { useSlice } from '../../session/store';
 import { useGhost, usePlanPoints } from '../../tools/plan-busy';
-import { Refused } from '../../tools/refused';
+import { ToolForm } from '../../tools/tool-form';
 import { PickedLines } from './picked-lines';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 
@@ -58,7 +58,6 @@ function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
   const { framework, building, display, run } = useSlice('framework', 'building', 'display', 'run');
   const [texts, setTexts] = useState<string[]>([]);
   const [label, setLabel] = useState('');
-  const [refused, setRefused] = useState<string | null>(null);
   const own = gridsOf(framework).filter(
     ({ record }) => record.building === building && record.shape === 'free' && record.turnDeg === 0,
   );
@@ -92,7 +91,7 @@ function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
   });
 
   const add = () => {
-    if (!curve) return setRefused(`Type or press ${wanted.join(', ').toLowerCase()}`);
+    if (!curve) return `Type or press ${wanted.join(', ').toLowerCase()}`;
     const origin = system?.origin ?? { x: 0, y: 0 };
     const path: CommandInputs['grids.addFree']['lines'][number]['path'] =
       curve.kind === 'arc'
@@ -114,21 +113,13 @@ function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
       ...(system ? { system: system.id } : {}),
       lines: [{ path, ...(label.trim() ? { label: label.trim() } : {}) }],
     });
-    setRefused(refusal);
-    if (!refusal) {
-      setTexts([]);
-      setLabel('');
-    }
+    if (refusal) return refusal;
+    setTexts([]);
+    setLabel('');
+    return null;
   };
   return (
-    <form
-      aria-label="Free lines"
-      className="flex flex-col gap-1.5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add();
-      }}
-    >
+    <ToolForm label="Free lines" does="Add the line" isReady={curve !== null} act={add}>
       {wanted.map((words, i) => {
         const text = texts[i] ?? '';
         const read = text === '' ? null : readPlaceText(text, display);
@@ -160,12 +151,6 @@ function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
             : `${formatLength(distance(curve.from, curve.to), display)} long`}
         </p>
       )}
-      <Refused words={refused} />
-      <span className="self-end">
-        <ActionButton type="submit" weight="main" disabled={!curve}>
-          Add the line
-        </ActionButton>
-      </span>
-    </form>
+    </ToolForm>
   );
 }

@@ -6,5 +6,6 @@ export const gridLineUi = defineKindUi({
   kind: 'gridLine',
   fields: { Fields: LineFields },
   several: none('Several of them have nothing of their own'),
+  schedule: none('Its numbers stand in its panel and in the report'),
   tool: { step: 'grids', way: 'grids', words: 'Grids', Tool: GridsTool },
 });

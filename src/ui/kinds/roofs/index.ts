@@ -6,5 +6,6 @@ export const roofUi = defineKindUi({
   kind: 'roof',
   fields: { Fields: RoofFields },
   several: none('Several of them have nothing of their own'),
+  schedule: none('Its numbers stand in its panel and in the report'),
   tool: { step: 'floors', way: 'roof', words: 'Flat roof', Tool: RoofTool },
 });

@@ -1,3 +1,4 @@
+import { RoomTable } from './room-table';
 import { defineKindUi, none } from '../kind-ui';
 import { RoomFields, BoundaryFields } from './room-fields';
 import { RoomsTool } from './rooms-tool';
@@ -6,6 +7,7 @@ export const roomUi = defineKindUi({
   kind: 'room',
   fields: { Fields: RoomFields },
   several: none('Several of them have nothing of their own'),
+  schedule: { words: 'Rooms', Table: RoomTable },
   tool: { step: 'walls', way: 'rooms', words: 'Rooms', Tool: RoomsTool },
 });
 
@@ -13,5 +15,6 @@ export const boundaryLineUi = defineKindUi({
   kind: 'boundaryLine',
   fields: { Fields: BoundaryFields },
   several: none('Several of them have nothing of their own'),
+  schedule: none('Its numbers stand in its panel and in the report'),
   tool: none('It is drawn with the tool of rooms'),
 });

@@ -7,10 +7,10 @@ import type { RoomRegion } from '@/core/rooms/solve-rooms';
 import { freeRoomNumber } from '@/core/rooms/free-room-number';
 import { ROOM_USES, type Room } from '@/core/rooms/room';
 import { formatArea } from '@/core/units/format-length';
-import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
+import { CheckField, ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
 import { useGhost, usePlanPoints } from '../../tools/plan-busy';
-import { Refused } from '../../tools/refused';
+import { ToolForm } from '../../tools/tool-form';
 import { usePath } from '../../tools/use-path';
 
 const isIn = ({ ring, holes }: RoomRegion, at: Point): boolean =>
@@ -51,7 +51,6 @@ function NameRoom() {
   const [name, setName] = useState('');
   const [use, setUse] = useState<Room['use']>('other');
   const [carriedUp, setCarriedUp] = useState(true);
-  const [refused, setRefused] = useState<string | null>(null);
   const here = (solved?.rooms ?? []).filter((region) => region.building === building && region.level === level);
   const region = at ? here.find((each) => isIn(each, at)) : undefined;
   usePlanPoints(mayEdit ? (point, phase) => phase === 'press' && setAt(point) : null);
@@ -60,8 +59,8 @@ function NameRoom() {
   if (!mayEdit || !level) return <p className="text-ink2">Press a room’s tag in the plan to see its area.</p>;
   const unnamed = here.filter(({ room }) => room === null).length;
   const add = () => {
-    if (!at || !region) return setRefused('Press inside a closed room in the plan first');
-    if (name.trim() === '') return setRefused('Type what the room is called');
+    if (!at || !region) return 'Press inside a closed room in the plan first';
+    if (name.trim() === '') return 'Type what the room is called';
     const refusal = run('rooms.add', {
       ...(building ? { building } : {}),
       level,
@@ -71,20 +70,33 @@ function NameRoom() {
       use,
       carriedUp,
     });
-    setRefused(refusal);
-    if (refusal) return;
+    if (refusal) return refusal;
     setAt(null);
     setNumber('');
     setName('');
+    return null;
   };
   return (
-    <form
-      aria-label="Name a room"
-      className="flex flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add();
-      }}
+    <ToolForm
+      label="Name a room"
+      does="Name the room"
+      act={add}
+      below={
+        here.some(({ room }) => room !== null) && (
+          <ul aria-label="Rooms here" className="border-t border-faint pt-1.5">
+            {here
+              .filter(({ room }) => room !== null)
+              .map(({ room, number: each, name: called, netMm2 }) => (
+                <li key={`${room} ${each}`} className="flex items-baseline justify-between gap-2">
+                  <button type="button" className="font-semibold text-now" onClick={() => select([room!])}>
+                    {each} {called}
+                  </button>
+                  <span className="figures text-ink2">{formatArea(netMm2, display)}</span>
+                </li>
+              ))}
+          </ul>
+        )
+      }
     >
       <p role="status" className="text-ink2">
         {here.length === 0
@@ -108,57 +120,30 @@ function NameRoom() {
       <PlainField label="Name" value={name} onChange={setName} />
       <ChoiceField label="Use" value={use} choices={ROOM_USES.map((each) => [each, each] as const)} onChoose={setUse} />
       <CheckField label="Above too, where its region is the same" value={carriedUp} onChange={setCarriedUp} />
-      <Refused words={refused} />
-      <span className="self-end">
-        <ActionButton type="submit" weight="main">
-          Name the room
-        </ActionButton>
-      </span>
-      {here.some(({ room }) => room !== null) && (
-        <ul aria-label="Rooms here" className="border-t border-faint pt-1.5">
-          {here
-            .filter(({ room }) => room !== null)
-            .map(({ room, number: each, name: called, netMm2 }) => (
-              <li key={`${room} ${each}`} className="flex items-baseline justify-between gap-2">
-                <button type="button" className="font-semibold text-now" onClick={() => select([room!])}>
-                  {each} {called}
-                </button>
-                <span className="figures text-ink2">{formatArea(netMm2, display)}</span>
-              </li>
-            ))}
-        </ul>
-      )}
-    </form>
+    </ToolForm>
   );
 }
 
 function BoundaryTool() {
   const { building, level, mayEdit, run } = useSlice('building', 'level', 'mayEdit', 'run');
   const path = usePath(true);
-  const [refused, setRefused] = useState<string | null>(null);
   const curves = path.corners.slice(1).map((to, i) => ({ kind: 'segment' as const, from: path.corners[i]!, to }));
   useGhost(path.corners.length > 0 ? { rings: [], points: [...path.corners], curves, note: path.words } : null);
   if (!mayEdit || !level) return null;
   return (
-    <form
-      aria-label="A line between rooms"
-      className="flex flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!path.path || path.corners.length < 2) return setRefused(path.words);
+    <ToolForm
+      label="A line between rooms"
+      does="Draw the line"
+      isReady={path.corners.length > 1}
+      act={() => {
+        if (!path.path || path.corners.length < 2) return path.words;
         const { place, points } = path.path;
         const refusal = run('rooms.addBoundary', { ...(building ? { building } : {}), level, place, points });
-        setRefused(refusal);
         if (!refusal) path.setText('');
+        return refusal;
       }}
     >
       <PlainField label="Path" value={path.text} onChange={path.setText} note={path.words} wrong={path.wrong} wide />
-      <Refused words={refused} />
-      <span className="self-end">
-        <ActionButton type="submit" weight="main" disabled={path.corners.length < 2}>
-          Draw the line
-        </ActionButton>
-      </span>
-    </form>
+    </ToolForm>
   );
 }

@@ -5,5 +5,6 @@ export const settingOutUi = defineKindUi({
   kind: 'settingOutLine',
   fields: { Fields: SettingOutFields },
   several: none('Several of them have nothing of their own'),
+  schedule: none('Its numbers stand in its panel and in the report'),
   tool: none('It is drawn at the step of the grids'),
 });

@@ -7,12 +7,12 @@ import type { Point } from '@/core/geometry/point';
 import { edgeOf, heldLine } from '@/core/setting-out/held-line';
 import type { Solved } from '@/core/solving/solved';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
-import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
+import { CheckField, ChoiceField, PlainField } from '../../fields/fields';
 import { useLengthReader } from '../../fields/length-field';
 import { useProject } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { useGhost, usePlanLines, usePlanPoints } from '../../tools/plan-busy';
-import { Refused } from '../../tools/refused';
+import { ToolForm } from '../../tools/tool-form';
 import { LevelRangeFields } from '../grids/level-range-fields';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 
@@ -31,7 +31,6 @@ export function SettingOut() {
     fromLevel: null,
     toLevel: null,
   });
-  const [refused, setRefused] = useState<string | null>(null);
   const length = read(offset);
   const isFromEdges = edges !== null;
   const [lines, choose] = usePlanLines(isFromEdges ? null : 'lines');
@@ -65,14 +64,13 @@ export function SettingOut() {
   const curves = after?.changes.added.flatMap(({ id }) => heldLine(after.after, id)?.curve ?? []) ?? [];
   useGhost(after && { rings: [], points: [], curves, note: `${curves.length} setting-out lines` });
   const add = () => {
-    if (!input) return setRefused(length.ok ? 'Choose a line or an edge in the plan first' : length.words);
+    if (!input) return length.ok ? 'Choose a line or an edge in the plan first' : length.words;
     const refusal = run('settingOut.add', input);
-    setRefused(refusal);
-    if (!refusal) {
-      if (isFromEdges) setEdges([]);
-      else choose([]);
-      setName('');
-    }
+    if (refusal) return refusal;
+    if (isFromEdges) setEdges([]);
+    else choose([]);
+    setName('');
+    return null;
   };
   const sourceWords = isFromEdges
     ? edges.length === 0
@@ -84,13 +82,29 @@ export function SettingOut() {
   const there = solved?.settingOut.filter((line) => line.building === building) ?? [];
   const label = (id: string) => heldLine(framework, id)?.label ?? 'without a label';
   return (
-    <form
-      aria-label="Setting-out lines"
-      className="flex flex-col gap-1.5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add();
-      }}
+    <ToolForm
+      label="Setting-out lines"
+      does={`Set out ${preview?.ok ? preview.value.changes.added.length : ''}`}
+      isReady={preview?.ok ?? false}
+      preview={preview}
+      act={add}
+      below={
+        there.length > 0 && (
+          <ul aria-label="Setting-out lines here" className="border-t border-faint pt-1.5">
+            {there.map((line) => (
+              <li key={line.id} className="flex items-baseline justify-between gap-2">
+                <button type="button" className="font-semibold text-now" onClick={() => select([line.id])}>
+                  {line.name}
+                </button>
+                <span className="text-ink2">
+                  {formatLength(Math.abs(line.offsetMm), display)} from {line.from ?? label(line.source)}
+                  {line.locked ? ', locked' : ''}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )
+      }
     >
       <ChoiceField
         label="From"
@@ -123,28 +137,7 @@ export function SettingOut() {
         onChange={(part) => setRange((now) => ({ ...now, ...part }))}
       />
       <CheckField label="Locked" value={locked} onChange={setLocked} />
-      <Refused words={refused ?? (preview && !preview.ok ? preview.refusal.message : null)} />
-      <span className="self-end">
-        <ActionButton type="submit" weight="main" disabled={!preview?.ok}>
-          Set out {preview?.ok ? preview.value.changes.added.length : ''}
-        </ActionButton>
-      </span>
-      {there.length > 0 && (
-        <ul aria-label="Setting-out lines here" className="border-t border-faint pt-1.5">
-          {there.map((line) => (
-            <li key={line.id} className="flex items-baseline justify-between gap-2">
-              <button type="button" className="font-semibold text-now" onClick={() => select([line.id])}>
-                {line.name}
-              </button>
-              <span className="text-ink2">
-                {formatLength(Math.abs(line.offsetMm), display)} from {line.from ?? label(line.source)}
-                {line.locked ? ', locked' : ''}
-              </span>
-            </li>
-          ))}
-        </ul>
-      )}
-    </form>
+    </ToolForm>
   );
 }
 

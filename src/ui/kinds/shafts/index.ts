@@ -6,5 +6,6 @@ export const shaftUi = defineKindUi({
   kind: 'shaft',
   fields: { Fields: ShaftFields },
   several: none('Several of them have nothing of their own'),
+  schedule: none('Its numbers stand in its panel and in the report'),
   tool: { step: 'shafts', way: 'shafts', words: 'Shafts', Tool: ShaftsTool },
 });

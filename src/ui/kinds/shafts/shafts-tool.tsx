@@ -6,10 +6,10 @@ import { previewShaft } from '@/core/shafts/preview-shaft';
 import { freeName } from '@/core/commands/free-name';
 import { SHAFT_PURPOSES } from '@/core/shafts/shaft';
 import { formatLength } from '@/core/units/format-length';
-import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
+import { CheckField, ChoiceField, PlainField } from '../../fields/fields';
 import { useProject } from '../../session/store';
 import { useGhost, usePlanLines } from '../../tools/plan-busy';
-import { Refused } from '../../tools/refused';
+import { ToolForm } from '../../tools/tool-form';
 import { useCircle } from '../../tools/use-circle';
 import { usePath } from '../../tools/use-path';
 import { useRectangle } from '../../tools/use-rectangle';
@@ -35,7 +35,6 @@ export function ShaftsTool() {
   const [purpose, setPurpose] = useState<(typeof SHAFT_PURPOSES)[number]>('lift');
   const [opensFoot, setOpensFoot] = useState(false);
   const [opensHead, setOpensHead] = useState(false);
-  const [refused, setRefused] = useState<string | null>(null);
   const typed =
     way === 'path'
       ? {
@@ -76,25 +75,18 @@ export function ShaftsTool() {
 
   if (!mayEdit) return <p className="text-ink2">Press a shaft in the plan to see which slabs it cuts.</p>;
   const add = () => {
-    if (way === 'lines' && (edges?.length ?? 0) < 3)
-      return setRefused('Choose three lines or more in the plan, going round');
-    if (way !== 'lines' && typed.wrong) return setRefused(typed.wrong);
+    if (way === 'lines' && (edges?.length ?? 0) < 3) return 'Choose three lines or more in the plan, going round';
+    if (way !== 'lines' && typed.wrong) return typed.wrong;
     const refusal = run('shafts.add', input);
-    setRefused(refusal);
-    if (refusal) return;
+    if (refusal) return refusal;
     setName('');
     if (way === 'path') path.setText('');
     if (way === 'lines') choose([]);
+    return null;
   };
   const slabs = solved?.floors.length ?? 0;
   return (
-    <form
-      className="flex flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add();
-      }}
-    >
+    <ToolForm does="Add the shaft" preview={typed.wrong || way === 'lines' ? null : preview} act={add}>
       <p className="text-ink2">
         {way === 'lines'
           ? 'Press grid or setting-out lines in the plan, going round.'
@@ -114,10 +106,7 @@ export function ShaftsTool() {
           ['path', 'corner by corner'],
           ['lines', 'edges on chosen lines'],
         ]}
-        onChoose={(next) => {
-          setWay(next);
-          setRefused(null);
-        }}
+        onChoose={setWay}
       />
       <PlainField
         label="Name"
@@ -158,14 +147,6 @@ export function ShaftsTool() {
           ))}
         </div>
       )}
-      <Refused
-        words={refused ?? (preview && !preview.ok && !typed.wrong && way !== 'lines' ? preview.refusal.message : null)}
-      />
-      <span className="self-end">
-        <ActionButton type="submit" weight="main">
-          Add the shaft
-        </ActionButton>
-      </span>
-    </form>
+    </ToolForm>
   );
 }

@@ -1,3 +1,4 @@
+import { StairTable } from './stair-table';
 import { defineKindUi, none } from '../kind-ui';
 import { StairFields } from './stair-fields';
 import { StairsTool } from './stairs-tool';
@@ -6,5 +7,6 @@ export const stairUi = defineKindUi({
   kind: 'stair',
   fields: { Fields: StairFields },
   several: none('Several of them have nothing of their own'),
+  schedule: { words: 'Stairs', Table: StairTable },
   tool: { step: 'stairs', way: 'stairs', words: 'Stairs', Tool: StairsTool },
 });

@@ -7,15 +7,14 @@ import { freeName } from '@/core/commands/free-name';
 import { previewStair } from '@/core/stairs/preview-stair';
 import { RULE_SETS, STAIR_RULES, type RuleSet } from '@/core/stairs/rule-sets';
 import { recordsOf } from '@/core/model/framework';
-import { firstLength } from '@/core/units/first-length';
-import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
-import { useLengthReader } from '../../fields/length-field';
+import { ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
 import { StairStoreys } from './stair-storeys';
 import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
 import { LevelSpan } from '../../tools/level-span';
 import { useGhost } from '../../tools/plan-busy';
-import { Refused } from '../../tools/refused';
+import { ToolForm } from '../../tools/tool-form';
+import { useLengthEntry } from '../../tools/use-length-entry';
 import { useRectangle } from '../../tools/use-rectangle';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 import { usePreview } from '../../session/use-preview';
@@ -31,18 +30,15 @@ export function StairsTool() {
     'run',
     'solved',
   );
-  const read = useLengthReader();
   const well = useRectangle([2600, 5600], true);
   const [name, setName] = useState('');
   const [rules, setRules] = useState<RuleSet>(recordsOf(framework, 'project')[0]?.details?.rules ?? 'public');
   const [entry, setEntry] = useState<'0' | '1' | '2' | '3'>('0');
   const [turn, setTurn] = useState<'left' | 'right'>('left');
   const [opening, setOpening] = useState<'well' | 'tight'>('well');
-  const [floorLanding, setFloorLanding] = useState(() => firstLength(0, display));
+  const landing = useLengthEntry(0);
   const [span, setSpan] = useState<{ from: string | null; to: string | null }>({ from: null, to: null });
-  const [refused, setRefused] = useState<string | null>(null);
-  const landing = read(floorLanding);
-  const landingMm = landing.ok ? landing.input : 0;
+  const landingMm = landing.orZero;
   const input: CommandInputs['stairs.add'] = useMemo(
     () => ({
       ...(building ? { building } : {}),
@@ -77,17 +73,11 @@ export function StairsTool() {
   const add = () => {
     const wrong = well.wrong ?? (landing.ok ? null : landing.words);
     const refusal = wrong ?? run('stairs.add', input);
-    setRefused(refusal);
     if (!refusal) setName('');
+    return refusal;
   };
   return (
-    <form
-      className="flex flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add();
-      }}
-    >
+    <ToolForm does="Add the stair" preview={well.wrong ? null : preview} act={add}>
       <p className="text-ink2">
         Drag the well in the plan, or type. Each storey is climbed in it on its own, and the floors open by themselves.
       </p>
@@ -104,10 +94,8 @@ export function StairsTool() {
       <ChoiceField label="Going up one turns" value={turn} choices={TURN_CHOICES} onChoose={setTurn} />
       <PlainField
         label="Floor landing in the well"
-        value={floorLanding}
-        onChange={setFloorLanding}
+        {...landing.field}
         note={landing.ok && landing.input === 0 ? '0: the floor outside is the landing' : landing.words}
-        wrong={!landing.ok}
       />
       <ChoiceField
         label="Rule set"
@@ -128,12 +116,6 @@ export function StairsTool() {
           ))}
         </div>
       )}
-      <Refused words={refused ?? (preview && !preview.ok && !well.wrong ? preview.refusal.message : null)} />
-      <span className="self-end">
-        <ActionButton type="submit" weight="main">
-          Add the stair
-        </ActionButton>
-      </span>
-    </form>
+    </ToolForm>
   );
 }

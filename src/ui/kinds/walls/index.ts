@@ -1,4 +1,4 @@
-import { defineKindUi } from '../kind-ui';
+import { defineKindUi, none } from '../kind-ui';
 import { WallFields } from './wall-fields';
 import { WallsTool } from './walls-tool';
 import { TwoWalls } from './two-walls';
@@ -7,5 +7,6 @@ export const wallUi = defineKindUi({
   kind: 'wall',
   fields: { Fields: WallFields },
   several: { Several: TwoWalls },
+  schedule: none('Its numbers stand in its panel and in the report'),
   tool: { step: 'walls', way: 'walls', words: 'Walls', Tool: WallsTool },
 });

@@ -7,14 +7,13 @@ import type { WallFace } from '@/core/walls/wall-faces';
 import { freeWallName } from '@/core/walls/wall-input';
 import { startingTypes, usualType } from '@/core/walls/wall-type';
 import { stripsOf, wallPath } from '@/core/walls/wall-path';
-import { firstLength } from '@/core/units/first-length';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
-import { useLengthReader } from '../../fields/length-field';
 import { useSlice } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { FACE_CHOICES, USE_CHOICES } from './wall-words';
 import { useGhost } from '../../tools/plan-busy';
-import { Refused } from '../../tools/refused';
+import { ToolForm } from '../../tools/tool-form';
+import { useLengthEntry } from '../../tools/use-length-entry';
 import { usePath } from '../../tools/use-path';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 
@@ -29,7 +28,6 @@ export function WallsTool() {
     'display',
     'run',
   );
-  const read = useLengthReader();
   const path = usePath(true);
   const [name, setName] = useState('');
   const [use, setUse] = useState<WallUse>('exterior');
@@ -38,10 +36,8 @@ export function WallsTool() {
   const [outside, setOutside] = useState<'auto' | 'left' | 'right'>('auto');
   const [top, setTop] = useState('');
   const [isHigh, setHigh] = useState(false);
-  const [height, setHeight] = useState(() => firstLength(1100, display));
+  const [h, c] = [useLengthEntry(1100), useLengthEntry(20)];
   const [passes, setPasses] = useState(false);
-  const [clear, setClear] = useState(() => firstLength(20, display));
-  const [refused, setRefused] = useState<string | null>(null);
   const levels = (solved?.levels ?? []).filter((each) => each.building === building && each.bounding);
   const here = levels.find(({ id }) => id === level);
   const above = levels.filter(({ fflMm }) => here && fflMm > here.fflMm);
@@ -57,10 +53,9 @@ export function WallsTool() {
   const typeName: string = type ?? usualType(use, display.system);
   const starting = startingTypes(display.system).find((each) => each.name === typeName);
   const isOwn = recordsOf(framework, 'wallType').some((each) => each.name === typeName);
-  const [h, c] = [read(height), read(clear)];
   const stopsAt: CommandInputs['walls.add']['stopsAt'] = isHigh
     ? level
-      ? { level, face: 'FFL', offsetMm: h.ok ? h.input : 0 }
+      ? { level, face: 'FFL', offsetMm: h.orZero }
       : undefined
     : top
       ? { level: top, face: passes ? 'SSL' : 'soffit' }
@@ -91,22 +86,16 @@ export function WallsTool() {
   useGhost(path.corners.length > 0 ? { rings, points: [...path.corners], note: path.words } : null);
   if (!mayEdit) return <p className="text-ink2">Press a wall in the plan to see where it runs.</p>;
   const add = () => {
-    if (!input) return setRefused(path.wrong ? path.words : 'Press two places in the plan, or type a path');
-    if (isHigh && !h.ok) return setRefused(h.words);
+    if (!input) return path.wrong ? path.words : 'Press two places in the plan, or type a path';
+    if (isHigh && !h.ok) return h.words;
     const refusal = run('walls.add', input);
-    setRefused(refusal);
-    if (refusal) return;
+    if (refusal) return refusal;
     path.setText('');
     setName('');
+    return null;
   };
   return (
-    <form
-      className="flex flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add();
-      }}
-    >
+    <ToolForm does="Add the wall" preview={preview} act={add}>
       <p className="text-ink2">Press the corners in the plan, one after the other, or type the path.</p>
       <PlainField label="Path" value={path.text} onChange={path.setText} note={path.words} wrong={path.wrong} wide />
       <span className="flex gap-2 self-end">
@@ -153,7 +142,7 @@ export function WallsTool() {
       />
       <CheckField label="Of a typed height" value={isHigh} onChange={setHigh} />
       {isHigh ? (
-        <PlainField label="High" value={height} onChange={setHeight} note={h.words} wrong={!h.ok} />
+        <PlainField label="High" {...h.field} />
       ) : (
         <ChoiceField
           label="Up to"
@@ -163,15 +152,7 @@ export function WallsTool() {
         />
       )}
       <CheckField label="Runs past the slabs" value={passes} onChange={setPasses} />
-      {passes && (
-        <PlainField label="slabs clear of it by" value={clear} onChange={setClear} note={c.words} wrong={!c.ok} />
-      )}
-      <Refused words={refused ?? (preview && !preview.ok ? preview.refusal.message : null)} />
-      <span className="self-end">
-        <ActionButton type="submit" weight="main">
-          Add the wall
-        </ActionButton>
-      </span>
-    </form>
+      {passes && <PlainField label="slabs clear of it by" {...c.field} />}
+    </ToolForm>
   );
 }

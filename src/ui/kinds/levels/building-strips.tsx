@@ -5,7 +5,7 @@ import { tieTable } from '@/core/buildings/tie-table';
 import { spreadApart } from '@/core/drawing/spread';
 import type { SolvedBuilding, SolvedLevel } from '@/core/solving/solved';
 import { formatElevation, formatLength } from '@/core/units/format-length';
-import { chooseBuilding, useProjectStore, useSlice } from '../session/store';
+import { chooseBuilding, useProjectStore, useSlice } from '../../session/store';
 
 const WIDTH = 170;
 const GAP = 84;

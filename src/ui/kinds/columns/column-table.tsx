@@ -5,12 +5,12 @@ import { KEEPS, type Keep } from '@/core/columns/column';
 import { sectionWords } from '@/core/columns/section-shape';
 import type { ColumnPiece } from '@/core/solving/solved';
 import { formatForEntry, type LengthDisplay } from '@/core/units/format-length';
-import { CheckField, ChoiceField } from '../fields/fields';
-import { useSectionReader } from '../fields/section-field';
-import { useSlice } from '../session/store';
-import { Cell } from './cell';
+import { CheckField, ChoiceField } from '../../fields/fields';
+import { useSectionReader } from '../../fields/section-field';
+import { useSlice } from '../../session/store';
+import { Cell } from '../../schedules/cell';
 import type { CommandInputs } from '@/core/commands/command-inputs';
-import { useWindow } from './use-window';
+import { useWindow } from '../../schedules/use-window';
 
 const KEEP_WORDS: Record<Keep, string> = {
   centre: 'keeping the centre',

@@ -1,8 +1,8 @@
 'use client';
 
 import { formatElevation, formatLength } from '@/core/units/format-length';
-import { useSlice } from '../session/store';
-import { StairStoreys } from '../kinds/stairs/stair-storeys';
+import { useSlice } from '../../session/store';
+import { StairStoreys } from './stair-storeys';
 
 /** Every stair of the building, storey by storey. */
 export function StairTable() {

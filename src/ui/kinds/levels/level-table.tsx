@@ -4,12 +4,12 @@ import { useRef } from 'react';
 import { LEVEL_KINDS, type LevelKind } from '@/core/levels/level';
 import type { SolvedLevel } from '@/core/solving/solved';
 import { formatElevation, formatForField, type LengthDisplay } from '@/core/units/format-length';
-import { ActionButton } from '../fields/fields';
-import { download } from '../fields/download';
-import { HeavyWorkLine, useHeavyWork } from '../fields/heavy-work';
-import { useLengthReader } from '../fields/length-field';
-import { useSlice } from '../session/store';
-import { Cell } from './cell';
+import { ActionButton } from '../../fields/fields';
+import { download } from '../../fields/download';
+import { HeavyWorkLine, useHeavyWork } from '../../fields/heavy-work';
+import { useLengthReader } from '../../fields/length-field';
+import { useSlice } from '../../session/store';
+import { Cell } from '../../schedules/cell';
 import { TieView } from './tie-view';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 

@@ -4,8 +4,8 @@ import { createColumnHelper, type ColumnDef } from '@tanstack/react-table';
 import { useMemo } from 'react';
 import type { RoomRegion } from '@/core/rooms/solve-rooms';
 import { formatArea, formatLength } from '@/core/units/format-length';
-import { useSlice } from '../session/store';
-import { LongTable } from './long-table';
+import { useSlice } from '../../session/store';
+import { LongTable } from '../../schedules/long-table';
 
 /** Numbers of rooms as one reads them: 9 before 10. */
 const byNumber = new Intl.Collator('en', { numeric: true }).compare;

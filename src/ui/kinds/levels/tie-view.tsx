@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { tieTable } from '@/core/buildings/tie-table';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { BuildingStrips } from './building-strips';
-import { chooseBuilding, useProjectStore, useSlice } from '../session/store';
+import { chooseBuilding, useProjectStore, useSlice } from '../../session/store';
 
 /** The levels of two buildings side by side above the site datum, with the step where they meet. */
 export function TieView() {
