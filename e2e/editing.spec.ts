@@ -80,12 +80,15 @@ test('a level is dragged by its pennant, and the push is remembered', async ({ p
   expect(raisedBy % 50).toBe(0);
   expect(at('RF').fflMm).toBe(24900 + raisedBy);
   // Given up by Esc while it is held, nothing of it stays, whatever happens to the pointer afterwards.
+  const current = page.getByLabel('Current level');
+  const stood = await current.innerText();
   const again = (await pennant.boundingBox())!;
   await page.mouse.move(again.x + 5, again.y + 4);
   await page.mouse.down();
   await page.mouse.move(again.x + 5, again.y - 12, { steps: 5 });
-  await expect(page.getByRole('button', { name: /^Undo/ })).toBeVisible();
+  await expect(current).not.toHaveText(stood);
   await page.keyboard.press('Escape');
+  await expect(current).toHaveText(stood);
   await page.mouse.move(again.x + 5, again.y - 30, { steps: 3 });
   await page.mouse.up();
   await untilSaved(page);
@@ -190,6 +193,15 @@ test('a shaft is drawn as a rectangle in the plan, typed exactly, selected, move
   await page.mouse.move(x + 45, y + 40, { steps: 4 });
   await page.mouse.up();
   await expect(page.getByLabel('Corner at')).toHaveValue(/^[A-C]-[1-5] \+ /);
+  // Given up by Esc, it stays as large as it was, wherever the pointer goes then.
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 60, y + 50, { steps: 4 });
+  await page.keyboard.press('Escape');
+  const wide = await page.getByLabel('Width', { exact: true }).inputValue();
+  await page.mouse.up();
+  await page.mouse.move(x + 120, y + 90, { steps: 4 });
+  await expect(page.getByLabel('Width', { exact: true })).toHaveValue(wide);
   await page.getByLabel('Corner at').fill('A-2 + 1m,1m');
   await page.getByLabel('Width', { exact: true }).fill(`7'-6"`);
   await expect(page.getByText('= 2286 mm')).toBeVisible();

@@ -142,7 +142,7 @@ describe('a beam', () => {
     const words = consequences({ framework: tower, solved: solve(tower) }, { framework: beamed, solved }, METRIC).map(
       (each) => each.words,
     );
-    expect(words).toContain(`0 pieces of beams → ${solved.bodies.length}`);
+    expect(words).toContain(`0 beam pieces → ${solved.bodies.length}`);
   });
 
   it('is taken off with all that lies over a level, where the building is opened there', () => {

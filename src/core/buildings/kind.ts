@@ -7,7 +7,7 @@ export const projectKind = defineKind({
   ...NO_THING,
   records: projectRecords,
   commands: none('They are those of buildings and of the project'),
-  forms: none('Nothing of it is typed in one line'),
+  forms: none('They are those of buildings'),
   inPlan: none('It is not a thing in plan'),
   inCores: false,
   shownAs: none('It is not drawn'),

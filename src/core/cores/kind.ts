@@ -6,7 +6,7 @@ export const coreKind = defineKind({
   ...NO_THING,
   records: coreRecords,
   commands: none('It holds things of several kinds: they stand with the commands of those'),
-  forms: none('Nothing of it is typed in one line'),
+  forms: none('They stand with those for things of several kinds: entry/forms.ts'),
   inPlan: none('Its parts are taken in its place'),
   inCores: false,
   shownAs: none('Its parts are drawn'),

@@ -34,7 +34,7 @@ export const gridLineKind = defineKind({
   ...ELSEWHERE,
   records: gridLineRecords,
   commands: none('They are those of grids'),
-  forms: none('Nothing of it is typed in one line'),
+  forms: none('They are those of grids'),
   plan: none('Grids frame every drawing: drawing/draw-grids.ts'),
   section: none('Grids frame every drawing: drawing/section-marks.ts'),
   report: none('Grid lines and crossings stand in the frame of the report'),

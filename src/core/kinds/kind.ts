@@ -102,10 +102,10 @@ export interface KindDef<K extends Kind = Kind> {
   listed: Facet<Listed>;
 }
 
-/** Of kinds whose parts still stand where they stood before there were facets for them. */
+/** Of kinds with pieces of their own making, whose checks look at other kinds as well. */
 export const ELSEWHERE = {
   bodies: none('It has pieces of its own making'),
-  rules: none('They are listed in checks/rules.ts'),
+  rules: none('They stand with those between kinds: checks/rules.ts'),
 } as const;
 
 /** Of kinds that are no thing in the building. */

@@ -216,6 +216,8 @@ export function PlanView() {
     },
     end: ({ gesture: last, moved }, at, isTaken) => {
       wasDragged.current ||= moved && isDrag(last);
+      // A tool whose drag is given up is told that it ended, or it would go on with the pointer let go.
+      if (!isTaken && last.kind === 'point') tell?.(taken(at).at, 'release');
       const refusal = isTaken ? done(last, at) : null;
       if (refusal) project.say(refusal);
       setGesture(null);
