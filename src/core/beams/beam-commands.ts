@@ -15,10 +15,7 @@ import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../command
 import { axisReferred, buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
 import { resolvePlace } from '../outlines/resolve-place';
-import { BEAM_FORMS, type Beam, type BeamException } from './beam';
-
-const WIDTH = { atLeastMm: 50, atMostMm: 5000 };
-const DEPTH = { atLeastMm: 20, atMostMm: 5000 };
+import { BEAM_FORMS, type Beam, type BeamException, BEAM_WIDTH, BEAM_DEPTH } from './beam';
 
 const fieldsSchema = {
   name: textSchema(24).optional(),
@@ -93,8 +90,8 @@ const add = defineCommand({
         form: input.form ?? 'beam',
         from: ends[0],
         to: ends[1],
-        widthMm: reader.read(input.widthMm ?? 300, 'widthMm', WIDTH).stored,
-        depthMm: reader.read(input.depthMm ?? 300, 'depthMm', DEPTH).stored,
+        widthMm: reader.read(input.widthMm ?? 300, 'widthMm', BEAM_WIDTH).stored,
+        depthMm: reader.read(input.depthMm ?? 300, 'depthMm', BEAM_DEPTH).stored,
         material: input.material ?? 'concrete',
         levels: readLevels(edit.before, building, input.levels ?? 'all'),
         exceptions: [],
@@ -119,8 +116,8 @@ const change = defineCommand({
         form: input.form,
         from: ends?.[0],
         to: ends?.[1],
-        widthMm: input.widthMm === undefined ? undefined : reader.read(input.widthMm, 'widthMm', WIDTH).stored,
-        depthMm: input.depthMm === undefined ? undefined : reader.read(input.depthMm, 'depthMm', DEPTH).stored,
+        widthMm: input.widthMm === undefined ? undefined : reader.read(input.widthMm, 'widthMm', BEAM_WIDTH).stored,
+        depthMm: input.depthMm === undefined ? undefined : reader.read(input.depthMm, 'depthMm', BEAM_DEPTH).stored,
         material: input.material,
         levels: input.levels && readLevels(edit.before, was.building, input.levels),
       });
@@ -153,7 +150,7 @@ const except = defineCommand({
           ? (known?.depthMm ?? null)
           : input.depthMm === null
             ? null
-            : new LengthReader(edit.before).read(input.depthMm, 'depthMm', DEPTH).stored;
+            : new LengthReader(edit.before).read(input.depthMm, 'depthMm', BEAM_DEPTH).stored;
       const next: BeamException = {
         level: level.id,
         upwards: input.upwards,

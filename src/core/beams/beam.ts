@@ -1,12 +1,15 @@
 import { z } from 'zod';
 import { MATERIALS } from '../columns/column';
 import { recordKind } from '../kinds/record-kind';
-import { marked, ref } from '../kinds/marks';
+import { marked, ref, type Bounds } from '../kinds/marks';
 import { extentSchema } from '../levels/extent';
-import { lengthSchema, placeSchema, textSchema } from '../model/fields';
+import { lengthWithin, placeSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
 export const BEAM_FORMS = ['beam', 'downstand'] as const;
+
+export const BEAM_WIDTH: Bounds = { atLeastMm: 50, atMostMm: 5000 };
+export const BEAM_DEPTH: Bounds = { atLeastMm: 20, atMostMm: 5000 };
 
 /** What differs at one level of a beam, or from there up. */
 const beamExceptionSchema = z.object({
@@ -14,7 +17,7 @@ const beamExceptionSchema = z.object({
   upwards: z.boolean(),
   leftOut: z.boolean(),
   /** Null: as below. */
-  depthMm: lengthSchema.nullable(),
+  depthMm: lengthWithin(BEAM_DEPTH).nullable(),
 });
 export type BeamException = z.infer<typeof beamExceptionSchema>;
 
@@ -30,9 +33,9 @@ const beamSchema = z.object({
   form: z.enum(BEAM_FORMS),
   from: placeSchema,
   to: placeSchema,
-  widthMm: lengthSchema,
+  widthMm: lengthWithin(BEAM_WIDTH),
   /** Under the slab's underside. */
-  depthMm: lengthSchema,
+  depthMm: lengthWithin(BEAM_DEPTH),
   material: z.enum(MATERIALS),
   levels: extentSchema,
   exceptions: marked(z.array(beamExceptionSchema).max(400), { is: 'exceptions' }),
@@ -47,6 +50,7 @@ declare module '../model/kinds' {
 
 export const beamRecords = recordKind({
   kind: 'beam',
+  named: 'in the project',
   words: { one: 'beam', many: 'beams' },
   letters: 'BM',
   schema: beamSchema,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defineCommand } from '../commands/command';
 import type { InputsOf } from '../commands/command-inputs';
-import { projectDetailsSchema } from './building';
+import { projectDetailsSchema, BUILDING_ZERO } from './building';
 import { angleSchema, textSchema } from '../model/fields';
 import { recordOf, recordsOf } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
@@ -93,7 +93,7 @@ const add = defineCommand({
       edit.add<'building'>({
         kind: 'building',
         name: input.name,
-        zeroMm: reader.read(input.zeroMm, 'zeroMm', { atLeastMm: -1e7, atMostMm: 1e7 }).stored,
+        zeroMm: reader.read(input.zeroMm, 'zeroMm', BUILDING_ZERO).stored,
         xMm: reader.read(input.xMm, 'xMm').stored,
         yMm: reader.read(input.yMm, 'yMm').stored,
         turnDeg: input.turnDeg,

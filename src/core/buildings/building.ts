@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
+import type { Bounds } from '../kinds/marks';
 import { budgetSchema } from '../levels/budget';
-import { angleSchema, lengthSchema, textSchema } from '../model/fields';
+import { angleSchema, lengthSchema, lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { RULE_SETS } from '../stairs/rule-sets';
 import { surveySchema } from './survey';
@@ -25,13 +26,15 @@ const projectSchema = z.object({
 });
 export type Project = z.infer<typeof projectSchema>;
 
+export const BUILDING_ZERO: Bounds = { atLeastMm: -1e7, atMostMm: 1e7 };
+
 /** A building: its own levels and grids, standing somewhere on the site. */
 const buildingSchema = z.object({
   kind: z.literal('building'),
   id: idSchema,
   name: textSchema(80),
   /** Height of the building's zero above the site datum. */
-  zeroMm: lengthSchema,
+  zeroMm: lengthWithin(BUILDING_ZERO),
   /** Position of the building's setting-out point in project axes. */
   xMm: lengthSchema,
   yMm: lengthSchema,
@@ -61,6 +64,7 @@ export const projectRecords = recordKind({
 
 export const buildingRecords = recordKind({
   kind: 'building',
+  named: 'in the project',
   words: { one: 'building', many: 'buildings' },
   letters: null,
   schema: buildingSchema,

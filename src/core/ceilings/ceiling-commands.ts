@@ -10,10 +10,7 @@ import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../command
 import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { roomReferred } from '../rooms/room-commands';
-import type { CeilingException } from './ceiling';
-
-const HEIGHT = { atLeastMm: 1000, atMostMm: 50_000 };
-const THICKNESS = { atLeastMm: 1, atMostMm: 2000 };
+import { CEILING_HEIGHT, CEILING_THICKNESS, type CeilingException } from './ceiling';
 
 const fieldsSchema = {
   name: textSchema(24).optional(),
@@ -55,8 +52,8 @@ const add = defineCommand({
         name: input.name ?? freeName(edit.before, 'ceiling'),
         rooms: readRooms(edit.before, building, input.rooms ?? []),
         outline: input.outline ? readOutline(edit.before, building, input.outline) : null,
-        heightMm: reader.read(input.heightMm ?? 2700, 'heightMm', HEIGHT).stored,
-        thicknessMm: reader.read(input.thicknessMm ?? 50, 'thicknessMm', THICKNESS).stored,
+        heightMm: reader.read(input.heightMm ?? 2700, 'heightMm', CEILING_HEIGHT).stored,
+        thicknessMm: reader.read(input.thicknessMm ?? 50, 'thicknessMm', CEILING_THICKNESS).stored,
         levels: readExtent(edit.before, building, input.levels ?? 'all'),
         exceptions: [],
       });
@@ -76,7 +73,7 @@ const change = defineCommand({
       const read = (field: 'heightMm' | 'thicknessMm') =>
         input[field] === undefined
           ? undefined
-          : reader.read(input[field], field, field === 'heightMm' ? HEIGHT : THICKNESS).stored;
+          : reader.read(input[field], field, field === 'heightMm' ? CEILING_HEIGHT : CEILING_THICKNESS).stored;
       const outline = input.outline && readOutline(edit.before, was.building, input.outline);
       const rooms = outline ? [] : input.rooms && readRooms(edit.before, was.building, input.rooms);
       edit.set('ceiling', was.id, {
@@ -114,7 +111,7 @@ const except = defineCommand({
           ? (known?.heightMm ?? null)
           : input.heightMm === null
             ? null
-            : new LengthReader(edit.before).read(input.heightMm, 'heightMm', HEIGHT).stored;
+            : new LengthReader(edit.before).read(input.heightMm, 'heightMm', CEILING_HEIGHT).stored;
       const next: CeilingException = {
         level: level.id,
         upwards: input.upwards,

@@ -1,10 +1,13 @@
 import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
-import { marked, ref } from '../kinds/marks';
+import { marked, ref, type Bounds } from '../kinds/marks';
 import { extentSchema } from '../levels/extent';
-import { lengthSchema, textSchema } from '../model/fields';
+import { lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { outlineSchema } from '../outlines/outline';
+
+export const CEILING_HEIGHT: Bounds = { atLeastMm: 1000, atMostMm: 50_000 };
+export const CEILING_THICKNESS: Bounds = { atLeastMm: 1, atMostMm: 2000 };
 
 /** What differs at one level of a ceiling, or from there up. */
 const ceilingExceptionSchema = z.object({
@@ -12,7 +15,7 @@ const ceilingExceptionSchema = z.object({
   upwards: z.boolean(),
   leftOut: z.boolean(),
   /** Null: as below. */
-  heightMm: lengthSchema.nullable(),
+  heightMm: lengthWithin(CEILING_HEIGHT).nullable(),
 });
 export type CeilingException = z.infer<typeof ceilingExceptionSchema>;
 
@@ -30,8 +33,8 @@ const ceilingSchema = z.object({
   /** Drawn instead, where it does not follow rooms. */
   outline: outlineSchema.nullable(),
   /** Its underside above FFL: the clear height under it. */
-  heightMm: lengthSchema,
-  thicknessMm: lengthSchema,
+  heightMm: lengthWithin(CEILING_HEIGHT),
+  thicknessMm: lengthWithin(CEILING_THICKNESS),
   levels: extentSchema,
   exceptions: marked(z.array(ceilingExceptionSchema).max(400), { is: 'exceptions' }),
 });
@@ -45,6 +48,7 @@ declare module '../model/kinds' {
 
 export const ceilingRecords = recordKind({
   kind: 'ceiling',
+  named: 'in the project',
   words: { one: 'ceiling', many: 'ceilings' },
   letters: 'CE',
   schema: ceilingSchema,

@@ -2,15 +2,14 @@ import { levelsLeftOut, type PlateSet } from '../floors/plates';
 import { thickestSlab } from '../levels/height-budget';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import { recordOf, type Framework } from '../model/framework';
-import { formatLength } from '../units/format-length';
 import { finding, type Finding } from './finding';
 
 /** Left clear where a storey is raised because its two slabs meet, mm. */
 const WALKABLE_MM = 2100;
 
-/** Storeys lower than the slab over them, build-ups below nothing, and levels without a slab. */
+/** Storeys lower than the slab over them, and levels without a slab. */
 export function checkLevels(framework: Framework, storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[] {
-  return [...tooClose(storeys, plates), ...storeys.flatMap(upsideDown), ...withoutSlab(framework, storeys, plates)];
+  return [...tooClose(storeys, plates), ...withoutSlab(framework, storeys, plates)];
 }
 
 function tooClose(storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[] {
@@ -37,21 +36,6 @@ function tooClose(storeys: readonly ResolvedLevel[], plates: PlateSet): Finding[
       ),
     ];
   });
-}
-
-/** A build-up below nothing, as a named dimension may come to be: the structure would lie over the finish. */
-function upsideDown({ id, record, fflMm, sslMm }: ResolvedLevel): Finding[] {
-  if (sslMm <= fflMm) return [];
-  return [
-    finding(
-      'level.sslAboveFfl',
-      record.building,
-      id,
-      [id],
-      `The structure of level ${record.name} lies ${formatLength(sslMm - fflMm)} mm over its finished floor. Give the build-up a thickness`,
-      [{ words: 'Make the build-up 0', command: 'levels.change', input: { level: id, buildUpMm: 0 } }],
-    ),
-  ];
 }
 
 /** Levels no floor serves, in a building that has floors. A floor left out on purpose is none. */

@@ -50,15 +50,6 @@ const CASES: [rule: Rule, steps: Steps, from?: Framework][] = [
   ['level.noFoundation', [], given(FURNISHED.slice(0, -1))],
   ['level.lowClear', [['levels.setBudget', { level: '01', targetMm: 4600 }]]],
   ['level.closerThanSlab', [['levels.setHeight', { level: '02', heightMm: 320, mode: 'push' }]]],
-  [
-    'level.sslAboveFfl',
-    [
-      ['dimensions.define', { name: 'screed', value: 80 }],
-      ['dimensions.define', { name: 'cut', value: 20 }],
-      ['levels.change', { level: '02', buildUpMm: 'screed - cut' }],
-      ['dimensions.define', { name: 'cut', value: 140 }],
-    ],
-  ],
   ['level.noSlab', [['floors.change', { floor: 'Plate', levels: { range: ['B2', '04'] } }]]],
   ['grid.duplicateLabel', [['grids.relabel', { line: '5', label: 'A' }]]],
   ['grid.closeLines', [['grids.splitBay', { line: '3', atMm: 200 }]]],

@@ -18,7 +18,6 @@ export const warning = (checked: string, step: Step | null): RuleDef => ({ sever
 /** Every rule there is. */
 export const RULES = {
   'level.closerThanSlab': error('levels', 'levels'),
-  'level.sslAboveFfl': error('levels', 'levels'),
   'level.noSlab': warning('levels', 'levels'),
   'level.lowClear': error('clear heights', 'levels'),
   'grid.duplicateLabel': error('grids', 'grids'),

@@ -6,7 +6,7 @@ import type { Framework } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
 import { levelReferred, markOf, refSchema, thingReferred } from '../commands/refer';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
-import { KEEPS, MATERIALS, type ColumnException, type ColumnStack } from './column';
+import { KEEPS, MATERIALS, type ColumnException, type ColumnStack, BLOCK_ACROSS, BLOCK_HEIGHT } from './column';
 import { flushInputSchema, readHold, readSection, sectionInputSchema } from './column-input';
 
 const columnsSchema = z.array(refSchema).min(1, 'Choose a column first').max(5000);
@@ -167,9 +167,9 @@ const setBlocks = defineCommand({
       const reader = new LengthReader(edit.before);
       const block = (size: z.infer<typeof blockInput> | null | undefined, name: string) =>
         size && {
-          widthMm: reader.read(size.widthMm, `${name} width`, { atLeastMm: 100, atMostMm: 20_000 }).stored,
-          depthMm: reader.read(size.depthMm, `${name} depth`, { atLeastMm: 100, atMostMm: 20_000 }).stored,
-          heightMm: reader.read(size.heightMm, `${name} height`, { atLeastMm: 10, atMostMm: 3000 }).stored,
+          widthMm: reader.read(size.widthMm, `${name} width`, BLOCK_ACROSS).stored,
+          depthMm: reader.read(size.depthMm, `${name} depth`, BLOCK_ACROSS).stored,
+          heightMm: reader.read(size.heightMm, `${name} height`, BLOCK_HEIGHT).stored,
         };
       const [head, thickening] = [block(input.head, 'head'), block(input.thickening, 'thickening')];
       for (const ref of input.columns) {

@@ -11,7 +11,7 @@ import type { Given } from '../commands/command-inputs';
 import { LengthReader, lengthInputSchema, type LengthInput } from '../commands/length-input';
 import { refSchema } from '../commands/refer';
 import { heldReferred } from '../setting-out/held-referred';
-import { MATERIALS, type ColumnStack, type Hold, type Section } from './column';
+import { MATERIALS, type ColumnStack, type Hold, type Section, SECTION_SIZE, SECTION_PLATE } from './column';
 
 export const sectionInputSchema = z.discriminatedUnion('shape', [
   z.strictObject({ shape: z.literal('rectangle'), widthMm: lengthInputSchema, depthMm: lengthInputSchema }),
@@ -51,13 +51,13 @@ export const columnFields = {
 
 export function readSection(framework: Framework, input: z.infer<typeof sectionInputSchema>): Section {
   const reader = new LengthReader(framework);
-  const size = (value: LengthInput, field: string) => reader.read(value, field, { atLeastMm: 50, atMostMm: 20000 });
+  const size = (value: LengthInput, field: string) => reader.read(value, field, SECTION_SIZE);
   if (input.shape === 'circle') return { shape: 'circle', diameterMm: size(input.diameterMm, 'diameterMm').stored };
   const [width, depth] = [size(input.widthMm, 'widthMm'), size(input.depthMm, 'depthMm')];
   const box = { widthMm: width.stored, depthMm: depth.stored };
   if (input.shape === 'rectangle') return { shape: 'rectangle', ...box };
-  const web = reader.read(input.webMm, 'webMm', { atLeastMm: 2, atMostMm: width.mm });
-  const flange = reader.read(input.flangeMm, 'flangeMm', { atLeastMm: 2, atMostMm: depth.mm / 2 });
+  const web = reader.read(input.webMm, 'webMm', { ...SECTION_PLATE, atMostMm: width.mm });
+  const flange = reader.read(input.flangeMm, 'flangeMm', { ...SECTION_PLATE, atMostMm: depth.mm / 2 });
   return { shape: 'I', ...box, webMm: web.stored, flangeMm: flange.stored };
 }
 

@@ -1,19 +1,33 @@
 import { z } from 'zod';
-import { recordKind } from '../kinds/record-kind';
-import { marked, ref } from '../kinds/marks';
-import { angleSchema, lengthSchema, placeSchema, startSchema, stopSchema, textSchema } from '../model/fields';
+import { recordKind, type Mm } from '../kinds/record-kind';
+import { marked, ref, type Bounds } from '../kinds/marks';
+import {
+  angleSchema,
+  lengthSchema,
+  lengthWithin,
+  placeSchema,
+  startSchema,
+  stopSchema,
+  textSchema,
+} from '../model/fields';
 import { idSchema } from '../model/ids';
 
+export const SECTION_SIZE: Bounds = { atLeastMm: 50, atMostMm: 20_000 };
+/** Of a web or a flange, which is no thicker than the section either. */
+export const SECTION_PLATE: Bounds = { atLeastMm: 2, atMostMm: 20_000 };
+export const BLOCK_ACROSS: Bounds = { atLeastMm: 100, atMostMm: 20_000 };
+export const BLOCK_HEIGHT: Bounds = { atLeastMm: 10, atMostMm: 3000 };
+
 const sectionSchema = z.discriminatedUnion('shape', [
-  z.object({ shape: z.literal('rectangle'), widthMm: lengthSchema, depthMm: lengthSchema }),
-  z.object({ shape: z.literal('circle'), diameterMm: lengthSchema }),
+  z.object({ shape: z.literal('rectangle'), widthMm: lengthWithin(SECTION_SIZE), depthMm: lengthWithin(SECTION_SIZE) }),
+  z.object({ shape: z.literal('circle'), diameterMm: lengthWithin(SECTION_SIZE) }),
   /** Flanges along the x axis at both ends of the y axis, joined by a web. */
   z.object({
     shape: z.literal('I'),
-    widthMm: lengthSchema,
-    depthMm: lengthSchema,
-    webMm: lengthSchema,
-    flangeMm: lengthSchema,
+    widthMm: lengthWithin(SECTION_SIZE),
+    depthMm: lengthWithin(SECTION_SIZE),
+    webMm: lengthWithin(SECTION_PLATE),
+    flangeMm: lengthWithin(SECTION_PLATE),
   }),
 ]);
 export type Section = z.infer<typeof sectionSchema>;
@@ -51,7 +65,11 @@ const columnExceptionSchema = marked(
 export type ColumnException = z.infer<typeof columnExceptionSchema>;
 
 /** A block under the slab around the column top: a head, or a thickening of the slab. */
-const blockSchema = z.object({ widthMm: lengthSchema, depthMm: lengthSchema, heightMm: lengthSchema });
+const blockSchema = z.object({
+  widthMm: lengthWithin(BLOCK_ACROSS),
+  depthMm: lengthWithin(BLOCK_ACROSS),
+  heightMm: lengthWithin(BLOCK_HEIGHT),
+});
 
 /** A column carried through storeys as one thing. */
 const columnStackSchema = z.object({
@@ -78,6 +96,13 @@ const columnStackSchema = z.object({
 });
 export type ColumnStack = z.infer<typeof columnStackSchema>;
 
+/** The web and flanges of an I-shape fit in it. */
+function thickPlates(section: Section | null, mm: Mm): string | null {
+  if (section?.shape !== 'I') return null;
+  if (mm(section.webMm) > mm(section.widthMm)) return 'its web would be thicker than its section is wide';
+  return mm(section.flangeMm) * 2 > mm(section.depthMm) ? 'its flanges would meet' : null;
+}
+
 /** Fields of a stack that is the same all the way up. */
 export const PLAIN_STACK = {
   holds: [],
@@ -99,6 +124,10 @@ export const columnRecords = recordKind({
   words: { one: 'column stack', many: 'column stacks' },
   letters: null,
   schema: columnStackSchema,
+  limits: {
+    ofOne: ({ section, exceptions }, mm) =>
+      [section, ...exceptions.map((each) => each.section)].map((each) => thickPlates(each, mm)).find(Boolean) ?? null,
+  },
   freed: ({ name }, mark) => ({ name: name ?? mark }),
   migrations: [
     {

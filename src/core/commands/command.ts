@@ -7,6 +7,7 @@ import type { Framework } from '../model/framework';
 import { hashOf } from '../model/hash';
 import { idSource, type Id } from '../model/ids';
 import { faultAfter } from '../kinds/integrity';
+import { calledIn } from './refer';
 import { done, refuse, type Refusal, type Result } from '../model/result';
 
 /** A person's intent, by name. Planned the same way in the browser, on the server and in the headless command. */
@@ -70,7 +71,7 @@ export function planCommand(
   if (refusal) return { ok: false, refusal };
   const changes = edit.changes();
   const after = apply(framework, changes);
-  const fault = faultAfter(after, changes);
+  const fault = faultAfter(after, changes, framework, calledIn);
   if (fault) return { ok: false, refusal: fault };
   return done({ changes, after, sentence: command.sentence(framework, parsed.data, after, found.value) });
 }

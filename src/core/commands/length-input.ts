@@ -3,6 +3,8 @@ import { parseLengthIn } from '../dimensions/resolve-length';
 import { formatMm } from '../units/format-length';
 import type { Length } from '../units/parse-length';
 import { fieldWords } from '../model/field-words';
+import { isWithin, boundsText } from '../kinds/bounds';
+import type { Bounds } from '../kinds/marks';
 import type { Framework } from '../model/framework';
 import { refuse, type Refusal } from '../model/result';
 
@@ -19,12 +21,7 @@ class InputRefused extends Error {
   }
 }
 
-interface Bounds {
-  /** Least and greatest value taken. */
-  atLeastMm?: number;
-  moreThanMm?: number;
-  atMostMm?: number;
-}
+const WHATEVER: Bounds = { atLeastMm: -1e9, atMostMm: 1e9 };
 
 /** Reads length inputs of one command. What cannot be read refuses the command with the field's name. */
 export class LengthReader {
@@ -41,10 +38,9 @@ export class LengthReader {
       });
     }
     const value = parsed ? parsed.value : { mm: input as number, stored: input as Length };
-    const { atLeastMm = -1e9, moreThanMm = -Infinity, atMostMm = 1e9 } = within;
-    if (value.mm < atLeastMm || value.mm <= moreThanMm || value.mm > atMostMm) {
-      const least = moreThanMm > -Infinity ? `more than ${formatMm(moreThanMm)}` : `at least ${formatMm(atLeastMm)}`;
-      const words = `The ${fieldWords(field)} must be ${least} and at most ${formatMm(atMostMm)}; it is ${formatMm(value.mm)}`;
+    const bounds = { ...WHATEVER, ...within };
+    if (!isWithin(value.mm, bounds)) {
+      const words = `The ${fieldWords(field)} must be ${boundsText(bounds)}; it is ${formatMm(value.mm)}`;
       throw new InputRefused(refuse(words, { path: [field] }).refusal);
     }
     return { stored: value.stored, mm: value.mm };

@@ -36,6 +36,7 @@ declare module '../model/kinds' {
 
 export const coreRecords = recordKind({
   kind: 'core',
+  named: 'in the project',
   words: { one: 'core', many: 'cores' },
   letters: 'K',
   schema: coreSchema,

@@ -24,6 +24,7 @@ declare module '../model/kinds' {
 
 export const dimensionRecords = recordKind({
   kind: 'dimension',
+  named: 'in the project',
   words: { one: 'named dimension', many: 'named dimensions' },
   letters: null,
   schema: dimensionSchema,

@@ -10,7 +10,7 @@ import { buildingReferred, levelReferred, refSchema, thingReferred } from '../co
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { formatLength } from '../units/format-length';
 import { mmOf } from '../dimensions/resolve-length';
-import type { FloorException } from './floor';
+import { SLAB_THICKNESS, PULLED, type FloorException } from './floor';
 import { FLOOR_ZONE_COMMANDS } from './zone-commands';
 
 const add = defineCommand({
@@ -32,10 +32,7 @@ const add = defineCommand({
         building,
         name: input.name ?? `Floor ${recordsOf(edit.before, 'floorPlate').length + 1}`,
         outline: readOutline(edit.before, building, input.outline),
-        thicknessMm: new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', {
-          atLeastMm: 20,
-          atMostMm: 10000,
-        }).stored,
+        thicknessMm: new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', SLAB_THICKNESS).stored,
         material: input.material,
         levels: readExtent(edit.before, building, input.levels),
         exceptions: [],
@@ -65,8 +62,7 @@ const change = defineCommand({
         thicknessMm:
           input.thicknessMm === undefined
             ? undefined
-            : new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', { atLeastMm: 20, atMostMm: 10000 })
-                .stored,
+            : new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', SLAB_THICKNESS).stored,
         material: input.material,
         levels: input.levels && readExtent(edit.before, plate.building, input.levels),
       });
@@ -117,11 +113,11 @@ const except = defineCommand({
             ? (known?.thicknessMm ?? null)
             : input.thicknessMm === null
               ? null
-              : reader.read(input.thicknessMm, 'thicknessMm', { atLeastMm: 20, atMostMm: 10000 }).stored,
+              : reader.read(input.thicknessMm, 'thicknessMm', SLAB_THICKNESS).stored,
         pulled:
           input.pulled?.map(({ edge, byMm }) => ({
             edge,
-            byMm: reader.read(byMm, 'byMm', { atLeastMm: -1e5, atMostMm: 1e5 }).stored,
+            byMm: reader.read(byMm, 'byMm', PULLED).stored,
           })) ??
           known?.pulled ??
           [],

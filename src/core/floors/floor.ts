@@ -1,11 +1,16 @@
 import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
-import { marked, ref } from '../kinds/marks';
+import { marked, ref, type Bounds } from '../kinds/marks';
 import { MATERIALS } from '../columns/column';
 import { extentSchema } from '../levels/extent';
-import { lengthSchema, textSchema } from '../model/fields';
+import { lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { outlineSchema } from '../outlines/outline';
+
+export const SLAB_THICKNESS: Bounds = { atLeastMm: 20, atMostMm: 10_000 };
+export const PULLED: Bounds = { atLeastMm: -1e5, atMostMm: 1e5 };
+export const ZONE_SHIFT: Bounds = { atLeastMm: -10_000, atMostMm: 10_000 };
+export const ZONE_BUILD_UP: Bounds = { atLeastMm: 0, atMostMm: 5000 };
 
 /** What differs at one level of a floor plate, or from there up. Null fields do not differ. */
 const floorExceptionSchema = z.object({
@@ -13,9 +18,9 @@ const floorExceptionSchema = z.object({
   upwards: z.boolean(),
   leftOut: z.boolean(),
   outline: outlineSchema.nullable(),
-  thicknessMm: lengthSchema.nullable(),
+  thicknessMm: lengthWithin(SLAB_THICKNESS).nullable(),
   /** Edges pulled back (or, negative, pushed out), counted counter-clockwise from 0. */
-  pulled: z.array(z.object({ edge: z.number().int().min(0).max(2000), byMm: lengthSchema })).max(200),
+  pulled: z.array(z.object({ edge: z.number().int().min(0).max(2000), byMm: lengthWithin(PULLED) })).max(200),
   /** Holes of its own: a double-height space. */
   voids: z.array(outlineSchema).max(50),
 });
@@ -28,11 +33,11 @@ const floorZoneSchema = z.object({
   outline: outlineSchema,
   levels: z.union([z.literal('all'), marked(z.array(ref('detach')).min(1).max(400), { is: 'needed' })]),
   /** Its SSL over that of the level; below zero it lies lower. */
-  shiftMm: lengthSchema,
+  shiftMm: lengthWithin(ZONE_SHIFT),
   /** Null: as its level. */
-  buildUpMm: lengthSchema.nullable(),
+  buildUpMm: lengthWithin(ZONE_BUILD_UP).nullable(),
   /** Null: as its plate. */
-  thicknessMm: lengthSchema.nullable(),
+  thicknessMm: lengthWithin(SLAB_THICKNESS).nullable(),
 });
 export type FloorZone = z.infer<typeof floorZoneSchema>;
 
@@ -43,7 +48,7 @@ const floorPlateSchema = z.object({
   building: ref('refuse'),
   name: textSchema(40),
   outline: outlineSchema,
-  thicknessMm: lengthSchema,
+  thicknessMm: lengthWithin(SLAB_THICKNESS),
   material: z.enum(MATERIALS),
   levels: extentSchema,
   exceptions: marked(z.array(floorExceptionSchema).max(400), { is: 'exceptions' }),

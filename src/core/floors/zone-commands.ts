@@ -6,11 +6,7 @@ import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
 import { levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
-import type { FloorPlate, FloorZone } from './floor';
-
-const SHIFT = { atLeastMm: -10_000, atMostMm: 10_000 };
-const BUILD_UP = { atLeastMm: 0, atMostMm: 5000 };
-const THICKNESS = { atLeastMm: 20, atMostMm: 10_000 };
+import { ZONE_SHIFT, ZONE_BUILD_UP, SLAB_THICKNESS, type FloorPlate, type FloorZone } from './floor';
 
 function readZoneLevels(framework: Framework, building: Id, levels: 'all' | string[]): FloorZone['levels'] {
   return levels === 'all' ? 'all' : [...new Set(levels.map((ref) => levelReferred(framework, ref, building).id))];
@@ -52,7 +48,7 @@ const setZone = defineCommand({
         refuseNow(`Floor plate ${plate.name} has a zone named ${name} already. Choose another name`, ['name']);
       if (!known && !input.outline) refuseNow('Say where the zone lies: draw its outline', ['outline']);
       const reader = new LengthReader(edit.before);
-      const own = (field: 'buildUpMm' | 'thicknessMm', range: typeof SHIFT) => {
+      const own = (field: 'buildUpMm' | 'thicknessMm', range: typeof ZONE_SHIFT) => {
         const value = input[field];
         if (value === undefined) return known?.[field] ?? null;
         return value === null ? null : reader.read(value, field, range).stored;
@@ -66,9 +62,11 @@ const setZone = defineCommand({
             ? (known?.levels ?? 'all')
             : readZoneLevels(edit.before, plate.building, input.levels),
         shiftMm:
-          input.shiftMm === undefined ? (known?.shiftMm ?? 0) : reader.read(input.shiftMm, 'shiftMm', SHIFT).stored,
-        buildUpMm: own('buildUpMm', BUILD_UP),
-        thicknessMm: own('thicknessMm', THICKNESS),
+          input.shiftMm === undefined
+            ? (known?.shiftMm ?? 0)
+            : reader.read(input.shiftMm, 'shiftMm', ZONE_SHIFT).stored,
+        buildUpMm: own('buildUpMm', ZONE_BUILD_UP),
+        thicknessMm: own('thicknessMm', SLAB_THICKNESS),
       };
       if (next.shiftMm === 0 && next.buildUpMm === null && next.thicknessMm === null)
         refuseNow('Nothing differs in this zone. Type another SSL, build-up or thickness', ['shiftMm']);

@@ -11,10 +11,13 @@ import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
 import { buildingReferred, refSchema, thingReferred } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
-import { FOUNDATION_FORMS, type Foundation, type FoundationForm } from './foundation';
-
-const THICKNESS = { atLeastMm: 50, atMostMm: 20_000 };
-const ACROSS = { atLeastMm: 100, atMostMm: 100_000 };
+import {
+  FOUNDATION_FORMS,
+  type Foundation,
+  type FoundationForm,
+  FOUNDATION_THICKNESS,
+  FOUNDATION_ACROSS,
+} from './foundation';
 
 /** What is usual where nothing is said, mm: thickness, width, depth. */
 const USUAL: Record<FoundationForm, [number, number, number]> = {
@@ -85,9 +88,9 @@ const add = defineCommand({
         form: input.form,
         outline: input.outline && input.form === 'raft' ? readOutline(edit.before, building, input.outline) : null,
         under,
-        thicknessMm: reader.read(input.thicknessMm ?? thickness, 'thicknessMm', THICKNESS).stored,
-        widthMm: reader.read(input.widthMm ?? width, 'widthMm', ACROSS).stored,
-        depthMm: reader.read(input.depthMm ?? depth, 'depthMm', ACROSS).stored,
+        thicknessMm: reader.read(input.thicknessMm ?? thickness, 'thicknessMm', FOUNDATION_THICKNESS).stored,
+        widthMm: reader.read(input.widthMm ?? width, 'widthMm', FOUNDATION_ACROSS).stored,
+        depthMm: reader.read(input.depthMm ?? depth, 'depthMm', FOUNDATION_ACROSS).stored,
         top: input.top
           ? readEnd(edit.before, building, input.top, 'soffit', 'Top at')
           : { level: lowest, face: 'soffit', offsetMm: 0 },
@@ -113,7 +116,7 @@ const change = defineCommand({
       const read = (field: 'thicknessMm' | 'widthMm' | 'depthMm') =>
         input[field] === undefined
           ? undefined
-          : reader.read(input[field], field, field === 'thicknessMm' ? THICKNESS : ACROSS).stored;
+          : reader.read(input[field], field, field === 'thicknessMm' ? FOUNDATION_THICKNESS : FOUNDATION_ACROSS).stored;
       const under = input.under && readUnder(edit.before, was.form, was.building, input.under);
       if (under?.length === 0 && was.form !== 'raft') refuseNow('Leave something on it, or delete it', ['under']);
       edit.set('foundation', was.id, {

@@ -1,13 +1,16 @@
 import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
-import { marked, ref } from '../kinds/marks';
+import { marked, ref, type Bounds } from '../kinds/marks';
 import { MATERIALS } from '../columns/column';
-import { endSchema, lengthSchema, textSchema } from '../model/fields';
+import { endSchema, lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { outlineSchema } from '../outlines/outline';
 
 export const FOUNDATION_FORMS = ['raft', 'pads', 'strips'] as const;
 export type FoundationForm = (typeof FOUNDATION_FORMS)[number];
+
+export const FOUNDATION_THICKNESS: Bounds = { atLeastMm: 50, atMostMm: 20_000 };
+export const FOUNDATION_ACROSS: Bounds = { atLeastMm: 100, atMostMm: 100_000 };
 
 /**
  * What a building stands on: a raft of one outline, a pad under each of some columns, or a strip under each of some walls.
@@ -23,11 +26,11 @@ const foundationSchema = z.object({
   outline: outlineSchema.nullable(),
   /** Column stacks that stand on pads, or walls that stand on strips; none for a raft. */
   under: marked(z.array(ref('detach')).max(2000), { is: 'needed' }),
-  thicknessMm: lengthSchema,
+  thicknessMm: lengthWithin(FOUNDATION_THICKNESS),
   /** Across a strip; of a pad along the column's own x. */
-  widthMm: lengthSchema,
+  widthMm: lengthWithin(FOUNDATION_ACROSS),
   /** Of a pad along the column's own y. */
-  depthMm: lengthSchema,
+  depthMm: lengthWithin(FOUNDATION_ACROSS),
   /** Where its top lies: by default the underside of the lowest slab. */
   top: marked(endSchema, { is: 'end', side: 'top' }),
   material: z.enum(MATERIALS),
@@ -46,6 +49,7 @@ declare module '../model/kinds' {
 
 export const foundationRecords = recordKind({
   kind: 'foundation',
+  named: 'in the project',
   words: { one: 'foundation', many: 'foundations' },
   letters: 'F',
   schema: foundationSchema,

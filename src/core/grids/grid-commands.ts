@@ -31,6 +31,7 @@ import { LINE_COMMANDS } from './line-commands';
 import { pathInputSchema, readPath } from './path-input';
 import { gridsOf } from './resolve-grids';
 import { linesOfSides } from './two-sides';
+import { GRID_EXTENSION } from './grid';
 
 const placed = {
   building: refSchema.optional(),
@@ -70,7 +71,7 @@ function systemFields(
     yMm: reader.read(input.yMm, 'yMm').stored,
     turnDeg: input.turnDeg,
     labels: { a: input.labelsA, b: input.labelsB },
-    extensionMm: reader.read(input.extensionMm, 'extensionMm', { atLeastMm: 0, atMostMm: 1e5 }).stored,
+    extensionMm: reader.read(input.extensionMm, 'extensionMm', GRID_EXTENSION).stored,
     bubble: input.bubble,
     ...readLevelRange(before, building, input),
   };

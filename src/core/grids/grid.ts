@@ -1,8 +1,14 @@
 import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
-import { marked, ref } from '../kinds/marks';
-import { angleSchema, lengthSchema, textSchema } from '../model/fields';
+import { marked, ref, type Bounds } from '../kinds/marks';
+import { angleSchema, lengthSchema, lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
+
+export const GRID_EXTENSION: Bounds = { atLeastMm: 0, atMostMm: 1e5 };
+export const GRID_RADIUS: Bounds = { moreThanMm: 0, atMostMm: 1e7 };
+export const GRID_BAY: Bounds = { atLeastMm: 0, atMostMm: 1e6 };
+/** How far a line reaches, or runs past the others. */
+export const LINE_REACH: Bounds = { atLeastMm: 0, atMostMm: 1e6 };
 
 /** How the lines of one direction are labelled. */
 const labelRuleSchema = z.object({
@@ -49,7 +55,7 @@ const gridSystemSchema = marked(
     waysOf: z.object({ a: waySchema, b: waySchema }),
     labels: z.object({ a: labelRuleSchema, b: labelRuleSchema }),
     /** How far the lines run past the outermost ones. */
-    extensionMm: lengthSchema,
+    extensionMm: lengthWithin(GRID_EXTENSION),
     bubble: z.enum(BUBBLES),
     headsAt: z.object({ a: z.enum(HEADS), b: z.enum(HEADS) }),
     /** Lowest and highest level it is there on; null: no limit. */
@@ -82,7 +88,7 @@ const pathSchema = z.discriminatedUnion('type', [
     type: z.literal('arc'),
     xMm: lengthSchema,
     yMm: lengthSchema,
-    radiusMm: lengthSchema,
+    radiusMm: lengthWithin(GRID_RADIUS),
     fromDeg: angleSchema,
     sweepDeg: z.number().gt(0).max(360),
   }),
@@ -102,14 +108,14 @@ const gridLineSchema = z.object({
   /** The line before it; null for the first. */
   from: ref('refuse').nullable(),
   /** Bay to the line before it; 0 for the first line. A first ring: its radius. */
-  bayMm: lengthSchema,
+  bayMm: lengthWithin(GRID_BAY),
   /** Rays only: angle to the ray before it, degrees. */
   bayDeg: z.number().min(0).max(360).nullable(),
   /** Free lines only. */
   path: pathSchema.nullable(),
   /** A line of one side stops part way: after `reachMm`, or half way when that is null. */
   side: z.enum(SIDES),
-  reachMm: lengthSchema.nullable(),
+  reachMm: lengthWithin(LINE_REACH).nullable(),
   label: lineLabelSchema,
   /** A minor line: thinner, and left out of the run of labels. */
   minor: z.boolean(),
@@ -117,8 +123,8 @@ const gridLineSchema = z.object({
   fromLevel: marked(ref('detach').nullable(), { is: 'limit', side: 'lowest' }),
   toLevel: marked(ref('detach').nullable(), { is: 'limit', side: 'highest' }),
   heads: z.enum(HEADS).nullable(),
-  extendFirstMm: lengthSchema.nullable(),
-  extendLastMm: lengthSchema.nullable(),
+  extendFirstMm: lengthWithin(LINE_REACH).nullable(),
+  extendLastMm: lengthWithin(LINE_REACH).nullable(),
   /** The line it forms a movement joint with; the gap is the bay between them. */
   jointOf: ref('detach').nullable(),
 });
@@ -169,6 +175,15 @@ export const gridLineRecords = recordKind({
   words: { one: 'grid line', many: 'grid lines' },
   letters: null,
   schema: gridLineSchema,
+  limits: {
+    ofOne: ({ from, bayMm, bayDeg, path }, mm) => {
+      if (path?.type === 'line' && mm(path.x0Mm) === mm(path.x1Mm) && mm(path.y0Mm) === mm(path.y1Mm))
+        return 'it would have no length';
+      return from !== null && bayDeg === null && path === null && mm(bayMm) <= 0
+        ? 'its bay must be more than 0 mm'
+        : null;
+    },
+  },
   migrations: [
     {
       to: 3,

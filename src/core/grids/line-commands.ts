@@ -9,7 +9,7 @@ import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from
 import { refSchema } from '../commands/refer';
 import { quantiseMm } from '../units/length-units';
 import { shrinkAfter } from './bay-commands';
-import { lineLabelSchema, SIDES, type GridLine } from './grid';
+import { lineLabelSchema, SIDES, type GridLine, LINE_REACH } from './grid';
 import { headsSchema, levelRangeSchema, lineIn, lineNames, neighbours, readLevelRange } from './grid-input';
 import { pathInputSchema, readPath } from './path-input';
 import { removeLine } from './remove-line';
@@ -126,9 +126,7 @@ const changeLines = defineCommand({
     refusing(() => {
       const reader = new LengthReader(edit.before);
       const length = (value: string | number | null | undefined, field: string): GridLine['reachMm'] | undefined =>
-        value === null || value === undefined
-          ? value
-          : reader.read(value, field, { atLeastMm: 0, atMostMm: 1e6 }).stored;
+        value === null || value === undefined ? value : reader.read(value, field, LINE_REACH).stored;
       for (const ref of input.lines) {
         const [grid, line] = lineIn(edit.before, ref);
         if (input.side !== undefined && input.side !== 'both' && grid.record.shape !== 'rectangular')

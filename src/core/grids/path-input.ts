@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { LengthReader, lengthInputSchema, refuseNow } from '../commands/length-input';
 import { angleSchema } from '../model/fields';
-import type { LinePath } from './grid';
+import { GRID_RADIUS, type LinePath } from './grid';
 
 /** A free line's path in the axes of its system, as commands take it: a straight stretch, or an arc counter-clockwise. */
 export const pathInputSchema = z.union([
@@ -27,7 +27,7 @@ export function readPath(reader: LengthReader, input: z.infer<typeof pathInputSc
       type: 'arc',
       xMm: at(input.xMm, 'xMm').stored,
       yMm: at(input.yMm, 'yMm').stored,
-      radiusMm: reader.read(input.radiusMm, 'radiusMm', { moreThanMm: 0, atMostMm: 1e7 }).stored,
+      radiusMm: reader.read(input.radiusMm, 'radiusMm', GRID_RADIUS).stored,
       fromDeg: input.fromDeg,
       sweepDeg: input.sweepDeg,
     };

@@ -2,6 +2,7 @@ import { apply, fieldAt, invert, touchedIds, type Changes } from '../model/chang
 import type { Recalled } from '../commands/command';
 import type { Framework } from '../model/framework';
 import { faultAfter } from '../kinds/integrity';
+import { calledIn } from '../commands/refer';
 import { sameJson } from '../model/json';
 import { called } from '../kinds/records';
 import { done, refuse, type Result } from '../model/result';
@@ -59,7 +60,7 @@ export function planUndo(
     }
   }
   const inverse = invert(changes);
-  const fault = faultAfter(apply(framework, inverse), inverse);
+  const fault = faultAfter(apply(framework, inverse), inverse, framework, calledIn);
   return fault
     ? { ok: false, refusal: { ...fault, message: `This cannot be undone: ${fault.message}` } }
     : done(inverse);

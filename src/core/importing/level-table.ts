@@ -1,4 +1,4 @@
-import type { LevelKind } from '../levels/level';
+import type { LevelKind } from '../levels/level-kinds';
 import { done, refuse, type Result } from '../model/result';
 import { MM_PER_UNIT, unitSpelled, type LengthUnit } from '../units/length-units';
 import { parseLength } from '../units/parse-length';

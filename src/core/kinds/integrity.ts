@@ -4,13 +4,19 @@ import type { Id } from '../model/ids';
 import { called, recordSchema, referencesOf } from './records';
 import type { Rec } from '../model/kinds';
 import { refuse, type Refusal } from '../model/result';
+import { limitBroken, type CalledIn } from './limits';
 
 /**
  * What is wrong with a framework after changes: a record that does not fit its schema, a reference to nothing,
- * or a circle of records that hang on one another. Null if nothing. Only touched records are read, and all
+ * a circle of records that hang on one another, or a limit that does not hold. Null if nothing. Only touched records are read, and all
  * records once if something was removed.
  */
-export function faultAfter(framework: Framework, changes: Changes): Refusal | null {
+export function faultAfter(
+  framework: Framework,
+  changes: Changes,
+  before: Framework | null = null,
+  calledIn: CalledIn = (_, record) => called(record),
+): Refusal | null {
   for (const id of touchedIds(changes)) {
     const record = framework.records.get(id);
     if (!record) continue;
@@ -35,9 +41,9 @@ export function faultAfter(framework: Framework, changes: Changes): Refusal | nu
     }
   }
   const circle = circleFrom(framework, touchedIds(changes));
-  return circle
-    ? refuse(`These would hang on one another in a circle: ${circle.map(called).join(' → ')}`).refusal
-    : null;
+  if (circle) return refuse(`These would hang on one another in a circle: ${circle.map(called).join(' → ')}`).refusal;
+  const broken = limitBroken(framework, changes, before, calledIn);
+  return broken === null ? null : refuse(broken[0]!.toUpperCase() + broken.slice(1)).refusal;
 }
 
 /** A circle of references reachable from the given records, first record repeated at the end; null if none. */

@@ -7,6 +7,13 @@ import { idSchema, type Id } from '../model/ids';
  */
 export type WhenGone = 'refuse' | 'detach' | 'follow';
 
+/** Least and greatest value of a length, in millimetres; not given: no limit of its own. */
+export interface Bounds {
+  readonly atLeastMm?: number;
+  readonly moreThanMm?: number;
+  readonly atMostMm?: number;
+}
+
 /** What a field of a record is, beyond its shape: read by everything that is written once for all kinds. */
 export type Mark =
   /** The id of another record; `unless`: what happens where the other is of one of these kinds. */
@@ -14,6 +21,8 @@ export type Mark =
   /** The id of a part of the record, its own in the whole framework: a copy has another. */
   | { is: 'ownId' }
   | { is: 'length' }
+  /** A length that always lies between these, whatever it is worked out from. */
+  | { is: 'within'; bounds: Bounds }
   /** Where it stands in plan. */
   | { is: 'place' }
   /** Corners `{ xMm, yMm }` from its place, along the axes of that. */

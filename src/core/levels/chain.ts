@@ -3,7 +3,8 @@ import type { Edit } from '../model/edit';
 import type { Id } from '../model/ids';
 import { refuseNow } from '../commands/length-input';
 import { quantiseMm } from '../units/length-units';
-import { boundsStorey, type Level } from './level';
+import { type Level } from './level';
+import { boundsStorey } from './level-kinds';
 import { levelsOf, type ResolvedLevel } from './resolve-levels';
 
 /** `push`: everything beyond moves along (above ground what is above, below ground what is below). `only`: just this level. */

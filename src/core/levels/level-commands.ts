@@ -16,7 +16,8 @@ import {
   refuseIfLockedMoved,
   type LevelWanted,
 } from './chain';
-import { LEVEL_KINDS } from './level';
+import { BUILD_UP } from './level';
+import { LEVEL_KINDS } from './level-kinds';
 import { insertLevel } from './insert-level';
 import { heightsSchema, modeSchema, readHeights, refuseIfTwice } from './level-input';
 import { LEVEL_SET_COMMANDS } from './level-set-commands';
@@ -66,7 +67,7 @@ const setUp = defineCommand({
       const above = readHeights(input.above, 'above');
       const below = readHeights(input.below, 'below');
       if (above.length === 0) refuseNow('Type a height for the ground floor at least, like 5.4m', ['above']);
-      const buildUpMm = reader.read(input.buildUpMm, 'buildUpMm', { atLeastMm: 0, atMostMm: 2000 }).stored;
+      const buildUpMm = reader.read(input.buildUpMm, 'buildUpMm', BUILD_UP).stored;
       const groundMm = reader.read(input.groundMm, 'groundMm').mm;
       const common = { title: '', buildUpMm, locked: false };
       const wanted: LevelWanted[] = [];
@@ -280,7 +281,7 @@ const change = defineCommand({
       const buildUpMm =
         input.buildUpMm === undefined
           ? undefined
-          : new LengthReader(edit.before).read(input.buildUpMm, 'buildUpMm', { atLeastMm: 0, atMostMm: 2000 }).stored;
+          : new LengthReader(edit.before).read(input.buildUpMm, 'buildUpMm', BUILD_UP).stored;
       edit.set('level', id, {
         buildUpMm,
         levelKind: input.levelKind,

@@ -8,10 +8,11 @@ import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from
 import { buildingReferred, levelReferred, refSchema } from '../commands/refer';
 import { formatElevation, formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
-import { BUDGET_ZONES, NO_BUDGET } from './budget';
+import { BUDGET_ZONES, NO_BUDGET, ZONE } from './budget';
 import { baseLevel, isBelowGround, refuseIfDisordered, refuseIfLockedMoved, shiftLevel } from './chain';
 import { insertLevel } from './insert-level';
-import { LEVEL_KINDS } from './level';
+import { BUILD_UP } from './level';
+import { LEVEL_KINDS } from './level-kinds';
 import { heightsSchema, modeSchema, readHeights, refuseIfTwice } from './level-input';
 import { freeName, nameFrom, USUAL_NAMES } from './names';
 import { levelById, levelsOf, storeyLevels, titleOf } from './resolve-levels';
@@ -201,10 +202,7 @@ const editTable = defineCommand({
           name,
           title,
           levelKind,
-          buildUpMm:
-            buildUpMm === undefined
-              ? undefined
-              : reader.read(buildUpMm, 'buildUpMm', { atLeastMm: 0, atMostMm: 2000 }).stored,
+          buildUpMm: buildUpMm === undefined ? undefined : reader.read(buildUpMm, 'buildUpMm', BUILD_UP).stored,
         });
       }
       for (const { id, fflMm } of rows) {
@@ -254,7 +252,7 @@ const setBudget = defineCommand({
       const typed = Object.fromEntries(
         BUDGET_ZONES.filter((zone) => zones[zone] !== undefined).map((zone) => {
           const value = zones[zone]!;
-          const read = (length: typeof value) => reader.read(length, zone, { atLeastMm: 0, atMostMm: 20_000 }).stored;
+          const read = (length: typeof value) => reader.read(length, zone, ZONE).stored;
           return [zone, value === null ? null : read(value)];
         }),
       );

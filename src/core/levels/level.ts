@@ -1,13 +1,14 @@
 import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
-import { ref } from '../kinds/marks';
+import { ref, type Bounds } from '../kinds/marks';
 import { budgetSchema } from './budget';
-import { lengthSchema, textSchema } from '../model/fields';
+import { lengthSchema, lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { outlineSchema } from '../outlines/outline';
+import { LEVEL_KINDS } from './level-kinds';
+import { levelOrder } from './level-order';
 
-export const LEVEL_KINDS = ['storey', 'basement', 'mezzanine', 'roof', 'plant', 'attic', 'datum'] as const;
-export type LevelKind = (typeof LEVEL_KINDS)[number];
+export const BUILD_UP: Bounds = { atLeastMm: 0, atMostMm: 2000 };
 
 /**
  * A level. Its height is held from another level, so one edit moves everything that hangs on it: upper levels
@@ -27,7 +28,7 @@ const levelSchema = z.object({
   /** FFL above that level's FFL, negative below it. */
   heightMm: lengthSchema,
   /** SSL = FFL − build-up. */
-  buildUpMm: lengthSchema,
+  buildUpMm: lengthWithin(BUILD_UP),
   locked: z.boolean(),
   /** Zones of its height budget that differ from the building's typical ones. */
   budget: budgetSchema.nullable(),
@@ -35,9 +36,6 @@ const levelSchema = z.object({
   extent: outlineSchema.nullable(),
 });
 export type Level = z.infer<typeof levelSchema>;
-
-/** Levels of these kinds bound storeys; a datum bounds none and a mezzanine is run past. */
-export const boundsStorey = (kind: LevelKind): boolean => kind !== 'datum' && kind !== 'mezzanine';
 
 declare module '../model/kinds' {
   interface Kinds {
@@ -47,9 +45,11 @@ declare module '../model/kinds' {
 
 export const levelRecords = recordKind({
   kind: 'level',
+  named: 'in its building',
   words: { one: 'level', many: 'levels' },
   letters: null,
   schema: levelSchema,
+  limits: { inBuilding: levelOrder },
   migrations: [
     { to: 2, record: (record) => ({ budget: null, ...record }) },
     { to: 3, record: (record) => ({ extent: null, ...record }) },

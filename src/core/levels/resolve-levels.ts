@@ -3,7 +3,8 @@ import { mmOf } from '../dimensions/resolve-length';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { quantiseMm } from '../units/length-units';
-import { boundsStorey, type Level } from './level';
+import { type Level } from './level';
+import { boundsStorey } from './level-kinds';
 
 /** A level with its heights worked out, in the building's own heights. */
 export interface ResolvedLevel {

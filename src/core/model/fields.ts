@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { marked, ref } from '../kinds/marks';
+import { marked, ref, type Bounds } from '../kinds/marks';
 import type { Length } from '../units/parse-length';
 
 /** Characters that are not seen but change what is: control characters but tab and line breaks, and marks of direction. */
@@ -48,6 +48,9 @@ export const lengthSchema: z.ZodType<Length> = marked(
   z.union([z.number().min(-1e9).max(1e9), z.object({ expr: z.string().min(1).max(400) })]),
   { is: 'length' },
 );
+
+/** A stored length with limits that hold whatever it is worked out from; commands read what is typed within the same. */
+export const lengthWithin = (bounds: Bounds): z.ZodType<Length> => marked(lengthSchema, { is: 'within', bounds });
 
 export const angleSchema = z.number().min(-360).max(360);
 

@@ -7,7 +7,7 @@ import { axisReferred, crossingReferred, gridReferred, lineReferred, refSchema }
 import { crossingOf } from '../grids/crossings';
 import { WALL_FACES } from '../walls/wall-faces';
 import { parsePoint } from '../units/parse-point';
-import type { Outline } from './outline';
+import { OUTLINE_OFFSET, OUTLINE_SIZE, type Outline } from './outline';
 import { heldReferred } from '../setting-out/held-referred';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Given } from '../commands/command-inputs';
@@ -127,13 +127,13 @@ function stored(framework: Framework, building: Id, input: z.infer<typeof outlin
       type: 'gridOffset',
       system: grid.id,
       lines: input.lines ? { a: ids(input.lines.a), b: ids(input.lines.b) } : null,
-      offsetMm: reader.read(input.offsetMm, 'offsetMm', { atLeastMm: -1e6, atMostMm: 1e6 }).stored,
+      offsetMm: reader.read(input.offsetMm, 'offsetMm', OUTLINE_OFFSET).stored,
     };
   }
   if (input.type === 'lines') {
     const edges = input.edges.map(({ line, offsetMm }) => ({
       line: heldReferred(framework, line, building).id,
-      offsetMm: reader.read(offsetMm, 'offsetMm', { atLeastMm: -1e6, atMostMm: 1e6 }).stored,
+      offsetMm: reader.read(offsetMm, 'offsetMm', OUTLINE_OFFSET).stored,
     }));
     return { type: 'lines', edges };
   }
@@ -147,7 +147,7 @@ function stored(framework: Framework, building: Id, input: z.infer<typeof outlin
         refuseNow(`There is no wall named ${ref} in this building`, ['outline', 'walls']),
     );
     const { face } = input;
-    const offsetMm = reader.read(input.offsetMm, 'offsetMm', { atLeastMm: -1e6, atMostMm: 1e6 }).stored;
+    const offsetMm = reader.read(input.offsetMm, 'offsetMm', OUTLINE_OFFSET).stored;
     return { type: 'walls', walls: ids, face, offsetMm };
   }
   const place = readPlace(framework, building, input.place);
@@ -155,15 +155,15 @@ function stored(framework: Framework, building: Id, input: z.infer<typeof outlin
     return {
       ...input,
       place,
-      widthMm: reader.read(input.widthMm, 'widthMm', { moreThanMm: 0, atMostMm: 1e6 }).stored,
-      depthMm: reader.read(input.depthMm, 'depthMm', { moreThanMm: 0, atMostMm: 1e6 }).stored,
+      widthMm: reader.read(input.widthMm, 'widthMm', OUTLINE_SIZE).stored,
+      depthMm: reader.read(input.depthMm, 'depthMm', OUTLINE_SIZE).stored,
     };
   }
   if (input.type === 'circle')
     return {
       ...input,
       place,
-      diameterMm: reader.read(input.diameterMm, 'diameterMm', { moreThanMm: 0, atMostMm: 1e6 }).stored,
+      diameterMm: reader.read(input.diameterMm, 'diameterMm', OUTLINE_SIZE).stored,
     };
   return {
     ...input,

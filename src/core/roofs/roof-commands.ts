@@ -13,7 +13,7 @@ import { buildingReferred, levelReferred, refSchema, thingReferred } from '../co
 import { outlineFromWalls } from '../walls/outline-from-walls';
 import { STARTING_TYPES } from '../walls/wall-type';
 import { takeType, typeInputSchema } from '../walls/wall-input';
-import { ROOF_FACES, type Roof } from './roof';
+import { ROOF_FACES, type Roof, PARAPET_HEIGHT, ROOF_THICKNESS } from './roof';
 
 const parapetSchema = z.strictObject({
   type: typeInputSchema.default(STARTING_TYPES[0] as unknown as z.infer<typeof typeInputSchema>),
@@ -63,13 +63,8 @@ function makeWay(edit: Edit, building: Id, level: Id): void {
 const readParapet = (edit: Edit, parapet: z.infer<typeof parapetSchema> | null): Roof['parapet'] =>
   parapet && {
     type: takeType(edit, parapet.type),
-    heightMm: new LengthReader(edit.before).read(parapet.heightMm, 'parapet heightMm', {
-      atLeastMm: 50,
-      atMostMm: 10_000,
-    }).stored,
+    heightMm: new LengthReader(edit.before).read(parapet.heightMm, 'parapet heightMm', PARAPET_HEIGHT).stored,
   };
-
-const THICKNESS = { atLeastMm: 20, atMostMm: 10_000 };
 
 const addFlat = defineCommand({
   name: 'roofs.addFlat',
@@ -110,7 +105,7 @@ const addFlat = defineCommand({
         level: level.id,
         walls,
         face: input.face,
-        thicknessMm: new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', THICKNESS).stored,
+        thicknessMm: new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', ROOF_THICKNESS).stored,
         material: input.material,
         parapet: readParapet(edit, input.parapet),
       });
@@ -144,7 +139,7 @@ const change = defineCommand({
         thicknessMm:
           input.thicknessMm === undefined
             ? undefined
-            : new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', THICKNESS).stored,
+            : new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', ROOF_THICKNESS).stored,
         material: input.material,
         parapet: input.parapet === undefined ? undefined : readParapet(edit, input.parapet),
       });

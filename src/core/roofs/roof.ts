@@ -1,13 +1,16 @@
 import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
-import { ref } from '../kinds/marks';
+import { ref, type Bounds } from '../kinds/marks';
 import { MATERIALS } from '../columns/column';
-import { lengthSchema, textSchema } from '../model/fields';
+import { lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 
 /** Which face of the walls under it a roof slab runs to. */
 export const ROOF_FACES = ['inside', 'coreInside', 'coreOutside', 'outside'] as const;
 export type RoofFace = (typeof ROOF_FACES)[number];
+
+export const ROOF_THICKNESS: Bounds = { atLeastMm: 20, atMostMm: 10_000 };
+export const PARAPET_HEIGHT: Bounds = { atLeastMm: 50, atMostMm: 10_000 };
 
 /**
  * A flat roof: a slab within the walls that carry it, out to one of their faces, and a parapet along their outside that stands
@@ -23,10 +26,10 @@ const roofSchema = z.object({
   /** Exterior and party walls that go round one after another, or one closed wall. */
   walls: z.array(ref('refuse')).min(1, 'Choose a wall').max(200),
   face: z.enum(ROOF_FACES),
-  thicknessMm: lengthSchema,
+  thicknessMm: lengthWithin(ROOF_THICKNESS),
   material: z.enum(MATERIALS),
   /** A parapet of a wall type, so high over the roof's FFL; null: none. */
-  parapet: z.object({ type: ref('refuse'), heightMm: lengthSchema }).nullable(),
+  parapet: z.object({ type: ref('refuse'), heightMm: lengthWithin(PARAPET_HEIGHT) }).nullable(),
 });
 export type Roof = z.infer<typeof roofSchema>;
 
@@ -38,6 +41,7 @@ declare module '../model/kinds' {
 
 export const roofRecords = recordKind({
   kind: 'roof',
+  named: 'in the project',
   words: { one: 'roof', many: 'roofs' },
   letters: 'R',
   schema: roofSchema,

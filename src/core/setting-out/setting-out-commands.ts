@@ -15,7 +15,7 @@ import { buildingReferred, refSchema } from '../commands/refer';
 import type { Length } from '../units/parse-length';
 import { edgeOf } from './held-line';
 import { heldReferred } from './held-referred';
-import type { SettingOutLine } from './setting-out-line';
+import { LINE_OFFSET, type SettingOutLine } from './setting-out-line';
 
 /** A setting-out line by id or name. */
 function lineIn(framework: Framework, ref: string): SettingOutLine {
@@ -53,10 +53,7 @@ const add = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const building = buildingReferred(edit.before, input.building);
-      const { stored, mm } = new LengthReader(edit.before).read(input.offsetMm, 'offsetMm', {
-        atLeastMm: -1e6,
-        atMostMm: 1e6,
-      });
+      const { stored, mm } = new LengthReader(edit.before).read(input.offsetMm, 'offsetMm', LINE_OFFSET);
       const middle = middleOfBuilding(edit.before, building);
       const range = readLevelRange(edit.before, building, input);
       const taken = namesTaken(edit.before, building);
@@ -152,7 +149,7 @@ const change = defineCommand({
         offsetMm:
           input.offsetMm === undefined
             ? undefined
-            : new LengthReader(edit.before).read(input.offsetMm, 'offsetMm', { atLeastMm: -1e6, atMostMm: 1e6 }).stored,
+            : new LengthReader(edit.before).read(input.offsetMm, 'offsetMm', LINE_OFFSET).stored,
         ...readLevelRange(edit.before, line.building, input, line),
       });
     }),

@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
-import { marked, ref } from '../kinds/marks';
-import { lengthSchema, textSchema } from '../model/fields';
+import { marked, ref, type Bounds } from '../kinds/marks';
+import { lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
+
+export const LINE_OFFSET: Bounds = { atLeastMm: -1e6, atMostMm: 1e6 };
 
 /** A line that other things are held to: at a distance from a grid line or another setting-out line, which it follows. */
 const settingOutLineSchema = z.object({
@@ -15,7 +17,7 @@ const settingOutLineSchema = z.object({
   /** Which edge of its source, counted counter-clockwise from 0; null: the source is a line. */
   edge: z.number().int().min(0).max(2000).nullable(),
   /** Positive the way the lines of its source count: away from the first line, outwards of a ring or an edge, left of a free line. */
-  offsetMm: lengthSchema,
+  offsetMm: lengthWithin(LINE_OFFSET),
   /** Lowest and highest level it is there on; null: those of its source. */
   fromLevel: marked(ref('detach').nullable(), { is: 'limit', side: 'lowest' }),
   toLevel: marked(ref('detach').nullable(), { is: 'limit', side: 'highest' }),
@@ -31,6 +33,7 @@ declare module '../model/kinds' {
 
 export const settingOutRecords = recordKind({
   kind: 'settingOutLine',
+  named: 'in its building',
   words: { one: 'setting-out line', many: 'setting-out lines' },
   letters: null,
   schema: settingOutLineSchema,

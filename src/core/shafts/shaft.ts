@@ -48,6 +48,7 @@ declare module '../model/kinds' {
 
 export const shaftRecords = recordKind({
   kind: 'shaft',
+  named: 'in the project',
   words: { one: 'shaft', many: 'shafts' },
   letters: 'S',
   schema: shaftSchema,

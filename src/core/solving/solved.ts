@@ -7,7 +7,7 @@ import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import type { Curve } from '../geometry/curve';
 import type { Bubble, Direction, LineSide } from '../grids/grid';
 import type { HeightBudget } from '../levels/height-budget';
-import type { LevelKind } from '../levels/level';
+import type { LevelKind } from '../levels/level-kinds';
 import type { Id } from '../model/ids';
 import type { RoomRegion } from '../rooms/solve-rooms';
 import type { SolvedStair } from '../stairs/solved-stair';

@@ -23,7 +23,7 @@ import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Length } from '../units/parse-length';
 import { wellOf } from './half-turn';
 import { RULE_SETS } from './rule-sets';
-import type { Stair } from './stair';
+import { STAIR_BOUNDS, type Stair } from './stair';
 
 const sizesSchema = {
   /** Null: half the well less the eye. */
@@ -38,16 +38,6 @@ const sizesSchema = {
 type SizesInput = { [Field in keyof typeof sizesSchema]?: LengthInput | null | undefined };
 
 /** Least and greatest of each size, millimetres. */
-const BOUNDS: Record<keyof typeof sizesSchema, [number, number]> = {
-  widthMm: [300, 10_000],
-  eyeMm: [0, 20_000],
-  floorLandingMm: [0, 20_000],
-  nosingMm: [0, 60],
-  waistMm: [20, 1000],
-  landingMm: [20, 1000],
-  finishMm: [0, 300],
-};
-
 type Sizes = Pick<Stair, keyof typeof sizesSchema>;
 
 function readSizes(framework: Framework, input: SizesInput): Partial<Sizes> {
@@ -58,8 +48,7 @@ function readSizes(framework: Framework, input: SizesInput): Partial<Sizes> {
       const value = input[field];
       if (value === undefined) return [];
       if (value === null) return [[field, null]];
-      const [atLeastMm, atMostMm] = BOUNDS[field];
-      return [[field, reader.read(value, field, { atLeastMm, atMostMm }).stored]];
+      return [[field, reader.read(value, field, STAIR_BOUNDS[field]).stored]];
     }),
   );
 }

@@ -10,6 +10,7 @@ import { shifted } from '../outlines/shifted';
 import { formatLength } from '../units/format-length';
 import { clearBetween } from './clear-between';
 import { wallPath } from './wall-path';
+import { CLEAR_WIDTH } from './clear-width';
 
 const hold = defineCommand({
   name: 'walls.holdClear',
@@ -25,10 +26,7 @@ const hold = defineCommand({
       if (a.id === b.id || a.building !== b.building) refuseNow('Choose two walls of one building', ['walls']);
       const between = clearBetween(wallPath(edit.before, a), wallPath(edit.before, b));
       if (!between) return refuseNow(`Walls ${a.name} and ${b.name} are not parallel`, ['walls']);
-      const read = new LengthReader(edit.before).read(input.widthMm ?? Math.max(1, between.mm), 'widthMm', {
-        atLeastMm: 1,
-        atMostMm: 1e6,
-      });
+      const read = new LengthReader(edit.before).read(input.widthMm ?? Math.max(1, between.mm), 'widthMm', CLEAR_WIDTH);
       const off = read.mm - between.mm;
       if (Math.abs(off) > 1e-6 && lengthOf(between.towardsB) > 0)
         edit.set('wall', b.id, { place: shifted(edit.before, b.place, times(between.towardsB, off)) });

@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
-import { ref } from '../kinds/marks';
-import { lengthSchema } from '../model/fields';
+import { ref, type Bounds } from '../kinds/marks';
+import { lengthWithin } from '../model/fields';
 import { idSchema } from '../model/ids';
+
+export const CLEAR_WIDTH: Bounds = { atLeastMm: 1, atMostMm: 1e6 };
 
 /** A clear width that is to be held between two parallel walls: where it does not hold, a finding says so. */
 const clearWidthSchema = z.object({
@@ -10,7 +12,7 @@ const clearWidthSchema = z.object({
   id: idSchema,
   building: ref('refuse'),
   walls: z.tuple([ref('follow'), ref('follow')]),
-  widthMm: lengthSchema,
+  widthMm: lengthWithin(CLEAR_WIDTH),
 });
 
 export type ClearWidth = z.infer<typeof clearWidthSchema>;

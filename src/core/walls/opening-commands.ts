@@ -4,7 +4,7 @@ import { defineCommand } from '../commands/command';
 import { textSchema } from '../model/fields';
 import type { Framework } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing, type LengthInput } from '../commands/length-input';
-import { OPENING_KINDS, type Wall, type WallOpening } from './wall';
+import { OPENING_KINDS, type Wall, type WallOpening, OPENING_BOUNDS } from './wall';
 import { freeOpeningNames } from './wall-input';
 import { alongPath, pathLength, wallPath } from './wall-path';
 import { mmOf } from '../dimensions/resolve-length';
@@ -18,13 +18,6 @@ const lengthsSchema = {
   sillMm: lengthInputSchema,
 };
 type LengthField = keyof typeof lengthsSchema;
-const BOUNDS: Record<LengthField, [number, number]> = {
-  alongMm: [0, 1e6],
-  widthMm: [50, 1e5],
-  heightMm: [50, 1e5],
-  sillMm: [0, 1e5],
-};
-
 /** Usual sizes, millimetres. */
 const USUAL: Record<WallOpening['opening'], { widthMm: number; heightMm: number; sillMm: number }> = {
   door: { widthMm: 1010, heightMm: 2110, sillMm: 0 },
@@ -33,8 +26,7 @@ const USUAL: Record<WallOpening['opening'], { widthMm: number; heightMm: number;
 };
 
 function readLength(framework: Framework, field: LengthField, input: LengthInput): WallOpening['widthMm'] {
-  const [atLeastMm, atMostMm] = BOUNDS[field];
-  return new LengthReader(framework).read(input, field, { atLeastMm, atMostMm }).stored;
+  return new LengthReader(framework).read(input, field, OPENING_BOUNDS[field]).stored;
 }
 
 /** An opening lies within one straight part of its wall. */
@@ -134,7 +126,7 @@ const changeOpening = defineCommand({
           .filter(([, value]) => value !== undefined)
           .map(([field, value]) => [
             field,
-            field in BOUNDS ? readLength(edit.before, field as LengthField, value as LengthInput) : value,
+            field in OPENING_BOUNDS ? readLength(edit.before, field as LengthField, value as LengthInput) : value,
           ]),
       );
       const made: WallOpening = { ...was, ...fields, ...(at ? { at: readAt(edit.before, wall, at) } : {}) };

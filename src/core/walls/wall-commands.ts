@@ -18,7 +18,7 @@ import {
 import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
 import { OPENING_COMMANDS } from './opening-commands';
-import { WALL_USES, type Wall, type WallException } from './wall';
+import { WALL_USES, type Wall, type WallException, PASSES_CLEAR } from './wall';
 import { WALL_FACES } from './wall-faces';
 import { freeWallName, layersSchema, readLayers, takeType, typeInputSchema } from './wall-input';
 import { offsetPath, wallPath } from './wall-path';
@@ -65,7 +65,7 @@ function nextStorey(framework: Framework, level: Id): Id | null {
 const readClear = (framework: Framework, clear: LengthInput | null | undefined): Wall['passesClearMm'] | undefined =>
   clear === null || clear === undefined
     ? clear
-    : new LengthReader(framework).read(clear, 'passesClearMm', { atLeastMm: 0, atMostMm: 2000 }).stored;
+    : new LengthReader(framework).read(clear, 'passesClearMm', PASSES_CLEAR).stored;
 
 /** The other building of a party wall. */
 function readShared(framework: Framework, own: Id, ref: string | null | undefined): Id | null | undefined {

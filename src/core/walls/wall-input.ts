@@ -7,7 +7,7 @@ import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow } from '../commands/length-input';
 import { refSchema } from '../commands/refer';
 import type { WallOpening } from './wall';
-import type { WallType } from './wall-type';
+import { LAYER_THICKNESS, type WallType } from './wall-type';
 
 export const layersSchema = z
   .array(
@@ -30,7 +30,7 @@ export function readLayers(framework: Framework, layers: LayersInput): WallType[
   const read = layers.map(({ name, thicknessMm, core }) => ({
     name,
     core,
-    thicknessMm: reader.read(thicknessMm, 'thicknessMm', { moreThanMm: 0, atMostMm: 2000 }).stored,
+    thicknessMm: reader.read(thicknessMm, 'thicknessMm', LAYER_THICKNESS).stored,
   }));
   if (!read.some(({ core }) => core)) refuseNow('Say which layer is the core: the one that carries', ['layers']);
   return read;

@@ -1,8 +1,11 @@
 import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
-import { lengthSchema, textSchema } from '../model/fields';
+import type { Bounds } from '../kinds/marks';
+import { lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import type { WallUse } from './wall';
+
+export const LAYER_THICKNESS: Bounds = { moreThanMm: 0, atMostMm: 2000 };
 
 /** A layered build of walls: its layers from the outside inwards, those that carry marked as its core. */
 const wallTypeSchema = z.object({
@@ -10,7 +13,7 @@ const wallTypeSchema = z.object({
   id: idSchema,
   name: textSchema(40),
   layers: z
-    .array(z.object({ name: textSchema(40), thicknessMm: lengthSchema, core: z.boolean() }))
+    .array(z.object({ name: textSchema(40), thicknessMm: lengthWithin(LAYER_THICKNESS), core: z.boolean() }))
     .min(1, 'A wall has a layer at least')
     .max(12),
 });
@@ -107,6 +110,7 @@ declare module '../model/kinds' {
 
 export const wallTypeRecords = recordKind({
   kind: 'wallType',
+  named: 'in the project',
   words: { one: 'wall type', many: 'wall types' },
   letters: null,
   schema: wallTypeSchema,

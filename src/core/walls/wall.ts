@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { recordKind } from '../kinds/record-kind';
-import { marked, ref } from '../kinds/marks';
-import { lengthSchema, placeSchema, startSchema, stopSchema, textSchema } from '../model/fields';
+import { marked, ref, type Bounds } from '../kinds/marks';
+import { lengthSchema, lengthWithin, placeSchema, startSchema, stopSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { WALL_FACES } from './wall-faces';
 
@@ -11,17 +11,25 @@ export type WallUse = (typeof WALL_USES)[number];
 
 export const OPENING_KINDS = ['door', 'window', 'plain'] as const;
 
+export const OPENING_BOUNDS = {
+  alongMm: { atLeastMm: 0, atMostMm: 1e6 },
+  widthMm: { atLeastMm: 50, atMostMm: 1e5 },
+  heightMm: { atLeastMm: 50, atMostMm: 1e5 },
+  sillMm: { atLeastMm: 0, atMostMm: 1e5 },
+} as const satisfies Record<string, Bounds>;
+export const PASSES_CLEAR: Bounds = { atLeastMm: 0, atMostMm: 2000 };
+
 /** A door, window or plain opening in a wall. */
 const wallOpeningSchema = z.object({
   id: marked(idSchema, { is: 'ownId' }),
   opening: z.enum(OPENING_KINDS),
   name: textSchema(24),
   /** From the start of the wall's path to the opening's nearer side, along the path. */
-  alongMm: lengthSchema,
-  widthMm: lengthSchema,
-  heightMm: lengthSchema,
+  alongMm: lengthWithin(OPENING_BOUNDS.alongMm),
+  widthMm: lengthWithin(OPENING_BOUNDS.widthMm),
+  heightMm: lengthWithin(OPENING_BOUNDS.heightMm),
   /** Above the floor's finish (FFL). */
-  sillMm: lengthSchema,
+  sillMm: lengthWithin(OPENING_BOUNDS.sillMm),
   leaves: z.union([z.literal(1), z.literal(2)]),
   /** The side it is hung on as one comes from outside, and the way it opens. */
   hand: z.enum(['left', 'right']),
@@ -67,7 +75,7 @@ const wallSchema = z.object({
   /** Its top in the last storey; below, it stops at the soffits. */
   stopsAt: stopSchema,
   /** Runs past the slabs between its ends, which keep this clear of it. Null: it stands on them. */
-  passesClearMm: lengthSchema.nullable(),
+  passesClearMm: lengthWithin(PASSES_CLEAR).nullable(),
   openings: z.array(wallOpeningSchema).max(300),
   exceptions: marked(z.array(wallExceptionSchema).max(400), { is: 'exceptions' }),
   /** A party wall: the other building that has it too. */
@@ -83,6 +91,7 @@ declare module '../model/kinds' {
 
 export const wallRecords = recordKind({
   kind: 'wall',
+  named: 'in the project',
   words: { one: 'wall', many: 'walls' },
   letters: 'W',
   schema: wallSchema,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Framework } from '@/core/model/framework';
 import { idSchema } from '@/core/model/ids';
+import { calledIn } from '@/core/commands/refer';
 import { faultAfter } from '@/core/kinds/integrity';
 import { FILE_VERSION, upcast } from '@/core/kinds/migrate';
 import { recordSchema } from '@/core/kinds/records';
@@ -42,6 +43,6 @@ export function readSpineFile(text: string): Result<Framework> {
     records.set(id, record as unknown as Rec);
   }
   const framework = { records };
-  const fault = faultAfter(framework, { added: [...records.values()], patched: [], removed: [] });
+  const fault = faultAfter(framework, { added: [...records.values()], patched: [], removed: [] }, null, calledIn);
   return fault ? refuse(`The file does not hold together: ${fault.message}`) : done(framework);
 }

@@ -3,6 +3,7 @@ import { unzipSync } from 'fflate';
 import type { z } from 'zod';
 import { apply, type Changes } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from '@/core/model/framework';
+import { calledIn } from '@/core/commands/refer';
 import { faultAfter } from '@/core/kinds/integrity';
 import { FILE_VERSION, upcastChanges } from '@/core/kinds/migrate';
 import { done, refuse, type Result } from '@/core/model/result';
@@ -95,7 +96,7 @@ function requireLog({ headSeq, hash, schemaVersion: version, people }: AboutProj
     );
   }
   const all: Changes = { added: [...framework.records.values()], patched: [], removed: [] };
-  const fault = faultAfter(framework, all);
+  const fault = faultAfter(framework, all, null, calledIn);
   if (fault) throw new Damaged(`This project file does not hold together: ${fault.message}`);
   if (version === FILE_VERSION && frameworkHash(framework) !== hash)
     throw new Damaged('This project file is damaged. Its changes do not lead to the framework it says it holds');

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef } from 'react';
-import { LEVEL_KINDS, type LevelKind } from '@/core/levels/level';
+import { LEVEL_KINDS, type LevelKind } from '@/core/levels/level-kinds';
 import type { SolvedLevel } from '@/core/solving/solved';
 import { formatElevation, formatForField, type LengthDisplay } from '@/core/units/format-length';
 import { ActionButton } from '../../fields/fields';
