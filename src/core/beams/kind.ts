@@ -1,3 +1,4 @@
+import { bodiesInSpace } from '../bodies/bodies-in-space';
 import { bodySolids } from '../bodies/solids-of-bodies';
 import { bodiesInIfc } from '../bodies/ifc-bodies';
 import { beamsDiffer } from './beams-differ';
@@ -36,6 +37,7 @@ export const beamKind = defineKind({
   consequences: { of: beamsDiffer },
   ifc: bodiesInIfc('beam', 'IFCBEAM', 'BEAM', 'Qto_BeamBaseQuantities'),
   solids: bodySolids('beam'),
+  space: bodiesInSpace(beamBodiesPass, 'beam'),
 });
 
 declare module '../kinds/carry-kinds' {

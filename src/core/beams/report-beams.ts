@@ -11,7 +11,8 @@ export const beamRows = defineRows({
     bottomMm: z.number(),
     topMm: z.number(),
     depthMm: z.number(),
-    volumeM3: z.number().describe('Without the columns and walls that stand under it'),
+    volumeM3: z.number().describe('What of the space is its own: no other piece has it'),
+    grossVolumeM3: z.number().describe('Openings, holes and what others take counted'),
     material: z.string(),
   }),
   rows: ({ bodies }, { level }) =>
@@ -26,6 +27,7 @@ export const beamRows = defineRows({
         topMm: body.topMm,
         depthMm: body.topMm - body.bottomMm,
         volumeM3: rounded(body.volumeMm3 / 1e9, 6),
+        grossVolumeM3: rounded(body.grossMm3 / 1e9, 6),
         material: body.material,
       })),
 });

@@ -2,7 +2,7 @@ import type { Body } from '../bodies/body';
 import { mmOf } from '../dimensions/resolve-length';
 import { platesUnder, soffitMm, type PlateSet } from '../floors/plates';
 import { lengthOf, minus, plus, quantised, times, type Point } from '../geometry/point';
-import { bounds, boxesMeet, counterClockwise, type Ring } from '../geometry/polygon';
+import { bounds, boxesMeet, counterClockwise, type Ring, ringArea } from '../geometry/polygon';
 import { servedLevels } from '../levels/extent';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
@@ -101,6 +101,7 @@ export function solveBeam(beam: Beam, given: Given): BeamAt[] {
       profile,
       bottomMm,
       topMm,
+      grossMm3: Math.abs(ringArea(ring)) * (topMm - bottomMm),
       volumeMm3: areaMm2 * (topMm - bottomMm),
       material: beam.material,
     };

@@ -21,6 +21,7 @@ export interface Body {
   profile: string;
   bottomMm: number;
   topMm: number;
+  grossMm3: number;
   volumeMm3: number;
   material: string;
 }

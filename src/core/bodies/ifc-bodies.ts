@@ -15,7 +15,13 @@ export const bodiesInIfc = (kind: Kind, entity: IfcClass, predefined: string, se
         tag: body.thing,
         stand: { bottomMm: body.bottomMm },
         shape: prismsOf(solved.profiles[body.profile]!, body.topMm - body.bottomMm),
-        quantities: { set, values: [['VOLUME', 'NetVolume', body.volumeMm3 / 1e9]] },
+        quantities: {
+          set,
+          values: [
+            ['VOLUME', 'GrossVolume', body.grossMm3 / 1e9],
+            ['VOLUME', 'NetVolume', body.volumeMm3 / 1e9],
+          ],
+        },
         material: body.material,
       })),
 });

@@ -1,3 +1,4 @@
+import { ceilingsInSpace } from './ceilings-in-space';
 import { ceilingSolids } from './solids-of-ceilings';
 import { ceilingsInIfc } from './ifc-ceilings';
 import { ceilingsDiffer } from './ceilings-differ';
@@ -33,6 +34,7 @@ export const ceilingKind = defineKind({
   consequences: { of: ceilingsDiffer },
   ifc: ceilingsInIfc,
   solids: ceilingSolids,
+  space: ceilingsInSpace,
 });
 
 declare module '../kinds/carry-kinds' {

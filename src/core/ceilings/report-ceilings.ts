@@ -12,7 +12,8 @@ export const ceilingRows = defineRows({
     clearMm: mm.describe('From FFL to its underside'),
     overMm: mm.nullable().describe('From its top to the lowest soffit over it; null where no slab is over it'),
     areaM2: z.number(),
-    volumeM3: z.number(),
+    volumeM3: z.number().describe('What of the space is its own: no other piece has it'),
+    grossVolumeM3: z.number().describe('Openings, holes and what others take counted'),
   }),
   rows: (solved, { level }) =>
     solved.ceilings.map((piece) => ({
@@ -25,6 +26,7 @@ export const ceilingRows = defineRows({
       overMm: piece.overMm,
       areaM2: rounded(solved.profiles[piece.profile]!.areaMm2 / 1e6, 6),
       volumeM3: rounded(piece.volumeMm3 / 1e9, 6),
+      grossVolumeM3: rounded(piece.grossMm3 / 1e9, 6),
     })),
 });
 

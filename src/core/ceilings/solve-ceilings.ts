@@ -156,6 +156,7 @@ function piece(
         over.size === 0
           ? null
           : quantiseMm(soffitMm(above, plates, (plate) => over.has(plate), { rings: [ring], facts }) - topMm),
+      grossMm3: areaMm2 * thicknessMm,
       volumeMm3: areaMm2 * thicknessMm,
     },
   ];

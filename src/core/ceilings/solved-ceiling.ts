@@ -18,5 +18,6 @@ export interface CeilingPiece {
   clearMm: number;
   /** From its top to the lowest soffit over it; null where no slab is over it. Below zero it is in the slab. */
   overMm: number | null;
+  grossMm3: number;
   volumeMm3: number;
 }

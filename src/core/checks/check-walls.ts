@@ -37,11 +37,32 @@ export function checkWalls(given: Given): Finding[] {
   const records = recordsOf(given.framework, 'wall').filter(({ building }) => building === given.building);
   return [
     ...tops(given, records),
+    ...within(given, records),
     ...barred(given, records),
     ...slabGaps(given, records),
     ...loopGaps(given, records),
     ...clearWidths(given, records),
   ];
+}
+
+/** Walls of which nothing stands in a storey: all of them lies in others. */
+function within({ storeys, walls }: Given, records: readonly Wall[]): Finding[] {
+  const names = new Map(storeys.map(({ id, record }) => [id, record.name]));
+  const byId = new Map(records.map((record) => [record.id, record]));
+  return walls.flatMap(({ wall, level, grossMm3 }): Finding[] => {
+    const record = byId.get(wall);
+    if (!record || grossMm3 > 0) return [];
+    return [
+      finding(
+        'wall.within',
+        record.building,
+        level,
+        [wall],
+        `Wall ${record.name} at level ${names.get(level) ?? ''} lies all within other walls: nothing of it stands. Move it, or delete it`,
+        [fixBy(`Delete wall ${record.name}`, 'elements.remove', { ids: [wall] })],
+      ),
+    ];
+  });
 }
 
 /** The last storey of each wall that stands on slabs, against the slab over it. */

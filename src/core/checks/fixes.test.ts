@@ -171,6 +171,32 @@ const CASES: [rule: Rule, steps: Steps, from?: Framework][] = [
     ],
   ],
   ['wall.topShort', [wall('W', '8000,9000 13000,9000', { stopsAt: { level: 'B1', face: 'soffit', offsetMm: -25 } })]],
+  ['wall.within', [wall('W', '8000,9000 13000,9000'), wall('V', '9000,9000 12000,9000')]],
+  [
+    'space.shared',
+    [
+      [
+        'floors.add',
+        { name: 'Deck', outline: rectangle('24000,1000', 4000, 3000), thicknessMm: 200, levels: { at: ['02'] } },
+      ],
+    ],
+  ],
+  [
+    'space.shared',
+    [
+      wall('W', '8000,9000 13000,9000', {
+        startsAt: { level: '00', face: 'SSL', offsetMm: -150 },
+        stopsAt: { level: '01' },
+      }),
+    ],
+  ],
+  [
+    'space.shared',
+    [
+      ['columns.place', { place: '10000,3000', section: square, name: 'X' }],
+      ['columns.place', { place: '10200,3000', section: square, name: 'Y' }],
+    ],
+  ],
   [
     'wall.loopGap',
     [wall('E1', '8000,9000 10000,9000', { use: 'exterior' }), wall('E2', '10030,9000 13000,9000', { use: 'exterior' })],

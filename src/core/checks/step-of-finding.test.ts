@@ -32,6 +32,7 @@ it('a finding counts to the step of its rule, else to that of the thing it is ab
 it('every rule says how bad it is, what it looks at and where it counts; only what may be about anything has no step', () => {
   const rules = [...EVERY_RULE];
   expect(rules.filter(([, { step }]) => step === null).map(([rule]) => rule)).toEqual([
+    'space.shared',
     'outline.unsound',
     'span.upsideDown',
     'solve.failed',

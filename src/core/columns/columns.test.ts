@@ -147,11 +147,11 @@ describe('changing', () => {
 });
 
 describe('sections', () => {
-  it('have their areas, and rings that are near them', () => {
+  it('have their areas, and rings of the same', () => {
     const circle = { shape: 'circle' as const, diameterMm: 550 } as const;
     expect(sectionArea({ shape: 'rectangle', widthMm: 300, depthMm: 600 })).toBe(180000);
     expect(sectionArea(circle)).toBeCloseTo(237582.94, 1);
-    expect(ringArea(sectionRing(circle, { x: 5, y: 5 }, 0)) / sectionArea(circle)).toBeCloseTo(0.9936, 3);
+    expect(ringArea(sectionRing(circle, { x: 5, y: 5 }, 0)) / sectionArea(circle)).toBeCloseTo(1, 7);
     expect(ringArea(sectionRing({ shape: 'rectangle', widthMm: 300, depthMm: 600 }, { x: 9, y: 9 }, 13.1))).toBeCloseTo(
       180000,
       1,

@@ -1,5 +1,5 @@
 import { flag, identifier, type IfcTrait } from '../kinds/ifc';
-import { sectionWords } from './section-shape';
+import { sectionArea, sectionWords } from './section-shape';
 
 /** Columns piece by piece, with heads and thickenings under the slab of their level. */
 export const columnsInIfc: IfcTrait = {
@@ -26,7 +26,8 @@ export const columnsInIfc: IfcTrait = {
             set: 'Qto_ColumnBaseQuantities',
             values: [
               ['LENGTH', 'Length', heightMm],
-              ['AREA', 'CrossSectionArea', piece.volumeMm3 / heightMm / 1e6],
+              ['AREA', 'CrossSectionArea', sectionArea(piece.section) / 1e6],
+              ['VOLUME', 'GrossVolume', piece.grossMm3 / 1e9],
               ['VOLUME', 'NetVolume', piece.volumeMm3 / 1e9],
             ] as const,
           },
@@ -35,7 +36,7 @@ export const columnsInIfc: IfcTrait = {
       }),
     ...solved.blocks
       .filter((block) => block.level === level.id)
-      .map(({ block, stack, mark, widthMm, depthMm, at, turnDeg, bottomMm, topMm, volumeMm3 }) => ({
+      .map(({ block, stack, mark, widthMm, depthMm, at, turnDeg, bottomMm, topMm, grossMm3, volumeMm3 }) => ({
         entity: 'IFCBUILDINGELEMENTPROXY' as const,
         globalId: [block, stack, level.id],
         key: `${block} ${stack} ${level.id}`,
@@ -47,7 +48,10 @@ export const columnsInIfc: IfcTrait = {
         shape: { section: { shape: 'rectangle' as const, widthMm, depthMm }, depthMm: topMm - bottomMm },
         quantities: {
           set: 'Qto_BuildingElementProxyQuantities',
-          values: [['VOLUME', 'NetVolume', volumeMm3 / 1e9]] as const,
+          values: [
+            ['VOLUME', 'GrossVolume', grossMm3 / 1e9],
+            ['VOLUME', 'NetVolume', volumeMm3 / 1e9],
+          ] as const,
         },
       })),
   ],

@@ -1,9 +1,10 @@
+import { columnsInSpace } from './columns-in-space';
 import { columnSolids } from './solids-of-columns';
 import { columnsInIfc } from './ifc-columns';
 import { columnsDiffer } from './columns-differ';
 import { columnsOnBoard } from './board-columns';
 import { columnSentence, columnsListed } from './say-columns';
-import { columnRows } from './report-columns';
+import { blockRows, columnRows } from './report-columns';
 import { blocksInPlan, columnsCutInPlan, columnsInSection } from './draw-columns';
 import { COLUMN_FORMS } from './column-forms';
 import { COLUMN_COMMANDS } from './column-commands';
@@ -18,7 +19,7 @@ export const columnKind = defineKind({
   forms: { all: COLUMN_FORMS },
   plan: { over: blocksInPlan, columns: columnsCutInPlan },
   section: columnsInSection,
-  report: columnRows,
+  report: [columnRows, blockRows],
   inPlan: columnsInPlan,
   inCores: false,
   shownAs: { kind: 'columns' },
@@ -30,6 +31,7 @@ export const columnKind = defineKind({
   consequences: { of: columnsDiffer },
   ifc: columnsInIfc,
   solids: columnSolids,
+  space: columnsInSpace,
 });
 
 declare module '../kinds/carry-kinds' {

@@ -1,7 +1,7 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { plus, quantised, turned, type Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
-import { cosDeg, sinDeg } from '../geometry/trig';
+import { circleOf } from '../geometry/curve';
 import type { Framework } from '../model/framework';
 import type { Section } from './column';
 
@@ -46,17 +46,11 @@ export function sectionReach(section: SectionMm, direction: Point): number {
   return (Math.abs(direction.x) * section.widthMm + Math.abs(direction.y) * section.depthMm) / 2;
 }
 
-const CIRCLE_SIDES = 32;
+const CIRCLE_SIDES = 64;
 
-/** The section's ring in plan about a point. A circle is a 32-sided polygon on it: for checks, not for quantities. */
+/** The section's ring in plan about a point. A circle is a polygon of 64 corners and of its own area. */
 export function sectionRing(section: SectionMm, at: Point, turnDeg: number): Ring {
-  if (section.shape === 'circle') {
-    const r = section.diameterMm / 2;
-    return Array.from({ length: CIRCLE_SIDES }, (_, i) => {
-      const degrees = (360 * i) / CIRCLE_SIDES;
-      return quantised({ x: at.x + r * cosDeg(degrees), y: at.y + r * sinDeg(degrees) });
-    });
-  }
+  if (section.shape === 'circle') return circleOf(at, section.diameterMm / 2, CIRCLE_SIDES);
   const corners = section.shape === 'I' ? cornersOfI(section) : cornersOfBox(section);
   return corners.map((corner) => quantised(plus(at, turned(corner, turnDeg))));
 }

@@ -66,6 +66,7 @@ export function solveColumn(
       turnDeg: state.turnDeg,
       bottomMm,
       topMm,
+      grossMm3: sectionArea(state.section) * (topMm - bottomMm),
       volumeMm3: sectionArea(state.section) * (topMm - bottomMm),
     });
   });
@@ -182,8 +183,8 @@ function blocksOf(
         depthMm,
         bottomMm,
         topMm,
-        // The column runs through it.
-        volumeMm3: Math.max(0, widthMm * depthMm - sectionArea(piece.section)) * (topMm - bottomMm),
+        grossMm3: widthMm * depthMm * (topMm - bottomMm),
+        volumeMm3: widthMm * depthMm * (topMm - bottomMm),
       };
       topMm = bottomMm;
       return [made];

@@ -59,6 +59,7 @@ export const floorsInIfc: IfcTrait = {
               ['LENGTH', 'Width', piece.thicknessMm],
               ['LENGTH', 'Perimeter', profile.perimeterMm],
               ['AREA', 'NetArea', profile.areaMm2 / 1e6],
+              ['VOLUME', 'GrossVolume', piece.grossMm3 / 1e9],
               ['VOLUME', 'NetVolume', piece.volumeMm3 / 1e9],
             ],
           },

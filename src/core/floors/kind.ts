@@ -1,3 +1,4 @@
+import { floorsInSpace } from './floors-in-space';
 import { floorSolids } from './solids-of-floors';
 import { floorsInIfc } from './ifc-floors';
 import { floorsDiffer } from './floors-differ';
@@ -33,6 +34,7 @@ export const floorKind = defineKind({
   consequences: { of: floorsDiffer },
   ifc: floorsInIfc,
   solids: floorSolids,
+  space: floorsInSpace,
 });
 
 declare module '../kinds/carry-kinds' {

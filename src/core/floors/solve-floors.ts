@@ -1,5 +1,5 @@
 import { finding, type Finding, fixBy } from '../checks/finding';
-import type { Ring } from '../geometry/polygon';
+import { ringArea, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Id } from '../model/ids';
 import type { PlanFacts } from '../passes/plan-facts';
@@ -67,6 +67,7 @@ export function solveFloor(
           building: record.building,
           name: record.name,
           level: level.id,
+          grossMm3: Math.abs(ringArea(part.outline)) * slab.thicknessMm,
           volumeMm3: areaMm2 * slab.thicknessMm,
           ...part,
           ...slab,

@@ -36,6 +36,7 @@ export const foundationsInIfc: IfcTrait = {
             set: form === 'raft' ? 'Qto_SlabBaseQuantities' : 'Qto_FootingBaseQuantities',
             values: [
               ['LENGTH', form === 'raft' ? 'Width' : 'Height', thicknessMm],
+              ['VOLUME', 'GrossVolume', piece.grossMm3 / 1e9],
               ['VOLUME', 'NetVolume', piece.volumeMm3 / 1e9],
             ],
           },

@@ -1,3 +1,4 @@
+import { foundationsInSpace } from './foundations-in-space';
 import { foundationSolids } from './solids-of-foundations';
 import { foundationsInIfc } from './ifc-foundations';
 import { foundationsDiffer } from './foundations-differ';
@@ -32,4 +33,5 @@ export const foundationKind = defineKind({
   consequences: { of: foundationsDiffer },
   ifc: foundationsInIfc,
   solids: foundationSolids,
+  space: foundationsInSpace,
 });

@@ -55,6 +55,7 @@ export function solveFoundation(record: Foundation, given: Given): { pieces: Fou
       profile: key,
       bottomMm: topMm - thicknessMm,
       topMm,
+      grossMm3: areaMm2 * thicknessMm,
       volumeMm3: areaMm2 * thicknessMm,
     };
   });

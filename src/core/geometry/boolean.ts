@@ -49,12 +49,22 @@ export function intersection(a: Ring, b: Ring): Profile {
 /** What a profile, its holes left out, shares with a ring. */
 export function sharedWith(profile: Profile, ring: Ring): Profile {
   const shift = originOf(ring);
-  const rings = profile.regions.flatMap(({ outer, holes }) => [
-    toPath(outer, shift),
-    ...holes.map((hole) => toPath(hole, shift).reverse()),
-  ]);
-  return profileOf(run(ClipType.Intersection, rings, [toPath(ring, shift)]), shift);
+  return profileOf(run(ClipType.Intersection, toPaths(profile.regions, shift), [toPath(ring, shift)]), shift);
 }
+
+/** What some regions share with others. Regions of one side may overlap. */
+export function sharedByRegions(subject: readonly Region[], clip: readonly Region[]): Profile {
+  const [first] = subject;
+  if (!first) return measured([]);
+  const shift = originOf(first.outer);
+  return profileOf(run(ClipType.Intersection, toPaths(subject, shift), toPaths(clip, shift)), shift);
+}
+
+/** Outer rings one way round, holes the other: they wind to nothing where there is a hole. */
+const toPaths = (regions: readonly Region[], shift: Point): Path64[] =>
+  regions
+    .flatMap(({ outer, holes }) => [toPath(outer, shift), ...holes.map((hole) => toPath(hole, shift).reverse())])
+    .filter((path) => path.length > 2);
 
 function run(kind: ClipType, subject: Path64[], clip: Path64[]): PolyTree64 {
   calls += 1;

@@ -140,6 +140,16 @@ export function tessellated(curve: Curve, sagittaMm = 1): Point[] {
   );
 }
 
+/**
+ * A whole circle as a ring of so many corners and of the circle's own area: the corners lie a little outside of it, the middles of
+ * the edges a little within. Area of n corners on a circle of radius R: n R² sin(360° / n) / 2.
+ */
+export function circleOf(centre: Point, radiusMm: number, corners: number): Point[] {
+  const stepDeg = 360 / corners;
+  const reachMm = radiusMm * Math.sqrt((2 * Math.PI) / (corners * sinDeg(stepDeg)));
+  return Array.from({ length: corners }, (_, i) => quantised(onCircle(centre, reachMm, stepDeg * i)));
+}
+
 /** The point of a curve nearest to a point on its carrier. */
 export function nearestOn(curve: Curve, point: Point): Point {
   if (curve.kind === 'segment') {

@@ -28,6 +28,7 @@ export const gridKind = defineKind({
   consequences: none('What stands on its lines is compared'),
   ifc: none('Grids with their axes stand in the frame of the file: formats/ifc/grids.ts'),
   solids: none('Its lines are drawn in 3D at the height of the level'),
+  space: none('Its lines are drawn in 3D at the height of the level'),
 });
 
 export const gridLineKind = defineKind({
@@ -49,6 +50,7 @@ export const gridLineKind = defineKind({
   consequences: none('What stands on its lines is compared'),
   ifc: none('Grids with their axes stand in the frame of the file: formats/ifc/grids.ts'),
   solids: none('Lines are drawn in 3D at the height of the level'),
+  space: none('Lines are drawn in 3D at the height of the level'),
 });
 
 export const presetKind = defineKind({

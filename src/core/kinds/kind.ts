@@ -13,6 +13,7 @@ import type { ReportRows } from '../report/rows';
 import type { Consequences } from './consequence';
 import type { IfcTrait } from './ifc';
 import type { Solids } from './solids';
+import type { InSpace } from './in-space';
 import type { OnBoard } from './on-board';
 import type { Listed, Sentence } from './said';
 import type { RecordKind } from './record-kind';
@@ -87,6 +88,8 @@ export interface KindDef<K extends Kind = Kind> {
   plan: Facet<InPlanView>;
   section: Facet<InSection>;
   solids: Facet<Solids>;
+  /** The space its things want, for its owners to be told. */
+  space: Facet<InSpace>;
   /** Its columns of the carry board. */
   board: Facet<OnBoard<K>>;
   /** What an edit would bring about in its things. */
@@ -95,7 +98,8 @@ export interface KindDef<K extends Kind = Kind> {
   ifc: Facet<IfcTrait>;
   /** What is looked at by its own checks. */
   rules: Facet<{ all: readonly OwnRule[] }>;
-  report: Facet<ReportRows>;
+  /** Its rows in the report, under one key or several. */
+  report: Facet<ReportRows | readonly ReportRows[]>;
   /** What one reads of it first, under its name. */
   sentence: Facet<Sentence<K>>;
   /** Its things at a level, for keyboard and screen reader. */
@@ -115,6 +119,7 @@ export const NO_THING = {
   section: none('It is not drawn'),
   ifc: none('It is no element of the building'),
   solids: none('It takes no space'),
+  space: none('It takes no space'),
   board: none('It is not carried'),
   consequences: none('It is seen in what it makes'),
   sentence: none('It is not chosen by itself'),

@@ -213,7 +213,9 @@ function faultsIn(value: unknown, path: string): string[] {
     const isSize = /(thickness|width|depth|storeyHeight|diameter|perimeter|going|riser)M+m?$|(volumeM3|areaM2)$/i.test(
       path,
     );
-    return isSize && value <= 0 ? [`${path} is ${value}`] : [];
+    // What is all in others' space owns none of its own: that is a finding.
+    const least = /\.volumeM3$/.test(path) ? -Number.MIN_VALUE : 0;
+    return isSize && value <= least ? [`${path} is ${value}`] : [];
   }
   if (value === null || typeof value !== 'object') return [];
   return Object.entries(value).flatMap(([key, each]) => faultsIn(each, `${path}.${key}`));
@@ -228,7 +230,11 @@ const wrongIn = (framework: Framework, solver: Solver): string[] => {
         ? [`order of ${level.name}`]
         : [],
     );
-  return [...faultsIn(report, ''), ...order];
+  const found = new Set(solver.solve(framework).findings.flatMap(({ about }) => about));
+  const eaten = [...report.columns, ...report.walls, ...report.floors, ...report.ceilings, ...report.foundations]
+    .filter(({ id, volumeM3 }) => volumeM3 === 0 && !found.has(id))
+    .map(({ id }) => `${id} has no space of its own and nothing says so`);
+  return [...faultsIn(report, ''), ...order, ...eaten];
 };
 
 describe('no report ever holds a size, an area or an order that is none', () => {

@@ -1,4 +1,4 @@
-import { curvesMeet, tessellated, wrapped, type Arc, type Curve } from '../geometry/curve';
+import { circleOf, curvesMeet, tessellated, wrapped, type Arc, type Curve } from '../geometry/curve';
 import { distance, lengthOf, minus, plus, quantised, times, type Point } from '../geometry/point';
 import { ringArea, type Ring } from '../geometry/polygon';
 import { directionDeg } from '../geometry/trig';
@@ -87,6 +87,6 @@ function along(arc: Arc, from: Point, to: Point): Point[] {
   return [from, ...ordered.slice(1, -1), to];
 }
 
-/** A whole circle as a ring. */
+/** A whole circle as a ring of the same area. */
 export const circleRing = (centre: Point, radiusMm: number): Ring =>
-  tessellated({ kind: 'arc', centre, radiusMm, fromDeg: 0, sweepDeg: 360 }).slice(0, -1);
+  circleOf(centre, radiusMm, tessellated({ kind: 'arc', centre, radiusMm, fromDeg: 0, sweepDeg: 360 }).length - 1);

@@ -67,6 +67,13 @@ export class Profiles implements ProfileStore {
     return profile;
   }
 
+  /** A profile that a result in use has, by its key. It is in use for as long as that is. */
+  known(key: string): Profile {
+    const profile = this.kept.get(key);
+    if (!profile) throw new Error(`No result has the profile ${key}`);
+    return profile;
+  }
+
   /** An outline less holes, which come in the order of the key. */
   get(key: string, outline: Ring, holes: readonly Ring[]): Profile {
     return this.take(key, () => subtract(outline, holes));

@@ -3,7 +3,9 @@ import { everyFacet } from '../kinds/registry';
 import { frameworkHash, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Solved } from '../solving/solved';
-import { mm, row, type RowsOfKinds } from './rows';
+import { wrapped, type Segment } from '../geometry/curve';
+import { directionDeg } from '../geometry/trig';
+import { mm, rounded, row, type RowsOfKinds } from './rows';
 
 /** Rows of every kind that has some, each under its key. */
 type KindRows = { [Key in keyof RowsOfKinds]: z.infer<RowsOfKinds[Key]['row']>[] };
@@ -33,10 +35,16 @@ export const reportSchema = z.strictObject({
       label: z.string().nullable(),
       direction: z.enum(['a', 'b']),
       offsetMm: mm.describe("from the direction's first line"),
+      angleDeg: z.number().nullable().describe('Of a straight line, from the x axis of the building; within one turn'),
+      radiusMm: mm.nullable().describe('Of a ring or an arc'),
     }),
   ),
   crossings: z.array(z.strictObject({ ...row, label: z.string().nullable(), xMm: mm, yMm: mm })),
-  ...(Object.fromEntries(everyFacet('report').map(({ key, row: one }) => [key, z.array(one)])) as {
+  ...(Object.fromEntries(
+    everyFacet('report')
+      .flat()
+      .map(({ key, row: one }) => [key, z.array(one)]),
+  ) as {
     [Key in keyof RowsOfKinds]: z.ZodArray<RowsOfKinds[Key]['row']>;
   }),
   findings: z.array(
@@ -50,6 +58,9 @@ export const reportSchema = z.strictObject({
   ),
 });
 export type Report = z.infer<typeof reportSchema>;
+
+/** To a ten-millionth of a degree, from 0 to less than 360. */
+const angleOf = ({ from, to }: Segment): number => wrapped(rounded(directionDeg(to.y - from.y, to.x - from.x), 6));
 
 /** The report of a framework and its solve. */
 export function reportOf(framework: Framework, solved: Solved): Report {
@@ -77,13 +88,15 @@ export function reportOf(framework: Framework, solved: Solved): Report {
       sslMm,
       storeyHeightMm,
     })),
-    gridLines: solved.lines.map(({ id, building, system, label, direction, offsetMm }) => ({
+    gridLines: solved.lines.map(({ id, building, system, label, direction, offsetMm, curve }) => ({
       id,
       building,
       system,
       label,
       direction,
       offsetMm,
+      angleDeg: curve.kind === 'segment' ? angleOf(curve) : null,
+      radiusMm: curve.kind === 'arc' ? curve.radiusMm : null,
     })),
     crossings: solved.crossings.map(({ building, label, lines, at }) => ({
       id: lines.join('+'),
@@ -93,7 +106,9 @@ export function reportOf(framework: Framework, solved: Solved): Report {
       yMm: at.y,
     })),
     ...(Object.fromEntries(
-      everyFacet('report').map(({ key, rows }) => [key, rows(solved, { level, framework })]),
+      everyFacet('report')
+        .flat()
+        .map(({ key, rows }) => [key, rows(solved, { level, framework })]),
     ) as KindRows),
     findings: solved.findings.map(({ key, building, rule, severity, level: at, message }) => ({
       id: key,

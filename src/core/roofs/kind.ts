@@ -23,4 +23,5 @@ export const roofKind = defineKind({
   consequences: none('Its slab and parapet are compared as floors and walls'),
   ifc: none('Its slab and parapet are written as floors and walls'),
   solids: none('Its slab and parapet are among floors and walls'),
+  space: none('Its slab and parapet are among floors and walls'),
 });

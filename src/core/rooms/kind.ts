@@ -1,5 +1,6 @@
 import { boundariesListed, boundarySentence, roomSentence, roomsListed } from './say-rooms';
 import { boundariesInPlan, roomsInPlan } from './draw-rooms';
+import { roomRows } from './report-rooms';
 import { ROOM_COMMANDS } from './room-commands';
 import { ELSEWHERE, defineKind, none } from '../kinds/kind';
 import { freeRoomNumber } from './free-room-number';
@@ -12,7 +13,7 @@ export const roomKind = defineKind({
   forms: none('Nothing of it is typed in one line'),
   plan: { wordsOfRooms: roomsInPlan },
   section: none('A room is the space between what is drawn'),
-  report: none('Rooms are listed in the schedule of rooms'),
+  report: roomRows,
   inPlan: {
     follows: () => null,
     renewed: (edit, copy) => ({ ...copy, number: freeRoomNumber(edit.framework, copy.level) }),
@@ -27,6 +28,7 @@ export const roomKind = defineKind({
   consequences: none('What becomes of rooms is said by findings'),
   ifc: none('Rooms are not written as spaces yet'),
   solids: none('A room is the space between what is drawn'),
+  space: none('A room is the space between what is drawn'),
 });
 
 export const boundaryLineKind = defineKind({
@@ -51,4 +53,5 @@ export const boundaryLineKind = defineKind({
   consequences: none('What becomes of rooms is said by findings'),
   ifc: none('It is no element of the building'),
   solids: none('It takes no space'),
+  space: none('It takes no space'),
 });

@@ -5,7 +5,7 @@ import { recordsOf } from '../model/framework';
 import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Pass } from '../passes/pass';
 import { resolvePlace } from '../outlines/resolve-place';
-import { cutsAtPass } from '../shafts/shaft-passes';
+import { shaftRingsPass } from '../shafts/shaft-passes';
 import type { SolvedBoundary } from '../solving/solved';
 import { storeyAlike } from '../solving/alike';
 import { levelNamesPass, ownRecords, storeyPass, storeysOf } from '../solving/building-passes';
@@ -68,7 +68,7 @@ const cutStripsPass = definePass({
 });
 
 export const regionsAlikePass = storeyAlike('closed regions', (cx, key) =>
-  [cutStripsPass, boundariesPass, columnRingsPass, cutsAtPass]
+  [cutStripsPass, boundariesPass, columnRingsPass, shaftRingsPass]
     .map((pass) =>
       cx
         .get(pass, key)
@@ -92,7 +92,7 @@ const regionsPass: Pass<readonly ClosedRegion[]> = definePass<readonly ClosedReg
       strips,
       boundaries: cx.get(boundariesPass, key),
       columns: cx.get(columnRingsPass, key),
-      shafts: cx.get(cutsAtPass, key),
+      shafts: cx.get(shaftRingsPass, key),
       union: (...args) => cx.profiles.union(...args),
       facts: cx.facts,
     });

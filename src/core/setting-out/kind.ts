@@ -23,4 +23,5 @@ export const settingOutKind = defineKind({
   consequences: none('What follows it is compared'),
   ifc: none('It is no element of the building'),
   solids: none('It is a line in plan'),
+  space: none('It is a line in plan'),
 });

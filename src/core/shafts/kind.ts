@@ -1,3 +1,4 @@
+import { shaftsInSpace } from './shafts-in-space';
 import { shaftSolids } from './solids-of-shafts';
 import { shaftsInIfc } from './ifc-shafts';
 import { shaftsDiffer } from './shafts-differ';
@@ -33,6 +34,7 @@ export const shaftKind = defineKind({
   consequences: { of: shaftsDiffer },
   ifc: shaftsInIfc,
   solids: shaftSolids,
+  space: shaftsInSpace,
 });
 
 declare module '../kinds/carry-kinds' {

@@ -64,13 +64,32 @@ const cutsPass = definePass({
 });
 
 /** The holes shafts make in the slabs of a level; by building and level. */
-export const cutsAtPass = definePass({
+const cutsAtPass = definePass({
   name: 'holes of shafts at a level',
   scope: 'level',
   gathers: true,
   run: (cx, key): readonly Ring[] => {
     const [building, level] = partsOf(key);
     return cx.get(cutsPass, building).get(level) ?? [];
+  },
+});
+
+/** Storeys are looked at so high over their FFL, mm. */
+const CUT_MM = 1000;
+
+/** What shafts leave of no storey's floor: their holes, and where their space stands on a slab; a void leaves that to the room. */
+export const shaftRingsPass = definePass({
+  name: 'shafts in the plan of a storey',
+  scope: 'level',
+  run: (cx, key): readonly Ring[] => {
+    const [building] = partsOf(key);
+    const atMm = cx.get(fflPass, key) + CUT_MM;
+    const standing = cx
+      .get(shaftsPass, building)
+      .filter(({ purpose }) => purpose !== 'void')
+      .flatMap(({ stages }) => stages.filter(({ bottomMm, topMm }) => bottomMm < atMm && topMm > atMm))
+      .map(({ ring }) => cx.facts.one(ring));
+    return [...new Set([...cx.get(cutsAtPass, key), ...standing])];
   },
 });
 

@@ -10,6 +10,7 @@ import { budgetsPass } from '../levels/budget-passes';
 import { recordOf, recordsOf } from '../model/framework';
 import { together } from '../passes/together';
 import { definePass, type Context, type Pass } from '../passes/pass';
+import { ownedPass, spaceFindingsPass } from '../space/space-passes';
 import { boundaryLinesPass, roomsPass } from '../rooms/room-passes';
 import { shaftFindingsPass, shaftsPass } from '../shafts/shaft-passes';
 import { finishedStairsPass, headroomFindingsPass } from '../stairs/headroom-passes';
@@ -61,9 +62,17 @@ function ofAll<T>(name: string, of: (cx: Context, building: string) => readonly 
   });
 }
 
+const ownColumns = ownedPass('columns', columnsPass);
+const ownBlocks = ownedPass('heads and thickenings', blocksPass);
+const ownFloors = ownedPass('floors', floorsPass);
+const ownWalls = ownedPass('walls', walls.pieces);
+const ownFoundations = ownedPass('foundations', foundationsPass);
+const ownCeilings = ownedPass('ceilings', ceilingsPass);
+const ownBodies = ownedPass('bodies', bodiesPass);
+
 /** Its own walls, and those it has of other buildings. */
 function ownAndShared(cx: Context, building: string): { own: readonly WallPiece[]; shared: readonly WallPiece[] } {
-  const pieces = cx.get(walls.pieces, building);
+  const pieces = cx.get(ownWalls, building);
   const party = new Set(cx.get(partyPass, building).map(({ id }) => id));
   if (party.size === 0) return { own: pieces, shared: [] };
   return { own: pieces.filter(({ wall }) => !party.has(wall)), shared: pieces.filter(({ wall }) => party.has(wall)) };
@@ -71,18 +80,18 @@ function ownAndShared(cx: Context, building: string): { own: readonly WallPiece[
 
 const LISTS = {
   levels: ofAll('levels', (cx, building) => cx.get(levelRowsPass, building)),
-  blocks: ofAll('heads and thickenings', (cx, building) => cx.get(blocksPass, building)),
-  columns: ofAll('columns', (cx, building) => cx.get(columnsPass, building)),
-  floors: ofAll('floors', (cx, building) => cx.get(floorsPass, building)),
+  blocks: ofAll('heads and thickenings', (cx, building) => cx.get(ownBlocks, building)),
+  columns: ofAll('columns', (cx, building) => cx.get(ownColumns, building)),
+  floors: ofAll('floors', (cx, building) => cx.get(ownFloors, building)),
   shafts: ofAll('shafts', (cx, building) => cx.get(shaftsPass, building)),
   stairs: ofAll('stairs', (cx, building) => cx.get(finishedStairsPass, building)),
   walls: ofAll('walls', (cx, building) => ownAndShared(cx, building).own),
   sharedWalls: ofAll('party walls', (cx, building) => ownAndShared(cx, building).shared),
-  foundations: ofAll('foundations', (cx, building) => cx.get(foundationsPass, building)),
+  foundations: ofAll('foundations', (cx, building) => cx.get(ownFoundations, building)),
   rooms: ofAll('rooms', (cx, building) => cx.get(roomsPass, building).regions),
   boundaries: ofAll('boundary lines', (cx, building) => cx.get(boundaryLinesPass, building)),
-  ceilings: ofAll('ceilings', (cx, building) => cx.get(ceilingsPass, building)),
-  bodies: ofAll('bodies', (cx, building) => cx.get(bodiesPass, building)),
+  ceilings: ofAll('ceilings', (cx, building) => cx.get(ownCeilings, building)),
+  bodies: ofAll('bodies', (cx, building) => cx.get(ownBodies, building)),
   budgets: ofAll('height budgets', (cx, building) => cx.get(budgetsPass, building)),
 } satisfies Partial<{ [K in keyof Solved]: Pass<Solved[K]> }>;
 
@@ -96,6 +105,7 @@ const buildingFindings = ofAll('findings', (cx, building): readonly Finding[] =>
   ...cx.get(headroomFindingsPass, building),
   ...cx.get(foundationFindingsPass, building),
   ...everyFacet('bodies').flatMap(({ findings }) => cx.get(findings, building)),
+  ...cx.get(spaceFindingsPass, building),
   ...CHECKS.flatMap((check) => cx.get(check, building)),
 ]);
 

@@ -16,6 +16,11 @@ import type { ViewMark } from '../views/view-mark';
 import type { Finding } from '../checks/finding';
 import type { SurveyMm } from '../buildings/survey';
 
+/**
+ * Of every piece `grossMm3` is the space it wants, openings and holes in it counted, and `volumeMm3` what of that is its own: no
+ * two pieces own the same.
+ */
+
 /** All plan geometry is in building axes and all heights are the building's own, in millimetres. */
 export interface SolvedBuilding {
   id: Id;
@@ -106,6 +111,7 @@ export interface ColumnBlock {
   depthMm: number;
   bottomMm: number;
   topMm: number;
+  grossMm3: number;
   /** Without the column that runs through it. */
   volumeMm3: number;
 }
@@ -125,6 +131,7 @@ export interface ColumnPiece {
   turnDeg: number;
   bottomMm: number;
   topMm: number;
+  grossMm3: number;
   volumeMm3: number;
 }
 
@@ -139,6 +146,9 @@ export interface FloorPiece {
   profile: string;
   /** The plate before its holes. */
   outline: Ring;
+  /** Without its holes taken out. */
+  grossMm3: number;
+  /** What of the space it owns. */
   volumeMm3: number;
   /** Shafts and stairs that cut it. */
   cutBy: Id[];
@@ -165,6 +175,7 @@ export interface FoundationPiece {
   profile: string;
   bottomMm: number;
   topMm: number;
+  grossMm3: number;
   volumeMm3: number;
 }
 

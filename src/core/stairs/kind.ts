@@ -1,3 +1,4 @@
+import { stairsInSpace } from './stairs-in-space';
 import { stairSolids } from './solids-of-stairs';
 import { stairsInIfc } from './ifc-stairs';
 import { stairsDiffer } from './stairs-differ';
@@ -35,6 +36,7 @@ export const stairKind = defineKind({
   consequences: { of: stairsDiffer },
   ifc: stairsInIfc,
   solids: stairSolids,
+  space: stairsInSpace,
 });
 
 declare module '../kinds/carry-kinds' {

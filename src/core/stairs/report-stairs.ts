@@ -13,11 +13,13 @@ export const stairRows = defineRows({
     flights: z.array(z.number()).describe('Step risers of each flight'),
     riserMm: mm.nullable(),
     goingMm: mm.nullable(),
+    firstStructuralMm: mm.nullable().describe('First step riser from structure to structure'),
+    lastStructuralMm: mm.nullable(),
     headroomMm: mm.nullable().describe('Least headroom; null where nothing is above'),
   }),
   rows: (solved, { level }) =>
     solved.stairs.flatMap(({ stair, building, name, storeys }) =>
-      storeys.map(({ level: at, heightMm, steps, headroom }) => ({
+      storeys.map(({ level: at, heightMm, steps, firstStructuralMm, lastStructuralMm, headroom }) => ({
         id: stair,
         building,
         name,
@@ -27,6 +29,8 @@ export const stairRows = defineRows({
         flights: [...(steps?.flights ?? [])],
         riserMm: steps?.riserMm ?? null,
         goingMm: steps?.goingMm ?? null,
+        firstStructuralMm,
+        lastStructuralMm,
         headroomMm: headroom?.mm ?? null,
       })),
     ),

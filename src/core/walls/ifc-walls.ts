@@ -55,6 +55,7 @@ function wallOf(
       values: [
         ['LENGTH', 'Width', piece.thicknessMm],
         ['LENGTH', 'Height', piece.topMm - piece.bottomMm],
+        ['VOLUME', 'GrossVolume', piece.grossMm3 / 1e9],
         ['VOLUME', 'NetVolume', piece.volumeMm3 / 1e9],
       ],
     },

@@ -1,3 +1,4 @@
+import { wallsInSpace } from './walls-in-space';
 import { wallSolids } from './solids-of-walls';
 import { wallsInIfc } from './ifc-walls';
 import { wallsDiffer } from './walls-differ';
@@ -60,6 +61,7 @@ export const wallKind = defineKind({
   consequences: { of: wallsDiffer },
   ifc: wallsInIfc,
   solids: wallSolids,
+  space: wallsInSpace,
 });
 
 export const clearWidthKind = defineKind({

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { quantiseMm } from '../units/length-units';
 import { defineRows, mm, rounded, row } from '../report/rows';
 
 /** Its rows in the report. */
@@ -12,11 +13,27 @@ export const wallRows = defineRows({
     bottomMm: mm,
     topMm: mm,
     thicknessMm: mm,
-    volumeM3: z.number(),
-    openings: z.array(z.strictObject({ name: z.string(), kind: z.string(), level: z.string(), widthMm: mm })),
+    volumeM3: z.number().describe('What of the space is its own: no other piece has it'),
+    grossVolumeM3: z.number().describe('Openings, holes and what others take counted'),
+    openings: z.array(
+      z.strictObject({
+        name: z.string(),
+        kind: z.string(),
+        level: z.string(),
+        xMm: mm.describe('Its middle, in the axes of the building'),
+        yMm: mm,
+        widthMm: mm,
+        heightMm: mm,
+        sillMm: mm.describe('Over the FFL of its level'),
+        leaves: z.number(),
+        hand: z.string(),
+        opens: z.string(),
+      }),
+    ),
   }),
-  rows: (solved, { level }) =>
-    solved.walls.map((piece) => ({
+  rows: (solved, { level }) => {
+    const fflOf = new Map(solved.levels.map(({ id, fflMm }) => [id, fflMm]));
+    return solved.walls.map((piece) => ({
       id: piece.wall,
       building: piece.building,
       name: piece.name,
@@ -26,13 +43,22 @@ export const wallRows = defineRows({
       topMm: piece.topMm,
       thicknessMm: piece.thicknessMm,
       volumeM3: rounded(piece.volumeMm3 / 1e9, 6),
-      openings: piece.openings.map(({ name, opening, level: at, widthMm }) => ({
-        name,
-        kind: opening,
-        level: level(at),
-        widthMm,
+      grossVolumeM3: rounded(piece.grossMm3 / 1e9, 6),
+      openings: piece.openings.map((each) => ({
+        name: each.name,
+        kind: each.opening,
+        level: level(each.level),
+        xMm: quantiseMm((each.ends[0].x + each.ends[1].x) / 2),
+        yMm: quantiseMm((each.ends[0].y + each.ends[1].y) / 2),
+        widthMm: each.widthMm,
+        heightMm: quantiseMm(each.topMm - each.bottomMm),
+        sillMm: quantiseMm(each.bottomMm - (fflOf.get(each.level) ?? 0)),
+        leaves: each.leaves,
+        hand: each.hand,
+        opens: each.opens,
       })),
-    })),
+    }));
+  },
 });
 
 declare module '../report/rows' {

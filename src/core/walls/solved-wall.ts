@@ -43,5 +43,6 @@ export interface WallPiece {
   /** Its core where the plan cuts it. */
   core: string | null;
   openings: SolvedOpening[];
+  grossMm3: number;
   volumeMm3: number;
 }

@@ -80,7 +80,7 @@ export function wallPiece(
       .join('|')}`;
     return [key, union(key, rings, holes)];
   };
-  let volumeMm3 = 0;
+  let [volumeMm3, grossMm3] = [0, 0];
   const slices: WallPiece['slices'] = [];
   const edge = edgeBand(given, plan, level, bottomMm);
   if (edge) {
@@ -88,6 +88,7 @@ export function wallPiece(
     if (areaMm2 > LEAST_BAND_MM2) {
       slices.push({ profile, bottomMm: edge.fromMm, topMm: bottomMm });
       volumeMm3 += areaMm2 * (bottomMm - edge.fromMm);
+      grossMm3 += areaMm2 * (bottomMm - edge.fromMm);
     }
   }
   for (let i = 0; i + 1 < heights.length; i += 1) {
@@ -95,6 +96,7 @@ export function wallPiece(
     const open = openings.filter((opening) => opening.bottomMm < to && opening.topMm > from);
     const [profile, { areaMm2 }] = profileOf(strips, [...cutting, ...open.map(({ ring }) => ring)]);
     volumeMm3 += areaMm2 * (to - from);
+    grossMm3 += (open.length > 0 ? profileOf(strips, cutting)[1].areaMm2 : areaMm2) * (to - from);
     const last = slices.at(-1);
     if (last?.profile === profile) last.topMm = to;
     else slices.push({ profile, bottomMm: from, topMm: to });
@@ -122,6 +124,7 @@ export function wallPiece(
     slices,
     core: isLayered ? coreOf() : null,
     openings,
+    grossMm3,
     volumeMm3,
   };
   return { piece, misfits };

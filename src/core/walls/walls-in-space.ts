@@ -1,0 +1,30 @@
+import { walls } from '../ceilings/ceiling-passes';
+import { defineSpacePart, type InSpace, type SpaceRank } from '../kinds/in-space';
+import type { WallPiece } from './solved-wall';
+
+const RANKS: Record<WallPiece['use'], SpaceRank> = {
+  core: 'core wall',
+  exterior: 'exterior wall',
+  party: 'party wall',
+  glazed: 'glazed wall',
+  interior: 'interior wall',
+};
+
+/** Walls in slices between the heights of their openings. */
+export const wallsInSpace: InSpace = {
+  parts: [
+    defineSpacePart<WallPiece>({
+      pass: walls.pieces,
+      solids: (piece, shapes) =>
+        piece.slices.map(({ profile, bottomMm, topMm }) => ({
+          thing: piece.wall,
+          name: piece.name,
+          level: piece.level,
+          rank: RANKS[piece.use],
+          shape: shapes.ofProfile(profile),
+          bottomMm,
+          topMm,
+        })),
+    }),
+  ],
+};
