@@ -1,20 +1,25 @@
 export const HELP = `Zenith Spine without a screen
 
   spine import FILE --kind levels|grid|columns [--unit mm|cm|m|inch|ft] [--layer NAME]
-               [--open IN.spine.json] --save OUT.spine.json | --dry-run
+               [--building NAME] [--open IN.spine.json] --save OUT.spine.json | --dry-run
       Takes a level table (CSV, XLSX, IFC), or grid lines or columns from a drawing (DXF).
       --unit says the unit where the file does not, or says it wrongly. What a table has no column for
-      stays as it is. --dry-run says what would change, and writes nothing.
+      stays as it is. Where there are several buildings, --building says which it goes into. --dry-run says what would change, and writes nothing.
 
   spine run SCRIPT.json [--open IN.spine.json] [--save OUT.spine.json]
       Runs a JSON array of { "command": …, "input": … }, one after the other.
 
-  spine report FILE.spine.json [--out REPORT.json]
-      Solves and checks the framework and prints every number of it.
+  spine report FILE.spine.json [--building NAME] [--out REPORT.json]
+      Solves and checks the framework and prints every number of it, or of one building.
 
   spine export FILE.spine.json [--ifc OUT.ifc] [--levels OUT.csv|OUT.xlsx]
-               [--plan OUT.pdf|OUT.svg|OUT.dxf --level NAME [--scale 100]]
-      Writes the framework as IFC4, its level table, or the setting-out plan of a level.
+               [--plan OUT.pdf|OUT.svg|OUT.dxf --level NAME [--scale 100] [--axes building|site|survey]]
+               [--building NAME]
+      Writes the framework as IFC4, its level table (of all buildings where none is named), or the setting-out plan of a
+      level. All that is asked for is written, or nothing is. --axes says whose coordinates a plan is drawn in.
+
+  spine demo --save OUT.spine.json
+      Writes the demo, Tidewater Yard.
 
   spine passes [FILE.spine.json] [--json]
       Lists the passes that work a framework out (the demo where none is given), in their order, with what each reads.

@@ -122,3 +122,93 @@ it('lists its commands with schemas and explains itself', () => {
   expect(commands.map(({ name }) => name)).toContain('levels.setElevation');
   expect(spine('--help')).toMatchObject({ status: 0, stdout: expect.stringContaining('spine import FILE') });
 });
+
+it('means one building where there are several: by name, never silently the first; all outputs or none', () => {
+  const steps = script('two.json', [
+    { command: 'buildings.add', input: { name: 'North', xMm: 10_000, yMm: 5000, turnDeg: 90 } },
+    { command: 'levels.setUp', input: { building: 'North', above: '2@3.3m' } },
+    { command: 'grids.add', input: { building: 'North', baysA: '2@6000', baysB: "6000 7'6" } },
+    { command: 'buildings.add', input: { name: 'South' } },
+    { command: 'levels.setUp', input: { building: 'South', above: '4m' } },
+  ]);
+  const two = at('two.spine.json');
+  expect(spine('run', steps, '--save', two).status).toBe(0);
+  const plan = (...more: string[]) => spine('export', two, '--plan', at('n.dxf'), '--level', '00', ...more);
+  expect(plan()).toMatchObject({
+    status: 2,
+    stderr: 'spine: There are 2 levels named 00: in North, South. Say --building NAME\n',
+  });
+  expect(plan('--building', 'North').status).toBe(0);
+  expect(plan('--building', 'West').stderr).toBe('spine: There is no building named West. There are: North, South\n');
+  // A corner of the grid, 6 m along the building's x axis: on the site 6 m north of 10, 5.
+  const drawn = (file: string) => readFileSync(file, 'utf8').replace(/\s+/g, ' ');
+  expect(plan('--building', 'North', '--axes', 'site').status).toBe(0);
+  expect(drawn(at('n.dxf'))).toMatch(/ 10 (10000|9999.9\d*|10000.0\d*) /);
+  expect(plan('--building', 'North', '--axes', 'survey').stderr).toMatch(/survey is not known/);
+  expect(plan('--axes', 'moon').stderr).toMatch(/--axes is one of building, site, survey/);
+
+  expect(spine('export', two, '--levels', at('all.csv')).status).toBe(0);
+  expect(readFileSync(at('all.csv'), 'utf8').trim().split(/\r?\n/)).toHaveLength(1 + 3 + 2);
+  expect(spine('export', two, '--levels', at('one.csv'), '--building', 'South').status).toBe(0);
+  expect(readFileSync(at('one.csv'), 'utf8')).not.toMatch(/North|Building/);
+  const brought = ['import', at('one.csv'), '--kind', 'levels', '--open', two, '--save', at('x.spine.json')];
+  expect(spine(...brought).stderr).toBe('spine: Say which building is meant, --building NAME: North, South\n');
+  expect(spine(...brought, '--building', 'South').status).toBe(0);
+
+  // The plan cannot be written: the table that could is not either.
+  const none = spine('export', two, '--levels', at('never.csv'), '--ifc', at('no/such/folder.ifc'));
+  expect([none.status, existsSync(at('never.csv')), existsSync(at('never.csv.part'))]).toEqual([2, false, false]);
+
+  const own = JSON.parse(spine('report', two, '--building', 'South').stdout) as ReturnType<typeof report>;
+  expect([own.buildings.map(({ name }) => name), own.levels.length, own.gridLines.length]).toEqual([['South'], 2, 0]);
+});
+
+it('writes the demo, and reads files that begin with a byte-order mark', () => {
+  const file = at('demo.spine.json');
+  expect(spine('demo').stderr).toMatch(/Say where to save the demo/);
+  expect([0, 1]).toContain(spine('demo', '--save', file).status);
+  const marked = at('marked.spine.json');
+  writeFileSync(marked, `\ufeff${readFileSync(file, 'utf8')}`);
+  const demo = report(marked);
+  expect(demo.project).toBe('Tidewater Yard');
+  expect(demo.rooms.length).toBeGreaterThan(20);
+  expect(demo.rooms.find(({ name }) => name !== '')).toEqual({
+    id: expect.stringMatching(/^[0-9a-f-]{36}$/),
+    building: expect.any(String),
+    number: expect.any(String),
+    name: expect.any(String),
+    use: expect.any(String),
+    level: expect.any(String),
+    areaM2: expect.any(Number),
+    perimeterM: expect.any(Number),
+    clearMm: expect.any(Number),
+  });
+  writeFileSync(at('marked.json'), `\ufeff${JSON.stringify([{ command: 'buildings.add', input: { name: 'B' } }])}`);
+  expect(spine('run', at('marked.json'), '--save', at('m.spine.json')).status).toBe(0);
+});
+
+it('refuses a dimension that would leave a slab less than nothing, and a file that holds one', () => {
+  const steps = [
+    { command: 'buildings.add', input: { name: 'House' } },
+    { command: 'levels.setUp', input: { above: '2@3.3m' } },
+    { command: 'dimensions.define', input: { name: 'w', value: 250 } },
+    {
+      command: 'floors.add',
+      input: { name: 'Plate', outline: { type: 'rectangle', widthMm: 9000, depthMm: 6000 }, thicknessMm: 'w' },
+    },
+  ];
+  expect(spine('run', script('w.json', steps), '--save', at('w.spine.json')).status).toBe(0);
+  const worse = script('worse.json', [{ command: 'dimensions.define', input: { name: 'w', value: -500 } }]);
+  expect(spine('run', worse, '--open', at('w.spine.json'), '--save', at('never.spine.json'))).toMatchObject({
+    status: 2,
+    stderr:
+      'spine: Step 1, dimensions.define: Dimension w cannot be −500 mm: floor plate Plate would have a thickness of −500 mm (at least 20 mm)\n',
+  });
+  expect(existsSync(at('never.spine.json'))).toBe(false);
+  const text = readFileSync(at('w.spine.json'), 'utf8').replace(/("value":\s*)250/, '$1-500');
+  writeFileSync(at('hand.spine.json'), text);
+  expect(spine('report', at('hand.spine.json'))).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/thickness of floor plate Plate must be at least 20 mm .* by dimension w/),
+  });
+});

@@ -1,4 +1,3 @@
-import { readFile, rename, writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import type { LevelTable } from '@/core/importing/level-table';
 import type { Sheet } from '@/core/importing/sheet';
@@ -8,16 +7,16 @@ import { levelDifferences, otherWords } from '@/core/levels/level-differences';
 import { difference } from '@/core/model/changes';
 import { commandList, plan } from '@/core/commands/commands';
 import { EMPTY_FRAMEWORK, frameworkHash, recordsOf, type Framework } from '@/core/model/framework';
-import { derivedCommandId } from '@/core/model/ids';
+import { derivedCommandId, type Id } from '@/core/model/ids';
 import { canonicalJson } from '@/core/model/json';
-import { buildingReferred } from '@/core/commands/refer';
 import type { Result } from '@/core/model/result';
-import { reportOf } from '@/core/report/report';
+import { reportOf, reportOfBuilding } from '@/core/report/report';
 import { passOrder, passText } from '@/core/passes/pass-order';
 import { solve, Solver } from '@/core/solving/solve';
 import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/units/length-units';
 import { levelSchedule } from '@/core/schedules/level-schedule';
+import { PLAN_AXES, type PlanAxes } from '@/core/drawing/moved-drawing';
 import { settingOutPlan } from '@/core/drawing/setting-out-plan';
 import type { Solved } from '@/core/solving/solved';
 import { formatElevation, formatLength } from '@/core/units/format-length';
@@ -25,9 +24,7 @@ import { writeSpineFile } from '@/core/kinds/spine-text';
 import { readSpineFile } from '@/formats/json/spine-file';
 import { workApart } from '@/formats/sandbox/work-process';
 import { HELP } from './help';
-
-/** Bad input: one readable line, and nothing written. */
-class BadInput extends Error {}
+import { BadInput, readInput, readText, writeOutputs, type Output } from './outputs';
 
 const CLEAN = 0;
 const WITH_ERRORS = 1;
@@ -38,26 +35,8 @@ function take<T>(result: Result<T>): T {
   throw new BadInput(result.refusal.message);
 }
 
-async function readInput(file: string): Promise<Buffer> {
-  try {
-    return await readFile(file);
-  } catch {
-    throw new BadInput(`${file} cannot be read. Check the name`);
-  }
-}
-
-/** Writes beside the target and renames, so a file is whole or not there. */
-async function writeOutput(file: string, contents: string | Uint8Array): Promise<void> {
-  try {
-    await writeFile(`${file}.part`, contents);
-    await rename(`${file}.part`, file);
-  } catch {
-    throw new BadInput(`${file} cannot be written. Check the folder`);
-  }
-}
-
 async function openFramework(file: string | undefined): Promise<Framework> {
-  return file === undefined ? EMPTY_FRAMEWORK : take(readSpineFile((await readInput(file)).toString('utf8')));
+  return file === undefined ? EMPTY_FRAMEWORK : take(readSpineFile(await readText(file)));
 }
 
 /** Runs one command; ids depend only on the framework, the command and its input, so a script gives the same file each time. */
@@ -79,10 +58,11 @@ async function importInto(
   kind: string,
   unit: LengthUnit | undefined,
   layer: string | undefined,
+  into: string | undefined,
 ): Promise<Framework> {
   const bytes = await readInput(file);
   const base = withBuilding(framework);
-  const building = building0(base);
+  const building = buildingOf(base, into);
   if (kind === 'levels') {
     const table = take(await workApart<LevelTable, 'levels'>('levels', { name: file, unit }, bytes));
     return run(base, 'levels.take', { building, rows: table.rows });
@@ -94,9 +74,23 @@ async function importInto(
   return run(base, 'columns.take', { building, columns });
 }
 
-/** The building imported into: the first one where there are several. */
-const building0 = (framework: Framework): string =>
-  recordsOf(framework, 'building')[0]?.id ?? buildingReferred(framework, undefined);
+/** The building meant: the one named, or the only one there is; which of several is asked, never guessed. */
+function buildingOf(framework: Framework, named: string | undefined): Id {
+  const buildings = recordsOf(framework, 'building');
+  const all = buildings
+    .map(({ name }) => name)
+    .sort()
+    .join(', ');
+  if (named === undefined) {
+    if (buildings.length === 1) return buildings[0]!.id;
+    throw new BadInput(
+      buildings.length === 0 ? 'There is no building yet' : `Say which building is meant, --building NAME: ${all}`,
+    );
+  }
+  const found = buildings.find(({ id, name }) => id === named || name === named);
+  if (found) return found.id;
+  throw new BadInput(`There is no building named ${named}${all && `. There are: ${all}`}`);
+}
 
 function exitCode(framework: Framework): number {
   return solve(framework).findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
@@ -113,6 +107,8 @@ const OPTIONS = {
   levels: { type: 'string' },
   plan: { type: 'string' },
   level: { type: 'string' },
+  building: { type: 'string' },
+  axes: { type: 'string' },
   scale: { type: 'string' },
   'dry-run': { type: 'boolean' },
   json: { type: 'boolean' },
@@ -122,7 +118,7 @@ const OPTIONS = {
 type Options = { [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string };
 
 async function importCommand(file: string, options: Options): Promise<number> {
-  const { kind, unit, layer, open, save } = options;
+  const { kind, unit, layer, open, save, building } = options;
   if (!['levels', 'grid', 'columns'].includes(kind ?? ''))
     throw new BadInput('Say what to import: --kind levels, grid or columns');
   if (unit !== undefined && !LENGTH_UNITS.includes(unit as LengthUnit))
@@ -130,18 +126,18 @@ async function importCommand(file: string, options: Options): Promise<number> {
   const dryRun = options['dry-run'];
   if (!save && !dryRun) throw new BadInput('Say where to save the framework: --save OUT.spine.json');
   const before = await openFramework(open);
-  const framework = await importInto(before, file, kind!, unit as LengthUnit | undefined, layer);
+  const framework = await importInto(before, file, kind!, unit as LengthUnit | undefined, layer, building);
   if (dryRun) {
-    process.stdout.write(`${whatWouldChange(before, framework).join('\n')}\n`);
+    process.stdout.write(`${whatWouldChange(before, framework, buildingOf(framework, building)).join('\n')}\n`);
     return CLEAN;
   }
-  await writeOutput(save!, writeSpineFile(framework));
+  await writeOutputs([{ file: save!, contents: writeSpineFile(framework) }]);
   return exitCode(framework);
 }
 
 /** What an import would change, a line each: levels with what becomes of them, counts of other things. */
-function whatWouldChange(before: Framework, after: Framework): string[] {
-  const levels = levelDifferences(before, after, building0(after)).map(({ name, formerly, fromMm, toMm, others }) => {
+function whatWouldChange(before: Framework, after: Framework, building: Id): string[] {
+  const levels = levelDifferences(before, after, building).map(({ name, formerly, fromMm, toMm, others }) => {
     const height =
       fromMm === null
         ? `new, ${formatElevation(toMm!)}`
@@ -162,7 +158,7 @@ function whatWouldChange(before: Framework, after: Framework): string[] {
 async function runCommand(file: string, { open, save }: Options): Promise<number> {
   let script: unknown;
   try {
-    script = JSON.parse((await readInput(file)).toString('utf8'));
+    script = JSON.parse(await readText(file));
   } catch (error) {
     if (error instanceof BadInput) throw error;
     throw new BadInput(`${file} does not hold JSON`);
@@ -179,33 +175,50 @@ async function runCommand(file: string, { open, save }: Options): Promise<number
       throw error;
     }
   });
-  if (save) await writeOutput(save, writeSpineFile(framework));
+  if (save) await writeOutputs([{ file: save, contents: writeSpineFile(framework) }]);
   return exitCode(framework);
 }
 
-async function reportCommand(file: string, { out }: Options): Promise<number> {
+async function reportCommand(file: string, { out, building }: Options): Promise<number> {
   const framework = await openFramework(file);
-  const report = reportOf(framework, solve(framework));
+  const whole = reportOf(framework, solve(framework));
+  const report = building === undefined ? whole : reportOfBuilding(whole, buildingOf(framework, building));
   const text = `${JSON.stringify(report, null, 2)}\n`;
-  if (out) await writeOutput(out, text);
+  if (out) await writeOutputs([{ file: out, contents: text }]);
   else process.stdout.write(text);
   return report.findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
 }
 
+/** The level meant, by name or id; where buildings have levels of one name, which building is asked. */
+function levelOf(framework: Framework, solved: Solved, named: string, building: string | undefined) {
+  const within = building === undefined ? null : buildingOf(framework, building);
+  const found = solved.levels.filter(
+    (level) => (level.id === named || level.name === named) && (within === null || level.building === within),
+  );
+  if (found.length === 1) return found[0]!;
+  if (found.length === 0) throw new BadInput(`There is no level named ${named}`);
+  const names = found.map(({ building: of }) => solved.buildings.find(({ id }) => id === of)!.name).sort();
+  throw new BadInput(`There are ${found.length} levels named ${named}: in ${names.join(', ')}. Say --building NAME`);
+}
+
 /** The setting-out plan of a level in the form its file name ends in. */
-async function writeSheet(framework: Framework, solved: Solved, file: string, options: Options): Promise<void> {
+async function sheetOf(framework: Framework, solved: Solved, file: string, options: Options): Promise<Output> {
   const ending = /\.(pdf|svg|dxf)$/i.exec(file)?.[1]?.toLowerCase();
   if (!ending) throw new BadInput('--plan takes a name that ends in .pdf, .svg or .dxf');
   if (!options.level) throw new BadInput('Say which level: --level NAME');
   const scale = Number(options.scale ?? 100);
   if (!(Number.isInteger(scale) && scale >= 10 && scale <= 2000)) throw new BadInput('--scale is 10 to 2000');
-  const level = solved.levels.find(({ id, name }) => id === options.level || name === options.level);
-  if (!level) throw new BadInput(`There is no level named ${options.level}`);
+  const axes = (options.axes ?? 'building') as PlanAxes;
+  if (!PLAN_AXES.includes(axes)) throw new BadInput(`--axes is one of ${PLAN_AXES.join(', ')}`);
+  if (axes === 'survey' && !solved.survey)
+    throw new BadInput('Where the project stands in the survey is not known. Say so first, or use --axes site');
+  const level = levelOf(framework, solved, options.level, options.building);
   const [project] = recordsOf(framework, 'project');
   const plan = settingOutPlan(solved, project?.name ?? 'Project', {
     level: level.id,
     scale,
     details: project?.details,
+    axes,
     writeLength: formatLength,
     writeElevation: formatElevation,
   });
@@ -216,37 +229,49 @@ async function writeSheet(framework: Framework, solved: Solved, file: string, op
       : ending === 'svg'
         ? (await import('@/formats/svg/write')).writeSvg(plan)
         : (await import('@/formats/dxf/write')).writeDxf(plan.drawing);
-  await writeOutput(file, contents);
+  return { file, contents };
 }
 
 async function exportCommand(file: string, options: Options): Promise<number> {
-  const { ifc, levels, plan } = options;
+  const { ifc, levels, plan, building } = options;
   if (!ifc && !levels && !plan)
     throw new BadInput('Say what to write: --ifc OUT.ifc, --levels OUT.csv or --plan OUT.pdf');
   if (levels && !/\.(csv|xlsx)$/i.test(levels)) throw new BadInput('--levels takes a name that ends in .csv or .xlsx');
   const framework = await openFramework(file);
+  if (building !== undefined) buildingOf(framework, building);
   const solved = solve(framework);
+  const outputs: Output[] = [];
   if (ifc) {
     const { writeIfc } = await import('@/formats/ifc/write');
-    await writeOutput(ifc, writeIfc(framework, solved, new Date()));
+    outputs.push({ file: ifc, contents: writeIfc(framework, solved, new Date()) });
   }
   if (levels) {
-    const table = levelSchedule(solved, buildingReferred(framework, undefined));
+    const isOfAll = building === undefined && solved.buildings.length > 1;
+    const table = levelSchedule(solved, isOfAll ? null : buildingOf(framework, building));
     const contents = /\.xlsx$/i.test(levels)
       ? await (await import('@/formats/xlsx/write-table')).writeTableXlsx(table)
       : (await import('@/formats/csv/write-table')).writeTableCsv(table);
-    await writeOutput(levels, contents);
+    outputs.push({ file: levels, contents });
   }
-  if (plan) await writeSheet(framework, solved, plan, options);
+  if (plan) outputs.push(await sheetOf(framework, solved, plan, options));
+  await writeOutputs(outputs);
   return solved.findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
+}
+
+/** The demo, made by its commands. */
+const demo = (): Framework =>
+  TIDEWATER_YARD.reduce((made, { command, input }) => run(made, command, input), EMPTY_FRAMEWORK);
+
+async function demoCommand({ save }: Options): Promise<number> {
+  if (!save) throw new BadInput('Say where to save the demo: --save OUT.spine.json');
+  const framework = demo();
+  await writeOutputs([{ file: save, contents: writeSpineFile(framework) }]);
+  return exitCode(framework);
 }
 
 /** Works the demo or a file out, and says which passes read which. */
 async function passesCommand(file: string | undefined, { json }: Options): Promise<number> {
-  const framework =
-    file === undefined
-      ? TIDEWATER_YARD.reduce((made, { command, input }) => run(made, command, input), EMPTY_FRAMEWORK)
-      : await openFramework(file);
+  const framework = file === undefined ? demo() : await openFramework(file);
   const solver = new Solver();
   solver.solve(framework);
   const rows = passOrder(solver.dependencies());
@@ -271,6 +296,7 @@ async function main(args: string[]): Promise<number> {
     return CLEAN;
   }
   if (verb === 'passes') return passesCommand(file, parsed.values);
+  if (verb === 'demo') return demoCommand(parsed.values);
   const verbs = { import: importCommand, run: runCommand, report: reportCommand, export: exportCommand };
   if (!Object.hasOwn(verbs, verb)) throw new BadInput(`There is no "${verb}". See spine --help`);
   if (file === undefined) throw new BadInput(`Say which file to ${verb}. See spine --help`);

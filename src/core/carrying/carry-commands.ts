@@ -7,11 +7,11 @@ import type { Edit } from '../model/edit';
 import type { Extent } from '../levels/extent';
 import type { End } from '../model/fields';
 import type { Framework } from '../model/framework';
-import { idSchema, type Id } from '../model/ids';
+import type { Id } from '../model/ids';
 import { refuseNow, refusing } from '../commands/length-input';
 import { called } from '../kinds/records';
 import type { Rec, RecordOf } from '../model/kinds';
-import { buildingAsked, levelReferred, refSchema } from '../commands/refer';
+import { buildingAsked, levelReferred, refSchema, thingsSchema } from '../commands/refer';
 import type { CarryKind } from '../kinds/carry-kinds';
 import { CARRY_KINDS } from './carried';
 import { facet } from '../kinds/kind';
@@ -66,7 +66,7 @@ const to = defineCommand({
   name: 'carry.to',
   title: 'Say in which storeys chosen things stand: from the lowest to the topmost',
   input: z.strictObject({
-    ids: z.array(idSchema).min(1, 'Choose something first').max(5000),
+    ids: thingsSchema,
     lowest: refSchema.optional(),
     topmost: refSchema.optional(),
   }),
@@ -124,7 +124,7 @@ const carry = defineCommand({
       .min(1, 'Choose what is carried')
       .default([...CARRY_KINDS]),
     /** Only these; all that stand in the storey where none are named. */
-    ids: z.array(idSchema).max(5000).optional(),
+    ids: z.array(refSchema).max(5000).optional(),
   }),
   plan: (edit, input) =>
     refusing(() => {

@@ -7,7 +7,8 @@ import type { Framework } from '../model/framework';
 import { hashOf } from '../model/hash';
 import { idSource, type Id } from '../model/ids';
 import { faultAfter } from '../kinds/integrity';
-import { calledIn } from './refer';
+import { refusing } from './length-input';
+import { calledIn, idsOfThings } from './refer';
 import { done, refuse, type Refusal, type Result } from '../model/result';
 
 /** A person's intent, by name. Planned the same way in the browser, on the server and in the headless command. */
@@ -64,16 +65,28 @@ export function planCommand(
   if (faulty) return refuse(`${faulty.fault}${placeOf(faulty.path)}`, { path: faulty.path });
   const parsed = command.input.safeParse(input);
   if (!parsed.success) return { ok: false, refusal: inputRefusal(parsed.error) };
-  const found = command.recalls ? recall(command.recalls(parsed.data)) : done(NOTHING_RECALLED);
+  const given = thingsNamed(framework, parsed.data);
+  if (!given.ok) return given;
+  const found = command.recalls ? recall(command.recalls(given.value)) : done(NOTHING_RECALLED);
   if (!found.ok) return found;
   const edit = new Edit(framework, idSource(commandId));
-  const refusal = command.plan(edit, parsed.data, found.value);
+  const refusal = command.plan(edit, given.value, found.value);
   if (refusal) return { ok: false, refusal };
   const changes = edit.changes();
   const after = apply(framework, changes);
   const fault = faultAfter(after, changes, framework, calledIn);
   if (fault) return { ok: false, refusal: fault };
-  return done({ changes, after, sentence: command.sentence(framework, parsed.data, after, found.value) });
+  return done({ changes, after, sentence: command.sentence(framework, given.value, after, found.value) });
+}
+
+/** An input whose `ids` are ids: things may be told by their names there. */
+function thingsNamed<Input>(framework: Framework, input: Input): Result<Input> {
+  if (typeof input !== 'object' || input === null || !('ids' in input) || !Array.isArray(input.ids)) return done(input);
+  let ids: Id[] = [];
+  const refusal = refusing(() => {
+    ids = idsOfThings(framework, input.ids as string[]);
+  });
+  return refusal ? { ok: false, refusal } : done({ ...input, ids });
 }
 
 /** The first thing wrong with an input, in words with its path. */

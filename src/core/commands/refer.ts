@@ -5,7 +5,7 @@ import { gridById, gridsOf, lineById, type ResolvedGrid, type ResolvedLine } fro
 import { levelById, type ResolvedLevel } from '../levels/resolve-levels';
 import { resolvePlace } from '../outlines/resolve-place';
 import { recordsOf, type Framework } from '../model/framework';
-import type { Id } from '../model/ids';
+import { isUuid, type Id } from '../model/ids';
 import { refuseNow } from './length-input';
 import { called, wordOf } from '../kinds/records';
 import type { Kind, Rec, RecordOf } from '../model/kinds';
@@ -101,6 +101,27 @@ export const calledIn = (framework: Framework, record: Rec): string =>
 
 /** Kinds whose records are called by a name. */
 type Named = { [K in Kind]: RecordOf<K> extends { building: Id; name: string | null } ? K : never }[Kind];
+
+/** Things of any kind, each by its id, or by its name or mark where only one thing has it. */
+export const thingsSchema = z.array(refSchema).min(1, 'Choose something first').max(5000);
+
+/** The ids of things; what is no name is left as it is, for the command to say that it is gone. */
+export function idsOfThings(framework: Framework, refs: readonly string[]): Id[] {
+  if (refs.every((ref) => framework.records.has(ref) || isUuid(ref))) return [...refs];
+  const byName = new Map<string, Rec[]>();
+  for (const record of framework.records.values()) {
+    const name = record.kind === 'columnStack' ? markOf(framework, record) : 'name' in record ? record.name : null;
+    if (name) byName.set(name, [...(byName.get(name) ?? []), record]);
+  }
+  return refs.map((ref) => {
+    if (framework.records.has(ref) || isUuid(ref)) return ref;
+    const named = byName.get(ref) ?? [];
+    if (named.length === 1) return named[0]!.id;
+    if (named.length === 0) return refuseNow(`There is nothing named ${ref}`, ['ids']);
+    const all = named.map((record) => calledIn(framework, record)).join(', ');
+    return refuseNow(`There are ${named.length} things named ${ref}: ${all}. Say which one by its id`, ['ids']);
+  });
+}
 
 /** A thing by its id, or by its name or mark. */
 export function thingReferred<K extends Named>(framework: Framework, kind: K, ref: string): RecordOf<K> {

@@ -48,3 +48,25 @@ it('a name that is a unit, or none at all, is refused', () => {
   expect(refusal(named, 'dimensions.define', { name: '2nd', value: 1 })).toMatch(/starts with a letter/);
   expect(refusal(named, 'dimensions.define', { name: 'x', value: 'gone + 1' })).toMatch(/no dimension named "gone"/);
 });
+
+it('bays are worked out and named like any length, and follow the names', () => {
+  const grid = given(
+    [
+      ['grids.add', { name: 'G', baysA: '2@typical typical/2+150 3600', baysB: "7'6 (36m - 600)/4" }],
+      ['grids.setBays', { system: 'G', direction: 'b', bays: "7'6 3*slab" }],
+    ],
+    named,
+  );
+  const bays = (framework: typeof grid, direction: 'a' | 'b') => {
+    const system = recordsOf(framework, 'gridSystem').find(({ name }) => name === 'G')!.id;
+    return solve(framework)
+      .lines.filter((line) => line.system === system && line.direction === direction)
+      .map(({ offsetMm }) => offsetMm);
+  };
+  expect(bays(grid, 'a')).toEqual([0, 3300, 6600, 8400, 12_000]);
+  expect(bays(grid, 'b')).toEqual([0, 2286, 3036]);
+  const wider = step(grid, 'dimensions.define', { name: 'slab', value: 300 }).after;
+  expect(bays(wider, 'a')).toEqual([0, 3350, 6700, 8525, 12_125]);
+  expect(bays(wider, 'b')).toEqual([0, 2286, 3186]);
+  expect(refusal(grid, 'grids.add', { baysA: 'gone', baysB: '5m' })).toMatch(/bays across.*no dimension named "gone"/i);
+});

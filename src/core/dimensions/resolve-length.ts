@@ -3,6 +3,7 @@ import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { quantiseMm } from '../units/length-units';
 import { lengthMm, parseLength, type Length, type LengthContext, type ParsedLength } from '../units/parse-length';
+import { parseBays, type ParsedBays } from '../units/parse-bays';
 import type { Result } from '../model/result';
 
 /** Millimetres of every named dimension. Circles cannot be stored, so each is worked out after those it uses. */
@@ -30,19 +31,26 @@ export function mmOf(framework: Framework, length: Length): number {
   return quantiseMm(lengthMm(length, (id) => values.get(id)) ?? 0);
 }
 
-/** Reads a typed length in which the framework's named dimensions may stand. */
-export function parseLengthIn(framework: Framework, text: string, context: LengthContext = {}): Result<ParsedLength> {
+/** A framework's named dimensions, for what is typed. */
+function namesIn(framework: Framework): Pick<LengthContext, 'named' | 'byId'> {
   const values = dimensionValues(framework);
   const byName = new Map(recordsOf(framework, 'dimension').map((record) => [record.name, record.id]));
-  return parseLength(text, {
-    ...context,
+  return {
     named: (name) => {
       const id = byName.get(name);
       return id === undefined ? undefined : { id, mm: values.get(id) ?? 0 };
     },
     byId: (id) => values.get(id),
-  });
+  };
 }
+
+/** Reads a typed length in which the framework's named dimensions may stand. */
+export const parseLengthIn = (framework: Framework, text: string, context: LengthContext = {}): Result<ParsedLength> =>
+  parseLength(text, { ...context, ...namesIn(framework) });
+
+/** Reads a list of bays in the same way. */
+export const parseBaysIn = (framework: Framework, text: string, context: LengthContext = {}): Result<ParsedBays> =>
+  parseBays(text, { ...context, ...namesIn(framework) });
 
 /** A stored length plus a number of millimetres; an expression stays one. */
 export function lengthPlus(length: Length, mm: number): Length {

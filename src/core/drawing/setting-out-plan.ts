@@ -5,6 +5,7 @@ import { isAt } from '../solving/is-at';
 import type { Solved } from '../solving/solved';
 import { drawPlan } from './draw-plan';
 import type { Drawing } from './drawing';
+import { moveTo, movedDrawing, type PlanAxes } from './moved-drawing';
 import { scaleWords } from '../units/scale-words';
 import { layOnPaper, type OnPaper } from './paper';
 
@@ -26,6 +27,7 @@ export function settingOutPlan(
     scale,
     system = 'metric',
     details = null,
+    axes = 'building',
     writeLength,
     writeElevation,
   }: {
@@ -35,6 +37,8 @@ export function settingOutPlan(
     system?: 'metric' | 'imperial';
     /** What the title says of the project beside its name. */
     details?: Project['details'];
+    /** Whose axes it is drawn in. */
+    axes?: PlanAxes;
     writeLength: (mm: number) => string;
     writeElevation: (mm: number) => string;
   },
@@ -42,7 +46,10 @@ export function settingOutPlan(
   const shown = solved.levels.find(({ id }) => id === level);
   const building = solved.buildings.find(({ id }) => id === shown?.building);
   if (!shown || !building) return null;
-  const drawing = drawPlan(solved, { building: building.id, level, scale, cutAboveMm: 1200, writeLength });
+  const move = moveTo(axes, building, solved.survey);
+  if (!move) return null;
+  const own = drawPlan(solved, { building: building.id, level, scale, cutAboveMm: 1200, writeLength });
+  const drawing = axes === 'building' ? own : movedDrawing(own, move);
   const paper = layOnPaper(drawing, scale);
   if (!paper) return null;
   return {

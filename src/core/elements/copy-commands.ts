@@ -9,9 +9,9 @@ import type { InputsOf } from '../commands/command-inputs';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
-import { refSchema } from '../commands/refer';
+import { refSchema, thingsSchema } from '../commands/refer';
 import { heldReferred } from '../setting-out/held-referred';
-import { elementIn, idsSchema, inWords } from './element-input';
+import { elementIn, inWords } from './element-input';
 import { addCopies, mirror } from './in-plan';
 
 const MOST_COPIES = 2000;
@@ -20,7 +20,7 @@ const copy = defineCommand({
   name: 'elements.copy',
   title: 'Copy chosen things by exact distances: to several places, or in a row',
   input: z.strictObject({
-    ids: idsSchema,
+    ids: thingsSchema,
     /** Distances of the copies from what is copied. */
     by: z
       .array(z.strictObject({ xMm: lengthInputSchema, yMm: lengthInputSchema }))
@@ -58,7 +58,7 @@ const mirrorCommand = defineCommand({
   name: 'elements.mirror',
   title: 'Mirror chosen things in a line, as copies or themselves',
   input: z.strictObject({
-    ids: idsSchema,
+    ids: thingsSchema,
     /** A straight grid or setting-out line. */
     line: refSchema,
     /** False: the things themselves go over. */

@@ -4,11 +4,12 @@ import { defineCommand } from '../commands/command';
 import type { InputsOf } from '../commands/command-inputs';
 import type { Edit } from '../model/edit';
 import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../commands/length-input';
+import { thingsSchema } from '../commands/refer';
 import { called } from '../kinds/records';
 import type { Rec } from '../model/kinds';
 import { withMembers } from '../cores/core';
 import { letGo } from './let-go';
-import { elementIn, idsSchema, inWords } from './element-input';
+import { elementIn, inWords } from './element-input';
 import { movedInPlan } from './by-marks';
 import { inPlanOf } from './in-plan';
 
@@ -20,7 +21,7 @@ function moveElement(edit: Edit, record: Rec, by: Point): void {
 const move = defineCommand({
   name: 'elements.move',
   title: 'Move chosen things in plan',
-  input: z.strictObject({ ids: idsSchema, xMm: lengthInputSchema, yMm: lengthInputSchema }),
+  input: z.strictObject({ ids: thingsSchema, xMm: lengthInputSchema, yMm: lengthInputSchema }),
   plan: (edit, input) =>
     refusing(() => {
       const reader = new LengthReader(edit.before);
@@ -34,7 +35,7 @@ const move = defineCommand({
 const remove = defineCommand({
   name: 'elements.remove',
   title: 'Delete chosen things',
-  input: z.strictObject({ ids: idsSchema }),
+  input: z.strictObject({ ids: thingsSchema }),
   plan: (edit, input) =>
     refusing(() => {
       // A core that is deleted goes with all that is in it.

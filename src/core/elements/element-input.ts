@@ -1,15 +1,11 @@
-import { z } from 'zod';
 import type { Point } from '../geometry/point';
 import type { Framework } from '../model/framework';
-import { idSchema, type Id } from '../model/ids';
+import type { Id } from '../model/ids';
 import { refuseNow } from '../commands/length-input';
 import { called, recordKindOf } from '../kinds/records';
 import type { Rec } from '../model/kinds';
 import type { Outline } from '../outlines/outline';
 import { shifted } from '../outlines/shifted';
-
-/** What is chosen. */
-export const idsSchema = z.array(idSchema).min(1, 'Choose something first').max(5000);
 
 /** A chosen thing, if it is still there. */
 export function elementIn(framework: Framework, id: Id): Rec {

@@ -76,6 +76,24 @@ describe('deleting what is chosen', () => {
     expect(Object.values(solved.profiles).map(({ holeCount }) => holeCount)).toEqual([0]);
     expect(step(tower, 'elements.remove', { ids: ids(tower, 'shaft') }).sentence).toBe('Deleted shaft S1');
   });
+  it('takes names and marks as well as ids, and asks which where several things have one', () => {
+    const gone = step(tower, 'elements.remove', { ids: ['S1', 'A-1'] }).after;
+    expect([
+      recordsOf(gone, 'shaft').length,
+      recordsOf(tower, 'columnStack').length - recordsOf(gone, 'columnStack').length,
+    ]).toEqual([recordsOf(tower, 'shaft').length - 1, 1]);
+    expect(refusal(tower, 'elements.remove', { ids: ['S99'] })).toBe('There is nothing named S99');
+    const two = step(tower, 'floors.add', {
+      name: 'S1',
+      outline: { type: 'gridOffset', offsetMm: 0 },
+      levels: { at: ['01'] },
+    }).after;
+    expect(refusal(two, 'elements.move', { ids: ['S1'], xMm: 1, yMm: 0 })).toMatch(
+      /There are 2 things named S1: (shaft S1, floor plate S1|floor plate S1, shaft S1). Say which one by its id/,
+    );
+    expect(step(tower, 'carry.to', { ids: ['S1'], topmost: '02' }).sentence).toBe('Shaft S1 carried');
+  });
+
   it('is refused for levels, lines and the project, which have ways of their own', () => {
     const remove = (id: string) => refusal(tower, 'elements.remove', { ids: [id] });
     expect(remove(recordsOf(tower, 'gridLine')[0]!.id)).toMatch(/with the grid tools/);

@@ -1,4 +1,4 @@
-import { parseLengthIn } from '../dimensions/resolve-length';
+import { parseBaysIn, parseLengthIn } from '../dimensions/resolve-length';
 import type { SectionInput } from '../columns/column-input';
 import { parseSection, sectionInput } from '../columns/section-text';
 import { plus, quantised, turned, type Point } from '../geometry/point';
@@ -9,7 +9,6 @@ import { levelsOf } from '../levels/resolve-levels';
 import { recordsOf } from '../model/framework';
 import { markOf } from '../commands/refer';
 import type { Id } from '../model/ids';
-import { parseBays } from '../units/parse-bays';
 import { parsePoint } from '../units/parse-point';
 import type { EntryContext } from '../kinds/form';
 
@@ -25,8 +24,8 @@ export function lengthOf(text: string, { framework, unit }: EntryContext): numbe
 }
 
 /** A list of lengths like `2@7200 3600`, millimetres. */
-export function lengthsOf(text: string, { unit }: EntryContext): number[] {
-  const parsed = parseBays(text.replace(/\s*@\s*/g, '@'), { unit });
+export function lengthsOf(text: string, { framework, unit }: EntryContext): number[] {
+  const parsed = parseBaysIn(framework, text.replace(/\s*@\s*/g, '@'), { unit });
   if (!parsed.ok) throw new Unread(`"${text.trim()}": ${parsed.refusal.message}`);
   return parsed.value.baysMm;
 }

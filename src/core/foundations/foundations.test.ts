@@ -33,7 +33,7 @@ describe('a raft', () => {
       subgradeKnM3: 20_000,
       top: { level: 'B2', face: 'SSL' },
     });
-    expect(pieces(made)[0]).toMatchObject({ topMm: -7600, volumeMm3: 30_000 * 20_000 * 800 });
+    expect(pieces(made)[0]).toMatchObject({ topMm: -7600, grossMm3: 30_000 * 20_000 * 800 });
     const held = after('foundations.change', { foundation: 'F1', restrained: { x: true, y: true, z: true } }, made);
     expect(recordsOf(held, 'foundation')[0]).toMatchObject({
       subgradeKnM3: 20_000,

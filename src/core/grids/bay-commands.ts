@@ -19,13 +19,14 @@ import {
   modeSchema,
   neighbours,
   readAngles,
+  linesOfBays,
   readBays,
   type NewLine,
 } from './grid-input';
 import { removeLine } from './remove-line';
 import { lineById, type ResolvedGrid, type ResolvedLine } from './resolve-grids';
 import { shiftOrigin } from './shift-origin';
-import { linesOfSides } from './two-sides';
+import { sameJson } from '../model/json';
 
 /** Gives a run these lines anew. Lines of each side keep their ids in order; what is over is added or removed at the end. */
 function retypeRun(edit: Edit, grid: ResolvedGrid, direction: 'a' | 'b', wanted: readonly NewLine[]): void {
@@ -42,13 +43,11 @@ function retypeRun(edit: Edit, grid: ResolvedGrid, direction: 'a' | 'b', wanted:
     const place = { from, ...(line.bayDeg === undefined ? { bayMm: line.bayMm } : { bayDeg: line.bayDeg }) };
     if (!old) [from] = addRun(edit, grid.id, direction, [line], from) as [string];
     else {
-      const isSame =
-        old.record.from === from &&
-        old.bayMm === line.bayMm &&
-        (line.bayDeg === undefined || old.bayDeg === line.bayDeg);
+      const isSameBay =
+        typeof line.bayMm === 'number' ? old.bayMm === line.bayMm : sameJson(old.record.bayMm, line.bayMm);
+      const isSame = old.record.from === from && isSameBay && (line.bayDeg === undefined || old.bayDeg === line.bayDeg);
       // A bay that is the same is not touched, so that it stays an expression if it was one.
-      if (!isSame)
-        edit.set('gridLine', old.id, old.bayMm === line.bayMm ? { ...place, bayMm: old.record.bayMm } : place);
+      if (!isSame) edit.set('gridLine', old.id, isSameBay ? { ...place, bayMm: old.record.bayMm } : place);
       from = old.id;
     }
   }
@@ -67,7 +66,7 @@ const setBays = defineCommand({
     refusing(() => {
       const grid = gridIn(edit.before, input.system);
       const { shape } = grid.record;
-      const bays = readBays(input.bays, 'bays');
+      const bays = readBays(edit.before, input.bays, 'bays').stored;
       if (shape === 'free') refuseNow('Free lines have no bays. Move each line, or choose its points anew');
       if (shape === 'radial' && input.direction === 'a') refuseNow('Rays follow one another by angles. Type those');
       if (shape === 'radial') {
@@ -79,10 +78,9 @@ const setBays = defineCommand({
           bays.map((bayMm) => ({ bayMm })),
         );
       }
-      const far = input.farBays === undefined ? bays : readBays(input.farBays, 'farBays');
-      retypeRun(edit, grid, input.direction, linesOfSides(bays, far));
+      retypeRun(edit, grid, input.direction, linesOfBays(edit.before, input.bays, input.farBays, 'bays'));
     }),
-  sentence: (_, input) => `Bays typed anew: ${saidBays(readBays(input.bays, 'bays'))}`,
+  sentence: (before, input) => `Bays typed anew: ${saidBays(readBays(before, input.bays, 'bays').mm)}`,
 });
 
 const setAngles = defineCommand({

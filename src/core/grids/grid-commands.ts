@@ -20,6 +20,7 @@ import {
   levelRangeSchema,
   NUMBERS,
   readAngles,
+  linesOfBays,
   readBays,
   readLevelRange,
   ruleInputSchema,
@@ -30,7 +31,6 @@ import {
 import { LINE_COMMANDS } from './line-commands';
 import { pathInputSchema, readPath } from './path-input';
 import { gridsOf } from './resolve-grids';
-import { linesOfSides } from './two-sides';
 import { GRID_EXTENSION } from './grid';
 
 const placed = {
@@ -93,18 +93,14 @@ const add = defineCommand({
   }),
   plan: (edit, input) =>
     refusing(() => {
-      const sides = (near: typeof input.baysA, far: typeof input.farBaysA, field: string): NewLine[] => {
-        const bays = readBays(near, field);
-        return linesOfSides(bays, far === undefined ? bays : readBays(far, `far ${field}`));
-      };
       const labelled = (lines: NewLine[], texts: (string | null)[] | undefined): NewLine[] =>
         lines.map((line, i) => {
           const text = texts?.[i];
           if (text === undefined) return line;
           return { ...line, label: text === null ? { mode: 'none' } : { mode: 'typed', text } };
         });
-      const a = labelled(sides(input.baysA, input.farBaysA, 'baysA'), input.typedA);
-      const b = labelled(sides(input.baysB, input.farBaysB, 'baysB'), input.typedB);
+      const a = labelled(linesOfBays(edit.before, input.baysA, input.farBaysA, 'baysA'), input.typedA);
+      const b = labelled(linesOfBays(edit.before, input.baysB, input.farBaysB, 'baysB'), input.typedB);
       const usual = (lines: NewLine[], one: 'first' | 'last') =>
         lines.some(({ side }) => side !== 'both') ? ('both' as const) : one;
       const system = edit.add<'gridSystem'>({
@@ -118,8 +114,8 @@ const add = defineCommand({
       addRun(edit, system.id, 'a', a);
       addRun(edit, system.id, 'b', b);
     }),
-  sentence: (_, input) =>
-    `Grid added: ${saidBays(readBays(input.baysA, 'baysA'))} by ${saidBays(readBays(input.baysB, 'baysB'))}`,
+  sentence: (before, input) =>
+    `Grid added: ${saidBays(readBays(before, input.baysA, 'baysA').mm)} by ${saidBays(readBays(before, input.baysB, 'baysB').mm)}`,
 });
 
 const addRadial = defineCommand({
@@ -135,7 +131,7 @@ const addRadial = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const angles = readAngles(input.angles, 'angles');
-      const radii = readBays(input.radii, 'radii');
+      const radii = readBays(edit.before, input.radii, 'radii').stored;
       if (radii.length === 0) refuseNow('A radial grid needs one ring at least. Type its radius', ['radii']);
       const system = edit.add<'gridSystem'>({
         kind: 'gridSystem',
@@ -158,8 +154,8 @@ const addRadial = defineCommand({
         radii.map((bayMm) => ({ bayMm })),
       );
     }),
-  sentence: (_, input) =>
-    `Radial grid added: ${readAngles(input.angles, 'angles').length + 1} rays, ${readBays(input.radii, 'radii').length} rings`,
+  sentence: (before, input) =>
+    `Radial grid added: ${readAngles(input.angles, 'angles').length + 1} rays, ${readBays(before, input.radii, 'radii').mm.length} rings`,
 });
 
 const addFree = defineCommand({

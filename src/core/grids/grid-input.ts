@@ -7,7 +7,10 @@ import { refuseNow } from '../commands/length-input';
 import { gridReferred, levelReferred, lineReferred, refSchema } from '../commands/refer';
 import { quantiseMm } from '../units/length-units';
 import { parseAngles } from '../units/parse-angles';
-import { parseBays } from '../units/parse-bays';
+import { parseBaysIn } from '../dimensions/resolve-length';
+import { fieldWords } from '../model/field-words';
+import type { Length } from '../units/parse-length';
+import { linesOfSides } from './two-sides';
 import { BUBBLES, HEADS, PLAIN_LINE, type Direction, type GridLine } from './grid';
 import { lineById, type ResolvedGrid, type ResolvedLine } from './resolve-grids';
 
@@ -36,11 +39,31 @@ export const levelRangeSchema = {
 /** Labels typed line by line, null for an unlabelled line; as read from a drawing. */
 export const typedSchema = z.array(textSchema(12).nullable()).max(501).optional();
 
-export function readBays(bays: z.infer<typeof baysSchema>, field: string): number[] {
-  if (typeof bays !== 'string') return bays.map(quantiseMm);
-  const parsed = parseBays(bays);
-  if (!parsed.ok) refuseNow(`${field}: ${parsed.refusal.message}`, [field]);
-  return parsed.value.baysMm;
+/** Bays in millimetres, and as they are stored: those that name dimensions as what was typed. */
+export function readBays(
+  framework: Framework,
+  bays: z.infer<typeof baysSchema>,
+  field: string,
+): { mm: number[]; stored: Length[] } {
+  if (typeof bays !== 'string') {
+    const mm = bays.map(quantiseMm);
+    return { mm, stored: mm };
+  }
+  const parsed = parseBaysIn(framework, bays);
+  if (!parsed.ok) refuseNow(`${fieldWords(field)}: ${parsed.refusal.message}`, [field]);
+  return { mm: parsed.value.baysMm, stored: parsed.value.stored };
+}
+
+/** The lines of bays typed for both sides, or for each; where both have the same, each bay is kept as it was typed. */
+export function linesOfBays(
+  framework: Framework,
+  near: z.infer<typeof baysSchema>,
+  far: z.infer<typeof baysSchema> | undefined,
+  field: string,
+): NewLine[] {
+  const bays = readBays(framework, near, field);
+  if (far !== undefined) return linesOfSides(bays.mm, readBays(framework, far, `far ${field}`).mm);
+  return linesOfSides(bays.mm, bays.mm).map((line, i) => (i === 0 ? line : { ...line, bayMm: bays.stored[i - 1]! }));
 }
 
 /** Angles between rays, degrees; a list that closes the full turn leaves out its last ray, which would be the first. */
@@ -93,7 +116,7 @@ export const neighbours = (grid: ResolvedGrid, line: ResolvedLine): { before?: R
 
 /** A line to be added to a run. */
 export interface NewLine {
-  bayMm: number;
+  bayMm: Length;
   bayDeg?: number;
   side?: GridLine['side'];
   path?: GridLine['path'];

@@ -64,8 +64,8 @@ const setUp = defineCommand({
         refuseNow('This building has levels already. Set them up again to change them, or edit them in the strip');
       }
       const reader = new LengthReader(edit.before);
-      const above = readHeights(input.above, 'above');
-      const below = readHeights(input.below, 'below');
+      const above = readHeights(edit.before, input.above, 'above');
+      const below = readHeights(edit.before, input.below, 'below');
       if (above.length === 0) refuseNow('Type a height for the ground floor at least, like 5.4m', ['above']);
       const buildUpMm = reader.read(input.buildUpMm, 'buildUpMm', BUILD_UP).stored;
       const groundMm = reader.read(input.groundMm, 'groundMm').mm;

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { refuseNow } from '../commands/length-input';
-import { parseBays } from '../units/parse-bays';
+import { parseBaysIn } from '../dimensions/resolve-length';
+import type { Framework } from '../model/framework';
 
 export const modeSchema = z.enum(['push', 'only']).default('push');
 
@@ -8,10 +9,10 @@ export const modeSchema = z.enum(['push', 'only']).default('push');
 export const heightsSchema = z.union([z.array(z.number().positive().max(1e6)).max(400), z.string().max(400)]);
 
 /** Heights as millimetres; running elevations are refused. */
-export function readHeights(heights: z.infer<typeof heightsSchema>, field: string): number[] {
+export function readHeights(framework: Framework, heights: z.infer<typeof heightsSchema>, field: string): number[] {
   if (typeof heights !== 'string') return heights;
   if (heights.trim() === '') return [];
-  const parsed = parseBays(heights);
+  const parsed = parseBaysIn(framework, heights);
   if (!parsed.ok) refuseNow(`${field}: ${parsed.refusal.message}`, [field]);
   if (parsed.value.running) refuseNow(`${field}: type heights, not running elevations`, [field]);
   return parsed.value.baysMm;

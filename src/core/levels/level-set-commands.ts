@@ -36,7 +36,7 @@ const insertMany = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const level = levelReferred(edit.before, input.level);
-      const heights = readHeights(input.heights, 'heights');
+      const heights = readHeights(edit.before, input.heights, 'heights');
       if (heights.length === 0) refuseNow('Type a height for each new storey, like 3@3.3m', ['heights']);
       let beside = level.id;
       const isBetween = (input.side === 'above' ? level.above : level.below) !== null;
@@ -48,7 +48,7 @@ const insertMany = defineCommand({
       refuseIfDisordered(edit, level.record.building);
     }),
   sentence: (before, input) => {
-    const heights = readHeights(input.heights, 'heights');
+    const heights = readHeights(before, input.heights, 'heights');
     const name = levelReferred(before, input.level).record.name;
     return `${heights.length} levels inserted ${input.side} ${name}`;
   },

@@ -120,3 +120,11 @@ export function reportOf(framework: Framework, solved: Solved): Report {
     })),
   };
 }
+
+/** What of a report is about one building. */
+export function reportOfBuilding(report: Report, building: Id): Report {
+  const rows = (value: unknown): unknown =>
+    Array.isArray(value) ? value.filter((each: { building?: string }) => each.building === building) : value;
+  const own = Object.fromEntries(Object.entries(report).map(([key, value]) => [key, rows(value)])) as Report;
+  return { ...own, buildings: report.buildings.filter(({ id }) => id === building) };
+}

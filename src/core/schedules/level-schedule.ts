@@ -4,12 +4,19 @@ import type { Table } from './table';
 
 const metres = (mm: number): number => Math.round(mm * 1e6) / 1e9;
 
-/** The levels of a building from the top down, under headings that {@link readLevelTable} understands. */
-export function levelSchedule(solved: Solved, building: Id): Table {
-  const levels = solved.levels.filter((level) => level.building === building).reverse();
+/**
+ * The levels of a building from the top down, under headings that {@link readLevelTable} understands; without one those of all
+ * buildings, one after the other, each with the building it is of.
+ */
+export function levelSchedule(solved: Solved, building: Id | null): Table {
+  const shown = solved.buildings.filter(({ id }) => building === null || id === building);
+  const levels = shown.flatMap((of) => solved.levels.filter((level) => level.building === of.id).reverse());
+  const names = new Map(shown.map(({ id, name }) => [id, name]));
+  const isOfOne = building !== null;
   return {
-    title: `Levels ${solved.buildings.find(({ id }) => id === building)?.name ?? ''}`.trim(),
+    title: `Levels ${isOfOne ? (names.get(building) ?? '') : ''}`.trim(),
     columns: [
+      ...(isOfOne ? [] : [{ heading: 'Building', isNumber: false }]),
       { heading: 'Level', isNumber: false },
       { heading: 'Title', isNumber: false },
       { heading: 'Kind', isNumber: false },
@@ -18,7 +25,8 @@ export function levelSchedule(solved: Solved, building: Id): Table {
       { heading: 'Build-up (mm)', isNumber: true },
       { heading: 'SSL (m)', isNumber: true },
     ],
-    rows: levels.map(({ name, title, levelKind, fflMm, sslMm, storeyHeightMm }) => [
+    rows: levels.map(({ building: of, name, title, levelKind, fflMm, sslMm, storeyHeightMm }) => [
+      ...(isOfOne ? [] : [names.get(of)!]),
       name,
       title,
       levelKind,

@@ -66,7 +66,7 @@ export function readToken(text: string, at: number, options: LexerOptions): Toke
   const n = numberPattern(options.decimal);
 
   const feet = new RegExp(`^(${n})\\s*${FEET_MARK}`, 'u').exec(rest);
-  if (feet) return readFeet(rest, at, feet, n);
+  if (feet) return readFeet(rest, at, feet, n, options.spacesGroupThousands);
 
   const inches = new RegExp(`^${inchPattern(n)}\\s*${INCH_MARK}`, 'u').exec(rest);
   if (inches) {
@@ -110,13 +110,15 @@ export function readToken(text: string, at: number, options: LexerOptions): Toke
 }
 
 /** Feet, with inches behind them if any: `11'`, `11'4"`, `11'-4 1/2"`, `11' - 4"`, `7'9`. */
-function readFeet(rest: string, at: number, feet: RegExpExecArray, n: string): Token | LexerFault {
+function readFeet(rest: string, at: number, feet: RegExpExecArray, n: string, isAlone: boolean): Token | LexerFault {
   const feetMm = toNumber(feet[1]!) * MM_PER_UNIT.ft;
   const feetEnd = at + feet[0].length;
   const after = rest.slice(feet[0].length);
   const marked = new RegExp(`^\\s*[-–−]?\\s*${inchPattern(n, BEHIND_FEET)}\\s*${INCH_MARK}`, 'u').exec(after);
+  // In a list a space parts two lengths: what is behind it says nothing of the inches.
+  const further = isAlone ? '\\s*' : '';
   const unmarked = new RegExp(
-    `^[-–−]?${inchPattern(n)}(?!\\s*(?:[\\d.,*/×÷@]|mm|cm|m\\b|ft|feet|foot|'|′|’))`,
+    `^[-–−]?${inchPattern(n)}(?!${further}[\\d.*/×÷@]|${isAlone ? '\\s*,' : ',\\d'}|\\s*(?:mm|cm|m\\b|ft|feet|foot)|${further}['′’])`,
     'u',
   ).exec(after);
   const tail = marked ?? unmarked;

@@ -35,7 +35,10 @@ describe('bays', () => {
     ['501@7200', /1 to 500/],
     ['5@', /missing after @/],
     ['7200,', /missing at the end/],
-    ['7200 -3', /plain length/],
+    ['7200 -3', /longer than zero/],
+    ['7200-8000', /longer than zero/],
+    ['2*(7200', /./],
+    ['7200+', /./],
     ['7200 0', /longer than zero/],
     ['0 5000 4000', /must grow/],
     ['0', /at least two lines/],
@@ -44,6 +47,26 @@ describe('bays', () => {
     ['7200#', /Part two bays|no meaning/],
   ])('refuses %s', (text, says) => {
     expect(parseBays(text)).toMatchObject({ ok: false, refusal: { message: expect.stringMatching(says) } });
+  });
+
+  it('are worked out like any length, the names in them kept', () => {
+    const id = '00000000-0000-4000-8000-000000000001';
+    const named = (name: string) => (name === 'typical' ? { id, mm: 7200 } : undefined);
+    const read = (text: string, unit: 'mm' | 'ft' = 'mm') => {
+      const parsed = parseBays(text, { named, unit });
+      return parsed.ok ? parsed.value : parsed.refusal;
+    };
+    expect(read('2*7.5m+150 3@(36m - 600)/4 8100-300')).toMatchObject({
+      baysMm: [15_150, 8850, 8850, 8850, 7800],
+      stored: [15_150, 8850, 8850, 8850, 7800],
+    });
+    expect(read("7'6 2@7'6")).toMatchObject({ baysMm: [2286, 2286, 2286] });
+    expect(read(`7'6" 28'-4 1/2"`)).toMatchObject({ baysMm: [2286, 8648.7] });
+    expect(read('2@typical typical/2+150 3600')).toMatchObject({
+      baysMm: [7200, 7200, 3750, 3600],
+      stored: [{ expr: `{${id}}` }, { expr: `{${id}}` }, { expr: expect.stringContaining(id) }, 3600],
+    });
+    expect(read('20 10+2', 'ft')).toMatchObject({ baysMm: [6096, 3657.6] });
   });
 
   it('writes any list in the shortest n@ form that reads back to the same bays', () => {

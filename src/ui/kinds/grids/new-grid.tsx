@@ -89,7 +89,7 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
             input: {
               ...common,
               angles: between.angles,
-              radii: bayRadii.baysMm,
+              radii: bayRadii.given,
               name: freeName(framework, 'Radial grid'),
             },
           }
@@ -100,9 +100,9 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
       input: {
         ...common,
         name: freeName(framework, 'Grid'),
-        baysA: baysA.baysMm,
-        baysB: baysB.baysMm,
-        ...(isUneven ? { farBaysA: baysFarA.baysMm, farBaysB: baysFarB.baysMm } : {}),
+        baysA: baysA.given,
+        baysB: baysB.given,
+        ...(isUneven ? { farBaysA: baysFarA.given, farBaysB: baysFarB.given } : {}),
         waysOf: WAYS[corner],
       },
     };

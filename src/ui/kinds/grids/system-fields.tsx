@@ -132,8 +132,8 @@ function BaysFields({
       run('grids.setBays', {
         system,
         direction,
-        bays: bays.baysMm,
-        ...(farBays ? { farBays: farBays.baysMm } : {}),
+        bays: bays.given,
+        ...(farBays ? { farBays: farBays.given } : {}),
       }),
     );
   };
@@ -198,7 +198,7 @@ function RadialFields({ grid, write }: { grid: ResolvedGrid; write: (mm: number)
         const first = angles === wasAngles ? null : run('grids.setAngles', { system: grid.id, angles: between.angles });
         setRefused(
           first ??
-            (radii === wasRadii ? null : run('grids.setBays', { system: grid.id, direction: 'b', bays: bays.baysMm })),
+            (radii === wasRadii ? null : run('grids.setBays', { system: grid.id, direction: 'b', bays: bays.given })),
         );
       }}
     >

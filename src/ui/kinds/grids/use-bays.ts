@@ -1,20 +1,34 @@
 import { parseAngles } from '@/core/units/parse-angles';
-import { parseBays } from '@/core/units/parse-bays';
+import { parseBaysIn } from '@/core/dimensions/resolve-length';
+import type { Length } from '@/core/units/parse-length';
 import { formatLength } from '@/core/units/format-length';
 import { fieldUnit, useProject } from '../../session/store';
 
-export type ReadBays = { ok: true; baysMm: number[]; words: string } | { ok: false; baysMm: number[]; words: string };
+export interface ReadBays {
+  ok: boolean;
+  baysMm: number[];
+  /** As a command takes them: those that name dimensions keep the names. */
+  given: number[] | string;
+  words: string;
+}
+
+/** Bays as a command takes them. */
+const givenOf = (stored: readonly Length[]): number[] | string =>
+  stored.every((bay) => typeof bay === 'number')
+    ? (stored as number[])
+    : stored.map((bay) => (typeof bay === 'number' ? `${bay}mm` : `(${bay.expr})`)).join(' ');
 
 /** Reads lists of bays in the person's unit, with what each reads as. */
 export function useBaysReader(): (text: string) => ReadBays {
   const display = useProject((project) => project.display);
+  const framework = useProject((project) => project.framework);
   return (text) => {
-    const parsed = parseBays(text, { unit: fieldUnit(display) });
-    if (!parsed.ok) return { ok: false, baysMm: [], words: parsed.refusal.message };
+    const parsed = parseBaysIn(framework, text, { unit: fieldUnit(display) });
+    if (!parsed.ok) return { ok: false, baysMm: [], given: [], words: parsed.refusal.message };
     const { baysMm, running } = parsed.value;
     const overall = baysMm.reduce((sum, bay) => sum + bay, 0);
     const words = `${running ? 'Running distances: ' : ''}${baysMm.length + 1} lines, ${formatLength(overall, display)} overall`;
-    return { ok: true, baysMm, words };
+    return { ok: true, baysMm, given: givenOf(parsed.value.stored), words };
   };
 }
 
