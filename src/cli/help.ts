@@ -1,10 +1,12 @@
 export const HELP = `Zenith Spine without a screen
 
   spine import FILE --kind levels|grid|columns [--unit mm|cm|m|inch|ft] [--layer NAME]
-               [--building NAME] [--open IN.spine.json] --save OUT.spine.json | --dry-run
+               [--building NAME] [--existing keep|change] [--open IN.spine.json] --save OUT.spine.json | --dry-run
       Takes a level table (CSV, XLSX, IFC), or grid lines or columns from a drawing (DXF).
       --unit says the unit where the file does not, or says it wrongly. What a table has no column for
-      stays as it is. Where there are several buildings, --building says which it goes into. --dry-run says what would change, and writes nothing.
+      stays as it is. Where there are several buildings, --building says which it goes into. Columns that stand
+      there already are not taken twice; --existing says what becomes of those that differ. --dry-run says what
+      would change, and writes nothing.
 
   spine run SCRIPT.json [--open IN.spine.json] [--save OUT.spine.json]
       Runs a JSON array of { "command": …, "input": … }, one after the other.

@@ -58,7 +58,7 @@ async function importInto(
   kind: string,
   unit: LengthUnit | undefined,
   layer: string | undefined,
-  into: string | undefined,
+  { building: into, existing }: Options,
 ): Promise<Framework> {
   const bytes = await readInput(file);
   const base = withBuilding(framework);
@@ -71,7 +71,7 @@ async function importInto(
   if (kind === 'grid')
     return run(base, 'grids.add', { building, ...gridInput(take(recogniseGrid(sheet, { unit, layer }))) });
   const { columns } = take(recogniseColumns(base, building, sheet, { unit, layer }));
-  return run(base, 'columns.take', { building, columns });
+  return run(base, 'columns.take', { building, columns, ...(existing === undefined ? {} : { existing }) });
 }
 
 /** The building meant: the one named, or the only one there is; which of several is asked, never guessed. */
@@ -109,6 +109,7 @@ const OPTIONS = {
   level: { type: 'string' },
   building: { type: 'string' },
   axes: { type: 'string' },
+  existing: { type: 'string' },
   scale: { type: 'string' },
   'dry-run': { type: 'boolean' },
   json: { type: 'boolean' },
@@ -118,15 +119,17 @@ const OPTIONS = {
 type Options = { [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string };
 
 async function importCommand(file: string, options: Options): Promise<number> {
-  const { kind, unit, layer, open, save, building } = options;
+  const { kind, unit, layer, open, save, building, existing } = options;
   if (!['levels', 'grid', 'columns'].includes(kind ?? ''))
     throw new BadInput('Say what to import: --kind levels, grid or columns');
   if (unit !== undefined && !LENGTH_UNITS.includes(unit as LengthUnit))
     throw new BadInput(`--unit is one of ${LENGTH_UNITS.join(', ')}`);
+  if (existing !== undefined && !['keep', 'change'].includes(existing))
+    throw new BadInput('--existing is one of keep, change');
   const dryRun = options['dry-run'];
   if (!save && !dryRun) throw new BadInput('Say where to save the framework: --save OUT.spine.json');
   const before = await openFramework(open);
-  const framework = await importInto(before, file, kind!, unit as LengthUnit | undefined, layer, building);
+  const framework = await importInto(before, file, kind!, unit as LengthUnit | undefined, layer, options);
   if (dryRun) {
     process.stdout.write(`${whatWouldChange(before, framework, buildingOf(framework, building)).join('\n')}\n`);
     return CLEAN;

@@ -1,7 +1,7 @@
 import { cross, dot, lengthOf, minus, type Point } from '../geometry/point';
 import { directionDeg, sinDeg } from '../geometry/trig';
 import type { SolvedLine } from '../solving/solved';
-import { finding, type Finding, type Fix } from './finding';
+import { finding, fixBy, type Finding, type Fix } from './finding';
 
 /** Grid lines of one building: labels given twice, lines too close, lines not quite parallel or square. */
 export function checkGrids(lines: readonly SolvedLine[]): Finding[] {
@@ -57,28 +57,38 @@ function closeLines(lines: readonly SolvedLine[]): Finding[] {
     const key = `${line.system} ${line.direction}`;
     runs.set(key, [...(runs.get(key) ?? []), line]);
   }
-  return [...runs.values()].flatMap((run) =>
-    run.slice(1).flatMap((line, i) => {
-      const before = run[i]!;
-      const isPair = line.jointOf === before.id;
-      const neverMeet = line.side !== before.side && line.side !== 'both' && before.side !== 'both';
-      if (isPair || neverMeet || line.bayMm >= LEAST_BAY_MM) return [];
-      const name = (each: SolvedLine) => each.label ?? 'without a label';
-      return finding(
-        'grid.closeLines',
-        line.building,
-        null,
-        [before.id, line.id],
-        `Grid lines ${name(before)} and ${name(line)} are only ${Math.round(line.bayMm)} mm apart. Move or remove one, or make them a movement joint`,
-        [
-          {
-            words: `Remove line ${name(line)}`,
-            command: 'grids.removeLine',
-            input: { line: line.id },
-          },
-        ],
-      );
-    }),
+  return [...runs.values()].flatMap((run) => closeRuns(run).map(tooClose));
+}
+
+/** Lines that follow one another too closely, those that hang together as one. */
+function closeRuns(run: readonly SolvedLine[]): SolvedLine[][] {
+  const found: SolvedLine[][] = [];
+  run.slice(1).forEach((line, i) => {
+    const before = run[i]!;
+    const isPair = line.jointOf === before.id;
+    const neverMeet = line.side !== before.side && line.side !== 'both' && before.side !== 'both';
+    if (isPair || neverMeet || line.bayMm >= LEAST_BAY_MM) return;
+    if (found.at(-1)?.at(-1) === before) found.at(-1)!.push(line);
+    else found.push([before, line]);
+  });
+  return found;
+}
+
+function tooClose(lines: readonly SolvedLine[]): Finding {
+  const name = (each: SolvedLine) => each.label ?? 'without a label';
+  const [first, last] = [lines[0]!, lines.at(-1)!];
+  const leastMm = Math.round(Math.min(...lines.slice(1).map(({ bayMm }) => bayMm)));
+  const words =
+    lines.length === 2
+      ? `Grid lines ${name(first)} and ${name(last)} are only ${leastMm} mm apart. Move or remove one, or make them a movement joint`
+      : `The ${lines.length} grid lines from ${name(first)} to ${name(last)} are as little as ${leastMm} mm apart. Check the unit of the bays, or remove those that are not meant`;
+  return finding(
+    'grid.closeLines',
+    first.building,
+    null,
+    lines.map(({ id }) => id),
+    words,
+    [fixBy(`Remove line ${name(last)}`, 'grids.removeLine', { line: last.id })],
   );
 }
 

@@ -1,4 +1,4 @@
-import { recordsOf } from '../model/framework';
+import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step, afterFrom } from '../testing/given';
 import { chooseCrossings } from './choose-crossings';
@@ -223,5 +223,54 @@ describe('columns on grids of other shapes', () => {
       .map(({ id }) => id);
     // Ring A of 8 m about the corner of the other grid meets its line P, along x, at 8 m.
     expect(chooseCrossings(two, ids).taken.map(({ at }) => [at.x, at.y])).toEqual([[8000, 0]]);
+  });
+});
+
+describe('columns of a drawing taken a second time', () => {
+  const section = { shape: 'rectangle' as const, widthMm: 500, depthMm: 400 };
+  const drawn = [0, 7200, 14_400].map((xMm) => ({ xMm, yMm: 0, section }));
+  const take = (columns: readonly (object | undefined)[], more: object = {}) =>
+    ['columns.take', { columns, ...more }] as never;
+  const taken = given([take(drawn)], bare);
+  const count = (framework: Framework) => recordsOf(framework, 'columnStack').length;
+
+  it('are refused where all stand there, and only what is new is added', () => {
+    expect(refusal(taken, 'columns.take', { columns: drawn })).toBe('All 3 columns stand there already');
+    const more = step(taken, 'columns.take', { columns: [...drawn, { xMm: 3000, yMm: 3000, section }] });
+    expect([count(more.after), more.sentence]).toEqual([4, '1 columns taken from a drawing, 3 left as they stand']);
+    // Turned by a quarter with its sizes exchanged it is the same column.
+    const turned = { xMm: 0, yMm: 0, turnDeg: 90, section: { ...section, widthMm: 400, depthMm: 500 } };
+    expect(refusal(taken, 'columns.take', { columns: [turned] })).toMatch(/All 1 columns/);
+  });
+
+  it('are asked about where they stand off or have another section: kept, or changed to the drawing', () => {
+    const other = [
+      { ...drawn[0], xMm: 40 },
+      { ...drawn[1], section: { ...section, widthMm: 600 } },
+      drawn[2],
+      { xMm: 3000, yMm: 3000, section },
+    ];
+    expect(refusal(taken, 'columns.take', { columns: other })).toBe(
+      'Of 4 columns 1 stand there already, 1 stand up to 40 mm off, 1 have another section, 1 are new. Say what becomes of those that differ: keep them, or change them to the drawing',
+    );
+    const kept = given([take(other, { existing: 'keep' })], taken);
+    const places = (framework: Framework) =>
+      solve(framework)
+        .columns.filter(({ level }) => level === solve(framework).levels[0]!.id)
+        .map(({ at, section: { ...size } }) => [at.x, at.y, 'widthMm' in size ? size.widthMm : 0])
+        .sort((a, b) => a[0]! - b[0]!);
+    expect(places(kept)).toEqual([
+      [0, 0, 500],
+      [3000, 3000, 500],
+      [7200, 0, 500],
+      [14_400, 0, 500],
+    ]);
+    const changed = given([take(other, { existing: 'change' })], taken);
+    expect(places(changed)).toEqual([
+      [40, 0, 500],
+      [3000, 3000, 500],
+      [7200, 0, 600],
+      [14_400, 0, 500],
+    ]);
   });
 });

@@ -25,6 +25,7 @@ import {
   sectionInputSchema,
 } from './column-input';
 import { copyStack } from './copy-stack';
+import { compareColumns, comparedWords } from './compare-columns';
 import { nearestCrossing } from './nearest-crossing';
 
 type NewStack = Omit<ColumnStack, 'id'>;
@@ -226,30 +227,63 @@ const takeFromDrawing = defineCommand({
     material: z.enum(MATERIALS).default('concrete'),
     /** A column this near to a crossing is held to it, with the rest as an offset. */
     withinMm: z.number().min(0).max(5000).default(300),
+    /** What becomes of columns that stand there with another section, or near by: asked for where there are some. */
+    existing: z.enum(['ask', 'keep', 'change']).default('ask'),
   }),
   plan: (edit, input) =>
     refusing(() => {
       const building = buildingReferred(edit.before, input.building);
       const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['SSL', 'soffit']);
       const mark = freeMarks(edit.before);
-      for (const column of input.columns) {
+      const compared = compareColumns(edit.before, building, input.columns);
+      const differing = [...compared.moved, ...compared.resized];
+      if (differing.length > 0 && input.existing === 'ask')
+        refuseNow(
+          `Of ${input.columns.length} columns ${comparedWords(compared)}. Say what becomes of those that differ: keep them, or change them to the drawing`,
+          ['existing'],
+        );
+      const changing = input.existing === 'change' ? differing : [];
+      if (compared.missing.length + changing.length === 0)
+        refuseNow(`All ${input.columns.length} columns stand there already`, ['columns']);
+      const standing = (column: (typeof input.columns)[number]) => {
         const near = nearestCrossing(edit.before, building, column, input.withinMm);
-        edit.add<'columnStack'>({
-          kind: 'columnStack',
-          building,
+        return {
           name: near ? null : mark(),
           place: near
             ? { ...placeOf(near), xMm: near.shift.x, yMm: near.shift.y }
             : { lines: null, xMm: column.xMm, yMm: column.yMm },
           turnDeg: column.turnDeg - (near?.turnDeg ?? 0),
           section: readSection(edit.before, column.section),
+        };
+      };
+      for (const column of compared.missing)
+        edit.add<'columnStack'>({
+          kind: 'columnStack',
+          building,
+          ...standing(column),
           material: input.material,
           ...span,
           ...plain(),
         });
+      for (const { drawn, stack } of changing) {
+        const { name: _, ...fields } = standing(drawn);
+        edit.set('columnStack', stack.id, { ...fields, holds: [] });
       }
     }),
-  sentence: (_, input) => `${input.columns.length} columns taken from a drawing`,
+  sentence: (before, input, after) => {
+    const building = buildingReferred(before, input.building);
+    const { moved, resized } = compareColumns(before, building, input.columns);
+    const added = recordsOf(after, 'columnStack').length - recordsOf(before, 'columnStack').length;
+    const changed = input.existing === 'change' ? moved.length + resized.length : 0;
+    const left = input.columns.length - added - changed;
+    return [
+      `${added} columns taken from a drawing`,
+      changed > 0 ? `${changed} changed to it` : '',
+      left > 0 ? `${left} left as they stand` : '',
+    ]
+      .filter(Boolean)
+      .join(', ');
+  },
 });
 
 const copy = defineCommand({

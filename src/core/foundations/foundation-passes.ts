@@ -5,6 +5,7 @@ import { walls } from '../ceilings/ceiling-passes';
 import { platesPass } from '../floors/floor-passes';
 import { called } from '../kinds/records';
 import { recordOf, recordsOf } from '../model/framework';
+import type { Id } from '../model/ids';
 import { definePass, keyOf } from '../passes/pass';
 import { ownRecords, storeysOf } from '../solving/building-passes';
 import type { FoundationPiece } from '../solving/solved';
@@ -50,17 +51,20 @@ export const foundationFindingsPass = definePass<readonly Finding[]>({
     );
     const storeys = storeysOf(cx, building);
     const [lowest] = storeys;
-    if (!lowest || cx.get(foundationsPass, building).length > 0) return found;
+    if (!lowest) return found;
     const key = keyOf(building, lowest.id);
     const shared = new Set(cx.get(partyPass, building).map(({ id }) => id));
+    const pieces = cx.get(foundationsPass, building);
+    const bearing = (wall: Id) =>
+      pieces.length === 0 || ['exterior', 'core'].includes(recordOf(cx.framework, 'wall', wall)?.use ?? '');
     const standing = [
       ...cx.get(columnsAtPass, key).map(({ stack }) => stack),
       ...cx
         .get(walls.at, key)
         .map(({ wall }) => wall)
-        .filter((wall) => !shared.has(wall)),
+        .filter((wall) => !shared.has(wall) && bearing(wall)),
     ];
-    return [...found, ...checkFounded(cx.framework, storeys, standing)];
+    return [...found, ...checkFounded(cx.framework, storeys, standing, pieces)];
   },
   failing: (_, building) => ({ what: 'The foundations', building, about: [], value: [] }),
 });

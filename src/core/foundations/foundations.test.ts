@@ -101,3 +101,53 @@ it('foundations are left behind when a storey is carried', () => {
   const carried = after('carry.storeys', { from: '00', to: '02' }, low);
   expect(recordsOf(carried, 'foundation')).toEqual(recordsOf(raft, 'foundation'));
 });
+
+describe('what the lowest level stands on', () => {
+  it('is asked for anew when a basement comes under a raft: it can be brought down', () => {
+    const raft = after('foundations.add', { form: 'raft', name: 'F1' });
+    expect(findings(raft)).toEqual([]);
+    const deeper = given(
+      [
+        ['levels.insert', { level: 'B2', side: 'below', heightMm: 3000, mode: 'only', name: 'B3' }],
+        ['floors.change', { floor: 'Plate', levels: { range: ['B3', 'RF'] } }],
+        ['carry.storeys', { from: 'B2', to: 'B3' }],
+      ],
+      raft,
+    );
+    const [found] = findings(deeper);
+    expect(found!.message).toMatch(/Nothing founds level B3, the lowest, where column stack .* and \d+ more stand/);
+    expect(found!.fixes[0]!.words).toBe('Bring raft F1 down under level B3');
+    const { command, input } = found!.fixes[0]!;
+    const mended = given([[command, input] as never], deeper);
+    expect(findings(mended)).toEqual([]);
+    expect(pieces(mended)[0]!.topMm).toBe(-10_850);
+  });
+
+  it('is asked for for each column without a pad, and for walls that bear', () => {
+    const columns = recordsOf(tower, 'columnStack').map(({ id }) => id);
+    const pads = after('foundations.add', { form: 'pads', under: columns.slice(1) });
+    expect(findings(pads)[0]!.message).toMatch(/where column stack [A-Z]-\d stands\. Add/);
+    const bearing = (use: 'core' | 'interior') =>
+      given(
+        [
+          ['foundations.add', { form: 'pads' }],
+          [
+            'walls.add',
+            {
+              name: 'K',
+              use,
+              type: { name: 'T', layers: [{ name: 'concrete', thicknessMm: 200, core: true }] },
+              points: [
+                { xMm: 9000, yMm: 9000 },
+                { xMm: 12_000, yMm: 9000 },
+              ],
+              startsAt: { level: 'B2' },
+            },
+          ],
+        ],
+        tower,
+      );
+    expect(findings(bearing('core'))[0]!.message).toMatch(/where wall K stands/);
+    expect(findings(bearing('interior'))).toEqual([]);
+  });
+});

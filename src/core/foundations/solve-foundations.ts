@@ -1,13 +1,13 @@
-import { finding, type Finding } from '../checks/finding';
+import { finding, fixBy, type Finding } from '../checks/finding';
+import { calledIn } from '../commands/refer';
 import { mmOf } from '../dimensions/resolve-length';
 import { sectionRing } from '../columns/section-shape';
 import { platesUnder, soffitMm, type PlateSet } from '../floors/plates';
 import type { Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
-import { recordOf, type Framework } from '../model/framework';
+import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { called } from '../kinds/records';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../passes/plan-facts';
 import type { ColumnPiece, FoundationPiece } from '../solving/solved';
@@ -90,19 +90,34 @@ function bodiesOf(
   });
 }
 
-/** A building without foundations whose columns and walls begin on its lowest level. */
+/**
+ * What stands on the lowest level of a building with no foundation under it: no raft there, no pad or strip of its own. Partitions
+ * stand on the slab where there are foundations at all.
+ */
 export function checkFounded(
   framework: Framework,
   storeys: readonly ResolvedLevel[],
   /** What stands on the lowest level. */
   standing: readonly Id[],
+  pieces: readonly FoundationPiece[],
 ): Finding[] {
   const [lowest] = storeys;
-  if (!lowest || standing.length === 0) return [];
-  const first = framework.records.get(standing[0]!);
-  const more = new Set(standing).size - 1;
-  const what = `${first ? called(first) : 'something'}${more > 0 ? ` and ${more} more` : ''}`;
+  if (!lowest || pieces.some(({ form, level }) => form === 'raft' && level === lowest.id)) return [];
+  const own = new Set(pieces.map(({ under }) => under));
+  const left = [...new Set(standing)].filter((id) => !own.has(id));
+  if (left.length === 0) return [];
+  const first = framework.records.get(left[0]!);
+  const more = left.length - 1;
+  const what = `${first ? calledIn(framework, first) : 'something'}${more > 0 ? ` and ${more} more` : ''}`;
   const building = lowest.record.building;
+  // One that lay under the lowest floor before there was a lower one goes down with it.
+  const high = recordsOf(framework, 'foundation').filter((each) => each.building === building && each.form === 'raft');
+  const rafts = high.map(({ id, name }) =>
+    fixBy(`Bring raft ${name} down under level ${lowest.record.name}`, 'foundations.change', {
+      foundation: id,
+      top: { level: lowest.id, face: 'soffit', offsetMm: 0 },
+    }),
+  );
   return [
     finding(
       'level.noFoundation',
@@ -111,6 +126,7 @@ export function checkFounded(
       [lowest.id],
       `Nothing founds level ${lowest.record.name}, the lowest, where ${what} stand${more > 0 ? '' : 's'}. Add a raft, pads or strips`,
       [
+        ...rafts,
         { words: 'Add a raft under the lowest floor', command: 'foundations.add', input: { building, form: 'raft' } },
         { words: 'Add a pad under each column', command: 'foundations.add', input: { building, form: 'pads' } },
       ],

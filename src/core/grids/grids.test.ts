@@ -179,3 +179,16 @@ describe('editing', () => {
     expect(refusal(given(FURNISHED), 'grids.remove', {})).toMatch(/cannot go: .*Plate.* hangs on it/);
   });
 });
+
+it('lines too close are one finding for each run of them', () => {
+  const close = given([
+    ['buildings.add', { name: 'B' }],
+    ['levels.setUp', { above: '3m' }],
+    ['grids.add', { baysA: '5000 3@150 5000 200 5000', baysB: '6000' }],
+  ]);
+  const found = solve(close).findings.filter(({ rule }) => rule === 'grid.closeLines');
+  expect(found.map(({ message, about }) => [about.length, message.split('. ')[0]]).sort()).toEqual([
+    [2, 'Grid lines 6 and 7 are only 200 mm apart'],
+    [4, 'The 4 grid lines from 2 to 5 are as little as 150 mm apart'],
+  ]);
+});

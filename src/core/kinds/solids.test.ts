@@ -32,10 +32,7 @@ describe('solids in 3D', () => {
     ['foundation', solved.foundations],
   ])('of %ss take the space that is worked out for them', (kind, pieces) => {
     const known = sum(pieces.map(({ volumeMm3 }) => volumeMm3));
-    const blocks =
-      kind === 'columnStack'
-        ? sum(solved.blocks.map(({ grossMm3 }) => grossMm3))
-        : 0;
+    const blocks = kind === 'columnStack' ? sum(solved.blocks.map(({ grossMm3 }) => grossMm3)) : 0;
     expect(pieces.length).toBeGreaterThan(0);
     expect(sum(solidsOf(kind).map(volume)) / (known + blocks)).toBeCloseTo(1, 6);
   });

@@ -93,7 +93,7 @@ describe('a furnished tower', () => {
     const rules = solve(inShaft).findings.map(({ rule, severity }) => `${rule} ${severity}`);
     expect(new Set(rules)).toEqual(new Set(['column.insideShaft error']));
     const outside = step(tower, 'columns.place', {
-      place: '-100,0',
+      place: '-100,3000',
       section: { shape: 'rectangle', widthMm: 500, depthMm: 500 },
     }).after;
     const warnings = solve(outside).findings;

@@ -8,6 +8,9 @@ import { OPENING_KINDS, type Wall, type WallOpening, OPENING_BOUNDS } from './wa
 import { freeOpeningNames } from './wall-input';
 import { alongPath, pathLength, wallPath } from './wall-path';
 import { mmOf } from '../dimensions/resolve-length';
+import { holdsLevel } from '../typical/typical';
+import { formatMm } from '../units/format-length';
+import type { Length } from '../units/parse-length';
 
 const atSchema = z.union([z.literal('all'), z.array(refSchema).min(1, 'Choose a level').max(400)]);
 
@@ -83,6 +86,7 @@ const addOpening = defineCommand({
         at: readAt(edit.before, wall, input.at),
       };
       refuseOutside(edit.before, wall, made);
+      refuseInAnother(edit.before, wall, made);
       edit.set('wall', wall.id, { openings: [...wall.openings, made] });
     }),
   sentence: (before, input) =>
@@ -91,6 +95,34 @@ const addOpening = defineCommand({
 
 const WORDS = { door: 'door', window: 'window', plain: 'opening' } as const;
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+
+/** What says where an opening is. */
+const PLACED = ['alongMm', 'widthMm', 'heightMm', 'sillMm', 'at'] as const;
+
+/** Refuses an opening in the same place as another of its wall, at a level that both are at. */
+function refuseInAnother(framework: Framework, wall: Wall, made: WallOpening): void {
+  const mm = (length: Length) => mmOf(framework, length);
+  const span = (from: Length, size: Length) => [mm(from), mm(from) + mm(size)] as const;
+  const meet = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]) =>
+    Math.min(b, d) - Math.max(a, c) > 1e-6;
+  const isAtOne = ({ at: one }: WallOpening, { at: other }: WallOpening) =>
+    one === 'all' ||
+    other === 'all' ||
+    one.some((level) => holdsLevel(framework, other, level)) ||
+    other.some((level) => holdsLevel(framework, one, level));
+  const other = wall.openings.find(
+    (each) =>
+      each.id !== made.id &&
+      isAtOne(each, made) &&
+      meet(span(each.alongMm, each.widthMm), span(made.alongMm, made.widthMm)) &&
+      meet(span(each.sillMm, each.heightMm), span(made.sillMm, made.heightMm)),
+  );
+  if (other)
+    refuseNow(
+      `${capital(WORDS[made.opening])} ${made.name} would be in the same place as ${WORDS[other.opening]} ${other.name}, which is ${formatMm(mm(other.alongMm))} along wall ${wall.name}. Move it along, or change that one`,
+      ['alongMm'],
+    );
+}
 
 /** An opening of a wall by id or name. */
 function openingIn(wall: Wall, ref: string): WallOpening {
@@ -131,6 +163,7 @@ const changeOpening = defineCommand({
       );
       const made: WallOpening = { ...was, ...fields, ...(at ? { at: readAt(edit.before, wall, at) } : {}) };
       refuseOutside(edit.before, wall, made);
+      if (PLACED.some((field) => input[field] !== undefined)) refuseInAnother(edit.before, wall, made);
       edit.set('wall', wall.id, { openings: wall.openings.map((each) => (each.id === was.id ? made : each)) });
     }),
   sentence: (before, input) => {

@@ -401,3 +401,32 @@ it('a door at one level only is at no other one, though the same wall stands in 
   ]);
   expect(Object.fromEntries(doors)).toEqual({ '00': 0, '01': 1, '02': 0, '03': 0 });
 });
+
+describe('two openings', () => {
+  const door = (alongMm: number, more: object = {}) =>
+    ['walls.addOpening', { wall: 'W1', opening: 'door', alongMm, widthMm: 1000, ...more }] as never;
+  const made = given([door(1000)], wall('1000,2000 9000,2000', { name: 'W1', stopsAt: { level: 'RF' } }));
+
+  it('in one place of a wall are refused, when one is added and when one is moved there', () => {
+    expect(refusal(made, 'walls.addOpening', { wall: 'W1', opening: 'window', alongMm: 1999, sillMm: 900 })).toMatch(
+      /Window \S+ would be in the same place as door \S+, which is 1000 mm along wall W1/,
+    );
+    const two = given([door(2000)], made);
+    const second = recordsOf(two, 'wall')[0]!.openings[1]!.id;
+    expect(refusal(two, 'walls.changeOpening', { wall: 'W1', opening: second, alongMm: 1500 })).toMatch(/same place/);
+    expect(refusal(two, 'walls.changeOpening', { wall: 'W1', opening: second, alongMm: 900 })).toMatch(/same place/);
+    // Beside, over one another, or at different levels they may be.
+    given(
+      [
+        door(0),
+        [
+          'walls.addOpening',
+          { wall: 'W1', opening: 'window', alongMm: 1000, widthMm: 900, sillMm: 2200, heightMm: 500 },
+        ],
+      ],
+      made,
+    );
+    given([door(5000, { at: ['00'] }), door(5000, { at: ['01'] })], made);
+    expect(() => given([door(5000, { at: ['00'] }), door(5000, { at: ['00', '01'] })], made)).toThrow(/same place/);
+  });
+});

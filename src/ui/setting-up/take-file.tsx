@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { compareColumns, comparedWords } from '@/core/columns/compare-columns';
 import { gridInput, isNear } from '@/core/importing/recognise-grid';
 import { levelDifferences } from '@/core/levels/level-differences';
 import { crossingsOf } from '@/core/grids/crossings';
@@ -24,6 +25,13 @@ const WORDS: Record<FileKind, { offer: string; accepts: string; take: string }> 
   columns: { offer: 'Take columns from a drawing (DXF)', accepts: '.dxf', take: 'Take these columns' },
 };
 
+type Existing = 'ask' | 'keep' | 'change';
+const EXISTING: readonly (readonly [Existing, string])[] = [
+  ['ask', 'say what becomes of them'],
+  ['keep', 'stay as they are'],
+  ['change', 'are changed to the drawing'],
+];
+
 const UNIT_CHOICES: readonly (readonly [LengthUnit | '', string])[] = [
   ['', 'as the file says'],
   ...LENGTH_UNITS.map((unit) => [unit, unit] as const),
@@ -39,6 +47,7 @@ export function TakeFile({ kind }: { kind: FileKind }) {
   const [isOver, setIsOver] = useState(false);
   const [understood, setUnderstood] = useState<Understood | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
+  const [existing, setExisting] = useState<Existing>('ask');
 
   const read = async (chosen: File, inUnit: LengthUnit | '') => {
     if (!session || !building) return;
@@ -55,15 +64,22 @@ export function TakeFile({ kind }: { kind: FileKind }) {
   // A grid or columns are shown in the plan before they are taken.
   useEffect(() => {
     if (!session || !building || !understood || understood.kind === 'levels') return;
-    set({ ghost: ghostOf(understood, session.previewOf(commandFor(understood, building))) });
+    set({ ghost: ghostOf(understood, session.previewOf(commandFor(understood, building, existing))) });
     return () => set({ ghost: null });
-  }, [session, building, understood, set]);
+  }, [session, building, understood, existing, set]);
   // A table brought again says first what it would change.
   const changed = useMemo(() => {
     if (!session || !building || understood?.kind !== 'levels') return null;
-    const preview = session.previewOf(commandFor(understood, building));
+    const preview = session.previewOf(commandFor(understood, building, existing));
     return preview.ok ? levelDifferences(framework, preview.value.after, building) : null;
-  }, [session, building, understood, framework]);
+  }, [session, building, understood, existing, framework]);
+  const compared = useMemo(
+    () =>
+      building && understood?.kind === 'columns'
+        ? compareColumns(framework, building, understood.columns.columns)
+        : null,
+    [building, understood, framework],
+  );
   const forget = () => {
     setFile(null);
     setUnderstood(null);
@@ -71,7 +87,7 @@ export function TakeFile({ kind }: { kind: FileKind }) {
   };
   const take = () => {
     if (!understood || !building) return;
-    const refusal = send(commandFor(understood, building));
+    const refusal = send(commandFor(understood, building, existing));
     if (refusal) setRefused(refusal);
     else forget();
   };
@@ -120,6 +136,14 @@ export function TakeFile({ kind }: { kind: FileKind }) {
       )}
       <Refused words={refused} />
       {understood && <WhatWasUnderstood understood={understood} />}
+      {compared && (
+        <>
+          <p className="text-[12px]">{`${comparedWords(compared)}.`}</p>
+          {compared.moved.length + compared.resized.length > 0 && (
+            <ChoiceField label="Those that differ" value={existing} choices={EXISTING} onChoose={setExisting} />
+          )}
+        </>
+      )}
       {changed && (
         <>
           <p className="font-semibold">
@@ -158,10 +182,10 @@ function ghostOf(understood: Understood, preview: Result<Planned>): Ghost | null
   };
 }
 
-function commandFor(understood: Understood, building: string): Sent {
+function commandFor(understood: Understood, building: string, existing: Existing): Sent {
   if (understood.kind === 'levels') return { command: 'levels.take', input: { building, rows: understood.table.rows } };
   if (understood.kind === 'grid') return { command: 'grids.add', input: { building, ...gridInput(understood.grid) } };
-  return { command: 'columns.take', input: { building, columns: understood.columns.columns } };
+  return { command: 'columns.take', input: { building, columns: understood.columns.columns, existing } };
 }
 
 const MEANINGS = { name: 'level', title: 'use', ffl: 'FFL', ssl: 'SSL', buildUp: 'build-up', kind: 'kind' } as const;
