@@ -32,22 +32,23 @@ export const columnsInIfc: IfcTrait = {
             ] as const,
           },
           material: piece.material,
+          type: { entity: 'IFCCOLUMNTYPE' as const, name: `${section}, ${piece.material}`, predefined: 'COLUMN' },
         };
       }),
     ...solved.blocks
       .filter((block) => block.level === level.id)
       .map(({ block, stack, mark, widthMm, depthMm, at, turnDeg, bottomMm, topMm, grossMm3, volumeMm3 }) => ({
-        entity: 'IFCBUILDINGELEMENTPROXY' as const,
+        entity: block === 'head' ? ('IFCCOLUMN' as const) : ('IFCSLAB' as const),
         globalId: [block, stack, level.id],
         key: `${block} ${stack} ${level.id}`,
         name: `${mark} ${block}`,
         objectType: block === 'head' ? 'Column head' : 'Slab thickening',
-        predefined: 'ELEMENT',
+        predefined: 'USERDEFINED',
         tag: stack,
         stand: { at, bottomMm, turnDeg },
         shape: { section: { shape: 'rectangle' as const, widthMm, depthMm }, depthMm: topMm - bottomMm },
         quantities: {
-          set: 'Qto_BuildingElementProxyQuantities',
+          set: block === 'head' ? 'Qto_ColumnBaseQuantities' : 'Qto_SlabBaseQuantities',
           values: [
             ['VOLUME', 'GrossVolume', grossMm3 / 1e9],
             ['VOLUME', 'NetVolume', volumeMm3 / 1e9],

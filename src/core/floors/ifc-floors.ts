@@ -1,3 +1,4 @@
+import { ringArea } from '../geometry/polygon';
 import { flag, identifier, prismOf, type IfcTrait, type Opening } from '../kinds/ifc';
 import { recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -15,17 +16,17 @@ function openingsOf(piece: FloorPiece, { framework, solved }: { framework: Frame
     return {
       key: by === null ? `void ${i}` : nth === 0 ? by : `${by} ${nth}`,
       name: cutter && 'name' in cutter && cutter.name ? cutter.name : 'Void',
-      ring,
+      cut: { ring },
       by,
     };
   });
   const zones = partsTakenFrom(piece, solved).map(({ zone, outline }, i) => ({
     key: `zone ${zone!.id} ${i}`,
     name: `Zone ${zone!.name}`,
-    ring: outline,
+    cut: { ring: outline },
     by: null,
   }));
-  const joints = piece.gaps.map((ring, i) => ({ key: `joint ${i}`, name: 'Movement joint', ring, by: null }));
+  const joints = piece.gaps.map((ring, i) => ({ key: `joint ${i}`, name: 'Movement joint', cut: { ring }, by: null }));
   return [...holes, ...zones, ...joints];
 }
 
@@ -58,10 +59,16 @@ export const floorsInIfc: IfcTrait = {
             values: [
               ['LENGTH', 'Width', piece.thicknessMm],
               ['LENGTH', 'Perimeter', profile.perimeterMm],
+              ['AREA', 'GrossArea', Math.abs(ringArea(piece.outline)) / 1e6],
               ['AREA', 'NetArea', profile.areaMm2 / 1e6],
               ['VOLUME', 'GrossVolume', piece.grossMm3 / 1e9],
               ['VOLUME', 'NetVolume', piece.volumeMm3 / 1e9],
             ],
+          },
+          type: {
+            entity: 'IFCSLABTYPE',
+            name: `${isRoof ? 'Roof slab' : 'Slab'} ${Math.round(piece.thicknessMm)}`,
+            predefined: isRoof ? 'ROOF' : 'FLOOR',
           },
           material: recordOf(framework, 'floorPlate', piece.plate)?.material ?? 'concrete',
           openings: { depthMm: piece.thicknessMm, all: openingsOf(piece, { framework, solved }) },

@@ -6,7 +6,7 @@ import { idSchema } from '../model/ids';
 
 export const GRID_EXTENSION: Bounds = { atLeastMm: 0, atMostMm: 1e5 };
 export const GRID_RADIUS: Bounds = { moreThanMm: 0, atMostMm: 1e7 };
-export const GRID_BAY: Bounds = { atLeastMm: 0, atMostMm: 1e6 };
+const GRID_BAY: Bounds = { atLeastMm: 0, atMostMm: 1e6 };
 /** How far a line reaches, or runs past the others. */
 export const LINE_REACH: Bounds = { atLeastMm: 0, atMostMm: 1e6 };
 

@@ -47,13 +47,33 @@ export type Quantity = readonly ['LENGTH' | 'AREA' | 'VOLUME', name: string, val
 export const identifier = (value: string): Measure => ({ measure: 'IFCIDENTIFIER', value });
 export const flag = (value: boolean): Measure => ({ measure: 'IFCBOOLEAN', value });
 
-/** An opening through an element from a little under its foot to a little over its top. */
+/** An opening through an element: from a little under its foot to a little over its top, or a box of its own. */
 export interface Opening {
   key: string;
   name: string;
-  ring: Ring;
+  cut: { ring: Ring } | { box: OpeningBox };
   /** What cuts it, to be grouped with it. */
   by: Id | null;
+}
+
+/** A box from one end of an opening along its width, x, and across the wall, y; its foot over that of the element. */
+export interface OpeningBox {
+  at: Point;
+  turnDeg: number;
+  widthMm: number;
+  acrossMm: number;
+  overFootMm: number;
+  heightMm: number;
+}
+
+/** What many elements are alike in. */
+export interface ProductType {
+  entity: 'IFCCOLUMNTYPE' | 'IFCDOORTYPE' | 'IFCSLABTYPE' | 'IFCWALLTYPE' | 'IFCWINDOWTYPE';
+  name: string;
+  predefined: string;
+  more?: Readonly<Record<string, string | boolean>>;
+  /** From the outside inwards. */
+  layers?: readonly { name: string; thicknessMm: number }[];
 }
 
 /** One element of the file, as its kind describes it: what is written without knowing how. */
@@ -78,6 +98,9 @@ export interface Product {
   /** Elements it is made of. */
   parts?: readonly Product[];
   openings?: { depthMm: number; all: readonly Opening[] };
+  /** The opening it fills, by its key: then it stands in the axes of that. */
+  fills?: string;
+  type?: ProductType;
 }
 
 /** The storey whose elements are wanted. */

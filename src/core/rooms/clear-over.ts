@@ -15,8 +15,17 @@ interface Over {
   box: Box;
 }
 
+/** Of each solve it is made ready once. */
+const known = new WeakMap<Solved, (room: RoomRegion) => number | null>();
+
 /** Tells the least clear height of rooms: from their FFL to the lowest ceiling, beam or slab anywhere over them; null without. */
-export function clearOver({ levels, floors, ceilings, bodies, profiles }: Solved): (room: RoomRegion) => number | null {
+export function clearOver(solved: Solved): (room: RoomRegion) => number | null {
+  let clear = known.get(solved);
+  if (!clear) known.set(solved, (clear = readied(solved)));
+  return clear;
+}
+
+function readied({ levels, floors, ceilings, bodies, profiles }: Solved): (room: RoomRegion) => number | null {
   const overOf = (building: string, profile: string, underMm: number): Over[] => {
     const { regions } = profiles[profile]!;
     return regions.length > 0 ? [{ building, underMm, regions, box: boundsOf(regions.map(({ outer }) => outer)) }] : [];

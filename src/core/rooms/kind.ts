@@ -1,5 +1,6 @@
 import { boundariesListed, boundarySentence, roomSentence, roomsListed } from './say-rooms';
 import { boundariesInPlan, roomsInPlan } from './draw-rooms';
+import { roomsInIfc } from './ifc-rooms';
 import { roomRows } from './report-rooms';
 import { ROOM_COMMANDS } from './room-commands';
 import { ELSEWHERE, defineKind, none } from '../kinds/kind';
@@ -26,7 +27,7 @@ export const roomKind = defineKind({
   listed: roomsListed,
   board: none('It says itself how far up it goes'),
   consequences: none('What becomes of rooms is said by findings'),
-  ifc: none('Rooms are not written as spaces yet'),
+  ifc: roomsInIfc,
   solids: none('A room is the space between what is drawn'),
   space: none('A room is the space between what is drawn'),
 });

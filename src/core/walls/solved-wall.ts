@@ -40,6 +40,8 @@ export interface WallPiece {
   topMm: number;
   /** What of it there is in plan between two heights: whole stretches, and those with openings left out. */
   slices: { profile: string; bottomMm: number; topMm: number }[];
+  /** Its profile without openings; null where none is open. */
+  whole: string | null;
   /** Its core where the plan cuts it. */
   core: string | null;
   openings: SolvedOpening[];

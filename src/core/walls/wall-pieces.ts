@@ -82,6 +82,7 @@ export function wallPiece(
   };
   let [volumeMm3, grossMm3] = [0, 0];
   const slices: WallPiece['slices'] = [];
+  const uncut = () => profileOf(strips, cutting);
   const edge = edgeBand(given, plan, level, bottomMm);
   if (edge) {
     const [profile, { areaMm2 }] = profileOf(strips, [...cutting, ...edge.slabs]);
@@ -96,7 +97,7 @@ export function wallPiece(
     const open = openings.filter((opening) => opening.bottomMm < to && opening.topMm > from);
     const [profile, { areaMm2 }] = profileOf(strips, [...cutting, ...open.map(({ ring }) => ring)]);
     volumeMm3 += areaMm2 * (to - from);
-    grossMm3 += (open.length > 0 ? profileOf(strips, cutting)[1].areaMm2 : areaMm2) * (to - from);
+    grossMm3 += (open.length > 0 ? uncut()[1].areaMm2 : areaMm2) * (to - from);
     const last = slices.at(-1);
     if (last?.profile === profile) last.topMm = to;
     else slices.push({ profile, bottomMm: from, topMm: to });
@@ -122,6 +123,7 @@ export function wallPiece(
     bottomMm,
     topMm,
     slices,
+    whole: openings.length > 0 ? uncut()[0] : null,
     core: isLayered ? coreOf() : null,
     openings,
     grossMm3,

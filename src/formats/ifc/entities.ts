@@ -25,6 +25,14 @@ const ROOT = { GlobalId: 'guid', OwnerHistory: 'none', Name: 'text?', Descriptio
 const OBJECT = { ...ROOT, ObjectType: 'text?' } as const;
 const PRODUCT = { ...OBJECT, ObjectPlacement: 'ref?', Representation: 'ref?' } as const;
 const ELEMENT = { ...PRODUCT, Tag: 'text?' } as const;
+const TYPE = {
+  ...ROOT,
+  ApplicableOccurrence: 'none',
+  HasPropertySets: 'none',
+  RepresentationMaps: 'none',
+  Tag: 'text?',
+  ElementType: 'text?',
+} as const;
 const COMPOSITION = 'enum:COMPLEX|ELEMENT|PARTIAL';
 const SPATIAL = { ...PRODUCT, LongName: 'text?', CompositionType: COMPOSITION } as const;
 const QUANTITY = { Name: 'text', Description: 'text?', Unit: 'none' } as const;
@@ -108,6 +116,39 @@ export const ENTITIES = {
     TreadLength: 'real?',
     PredefinedType: 'enum:STRAIGHT|WINDER|SPIRAL|CURVED|FREEFORM|USERDEFINED|NOTDEFINED',
   },
+  IFCRELFILLSELEMENT: { ...ROOT, RelatingOpeningElement: 'ref', RelatedBuildingElement: 'ref' },
+  IFCRELDEFINESBYTYPE: { ...ROOT, RelatedObjects: 'refs', RelatingType: 'ref' },
+  IFCCOLUMNTYPE: { ...TYPE, PredefinedType: 'enum:COLUMN|PILASTER|USERDEFINED|NOTDEFINED' },
+  IFCSLABTYPE: { ...TYPE, PredefinedType: 'enum:FLOOR|ROOF|LANDING|BASESLAB|USERDEFINED|NOTDEFINED' },
+  IFCWALLTYPE: {
+    ...TYPE,
+    PredefinedType:
+      'enum:MOVABLE|PARAPET|PARTITIONING|PLUMBINGWALL|SHEAR|SOLIDWALL|STANDARD|POLYGONAL|ELEMENTEDWALL|USERDEFINED|NOTDEFINED',
+  },
+  IFCDOORTYPE: {
+    ...TYPE,
+    PredefinedType: 'enum:DOOR|GATE|TRAPDOOR|USERDEFINED|NOTDEFINED',
+    OperationType: 'enum:SINGLE_SWING_LEFT|SINGLE_SWING_RIGHT|DOUBLE_DOOR_SINGLE_SWING|USERDEFINED|NOTDEFINED',
+    ParameterTakesPrecedence: 'none',
+    UserDefinedOperationType: 'none',
+  },
+  IFCWINDOWTYPE: {
+    ...TYPE,
+    PredefinedType: 'enum:WINDOW|SKYLIGHT|LIGHTDOME|USERDEFINED|NOTDEFINED',
+    PartitioningType: 'enum:SINGLE_PANEL|USERDEFINED|NOTDEFINED',
+    ParameterTakesPrecedence: 'none',
+    UserDefinedPartitioningType: 'none',
+  },
+  IFCMATERIALLAYER: {
+    Material: 'ref?',
+    LayerThickness: 'real',
+    IsVentilated: 'none',
+    Name: 'text?',
+    Description: 'text?',
+    Category: 'text?',
+    Priority: 'none',
+  },
+  IFCMATERIALLAYERSET: { MaterialLayers: 'refs', LayerSetName: 'text?', Description: 'text?' },
   IFCOPENINGELEMENT: { ...ELEMENT, PredefinedType: 'enum:OPENING|RECESS|USERDEFINED|NOTDEFINED' },
   IFCGROUP: OBJECT,
   IFCRELAGGREGATES: { ...ROOT, RelatingObject: 'ref', RelatedObjects: 'refs' },

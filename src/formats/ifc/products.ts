@@ -1,4 +1,5 @@
-import type { Opening, Product, Stand } from '@/core/kinds/ifc';
+import type { Ring } from '@/core/geometry/polygon';
+import { prismOf, type Opening, type OpeningBox, type Product, type ProductType, type Stand } from '@/core/kinds/ifc';
 import type { Id } from '@/core/model/ids';
 import type { SolvedLevel } from '@/core/solving/solved';
 import { derivedGlobalId, globalIdOf } from './global-id';
@@ -17,6 +18,8 @@ export class Products {
   readonly elements = new Map<Id, Ref[]>();
   /** Openings by what cuts them. */
   readonly openings = new Map<Id, Ref[]>();
+  private readonly cuts = new Map<string, { ref: Ref; placement: Ref }>();
+  private readonly typed = new Map<string, { type: ProductType; refs: Ref[] }>();
 
   constructor(
     private readonly step: StepLines,
@@ -47,7 +50,10 @@ export class Products {
 
   private product(product: Product, level: SolvedLevel, parent: Ref): Ref {
     const { globalId, key, shape, parts, openings } = product;
-    const placement = this.shapes.local(parent, this.axes(product.stand, level));
+    const filled = product.fills === undefined ? undefined : this.cuts.get(product.fills);
+    const placement = filled
+      ? this.shapes.local(filled.placement, this.shapes.world)
+      : this.shapes.local(parent, this.axes(product.stand, level));
     const ref = this.step.add(product.entity, {
       GlobalId: 'own' in globalId ? globalIdOf(globalId.own) : derivedGlobalId(...globalId),
       Name: product.name,
@@ -61,6 +67,19 @@ export class Products {
     for (const [set, values] of Object.entries(product.properties ?? {}))
       this.relations.properties(key, ref, set, values);
     if (product.quantities) this.relations.quantities(key, ref, product.quantities.set, product.quantities.values);
+    if (filled)
+      this.step.add('IFCRELFILLSELEMENT', {
+        GlobalId: derivedGlobalId('fills', key),
+        RelatingOpeningElement: filled.ref,
+        RelatedBuildingElement: ref,
+      });
+    if (product.type) {
+      const { type } = product;
+      const known = `${type.entity} ${type.name}`;
+      const entry = this.typed.get(known) ?? { type, refs: [] };
+      entry.refs.push(ref);
+      this.typed.set(known, entry);
+    }
     for (const opening of openings?.all ?? []) {
       const made = this.opening(opening, openings!.depthMm, product.globalId as readonly string[], ref, placement);
       if (opening.by !== null) note(this.openings, opening.by, made);
@@ -82,25 +101,77 @@ export class Products {
     return this.shapes.along([x, y, z - fflMm], stand.axis, stand.along);
   }
 
-  private opening({ key, name, ring }: Opening, depthMm: number, [, ...of]: readonly string[], cut: Ref, at: Ref): Ref {
+  private opening(
+    { key, name, cut }: Opening,
+    depthMm: number,
+    [, ...of]: readonly string[],
+    whole: Ref,
+    at: Ref,
+  ): Ref {
+    const placement =
+      'ring' in cut
+        ? this.shapes.local(at, this.shapes.placement3d(ORIGIN, -BEYOND_MM, 0))
+        : this.shapes.local(at, this.shapes.placement3d(cut.box.at, cut.box.overFootMm, cut.box.turnDeg));
+    const shape =
+      'ring' in cut ? prismOf(cut.ring, depthMm + 2 * BEYOND_MM) : prismOf(boxRing(cut.box), cut.box.heightMm);
     const opening = this.step.add('IFCOPENINGELEMENT', {
       GlobalId: derivedGlobalId('opening', key, ...of),
       Name: name,
-      ObjectPlacement: this.shapes.local(at, this.shapes.placement3d(ORIGIN, -BEYOND_MM, 0)),
-      Representation: this.shapes.solid({
-        prisms: [{ outer: ring, holes: [], depthMm: depthMm + 2 * BEYOND_MM, overFootMm: 0 }],
-      }),
+      ObjectPlacement: placement,
+      Representation: this.shapes.solid(shape),
       Tag: key,
       PredefinedType: 'OPENING',
     });
     this.step.add('IFCRELVOIDSELEMENT', {
       GlobalId: derivedGlobalId('voids', key, ...of),
-      RelatingBuildingElement: cut,
+      RelatingBuildingElement: whole,
       RelatedOpeningElement: opening,
     });
+    this.cuts.set(key, { ref: opening, placement });
     return opening;
   }
+
+  /** Types, each once with all that are of it; a wall's with its layers. */
+  types(): void {
+    for (const [key, { type, refs }] of [...this.typed].sort(([a], [b]) => (a < b ? -1 : 1))) {
+      const ref = this.step.add(type.entity, {
+        GlobalId: derivedGlobalId('type', key),
+        Name: type.name,
+        PredefinedType: type.predefined,
+        ...type.more,
+      });
+      this.step.add('IFCRELDEFINESBYTYPE', {
+        GlobalId: derivedGlobalId('of type', key),
+        RelatedObjects: refs,
+        RelatingType: ref,
+      });
+      if (!type.layers) continue;
+      const MaterialLayers = type.layers.map(({ name, thicknessMm }) =>
+        this.step.add('IFCMATERIALLAYER', {
+          Material: this.step.share('IFCMATERIAL', { Name: name }),
+          LayerThickness: thicknessMm,
+          Name: name,
+        }),
+      );
+      this.step.add('IFCRELASSOCIATESMATERIAL', {
+        GlobalId: derivedGlobalId('layers', key),
+        RelatedObjects: [ref],
+        RelatingMaterial: this.step.add('IFCMATERIALLAYERSET', { MaterialLayers, LayerSetName: type.name }),
+      });
+    }
+  }
 }
+
+/** A little more than the wall is thick, so that no skin is left. */
+const boxRing = ({ widthMm, acrossMm }: OpeningBox): Ring => {
+  const y = acrossMm / 2 + BEYOND_MM;
+  return [
+    { x: 0, y: -y },
+    { x: widthMm, y: -y },
+    { x: widthMm, y },
+    { x: 0, y },
+  ];
+};
 
 function note<Key>(lists: Map<Key, Ref[]>, key: Key, ref: Ref): void {
   lists.set(key, [...(lists.get(key) ?? []), ref]);

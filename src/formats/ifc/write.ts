@@ -55,6 +55,7 @@ class IfcWriter {
     this.relations.aggregate('project', project, [site]);
     const buildings = this.solved.buildings.map((building) => this.building(building, sitePlacement));
     if (buildings.length > 0) this.relations.aggregate('site', site, buildings);
+    this.products.types();
     return this.step.file(`${name}.ifc`, at);
   }
 
@@ -155,6 +156,12 @@ class IfcWriter {
       if (of !== building || !spaces || !cut) continue;
       const group = { GlobalId: derivedGlobalId('shaft group', shaft), Name: name, ObjectType: 'Shaft' };
       this.relations.group(group, ['in shaft group', shaft], [...spaces, ...cut]);
+    }
+    for (const { id, name, building: of, passesClearMm } of recordsOf(this.framework, 'wall')) {
+      const parts = this.products.elements.get(id) ?? [];
+      if (of !== building || passesClearMm === null || parts.length < 2) continue;
+      const group = { GlobalId: globalIdOf(id), Name: name, ObjectType: 'Wall' };
+      this.relations.group(group, ['in wall', id], parts);
     }
     for (const { id, name, building: of, members } of recordsOf(this.framework, 'core')) {
       const parts = members.flatMap((member) => this.products.elements.get(member) ?? []);
