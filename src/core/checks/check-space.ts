@@ -3,7 +3,7 @@ import type { Point } from '../geometry/point';
 import type { SpaceRank, SpaceSolid } from '../kinds/in-space';
 import { recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
-import { formatLength } from '../units/format-length';
+import { formatLength, formatVolume } from '../units/format-length';
 import { finding, fixBy, type Finding, type Fix } from './finding';
 
 /** A crossing names a place within this, mm. */
@@ -42,7 +42,7 @@ export function checkSpace(shared: readonly SharedAt[], given: Given): Finding[]
       given.building,
       level,
       [owner.thing, other.thing],
-      `${capital(called(owner))} and ${called(other)} are in the same space at level ${given.nameOf(level)}, ${placeWords(given, at)}: ${volumeWords(mm3)}. Move one of them, or end it where the other begins`,
+      `${capital(called(owner))} and ${called(other)} are in the same space at level ${given.nameOf(level)}, ${placeWords(given, at)}: ${formatVolume(mm3)}. Move one of them, or end it where the other begins`,
       fixes(given, level, owner, other),
     );
   });
@@ -51,12 +51,6 @@ export function checkSpace(shared: readonly SharedAt[], given: Given): Finding[]
 const WORDS: Partial<Record<SpaceRank, string>> = { pad: 'foundation', strip: 'foundation' };
 const called = ({ rank, name }: SpaceSolid): string => `${WORDS[rank] ?? rank} ${name}`;
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
-
-/** Cubic metres with as many places as it takes to say something. */
-const volumeWords = (mm3: number): string => {
-  const m3 = mm3 / 1e9;
-  return `${m3 >= 0.1 ? m3.toFixed(2) : Number(m3.toPrecision(2))} m³`;
-};
 
 function placeWords({ framework, building }: Given, { x, y }: Point): string {
   const near = nearestCrossing(framework, building, { xMm: x, yMm: y }, NEAR_MM);

@@ -1,12 +1,13 @@
+import { formatVolume } from '../units/format-length';
 import type { Listed, Sentence } from '../kinds/said';
 import { recordsOf } from '../model/framework';
 
 export const foundationSentence: Sentence<'foundation'> = {
   of: ({ id, form, material, top }, { solved, level }) => {
     const pieces = solved.foundations.filter(({ foundation }) => foundation === id);
-    const volume = pieces.reduce((sum, { volumeMm3 }) => sum + volumeMm3, 0) / 1e9;
+    const volume = pieces.reduce((sum, { volumeMm3 }) => sum + volumeMm3, 0);
     const what = form === 'raft' ? 'A raft' : `${pieces.length} ${form}`;
-    return `${what} of ${material} under level ${level(top.level)}; ${volume.toFixed(1)} m³.`;
+    return `${what} of ${material} under level ${level(top.level)}; ${formatVolume(volume)}.`;
   },
 };
 

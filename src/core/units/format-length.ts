@@ -82,3 +82,11 @@ export function formatArea(mm2: number, display: LengthDisplay = METRIC): string
   if (display.system === 'imperial') return `${(mm2 / (304.8 * 304.8)).toFixed(0)} ft²`;
   return `${(mm2 / 1e6).toFixed(1)} m²`;
 }
+
+/** Writes a volume: `12.50 m³`, `441.4 ft³`; one too small for that with the figures it takes to say something. */
+export function formatVolume(mm3: number, display: LengthDisplay = METRIC): string {
+  const [size, unit, places] =
+    display.system === 'imperial' ? [mm3 / (304.8 * 304.8 * 304.8), 'ft³', 1] : [mm3 / 1e9, 'm³', 2];
+  const isSmall = Math.abs(size) < 0.1 && size !== 0;
+  return `${isSmall ? Number(size.toPrecision(2)) : size.toFixed(places)} ${unit}`;
+}

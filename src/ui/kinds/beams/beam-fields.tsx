@@ -3,7 +3,7 @@
 import { BEAM_FORMS, type Beam, type BeamException } from '@/core/beams/beam';
 import { MATERIALS } from '@/core/columns/column';
 import { mmOf } from '@/core/dimensions/resolve-length';
-import { formatLength } from '@/core/units/format-length';
+import { formatLength, formatVolume } from '@/core/units/format-length';
 import { ExceptionList } from '../../details/exception-list';
 import { ThingPanel } from '../../details/thing-panel';
 import {
@@ -77,7 +77,7 @@ function Levels({ beam: { id, building } }: { beam: Beam }) {
           <th className="font-normal">Under</th>
           <th className="text-right font-normal">Deep</th>
           <th className="text-right font-normal">Clear</th>
-          <th className="text-right font-normal">m³</th>
+          <th className="text-right font-normal">Volume</th>
         </tr>
       </thead>
       <tbody className="figures">
@@ -86,7 +86,7 @@ function Levels({ beam: { id, building } }: { beam: Beam }) {
             <td>{name}</td>
             <td className="text-right">{formatLength(body.topMm - body.bottomMm, display)}</td>
             <td className="text-right">{clearMm === null ? '–' : formatLength(clearMm, display)}</td>
-            <td className="text-right">{(body.volumeMm3 / 1e9).toFixed(2)}</td>
+            <td className="text-right">{formatVolume(body.volumeMm3, display)}</td>
           </tr>
         ))}
       </tbody>

@@ -4,7 +4,7 @@ import { Fragment, useMemo, useRef, useState } from 'react';
 import { KEEPS, type Keep } from '@/core/columns/column';
 import { sectionWords } from '@/core/columns/section-shape';
 import type { ColumnPiece } from '@/core/solving/solved';
-import { formatForEntry, type LengthDisplay } from '@/core/units/format-length';
+import { formatForEntry, type LengthDisplay, formatVolume } from '@/core/units/format-length';
 import { CheckField, ChoiceField } from '../../fields/fields';
 import { useSectionReader } from '../../fields/section-field';
 import { useSlice } from '../../session/store';
@@ -249,6 +249,3 @@ export function ColumnTable() {
     </div>
   );
 }
-
-const formatVolume = (mm3: number, display: LengthDisplay): string =>
-  display.system === 'imperial' ? `${(mm3 / 28_316_846.592).toFixed(1)} ft³` : `${(mm3 / 1e9).toFixed(2)} m³`;
