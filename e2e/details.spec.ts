@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { downloadReport, enterAs, FURNISHED, makeProject, openProject, openStep, untilSaved } from './project';
+import { downloadReport, enterAs, FURNISHED, makeProject, openProject, openStep, send, untilSaved } from './project';
 
 test.beforeEach(async ({ page }) => enterAs(page, 'designer'));
 
@@ -42,6 +42,32 @@ test('the engineer’s columns are laid over our grid, shown before they are tak
   expect(at('B-3').section).toBe('⌀550');
   expect(report.columns.some(({ stack }) => stack === 'C-6')).toBe(false);
   expect([at('X1').xMm, at('X1').yMm].map(Math.round)).toEqual([3600, 3300]);
+  // Taken a second time it is compared with what stands: the same are left, what differs is asked about.
+  const id = page.url().split('/').at(-1)!;
+  const again = () =>
+    page
+      .getByLabel('Take columns from a drawing (DXF)')
+      .last()
+      .setInputFiles('e2e/fixtures/structure-columns-site-m.dxf');
+  await again();
+  await expect(page.getByText('35 stand there already.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take these columns' }).click();
+  await expect(page.getByText('All 35 columns stand there already')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await send(page.request, id, 'columns.change', {
+    column: 'B-3',
+    section: { shape: 'rectangle', widthMm: 300, depthMm: 300 },
+  });
+  await again();
+  await expect(page.getByText('34 stand there already, 1 has another section.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take these columns' }).click();
+  await expect(page.getByText(/Say what becomes of those that differ/)).toBeVisible();
+  await page.getByLabel('Those that differ').selectOption('follow the drawing');
+  await page.getByRole('button', { name: 'Take these columns' }).click();
+  await untilSaved(page);
+  const taken = await downloadReport(page);
+  expect(new Set(taken.columns.map(({ stack }) => stack)).size).toBe(35);
+  expect(taken.columns.find(({ stack }) => stack === 'B-3')!.section).toBe('⌀550');
 });
 
 test('a column’s section, turn, ends and mark are changed in Details; a refusal leaves the old value', async ({

@@ -81,13 +81,17 @@ function fixes(given: Given, level: Id, owner: SpaceSolid, other: SpaceSolid): F
   }
   if (owner.rank === 'column' && other.rank === 'column')
     return [fixBy(`Remove column ${other.name}`, 'elements.remove', { ids: [other.thing] })];
-  if (slab && recordOf(given.framework, 'floorPlate', other.thing))
+  // The smaller of two plates is the one that was drawn over the other.
+  const [least] = [owner, other].sort((one, two) => reach(one) - reach(two));
+  if (owner.rank === 'slab' && other.rank === 'slab' && recordOf(given.framework, 'floorPlate', least!.thing))
     return [
-      fixBy(`Leave slab ${other.name} out at level ${at}`, 'floors.except', {
-        floor: other.thing,
+      fixBy(`Leave slab ${least!.name} out at level ${at}`, 'floors.except', {
+        floor: least!.thing,
         level,
         leftOut: true,
       }),
     ];
   return [];
 }
+
+const reach = ({ shape: { box } }: SpaceSolid): number => (box.maxX - box.minX) * (box.maxY - box.minY);

@@ -251,7 +251,7 @@ describe('columns of a drawing taken a second time', () => {
       { xMm: 3000, yMm: 3000, section },
     ];
     expect(refusal(taken, 'columns.take', { columns: other })).toBe(
-      'Of 4 columns 1 stand there already, 1 stand up to 40 mm off, 1 have another section, 1 are new. Say what becomes of those that differ: keep them, or change them to the drawing',
+      'Of 4 columns 1 stands there already, 1 stands up to 40 mm off, 1 has another section, 1 is new. Say what becomes of those that differ: keep them, or change them to the drawing',
     );
     const kept = given([take(other, { existing: 'keep' })], taken);
     const places = (framework: Framework) =>

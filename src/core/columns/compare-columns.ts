@@ -86,11 +86,14 @@ function isAlike(a: SectionMm, aDeg: number, b: SectionMm, bDeg: number): boolea
 export function comparedWords({ same, resized, moved, missing, extra }: ColumnsCompared): string {
   const off = Math.max(0, ...moved.map(({ byMm }) => byMm));
   const parts = [
-    [same.length, `${same.length} stand there already`],
-    [moved.length, `${moved.length} stand up to ${Math.ceil(off)} mm off`],
-    [resized.length, `${resized.length} have another section`],
-    [missing.length, `${missing.length} are new`],
+    [same.length, 'stands', 'stand', 'there already'],
+    [moved.length, 'stands', 'stand', `up to ${Math.ceil(off)} mm off`],
+    [resized.length, 'has', 'have', 'another section'],
+    [missing.length, 'is', 'are', 'new'],
   ] as const;
-  const told = parts.flatMap(([count, words]) => (count > 0 ? [words] : [])).join(', ');
-  return extra.length > 0 ? `${told}; ${extra.length} here are not in the drawing` : told;
+  const told = parts
+    .flatMap(([count, one, many, words]) => (count > 0 ? [`${count} ${count === 1 ? one : many} ${words}`] : []))
+    .join(', ');
+  if (extra.length === 0) return told;
+  return `${told}; ${extra.length} here ${extra.length === 1 ? 'is' : 'are'} not in the drawing`;
 }

@@ -244,7 +244,12 @@ const takeFromDrawing = defineCommand({
         );
       const changing = input.existing === 'change' ? differing : [];
       if (compared.missing.length + changing.length === 0)
-        refuseNow(`All ${input.columns.length} columns stand there already`, ['columns']);
+        refuseNow(
+          differing.length > 0
+            ? `Of ${input.columns.length} columns ${comparedWords(compared)}: nothing is left to be taken`
+            : `All ${input.columns.length} columns stand there already`,
+          ['columns'],
+        );
       const standing = (column: (typeof input.columns)[number]) => {
         const near = nearestCrossing(edit.before, building, column, input.withinMm);
         return {

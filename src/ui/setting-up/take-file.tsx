@@ -27,9 +27,9 @@ const WORDS: Record<FileKind, { offer: string; accepts: string; take: string }> 
 
 type Existing = 'ask' | 'keep' | 'change';
 const EXISTING: readonly (readonly [Existing, string])[] = [
-  ['ask', 'say what becomes of them'],
-  ['keep', 'stay as they are'],
-  ['change', 'are changed to the drawing'],
+  ['ask', 'choose'],
+  ['keep', 'stay as is'],
+  ['change', 'follow the drawing'],
 ];
 
 const UNIT_CHOICES: readonly (readonly [LengthUnit | '', string])[] = [
