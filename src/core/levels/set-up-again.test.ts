@@ -129,7 +129,13 @@ describe('limits', () => {
     expect([limits.overallMm, limits.top, limits.occupiedMm, limits.occupied]).toEqual([21_600, 'RF', 18_300, '04']);
     // Plate 25.8 × 15.0 m, shaft 2.4 × 3.0 m.
     const here = storeyAreas(solved, building).get(levelId(tower, '01'))!;
-    expect([here.grossMm2, here.netMm2]).toEqual([25_800 * 15_000, 25_800 * 15_000 - 2400 * 3000]);
+    expect([here.toOuterFaces, here.toSlabEdges, here.slabs]).toEqual([
+      25_800 * 15_000,
+      25_800 * 15_000,
+      25_800 * 15_000 - 2400 * 3000,
+    ]);
+    // Seven floors; the roof is none.
+    expect(limits.areas.toSlabEdges).toBe(7 * 25_800 * 15_000);
     const plant = after('levels.change', { level: '04', levelKind: 'plant' });
     expect(limitsOf(solve(plant), building)!.occupied).toBe('03');
   });

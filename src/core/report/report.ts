@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { storeyAreas } from '../levels/limits';
 import { everyFacet } from '../kinds/registry';
 import { frameworkHash, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -47,6 +48,19 @@ export const reportSchema = z.strictObject({
   ) as {
     [Key in keyof RowsOfKinds]: z.ZodArray<RowsOfKinds[Key]['row']>;
   }),
+  areas: z.array(
+    z.strictObject({
+      ...row,
+      level: z.string(),
+      grossM2: z
+        .number()
+        .describe('To the outer faces of exterior walls, or the slab’s edge where that is further out'),
+      slabEdgeM2: z.number().describe('Slabs to their edges, holes counted'),
+      slabM2: z.number().describe('Slabs without their holes'),
+      netM2: z.number().describe('Within walls, without columns and shafts'),
+      byUse: z.array(z.strictObject({ use: z.string(), areaM2: z.number() })),
+    }),
+  ),
   findings: z.array(
     z.strictObject({
       ...row,
@@ -58,6 +72,30 @@ export const reportSchema = z.strictObject({
   ),
 });
 export type Report = z.infer<typeof reportSchema>;
+
+const m2 = (mm2: number): number => rounded(mm2 / 1e6, 6);
+
+/** Floor areas level by level, roofs apart. */
+const areaRows = (solved: Solved, level: (id: Id) => string): Report['areas'] =>
+  solved.buildings.flatMap(({ id: building }) => {
+    const areas = storeyAreas(solved, building);
+    return solved.levels.flatMap(({ id }) => {
+      const area = areas.get(id);
+      if (!area) return [];
+      return [
+        {
+          id,
+          building,
+          level: level(id),
+          grossM2: m2(area.toOuterFaces),
+          slabEdgeM2: m2(area.toSlabEdges),
+          slabM2: m2(area.slabs),
+          netM2: m2(area.rooms),
+          byUse: [...area.byUse].map(([use, mm2]) => ({ use, areaM2: m2(mm2) })),
+        },
+      ];
+    });
+  });
 
 /** To a ten-millionth of a degree, from 0 to less than 360. */
 const angleOf = ({ from, to }: Segment): number => wrapped(rounded(directionDeg(to.y - from.y, to.x - from.x), 6));
@@ -110,6 +148,7 @@ export function reportOf(framework: Framework, solved: Solved): Report {
         .flat()
         .map(({ key, rows }) => [key, rows(solved, { level, framework })]),
     ) as KindRows),
+    areas: areaRows(solved, level),
     findings: solved.findings.map(({ key, building, rule, severity, level: at, message }) => ({
       id: key,
       building,

@@ -1,5 +1,6 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { drawPlan } from '../drawing/draw-plan';
+import { reportOf } from '../report/report';
 import { solve } from '../solving/solve';
 import { given, refusal, afterFrom } from '../testing/given';
 
@@ -203,4 +204,20 @@ it('loses the area of a column only at levels where it stands, though the walls 
   ]);
   const with400 = 6000 * 5000 - 400 * 400;
   expect(Object.fromEntries(nets)).toEqual({ '00': with400, '01': 6000 * 5000, '02': with400, '03': with400 });
+});
+
+describe('floor areas', () => {
+  it('are gross to the outer faces of exterior walls, roofs apart, net within walls, and by use', () => {
+    const solved = solve(after('rooms.change', { room: '00.01', use: 'office' }, named));
+    const { areas } = reportOf(named, solved);
+    // The plate is 12 × 8 m, the walls stand with their outside on its edge.
+    expect(areas.map(({ level, grossM2, netM2 }) => [level, grossM2, netM2])).toEqual([
+      ['00', 96, expect.closeTo(2 * 5.7 * 7.6, 6)],
+      ['01', 96, expect.closeTo(2 * 5.7 * 7.6, 6)],
+      ['02', 96, expect.closeTo(11.6 * 7.6, 6)],
+    ]);
+    expect(areas[0]!.byUse).toContainEqual({ use: 'office', areaM2: expect.closeTo(5.7 * 7.6, 6) });
+    const out = after('walls.change', { wall: 'Out', points: corners('-200,-200 12200,-200 12200,8200 -200,8200') });
+    expect(reportOf(out, solve(out)).areas[0]).toMatchObject({ grossM2: 104.16, slabEdgeM2: 96 });
+  });
 });
