@@ -1,46 +1,61 @@
-import { bounds } from '../geometry/polygon';
+import { ringArea, ringPerimeter } from '../geometry/polygon';
 import { flag, identifier, type IfcTrait } from '../kinds/ifc';
-import type { Solved, SolvedLevel, SolvedShaft } from '../solving/solved';
+import type { Solved, SolvedLevel } from '../solving/solved';
 
-/** The storey a shaft stands in: the highest whose slab lies under its foot, else the lowest level. */
-function footOf(shaft: SolvedShaft, { levels }: Solved): SolvedLevel | undefined {
-  const own = levels.filter(({ building }) => building === shaft.building);
-  return own.filter(({ bounding, sslMm }) => bounding && sslMm <= shaft.bottomMm + 1).at(-1) ?? own[0];
+/** Heights a shaft's space is written between in a storey: from FFL to FFL, the lowest and the topmost without end. */
+function bandOf(level: SolvedLevel, { levels }: Solved): readonly [number, number] | null {
+  const own = levels.filter(({ building, bounding }) => building === level.building && bounding);
+  const i = own.findIndex(({ id }) => id === level.id);
+  return i < 0 ? null : [i === 0 ? -Infinity : level.fflMm, own[i + 1]?.fflMm ?? Infinity];
 }
 
-/** Shafts as spaces of the storey they stand in. */
+/** Shafts as a space in each storey they pass, which are grouped under their name. */
 export const shaftsInIfc: IfcTrait = {
-  products: ({ solved, level }) =>
-    solved.shafts
-      .filter((shaft) => shaft.topMm > shaft.bottomMm && footOf(shaft, solved)?.id === level.id)
-      .map((shaft) => {
-        const box = bounds(shaft.ring);
-        return {
-          entity: 'IFCSPACE',
-          globalId: { own: shaft.shaft },
-          key: shaft.shaft,
-          name: shaft.name,
-          objectType: 'Shaft',
-          predefined: 'INTERNAL',
-          tag: shaft.shaft,
-          more: { LongName: `Shaft ${shaft.name}, ${shaft.purpose}` },
-          stand: { bottomMm: shaft.bottomMm },
-          shape: {
-            prisms: shaft.stages.map(({ ring, bottomMm, topMm }) => ({
-              outer: ring,
-              holes: [],
-              depthMm: topMm - bottomMm,
-              overFootMm: bottomMm - shaft.bottomMm,
-            })),
+  products: ({ solved, level }) => {
+    const band = bandOf(level, solved);
+    if (!band) return [];
+    return solved.shafts
+      .filter(({ building }) => building === level.building)
+      .flatMap((shaft) => {
+        const stages = shaft.stages
+          .map(({ ring, bottomMm, topMm }) => ({
+            ring,
+            bottomMm: Math.max(bottomMm, band[0]),
+            topMm: Math.min(topMm, band[1]),
+          }))
+          .filter(({ bottomMm, topMm }) => topMm - bottomMm > 1);
+        const [first, last] = [stages[0], stages.at(-1)];
+        if (!first || !last) return [];
+        return [
+          {
+            entity: 'IFCSPACE' as const,
+            globalId: ['shaft', shaft.shaft, level.id],
+            key: `${shaft.shaft} ${level.id}`,
+            name: shaft.name,
+            objectType: 'Shaft',
+            predefined: 'INTERNAL',
+            tag: shaft.shaft,
+            more: { LongName: `Shaft ${shaft.name}, ${shaft.purpose}` },
+            stand: { bottomMm: first.bottomMm },
+            shape: {
+              prisms: stages.map(({ ring, bottomMm, topMm }) => ({
+                outer: ring,
+                holes: [],
+                depthMm: topMm - bottomMm,
+                overFootMm: bottomMm - first.bottomMm,
+              })),
+            },
+            properties: { Pset_SpaceCommon: { Reference: identifier(shaft.purpose), IsExternal: flag(false) } },
+            quantities: {
+              set: 'Qto_SpaceBaseQuantities',
+              values: [
+                ['LENGTH', 'Height', last.topMm - first.bottomMm],
+                ['LENGTH', 'GrossPerimeter', ringPerimeter(first.ring)],
+                ['AREA', 'GrossFloorArea', Math.abs(ringArea(first.ring)) / 1e6],
+              ] as const,
+            },
           },
-          properties: { Pset_SpaceCommon: { Reference: identifier(shaft.purpose), IsExternal: flag(false) } },
-          quantities: {
-            set: 'Qto_SpaceBaseQuantities',
-            values: [
-              ['LENGTH', 'Height', shaft.topMm - shaft.bottomMm],
-              ['LENGTH', 'GrossPerimeter', 2 * (box.maxX - box.minX + box.maxY - box.minY)],
-            ],
-          },
-        };
-      }),
+        ];
+      });
+  },
 };

@@ -153,9 +153,9 @@ class IfcWriter {
   private groups(building: Id): void {
     for (const { shaft, name, building: of } of this.solved.shafts) {
       const [spaces, cut] = [this.products.elements.get(shaft), this.products.openings.get(shaft)];
-      if (of !== building || !spaces || !cut) continue;
-      const group = { GlobalId: derivedGlobalId('shaft group', shaft), Name: name, ObjectType: 'Shaft' };
-      this.relations.group(group, ['in shaft group', shaft], [...spaces, ...cut]);
+      if (of !== building || !spaces) continue;
+      const group = { GlobalId: globalIdOf(shaft), Name: name, ObjectType: 'Shaft' };
+      this.relations.group(group, ['in shaft group', shaft], [...spaces, ...(cut ?? [])]);
     }
     for (const { id, name, building: of, passesClearMm } of recordsOf(this.framework, 'wall')) {
       const parts = this.products.elements.get(id) ?? [];
