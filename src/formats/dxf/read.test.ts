@@ -215,3 +215,32 @@ describe('curves', () => {
     expect(take(readDxf(drawing(`${arc}\n${spline}`))).curves).toHaveLength(1);
   });
 });
+
+describe('a block inserted in rows and columns', () => {
+  const drawing = (...codes: (string | number)[]) => {
+    const block = ['0', 'BLOCK', '8', '0', '2', 'COL', '70', '0', '10', '0', '20', '0', '30', '0', '3', 'COL'];
+    const circle = ['0', 'CIRCLE', '8', 'S-COLS', '10', '0', '20', '0', '40', '0.3'];
+    const insert = ['0', 'INSERT', '8', 'S-COLS', '2', 'COL', '10', '2', '20', '1', '41', '2', '42', '2', ...codes];
+    const section = (name: string, body: readonly (string | number)[]) => [0, 'SECTION', 2, name, ...body, 0, 'ENDSEC'];
+    const all = [...section('BLOCKS', [...block, ...circle, '0', 'ENDBLK']), ...section('ENTITIES', insert), 0, 'EOF'];
+    return readDxf(new TextEncoder().encode(`${all.join('\n')}\n`));
+  };
+  const round = (value: number) => Math.round(value * 1e6) / 1e6;
+
+  it('stands at each place, its spacings along its own axes and not scaled', () => {
+    const read = take(drawing(50, 90, 70, 3, 71, 2, 44, 7.2, 45, 6));
+    expect(read.circles.map(({ at, radius }) => [round(at.x), round(at.y), radius])).toEqual([
+      [2, 1, 0.6],
+      [2, 8.2, 0.6],
+      [2, 15.4, 0.6],
+      [-4, 1, 0.6],
+      [-4, 8.2, 0.6],
+      [-4, 15.4, 0.6],
+    ]);
+    expect(take(drawing()).circles).toHaveLength(1);
+  });
+
+  it('is refused where it would stand too often', () => {
+    expect(message(drawing(70, 32_000, 71, 32_000, 44, 1, 45, 1))).not.toBe('taken');
+  });
+});

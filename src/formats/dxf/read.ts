@@ -33,6 +33,10 @@ interface Entity {
   rotation?: number;
   scaleX?: number;
   scaleY?: number;
+  columnCount?: number;
+  rowCount?: number;
+  columnSpacing?: number;
+  rowSpacing?: number;
 }
 
 interface Parsed {
@@ -161,28 +165,37 @@ function place(
       if (!definition) continue;
       const base = { x: -(definition.x ?? 0), y: -(definition.y ?? 0) };
       const [kx, ky] = [entity.scaleX ?? 1, entity.scaleY ?? 1];
-      const insert = (point: Point): Point => {
-        const local = plus(point, base);
-        return to(
-          plus(
-            { x: entity.x ?? 0, y: entity.y ?? 0 },
-            turned({ x: local.x * kx, y: local.y * ky }, entity.rotation ?? 0),
-          ),
+      const places = arrayOf(entity);
+      if (places === null) return true;
+      for (const each of places) {
+        const insert = (point: Point): Point => {
+          const local = plus(point, base);
+          const scaled = { x: local.x * kx + each.x, y: local.y * ky + each.y };
+          return to(plus({ x: entity.x ?? 0, y: entity.y ?? 0 }, turned(scaled, entity.rotation ?? 0)));
+        };
+        const isFull = place(
+          definition.entities,
+          sheet,
+          blocks,
+          insert,
+          scale * Math.abs(kx),
+          { name: entity.block, layer },
+          depth + 1,
         );
-      };
-      const isFull = place(
-        definition.entities,
-        sheet,
-        blocks,
-        insert,
-        scale * Math.abs(kx),
-        { name: entity.block, layer },
-        depth + 1,
-      );
-      if (isFull) return true;
+        if (isFull) return true;
+      }
     }
   }
   return false;
+}
+
+/** Shifts of an insertion in rows and columns, along its own axes and not scaled; null where they are too many. */
+function arrayOf({ columnCount, rowCount, columnSpacing = 0, rowSpacing = 0 }: Entity): Point[] | null {
+  const [columns, rows] = [Math.max(1, columnCount ?? 1), Math.max(1, rowCount ?? 1)];
+  if (!(columns * rows <= MOST_SHAPES)) return null;
+  return Array.from({ length: rows }, (_, row) =>
+    Array.from({ length: columns }, (__, column) => ({ x: column * columnSpacing, y: row * rowSpacing })),
+  ).flat();
 }
 
 function placePolyline(corners: Point[], closed: boolean, sheet: Sheet, layer: string, block: string | null): void {
