@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { sectionWords } from './section-shape';
-import { defineRows, mm, rounded, row } from '../report/rows';
+import { defineRows, mm, rounded, row, withinOneTurn } from '../report/rows';
 
 /** Its rows in the report. */
 export const columnRows = defineRows({
@@ -11,7 +11,7 @@ export const columnRows = defineRows({
     level: z.string(),
     xMm: mm,
     yMm: mm,
-    turnDeg: z.number(),
+    turnDeg: z.number().describe('Within one turn'),
     section: z.string(),
     bottomMm: mm,
     topMm: mm,
@@ -26,7 +26,7 @@ export const columnRows = defineRows({
       level: level(piece.level),
       xMm: piece.at.x,
       yMm: piece.at.y,
-      turnDeg: piece.turnDeg,
+      turnDeg: withinOneTurn(piece.turnDeg),
       section: sectionWords(piece.section),
       bottomMm: piece.bottomMm,
       topMm: piece.topMm,

@@ -91,9 +91,20 @@ function thingsNamed<Input>(framework: Framework, input: Input): Result<Input> {
 
 /** The first thing wrong with an input, in words with its path. */
 export function inputRefusal(error: z.ZodError): Refusal {
-  const issue = error.issues[0]!;
-  const path = issue.path.map((step) => (typeof step === 'symbol' ? String(step) : step));
-  return refuse(`${issue.message}${placeOf(path)}`, { path }).refusal;
+  const { message, path: found } = innermost(error.issues[0]!);
+  const path = found.map((step) => (typeof step === 'symbol' ? String(step) : step));
+  return refuse(`${message}${placeOf(path)}`, { path }).refusal;
+}
+
+type Issue = z.ZodError['issues'][number];
+
+/** Of what may be one of several shapes: what is wrong with the one that was meant, which is of the right sort at least. */
+function innermost(issue: Issue): { message: string; path: readonly PropertyKey[] } {
+  if (issue.code !== 'invalid_union') return issue;
+  const meant = issue.errors.find(([first]) => first && !(first.code === 'invalid_type' && first.path.length === 0));
+  if (!meant?.[0]) return issue;
+  const inner = innermost(meant[0] as Issue);
+  return { message: inner.message, path: [...issue.path, ...inner.path] };
 }
 
 /** Where in an input something is, in words after what is wrong with it. */

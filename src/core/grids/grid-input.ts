@@ -14,7 +14,16 @@ import { linesOfSides } from './two-sides';
 import { BUBBLES, HEADS, PLAIN_LINE, type Direction, type GridLine } from './grid';
 import { lineById, type ResolvedGrid, type ResolvedLine } from './resolve-grids';
 
-export const baysSchema = z.union([z.array(z.number().positive().max(1e6)).max(500), z.string().max(2000)]);
+/** So many bays one direction has at most: more is a unit taken wrongly. */
+const MOST_BAYS = 500;
+const bayNumber = z
+  .number()
+  .positive('A bay must be longer than zero')
+  .max(1e6, 'A bay is 1 km at most. Check the unit');
+export const baysSchema = z.union([
+  z.array(bayNumber).max(MOST_BAYS, `At most ${MOST_BAYS} bays in one direction. Check the unit of the list`),
+  z.string().max(2000),
+]);
 export const anglesSchema = z.union([z.array(z.number().positive().max(360)).max(360), z.string().max(2000)]);
 export const ruleInputSchema = z
   .strictObject({

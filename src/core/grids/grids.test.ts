@@ -192,3 +192,14 @@ it('lines too close are one finding for each run of them', () => {
     [4, 'The 4 grid lines from 2 to 5 are as little as 150 mm apart'],
   ]);
 });
+
+it('bays that are too many or too long are refused with why', () => {
+  const bare = given([
+    ['buildings.add', { name: 'B' }],
+    ['levels.setUp', { above: '3m' }],
+  ]);
+  const refused = (baysA: number[] | string) => refusal(bare, 'grids.add', { baysA, baysB: '6000' });
+  expect(refused(Array.from({ length: 501 }, () => 100))).toMatch(/At most 500 bays in one direction/);
+  expect(refused('501@100')).toMatch(/1 to 500 times/);
+  expect(refused([2e6])).toMatch(/1 km at most/);
+});

@@ -102,3 +102,78 @@ describe('the report', () => {
     expect(reportOf(renamed, solve(renamed)).hash).not.toBe(report.hash);
   });
 });
+
+it('tells turns within one turn, and the angle of rays and the radius of rings', () => {
+  const turned = step(tower, 'columns.place', {
+    place: '3000,3000',
+    name: 'T',
+    turnDeg: -30,
+    section: { shape: 'rectangle', widthMm: 400, depthMm: 300 },
+  }).after;
+  const fan = step(turned, 'grids.addRadial', {
+    name: 'Fan',
+    angles: '2@15',
+    radii: '8m 4m',
+    turnDeg: 350,
+    xMm: 60_000,
+    labelsA: { first: '31' },
+    labelsB: { first: 'R' },
+  }).after;
+  const { columns, gridLines } = reportOf(fan, solve(fan));
+  expect(columns.find(({ stack }) => stack === 'T')!.turnDeg).toBe(330);
+  const system = recordsOf(fan, 'gridSystem').find(({ name }) => name === 'Fan')!.id;
+  const own = gridLines.filter((line) => line.system === system);
+  expect(own.map(({ angleDeg, radiusMm }) => [angleDeg, radiusMm])).toEqual([
+    [350, null],
+    [5, null],
+    [20, null],
+    [null, 8000],
+    [null, 12_000],
+  ]);
+});
+
+it('has the places, sills, hands and leaves of openings, the places of shafts, and heads', () => {
+  const made = given(
+    [
+      [
+        'walls.add',
+        {
+          name: 'W',
+          type: { name: 'T', layers: [{ name: 'concrete', thicknessMm: 200, core: true }] },
+          points: [
+            { xMm: 8000, yMm: 9000 },
+            { xMm: 13_000, yMm: 9000 },
+          ],
+          startsAt: { level: '00' },
+          stopsAt: { level: '01' },
+        },
+      ],
+      ['walls.addOpening', { wall: 'W', opening: 'window', alongMm: 1000, widthMm: 1200, heightMm: 1400, sillMm: 900 }],
+      ['columns.setBlocks', { columns: ['A-1'], head: { widthMm: 900, depthMm: 900, heightMm: 200 } }],
+    ] as never,
+    tower,
+  );
+  const full = reportOf(made, solve(made));
+  expect(reportSchema.parse(full)).toEqual(full);
+  expect(full.walls[0]!.openings).toEqual([
+    {
+      name: expect.any(String),
+      kind: 'window',
+      level: '00',
+      xMm: 9600,
+      yMm: 9000,
+      widthMm: 1200,
+      heightMm: 1400,
+      sillMm: 900,
+      leaves: 1,
+      hand: 'left',
+      opens: 'inwards',
+    },
+  ]);
+  // S1 stands at A-1 + 2000, 1500 and is 2.4 × 3.0 m.
+  expect(full.shafts[0]).toMatchObject({ xMm: 3200, yMm: 3000 });
+  expect(full.shafts[0]!.stages).toMatchObject([{ areaM2: 7.2 }]);
+  expect(full.heads[0]).toMatchObject({ stack: 'A-1', kind: 'head', widthMm: 900, grossVolumeM3: 0.162 });
+  // Less the column of 500 × 500 that runs through it.
+  expect(full.heads[0]!.volumeM3).toBeCloseTo(0.162 - 0.05, 9);
+});

@@ -4,9 +4,9 @@ import { everyFacet } from '../kinds/registry';
 import { frameworkHash, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Solved } from '../solving/solved';
-import { wrapped, type Segment } from '../geometry/curve';
+import type { Segment } from '../geometry/curve';
 import { directionDeg } from '../geometry/trig';
-import { mm, rounded, row, type RowsOfKinds } from './rows';
+import { mm, rounded, row, withinOneTurn, type RowsOfKinds } from './rows';
 
 /** Rows of every kind that has some, each under its key. */
 type KindRows = { [Key in keyof RowsOfKinds]: z.infer<RowsOfKinds[Key]['row']>[] };
@@ -98,7 +98,7 @@ const areaRows = (solved: Solved, level: (id: Id) => string): Report['areas'] =>
   });
 
 /** To a ten-millionth of a degree, from 0 to less than 360. */
-const angleOf = ({ from, to }: Segment): number => wrapped(rounded(directionDeg(to.y - from.y, to.x - from.x), 6));
+const angleOf = ({ from, to }: Segment): number => withinOneTurn(directionDeg(to.y - from.y, to.x - from.x));
 
 /** The report of a framework and its solve. */
 export function reportOf(framework: Framework, solved: Solved): Report {
@@ -114,7 +114,7 @@ export function reportOf(framework: Framework, solved: Solved): Report {
       zeroMm,
       xMm: at.x,
       yMm: at.y,
-      turnDeg,
+      turnDeg: withinOneTurn(turnDeg),
     })),
     levels: solved.levels.map(({ id, building, name, title, levelKind, fflMm, sslMm, storeyHeightMm }) => ({
       id,

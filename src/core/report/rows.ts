@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { wrapped } from '../geometry/curve';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Solved } from '../solving/solved';
@@ -32,3 +33,6 @@ export const rounded = (value: number, places: number): number => {
   const scale = [1, 10, 100, 1e3, 1e4, 1e5, 1e6][places]!;
   return Math.round(value * scale) / scale;
 };
+
+/** A turn without the whole ones in it: from 0 to less than 360°. */
+export const withinOneTurn = (degrees: number): number => wrapped(rounded(degrees, 6));
