@@ -109,14 +109,13 @@ function contested(solids: readonly SpaceSolid[]): Map<number, number[]> {
   return found;
 }
 
-/** What a shape shares with any of others. */
+/** What a shape shares with any of others, which come in the order of the list: what comes out hangs on nothing else. */
 function overlap(shape: PlanShape, others: readonly PlanShape[], remember: Remember): Overlap {
-  const byNumber = new Map(others.map((other) => [other.number, other]));
-  const numbers = [...byNumber.keys()].sort((a, b) => a - b);
-  return remember(`space ${shape.number} ${numbers.join()}`, () => {
+  const distinct = [...new Map(others.map((other) => [other.number, other])).values()];
+  return remember(`space ${shape.number} ${distinct.map(({ number }) => number).join()}`, () => {
     const { areaMm2, regions } = sharedByRegions(
       shape.regions,
-      numbers.flatMap((number) => byNumber.get(number)!.regions),
+      distinct.flatMap((other) => other.regions),
     );
     return areaMm2 < TOUCH_MM2 ? { areaMm2: 0, at: { x: 0, y: 0 } } : { areaMm2, at: regions[0]!.outer[0]! };
   });
