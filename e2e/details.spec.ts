@@ -44,6 +44,7 @@ test('the engineer’s columns are laid over our grid, shown before they are tak
   expect([at('X1').xMm, at('X1').yMm].map(Math.round)).toEqual([3600, 3300]);
   // Taken a second time it is compared with what stands: the same are left, what differs is asked about.
   const id = page.url().split('/').at(-1)!;
+  await openStep(page, 'Columns');
   const again = () =>
     page
       .getByLabel('Take columns from a drawing (DXF)')

@@ -26,15 +26,21 @@ function raised(report: Report, byMm: number): Omit<Report, 'hash'> {
     })),
     columns: report.columns.map((piece) => {
       const grows = piece.level === '00' ? byMm : 0;
+      const volumeM3 = Math.round((piece.volumeM3 + (grows * 500 * 500) / 1e9) * 1e6) / 1e6;
       return {
         ...piece,
         bottomMm: piece.bottomMm + up(piece.level),
         topMm: piece.topMm + up(piece.level) + grows,
-        volumeM3: Math.round((piece.volumeM3 + (grows * 500 * 500) / 1e9) * 1e6) / 1e6,
+        volumeM3,
+        grossVolumeM3: volumeM3,
       };
     }),
     floors: report.floors.map((floor) => ({ ...floor, topMm: floor.topMm + up(floor.level) })),
-    shafts: report.shafts.map((shaft) => ({ ...shaft, topMm: shaft.topMm + byMm })),
+    shafts: report.shafts.map((shaft) => ({
+      ...shaft,
+      topMm: shaft.topMm + byMm,
+      stages: shaft.stages.map((stage) => ({ ...stage, topMm: stage.topMm + byMm })),
+    })),
   };
 }
 
