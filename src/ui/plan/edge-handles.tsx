@@ -10,7 +10,7 @@ import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { formatLength } from '@/core/units/format-length';
 import { dragStep } from './drag-step';
 import { useSlice } from '../session/store';
-import { useHandle } from '../surface/use-handle';
+import { swallowPress, useHandle } from '../surface/use-handle';
 
 /** Outlines with more edges are changed by typing; shorter edges than this on the screen have no handle, px. */
 const MOST_EDGES = 40;
@@ -51,6 +51,7 @@ export function EdgeHandles({ id, pxPerMm, toModel }: EdgeHandlesProps) {
       session?.try(byMm === 0 ? null : { command: 'elements.moveEdge', input: inputFor(held.edge, byMm) });
     },
     end: ({ edge, byMm }, _, isTaken) => {
+      swallowPress();
       setDragged(null);
       const refusal = isTaken && byMm !== 0 ? run('elements.moveEdge', inputFor(edge, byMm)) : null;
       session?.try(null);

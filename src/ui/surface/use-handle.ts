@@ -19,6 +19,16 @@ interface Handled<What, Held> {
   takesFocus?: boolean;
 }
 
+/**
+ * Keeps the press that a let-go is as well from choosing what lies under it: a handle that is drawn a little behind the pointer is not
+ * under it then.
+ */
+export function swallowPress(): void {
+  const swallow = (event: MouseEvent) => event.stopPropagation();
+  window.addEventListener('click', swallow, { capture: true, once: true });
+  setTimeout(() => window.removeEventListener('click', swallow, true));
+}
+
 /** The one gesture of plan, section, strip and board: hold, drag, let go; Esc gives up. Answers what an element is bound with. */
 export function useHandle<What, Held>(handled: Handled<What, Held>): (what: What) => DOMAttributes<SVGElement> {
   const latest = useRef(handled);
