@@ -5,7 +5,7 @@ import { recordsOf } from '../model/framework';
 import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Pass } from '../passes/pass';
 import { resolvePlace } from '../outlines/resolve-place';
-import { shaftRingsPass } from '../shafts/shaft-passes';
+import { ROOMS_CUT_MM, shaftRingsPass } from '../shafts/shaft-passes';
 import type { SolvedBoundary } from '../solving/solved';
 import { storeyAlike } from '../solving/alike';
 import { levelNamesPass, ownRecords, storeyPass, storeysOf } from '../solving/building-passes';
@@ -22,9 +22,6 @@ import {
   type RoomsOfStorey,
   type Tag,
 } from './solve-rooms';
-
-/** Rooms are seen where the plan is cut, mm over FFL. */
-const CUT_MM = 1000;
 
 const boundariesPass = definePass({
   name: 'boundary lines of a storey',
@@ -62,7 +59,7 @@ const cutStripsPass = definePass({
     const [building] = partsOf(key);
     return cx
       .get(wallsBefore.band, key)
-      .filter(({ bottomMm, topMm }) => bottomMm < CUT_MM && topMm > CUT_MM)
+      .filter(({ bottomMm, topMm }) => bottomMm < ROOMS_CUT_MM && topMm > ROOMS_CUT_MM)
       .flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type))?.strips ?? []);
   },
 });

@@ -74,8 +74,8 @@ const cutsAtPass = definePass({
   },
 });
 
-/** Storeys are looked at so high over their FFL, mm. */
-const CUT_MM = 1000;
+/** Rooms are seen where the plan is cut, mm over FFL. */
+export const ROOMS_CUT_MM = 1000;
 
 /** What shafts leave of no storey's floor: their holes, and where their space stands on a slab; a void leaves that to the room. */
 export const shaftRingsPass = definePass({
@@ -83,7 +83,7 @@ export const shaftRingsPass = definePass({
   scope: 'level',
   run: (cx, key): readonly Ring[] => {
     const [building] = partsOf(key);
-    const atMm = cx.get(fflPass, key) + CUT_MM;
+    const atMm = cx.get(fflPass, key) + ROOMS_CUT_MM;
     const standing = cx
       .get(shaftsPass, building)
       .filter(({ purpose }) => purpose !== 'void')

@@ -33,10 +33,10 @@ interface Band {
 
 /** What of a wall stands in a storey: all of it, or of one that passes slabs what lies from SSL to SSL; null: nothing. */
 function bandOf(piece: WallPiece, level: SolvedLevel, { levels }: Solved): Band | null {
-  if (piece.building !== level.building || !level.bounding) return null;
+  if (piece.building !== level.building) return null;
   const own = levels.filter(({ building, bounding }) => building === level.building && bounding);
   const first = own.findIndex(({ id }) => id === piece.level);
-  const starts = own.slice(first + 1).filter(({ sslMm }) => sslMm < piece.topMm - 1);
+  const starts = first < 0 ? [] : own.slice(first + 1).filter(({ sslMm }) => sslMm < piece.topMm - 1);
   // One that does not pass its slabs ends under the next: only a passing one has levels within it.
   if (starts.length === 0 || piece.topMm <= starts[0]!.sslMm)
     return piece.level === level.id ? { bottomMm: -Infinity, topMm: Infinity, isWhole: true } : null;
