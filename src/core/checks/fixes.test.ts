@@ -162,6 +162,7 @@ const CASES: [rule: Rule, steps: Steps, from?: Framework][] = [
       wall('W', '27000,500 27000,3000', { startsAt: { level: '01' } }),
     ],
   ],
+  ['wall.partlyOnNothing', [wall('W', '23000,9000 27500,9000', { startsAt: { level: '01' } })]],
   [
     'wall.opening',
     [

@@ -52,6 +52,7 @@ export const RULES = {
   'roof.bareEdge': warning('roofs', 'floors'),
   'level.noFoundation': warning('foundations', 'floors'),
   'wall.onNothing': error('walls', 'walls'),
+  'wall.partlyOnNothing': error('walls', 'walls'),
   'wall.topShort': warning('walls', 'walls'),
   'wall.within': error('walls', 'walls'),
   'wall.loopGap': warning('walls', 'walls'),

@@ -1,6 +1,7 @@
 import { ceilingsPass, walls } from '../ceilings/ceiling-passes';
 import { CHECKS } from '../checks/check-passes';
 import type { Finding } from '../checks/finding';
+import { footingFindingsPass } from '../checks/footing-passes';
 import { blocksPass, columnsPass, stackFindingsPass } from '../columns/column-passes';
 import { floorFindingsPass, floorsPass } from '../floors/cut-floor-passes';
 import { foundationFindingsPass, foundationsPass } from '../foundations/foundation-passes';
@@ -106,6 +107,7 @@ const buildingFindings = ofAll('findings', (cx, building): readonly Finding[] =>
   ...cx.get(foundationFindingsPass, building),
   ...everyFacet('bodies').flatMap(({ findings }) => cx.get(findings, building)),
   ...cx.get(spaceFindingsPass, building),
+  ...cx.get(footingFindingsPass, building),
   ...CHECKS.flatMap((check) => cx.get(check, building)),
 ]);
 

@@ -72,7 +72,7 @@ function bandOf(starts: readonly number[], mm: number): number {
   return low;
 }
 
-const partsPass = definePass({
+export const partsPass = definePass({
   name: 'what wants space in a storey',
   scope: 'level',
   gathers: true,

@@ -5,7 +5,7 @@ import type { Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
 import { levelById, type ResolvedLevel } from '../levels/resolve-levels';
 import { statesUp } from '../levels/states-up';
-import { recordOf, type Framework } from '../model/framework';
+import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { PlanFacts } from '../passes/plan-facts';
 import { endAt, isWallOf } from '../typical/typical-walls';
@@ -71,8 +71,6 @@ export function runInStorey(
   const topMm = Math.min(soffitAt(above), stopMm);
   if (Math.min(startMm, bottomMm) < Math.min(level.sslMm, floor.sslMm) - 1 || stopMm > above.sslMm) return null;
   if (topMm - bottomMm < 1) return null;
-  const isOnFloor = bottomMm <= level.fflMm + 1 && bottomMm >= level.sslMm - 1;
-  if (isOnFloor && !plates.at(level.id).some((plate) => under.has(plate))) return null;
   return { wall: record.id, type: record.type, level: level.id, bottomMm, topMm, passes: false };
 }
 
@@ -128,11 +126,6 @@ class Heights {
       else byType.set(type, [run]);
     }
     return [...byType.values()].flat();
-  }
-
-  private report(rule: 'span.upsideDown' | 'wall.onNothing', level: Id, message: string, fixes: Finding['fixes']) {
-    const { id, building } = this.given.record;
-    this.findings.push(finding(rule, building, level, [id], message, fixes));
   }
 
   private stretches(): Stretch[] {
@@ -195,7 +188,9 @@ class Heights {
         startsAt: { ...stop, face: face === 'soffit' ? 'SSL' : face },
         stopsAt: asGiven(framework, record.startsAt),
       });
-      this.report('span.upsideDown', record.startsAt.level, message, [fix]);
+      this.findings.push(
+        finding('span.upsideDown', record.building, record.startsAt.level, [record.id], message, [fix]),
+      );
       return [];
     }
     const first = storeys.find(({ id }) => id === record.startsAt.level);
@@ -216,7 +211,6 @@ class Heights {
       const topMm = Math.min(above ? soffitAt(above) : stopMm, stopMm);
       if (topMm - bottomMm >= 1) found.push({ level, bottomMm, topMm });
     }
-    for (const { level, bottomMm } of found) this.standsOn(record, level, bottomMm);
     return found;
   }
 
@@ -232,29 +226,5 @@ class Heights {
       const underside = storey ? ceilingOver(storey.id, strips) : null;
       return underside === null ? soffitAt(level) : Math.min(quantiseMm(underside + shift), soffitAt(level));
     };
-  }
-
-  /** A wall that begins on a slab's height where there is no slab. */
-  private standsOn(record: Wall, level: ResolvedLevel, bottomMm: number): void {
-    const { framework, plates, under } = this.given;
-    if (bottomMm > level.fflMm + 1 || bottomMm < level.sslMm - 1) return;
-    if (plates.at(level.id).some((plate) => under.has(plate))) return;
-    const message = `Wall ${record.name} stands on nothing at level ${level.record.name}. Bring a floor under it, or start it on another level`;
-    const plate = [...under].find((each) => recordOf(framework, 'floorPlate', each.record.id));
-    const fixes = plate
-      ? [
-          fixBy(`Carry ${plate.record.name} to level ${level.record.name}`, 'carry.to', {
-            ids: [plate.record.id],
-            ...this.endTowards(plate, level),
-          }),
-        ]
-      : [];
-    this.report('wall.onNothing', level.id, message, fixes);
-  }
-
-  /** Which end of a floor's storeys goes to a level. */
-  private endTowards(plate: Plate, level: ResolvedLevel): { lowest: Id } | { topmost: Id } {
-    const served = this.given.storeys.find(({ id }) => plate.serves.has(id));
-    return served && served.fflMm < level.fflMm ? { topmost: level.id } : { lowest: level.id };
   }
 }
