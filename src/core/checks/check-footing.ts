@@ -42,7 +42,7 @@ export function checkFooting(footings: readonly Footing[], given: Given): Findin
       return [finding('wall.onNothing', record.building, level, [wall], message, floorFix(given, path, level))];
     }
     const length = (mm: number) => formatLength(Math.round(mm * 10) / 10);
-    const message = `Wall ${record.name} stands on nothing along ${length(overMm)} of its ${length(totalMm)} mm at level ${at}. Bring a floor under it, or end it at the edge`;
+    const message = `Wall ${record.name} stands on nothing along ${length(overMm)} mm of its ${length(totalMm)} mm at level ${at}. Bring a floor under it, or end it at the edge`;
     return [
       finding('wall.partlyOnNothing', record.building, level, [wall], message, endFix(record, path, gaps, totalMm)),
     ];

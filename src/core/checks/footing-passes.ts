@@ -2,6 +2,7 @@ import { walls } from '../ceilings/ceiling-passes';
 import { distance, dot, minus, times, type Point } from '../geometry/point';
 import { floorUnder } from '../floors/plates';
 import { platesPass } from '../floors/floor-passes';
+import { bounds, boxesMeet } from '../geometry/polygon';
 import type { SpaceSolid } from '../kinds/in-space';
 import type { Id } from '../model/ids';
 import { recordOf } from '../model/framework';
@@ -26,19 +27,26 @@ const carries = ({ rank, level, topMm, bottomMm }: SpaceSolid, at: Id, baseMm: n
   return topMm >= baseMm - 1 && bottomMm < baseMm - 1;
 };
 
-/** The stretches of a wall with nothing under them. */
+/** The stretches of a wall with nothing under them; slabs are asked first, and nobody once all of it is carried. */
 function gapsUnder(cx: Context, { path, strips }: WallPlan, under: readonly SpaceSolid[]): readonly Stretch[] {
   const plan = strips.map((strip) => cx.facts.numberOf(strip)).join(' ');
-  const shapes = [...new Set(under.map(({ shape }) => shape))];
+  const slabs = under.filter(({ rank }) => rank === 'slab');
+  const shapes = [...new Set([...slabs, ...under].map(({ shape }) => shape))];
   return cx.remembered.of(`footing ${plan}|${shapes.map(({ number }) => number).join(' ')}`, () =>
     widerParts(path).flatMap(({ ring, startMm, lengthMm, i }) => {
-      const over = shapes.flatMap(({ number, regions }) =>
-        cx.remembered.of(`over ${plan} ${i} ${number}`, () => stretchesOver(path, i, ring, regions)),
-      );
-      return gapsBetween(lengthMm, over, Math.min(leastMm(path), lengthMm / 2)).map(([from, to]): Stretch => [
-        startMm + from,
-        startMm + to,
-      ]);
+      const leastHere = Math.min(leastMm(path), lengthMm / 2);
+      const box = bounds(ring);
+      const over: Stretch[] = [];
+      let gaps = gapsBetween(lengthMm, over, leastHere);
+      for (const shape of shapes) {
+        if (gaps.length === 0) break;
+        if (!boxesMeet(box, shape.box)) continue;
+        over.push(
+          ...cx.remembered.of(`over ${plan} ${i} ${shape.number}`, () => stretchesOver(path, i, ring, shape.regions)),
+        );
+        gaps = gapsBetween(lengthMm, over, leastHere);
+      }
+      return gaps.map(([from, to]): Stretch => [startMm + from, startMm + to]);
     }),
   );
 }

@@ -38,7 +38,7 @@ const after = (...steps: Step[]) => given(steps, house);
 it('a wall of 8 m of which 6 m lie off the slab is found with both lengths, and ended at the edge', () => {
   const off = after(wall('W1', '8000,5000 16000,5000'));
   expect(said(off)).toEqual([
-    'wall.partlyOnNothing: Wall W1 stands on nothing along 6000 of its 8000 mm at level 01',
+    'wall.partlyOnNothing: Wall W1 stands on nothing along 6000 mm of its 8000 mm at level 01',
   ]);
   const [fix] = solve(off).findings.find(({ rule }) => rule === 'wall.partlyOnNothing')!.fixes;
   expect(fix!.words).toBe('End W1 at the edge');
@@ -49,7 +49,7 @@ it('a wall of 8 m of which 6 m lie off the slab is found with both lengths, and 
 it('a wall over a void is found, one along its edge is not', () => {
   const voided = after(['floors.except', { floor: 'Plate', level: '01', voids: [rectangle('3000,3000', 2500, 2000)] }]);
   expect(said(given([wall('W1', '1000,4000 9000,4000')], voided))).toEqual([
-    'wall.partlyOnNothing: Wall W1 stands on nothing along 2500 of its 8000 mm at level 01',
+    'wall.partlyOnNothing: Wall W1 stands on nothing along 2500 mm of its 8000 mm at level 01',
   ]);
   expect(said(given([wall('W1', '1000,2900 9000,2900')], voided))).toEqual([]);
 });
@@ -71,7 +71,7 @@ it('a wall beside the slab it is carried by stands on it, one pulled back from d
   expect(said(after(loop, alone))).toEqual([]);
   expect(said(after(loop, alone, pulled))).toEqual([
     // The east side, and 2 m and the wall's 300 mm of the two it joins.
-    'wall.partlyOnNothing: Wall E stands on nothing along 15200 of its 42400 mm at level 01',
+    'wall.partlyOnNothing: Wall E stands on nothing along 15200 mm of its 42400 mm at level 01',
   ]);
 });
 

@@ -51,6 +51,7 @@ export function roofParapet(framework: Framework, roof: Roof): Wall | null {
     openings: [],
     exceptions: [],
     sharedWith: null,
+    sharedEnds: null,
   };
 }
 

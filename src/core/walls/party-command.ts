@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { between } from '../buildings/between-buildings';
 import { mmOf } from '../dimensions/resolve-length';
 import { distance, type Point } from '../geometry/point';
-import { endMm } from '../levels/resolve-end';
 import { defineCommand } from '../commands/command';
 import type { InputsOf } from '../commands/command-inputs';
 import type { Edit } from '../model/edit';
@@ -109,9 +108,6 @@ const makeParty = defineCommand({
         return refuseNow(`Walls ${a.name} and ${b.name} share no whole side. Bring the buildings side by side`, [
           'walls',
         ]);
-      const { liftMm } = between(framework, b.building, a.building);
-      const top = (wall: Wall, lift: number) => endMm(framework, wall.stopsAt, ({ sslMm }) => sslMm) + lift;
-      const rise = Math.max(0, top(b, liftMm) - top(a, 0));
       edit.set('wall', a.id, opened(framework, a, side[0]));
       edit.set('wall', b.id, opened(framework, b, side[1]));
       const ends = [own[side[0]]!, own[(side[0] + 1) % own.length]!];
@@ -124,11 +120,10 @@ const makeParty = defineCommand({
         points: ends.map(({ x, y }) => ({ xMm: x, yMm: y })),
         closed: false,
         on: 'coreCentre',
-        // Up to the higher building's top.
-        stopsAt: rise > 1 ? { level: a.stopsAt.level, face: 'SSL', offsetMm: rise } : a.stopsAt,
         openings: [],
         exceptions: [],
         sharedWith: b.building,
+        sharedEnds: { startsAt: b.startsAt, stopsAt: b.stopsAt },
       });
       followParty(edit, a.id, party.id);
       followParty(edit, b.id, party.id);

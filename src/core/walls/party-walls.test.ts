@@ -87,6 +87,56 @@ describe('a party wall', () => {
   });
 });
 
+describe('a party wall between buildings that are moved in height', () => {
+  /** Both at 0, the wall up to the soffit of West's roof; East then raised or lowered. */
+  const level = given(
+    [
+      ['buildings.change', { building: 'East', zeroMm: 0 }],
+      ['walls.change', { wall: 'Party', stopsAt: { level: 'RF' }, sharedWith: null }],
+      ['walls.change', { wall: 'Party', sharedWith: 'East' }],
+    ],
+    pair,
+  );
+  /** From where to where it stands in a building, in the heights of the project. */
+  const reach = (framework: Framework) => {
+    const { walls, sharedWalls } = solve(framework);
+    return [walls, sharedWalls].map((pieces) => {
+      const party = pieces.filter(({ name }) => name === 'Party');
+      return [Math.min(...party.map(({ bottomMm }) => bottomMm)), Math.max(...party.map(({ topMm }) => topMm))];
+    });
+  };
+  const raised = (zeroMm: number) => after('buildings.change', { building: 'East', zeroMm }, level);
+
+  it('stands in both alike while they are level', () => {
+    expect(reach(level)).toEqual([
+      [-100, 6000],
+      [-100, 6000],
+    ]);
+  });
+
+  it('goes up to the roof of the neighbour that was raised, and down to the floor of the one that was lowered', () => {
+    // East's roof is at 6000 in its own heights, from 500: 6500 in West's.
+    expect(reach(raised(500))).toEqual([
+      [-100, 6500],
+      [-100, 6000],
+    ]);
+    // East's lowest SSL is at −100, from −500: −600 in West's, whose own roof is at 6500 in East's.
+    expect(reach(raised(-500))).toEqual([
+      [-600, 6000],
+      [-100, 6500],
+    ]);
+  });
+
+  it('is wanted in the other building from where to where is said there', () => {
+    const lower = after('walls.change', { wall: 'Party', sharedStopsAt: { level: '01' } }, raised(500));
+    expect(reach(lower)[0]).toEqual([-100, 6000]);
+    expect(refusal(level, 'walls.change', { wall: 'Party', sharedStopsAt: { level: 'Nowhere' } })).toMatch(/no level/);
+    const alone = after('walls.change', { wall: 'Party', sharedWith: null }, level);
+    expect(recordsOf(alone, 'wall').find(({ name }) => name === 'Party')!.sharedEnds).toBeNull();
+    expect(refusal(alone, 'walls.change', { wall: 'Party', sharedStopsAt: { level: '01' } })).toMatch(/no other/);
+  });
+});
+
 describe('a party wall made where two buildings touch', () => {
   /** West 12 × 9 m, three storeys; East 9 × 9 m beside it, 600 higher; both with floors, rafts and roofs with parapets. */
   const square = (widthMm: number) => ({ type: 'rectangle' as const, place: '0,0', widthMm, depthMm: 9000 });

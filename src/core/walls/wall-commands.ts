@@ -5,6 +5,7 @@ import { levelById } from '../levels/resolve-levels';
 import { defineCommand } from '../commands/command';
 import type { InputsOf } from '../commands/command-inputs';
 import { textSchema, type End } from '../model/fields';
+import type { Edit } from '../model/edit';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import {
@@ -21,6 +22,7 @@ import { OPENING_COMMANDS } from './opening-commands';
 import { WALL_USES, type Wall, type WallException, PASSES_CLEAR } from './wall';
 import { WALL_FACES } from './wall-faces';
 import { freeWallName, layersSchema, readLayers, takeType, typeInputSchema } from './wall-input';
+import { sharedEndsNow } from './party-walls';
 import { offsetPath, wallPath } from './wall-path';
 
 const pointsSchema = z
@@ -74,6 +76,33 @@ function readShared(framework: Framework, own: Id, ref: string | null | undefine
   return other === own ? refuseNow('A party wall is shared with another building', ['sharedWith']) : other;
 }
 
+/** Where the other building of a party wall wants it, as asked for; where another one is named, as the wall stands. */
+function shareEnds(
+  edit: Edit,
+  before: Wall,
+  wall: Wall,
+  { sharedStartsAt, sharedStopsAt }: { sharedStartsAt?: EndInput; sharedStopsAt?: EndInput },
+): void {
+  const { sharedWith } = wall;
+  if (!sharedWith) {
+    if (sharedStartsAt || sharedStopsAt)
+      refuseNow('The wall is shared with no other building. Say with which first', ['sharedWith']);
+    edit.set('wall', wall.id, { sharedEnds: null });
+    return;
+  }
+  const known = sharedWith === before.sharedWith ? wall.sharedEnds : sharedEndsNow(edit.framework, wall, sharedWith);
+  const asked = sharedStartsAt || sharedStopsAt ? (known ?? sharedEndsNow(edit.framework, wall, sharedWith)) : known;
+  const startsAt = sharedStartsAt
+    ? readEnd(edit.before, sharedWith, sharedStartsAt, 'SSL', 'Starts at')
+    : asked?.startsAt;
+  const stopsAt = sharedStopsAt
+    ? readEnd(edit.before, sharedWith, sharedStopsAt, 'soffit', 'Stops at')
+    : asked?.stopsAt;
+  if (startsAt && stopsAt) edit.set('wall', wall.id, { sharedEnds: { startsAt, stopsAt } });
+  else if (sharedStartsAt || sharedStopsAt)
+    refuseNow('Say both where it starts and where it stops in the other building', ['sharedStartsAt']);
+}
+
 /** Outside a closed path lies what it does not enclose. */
 function outsideOf(framework: Framework, wall: Wall, asked: 'left' | 'right' | 'auto'): 'left' | 'right' {
   if (asked !== 'auto') return asked;
@@ -122,9 +151,13 @@ const add = defineCommand({
         openings: [],
         exceptions: [],
         sharedWith: readShared(edit.before, building, input.sharedWith) ?? null,
+        sharedEnds: null,
       });
       if (!wallPath(edit.framework, wall)) refuseNow('The wall has no length. Give it two places apart', ['points']);
-      edit.set('wall', wall.id, { outside: outsideOf(edit.framework, wall, input.outside) });
+      edit.set('wall', wall.id, {
+        outside: outsideOf(edit.framework, wall, input.outside),
+        ...(wall.sharedWith && { sharedEnds: sharedEndsNow(edit.framework, wall, wall.sharedWith) }),
+      });
     }),
   sentence: (before, input) => `Wall ${input.name ?? freeWallName(before)} added`,
 });
@@ -146,6 +179,9 @@ const change = defineCommand({
     stopsAt: endInputSchema.optional(),
     passesClearMm: lengthInputSchema.nullable().optional(),
     sharedWith: refSchema.nullable().optional(),
+    /** Where the other building wants it, at its levels; not given with another building: within the wall as it stands. */
+    sharedStartsAt: endInputSchema.optional(),
+    sharedStopsAt: endInputSchema.optional(),
   }),
   plan: (edit, input) =>
     refusing(() => {
@@ -170,6 +206,7 @@ const change = defineCommand({
         sharedWith: readShared(edit.before, wall.building, input.sharedWith),
       });
       const changed = thingReferred(edit.framework, 'wall', wall.id);
+      shareEnds(edit, wall, changed, input);
       if (!wallPath(edit.framework, changed)) refuseNow('The wall would have no length', ['points']);
     }),
   sentence: (before, input) => `Wall ${thingReferred(before, 'wall', input.wall).name} changed`,

@@ -9,7 +9,7 @@ import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
 import { roofParapet } from '../roofs/roof-parts';
 import { ownRecords, storeysOf } from '../solving/building-passes';
 import { endReachMm, joined, joinReachMm, type Joining } from './joins';
-import { partyWallsOf } from './party-walls';
+import { partyWallsOf, withSharedEnds } from './party-walls';
 import type { Wall } from './wall';
 import { stripsOf, wallPath, type WallPath } from './wall-path';
 
@@ -32,7 +32,7 @@ export const standingPass = definePass({
   run: (cx, building): readonly Wall[] => {
     const { framework } = cx;
     return [
-      ...ownRecords(recordsOf(framework, 'wall'), building),
+      ...ownRecords(recordsOf(framework, 'wall'), building).map((wall) => withSharedEnds(framework, wall)),
       ...ownRecords(recordsOf(framework, 'roof'), building).flatMap((roof) => roofParapet(framework, roof) ?? []),
       ...cx.get(partyPass, building),
     ];

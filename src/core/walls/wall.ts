@@ -80,6 +80,8 @@ const wallSchema = z.object({
   exceptions: marked(z.array(wallExceptionSchema).max(400), { is: 'exceptions' }),
   /** A party wall: the other building that has it too. */
   sharedWith: ref('detach').nullable(),
+  /** From where to where it is wanted there, at levels of the other building: it reaches as far as either wants it. */
+  sharedEnds: z.object({ startsAt: startSchema, stopsAt: stopSchema }).nullable(),
 });
 export type Wall = z.infer<typeof wallSchema>;
 
@@ -95,5 +97,8 @@ export const wallRecords = recordKind({
   words: { one: 'wall', many: 'walls' },
   letters: 'W',
   schema: wallSchema,
-  migrations: [{ to: 5, record: (record) => ({ exceptions: [], sharedWith: null, ...record }) }],
+  migrations: [
+    { to: 5, record: (record) => ({ exceptions: [], sharedWith: null, ...record }) },
+    { to: 9, record: (record) => ({ sharedEnds: null, ...record }) },
+  ],
 });

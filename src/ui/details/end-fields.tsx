@@ -17,10 +17,13 @@ export function EndFields({
   end,
   mayBeCeiling = false,
   levelOnly = false,
+  of,
   onChange,
 }: {
-  label: 'Starts at' | 'Stops at' | 'Top at';
+  label: 'Starts at' | 'Stops at' | 'Top at' | 'There it starts at' | 'There it stops at';
   end: End;
+  /** The building whose levels are meant; not given: the one shown. */
+  of?: string;
   /** The top of a wall may stop at a ceiling. */
   mayBeCeiling?: boolean;
   /** A stair goes from floor to floor. */
@@ -29,7 +32,7 @@ export function EndFields({
 }) {
   const { framework, solved, building, mayEdit, say } = useSlice('framework', 'solved', 'building', 'mayEdit', 'say');
   const levels = (solved?.levels ?? []).filter(
-    (level) => level.building === building && (level.bounding || level.id === end.level),
+    (level) => level.building === (of ?? building) && (level.bounding || level.id === end.level),
   );
   const given = asGiven(framework, end);
   const change = (part: Pick<Partial<End>, 'level' | 'face'>) => {

@@ -23,6 +23,7 @@ import {
   text,
   type FieldsOf,
 } from '../../fields/declared/field-spec';
+import { EndFields } from '../../details/end-fields';
 import { ThingPanel } from '../../details/thing-panel';
 import { WallOpenings } from './wall-openings';
 import { WallExceptions } from './wall-exceptions';
@@ -52,6 +53,7 @@ const FIELDS: FieldsOf<Wall, Change<'walls.change', 'wall'>> = {
   }),
   exceptions: own(({ record }) => <WallExceptions wall={record} />),
   sharedWith: own(Shared),
+  sharedEnds: own(SharedEnds),
   openings: own(({ record }) => <WallOpenings wall={record} />),
 };
 
@@ -116,6 +118,28 @@ function Shared({ record: wall }: { record: Wall }) {
         if (refusal) say(refusal);
       }}
     />
+  );
+}
+
+/** From where to where the other building wants a party wall. */
+function SharedEnds({ record: { id, sharedWith, sharedEnds } }: { record: Wall }) {
+  const { run } = useSlice('run');
+  if (!sharedWith || !sharedEnds) return null;
+  return (
+    <>
+      <EndFields
+        label="There it starts at"
+        end={sharedEnds.startsAt}
+        of={sharedWith}
+        onChange={(sharedStartsAt) => run('walls.change', { wall: id, sharedStartsAt })}
+      />
+      <EndFields
+        label="There it stops at"
+        end={sharedEnds.stopsAt}
+        of={sharedWith}
+        onChange={(sharedStopsAt) => run('walls.change', { wall: id, sharedStopsAt })}
+      />
+    </>
   );
 }
 
