@@ -14,6 +14,7 @@ import type { Rec, RecordOf } from '../model/kinds';
 import { buildingAsked, levelReferred, refSchema, thingsSchema } from '../commands/refer';
 import type { CarryKind } from '../kinds/carry-kinds';
 import { CARRY_KINDS } from './carried';
+import { openingCarriedAs } from '../walls/carried-as';
 import { facet } from '../kinds/kind';
 import { kindOf } from '../kinds/registry';
 
@@ -122,7 +123,8 @@ const carry = defineCommand({
     kinds: z
       .array(z.enum(CARRY_KINDS))
       .min(1, 'Choose what is carried')
-      .default([...CARRY_KINDS]),
+      // An entrance is seldom wanted in other storeys: it is carried where it is asked for.
+      .default(CARRY_KINDS.filter((kind) => kind !== 'entranceDoors')),
     /** Only these; all that stand in the storey where none are named. */
     ids: z.array(refSchema).max(5000).optional(),
   }),
@@ -189,8 +191,6 @@ function carryOne(
   return true;
 }
 
-const OPENING_KINDS = { door: 'doors', window: 'windows', plain: 'plainOpenings' } as const;
-
 /** Openings of kinds that are not carried stay at the levels they were at. */
 function keepOpenings(
   edit: Edit,
@@ -203,7 +203,7 @@ function keepOpenings(
   const here = storeys.slice(low, high + 1).map(({ id }) => id);
   edit.set('wall', wall.id, {
     openings: wall.openings.map((opening) =>
-      opening.at === 'all' && !kinds.has(OPENING_KINDS[opening.opening]) ? { ...opening, at: here } : opening,
+      opening.at === 'all' && !kinds.has(openingCarriedAs(wall, opening)) ? { ...opening, at: here } : opening,
     ),
   });
 }
@@ -225,8 +225,8 @@ export function standingIn(framework: Framework, level: Id): Map<CarryKind, numb
       if (rank < low || rank > high) continue;
       count(carriedAs(record)!);
       if (record.kind !== 'wall') continue;
-      for (const { opening, at: levels } of record.openings)
-        if (levels === 'all' || levels.includes(level)) count(OPENING_KINDS[opening]);
+      for (const opening of record.openings)
+        if (opening.at === 'all' || opening.at.includes(level)) count(openingCarriedAs(record, opening));
     }
   }
   return counts;

@@ -68,7 +68,8 @@ describe('carrying a storey up', () => {
   it('takes all that ends in it, through all between, and counts it first', () => {
     expect([...standingIn(house, levelId(house, '00'))].sort()).toEqual([
       ['columns', 12],
-      ['doors', 2],
+      ['doors', 1],
+      ['entranceDoors', 1],
       ['exteriorWalls', 1],
       ['floors', 1],
       ['interiorWalls', 1],
@@ -85,6 +86,18 @@ describe('carrying a storey up', () => {
     expect(storeysOf(up, 'Plate')).toEqual(['00', '01', '02', '03']);
     // From lower storeys of another height too: every piece at its own soffit.
     expect(solve(up).columns.filter(({ mark }) => mark === 'A-1')).toHaveLength(4);
+  });
+
+  it('leaves the entrance in its storey unless it is asked for', () => {
+    const doors = (framework: Framework) =>
+      solve(framework)
+        .walls.flatMap(({ openings }) => openings)
+        .filter(({ opening }) => opening === 'door')
+        .map(({ name, level }) => `${name} ${recordsOf(framework, 'level').find(({ id }) => id === level)!.name}`)
+        .sort();
+    expect(doors(after('carry.storeys', { from: '00', to: '01' }))).toEqual(['D1 00', 'D2 00', 'D2 01']);
+    const asked = after('carry.storeys', { from: '00', to: '01', kinds: ['exteriorWalls', 'entranceDoors'] });
+    expect(doors(asked)).toEqual(['D1 00', 'D1 01', 'D2 00']);
   });
 
   it('leaves out what is not asked for: here interior doors stay where they were', () => {
@@ -112,7 +125,7 @@ describe('carrying a storey up', () => {
         const up = after('carry.storeys', {
           from: '00',
           to,
-          kinds: ['columns', 'stairs', 'exteriorWalls', 'interiorWalls', 'doors', 'windows'],
+          kinds: ['columns', 'stairs', 'exteriorWalls', 'interiorWalls', 'doors', 'entranceDoors', 'windows'],
         });
         expect(frameworkHash(after('carry.to', { ids: all, lowest: '00', topmost: '00' }, up))).toBe(
           frameworkHash(house),

@@ -6,8 +6,9 @@ import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import { baseLevel, type MoveMode } from './chain';
 import type { Level } from './level';
-import { freeName, nextName } from './names';
+import { fittingName } from './names';
 import { levelById, levelsOf, type ResolvedLevel } from './resolve-levels';
+import { keepStoreys, type ExtendKind } from '../carrying/keep-storeys';
 
 /** A level to be put next to another. */
 export interface Insertion {
@@ -18,25 +19,37 @@ export interface Insertion {
   name?: string;
   title: string;
   levelKind?: Level['levelKind'];
+  /** At that height whatever is there; a roof it is put over then is one no more, for the roof is over all. */
+  exactly?: boolean;
+  /** What ends at the new storey goes into it only if it is among these. */
+  extend?: ReadonlySet<ExtendKind>;
 }
+
+/** True for a roof with nothing over it: what is put above it goes in under it, and the roof goes up. */
+export const isRoofOverAll = ({ record, above }: ResolvedLevel): boolean =>
+  record.levelKind === 'roof' && above === null;
 
 /** Puts one level next to another in the framework as edited so far. Answers the new level's id. */
 export function insertLevel(
   edit: Edit,
   beside: Id,
-  { side, heightMm: mm, mode, name, title, levelKind }: Insertion,
+  { side: asked, heightMm: mm, mode, name, title, levelKind, exactly = false, extend = NOTHING }: Insertion,
 ): Id {
   const framework = edit.framework;
   const level = levelById(framework, beside)!;
-  const { building, buildUpMm } = level.record;
+  const { building } = level.record;
   const levels = levelsOf(framework, building);
+  const isRoof = asked === 'above' && isRoofOverAll(level);
+  const goesUnder = isRoof && !exactly && level.below !== null;
+  const side = goesUnder ? 'below' : asked;
   const lower = side === 'above' ? level : levels.find(({ id }) => id === level.below);
   const upper = side === 'above' ? levels.find(({ id }) => id === level.above) : level;
   const taken = new Set(levels.map(({ record }) => record.name));
   if (name && taken.has(name)) refuseNow(`There is a level named ${name} already`, ['name']);
   const isBasement = (upper ?? lower)!.fflMm <= (baseLevel(levels)?.fflMm ?? 0) && upper !== undefined;
-  const wanted = name ?? freeName(lower && upper ? lower.record.name : nextName(level.record.name), taken);
-  const push = mode === 'push' && lower !== undefined && upper !== undefined;
+  const wanted = name ?? fittingName(lower ? asBeside(lower) : null, upper ? asBeside(upper) : null, taken);
+  const push = (mode === 'push' || goesUnder) && lower !== undefined && upper !== undefined;
+  const buildUpMm = (goesUnder ? lower! : level).record.buildUpMm;
   let fflMm: number;
   if (!push) fflMm = quantiseMm(side === 'above' ? level.fflMm + mm : level.fflMm - mm);
   else fflMm = isBasement ? lower.fflMm : upper.fflMm;
@@ -51,12 +64,14 @@ export function insertLevel(
       ['heightMm'],
     );
   }
-  return linkIn(edit, levels, { lower, upper, fflMm, moved }, (from, heightMm) => ({
+  if (isRoof && !goesUnder) edit.set('level', level.id, { levelKind: 'storey' });
+  const ownKind = isRoof && !goesUnder ? 'roof' : (levelKind ?? (isBasement ? 'basement' : 'storey'));
+  const added = linkIn(edit, levels, { lower, upper, fflMm, moved }, (from, heightMm) => ({
     kind: 'level',
     building,
     name: wanted,
     title,
-    levelKind: levelKind ?? (isBasement ? 'basement' : 'storey'),
+    levelKind: ownKind,
     from,
     heightMm,
     buildUpMm,
@@ -64,7 +79,22 @@ export function insertLevel(
     budget: null,
     extent: null,
   }));
+  if (lower && upper && ownKind !== 'mezzanine' && ownKind !== 'datum')
+    keepStoreys(
+      edit,
+      framework,
+      { building, added, lower, upper, pushed: push ? (isBasement ? 'down' : 'up') : null },
+      extend,
+    );
+  return added;
 }
+
+const NOTHING: ReadonlySet<ExtendKind> = new Set();
+
+const asBeside = ({ record: { name, levelKind } }: ResolvedLevel) => ({
+  name,
+  isBasement: levelKind === 'basement',
+});
 
 interface Gap {
   lower: ResolvedLevel | undefined;

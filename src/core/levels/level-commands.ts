@@ -19,7 +19,7 @@ import {
 import { BUILD_UP } from './level';
 import { LEVEL_KINDS } from './level-kinds';
 import { insertLevel } from './insert-level';
-import { heightsSchema, modeSchema, readHeights, refuseIfTwice } from './level-input';
+import { extendSchema, heightsSchema, modeSchema, readHeights, refuseIfTwice } from './level-input';
 import { LEVEL_SET_COMMANDS } from './level-set-commands';
 import { nameFrom, numbersWithout, USUAL_NAMES } from './names';
 import { levelById, levelsOf, titleOf, type ResolvedLevel } from './resolve-levels';
@@ -203,7 +203,7 @@ const setHeight = defineCommand({
 
 const insert = defineCommand({
   name: 'levels.insert',
-  title: 'Insert a level',
+  title: 'Insert a level; above a roof it goes in under it, and the roof goes up',
   input: z.strictObject({
     /** The level it is put next to. */
     level: refSchema,
@@ -213,6 +213,7 @@ const insert = defineCommand({
     mode: modeSchema,
     name: textSchema(16).optional(),
     title: z.string().trim().max(80).default(''),
+    extend: extendSchema,
   }),
   plan: (edit, input) =>
     refusing(() => {
@@ -225,6 +226,7 @@ const insert = defineCommand({
         mode: input.mode,
         name: input.name,
         title: input.title,
+        extend: new Set(input.extend),
       });
       refuseIfLockedMoved(edit, building);
       refuseIfDisordered(edit, building);

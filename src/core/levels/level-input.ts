@@ -1,7 +1,11 @@
 import { z } from 'zod';
+import { EXTEND_KINDS } from '../carrying/keep-storeys';
 import { refuseNow } from '../commands/length-input';
 import { parseBaysIn } from '../dimensions/resolve-length';
 import type { Framework } from '../model/framework';
+
+/** What ends at a storey that is inserted and is to go on into it; the rest stays in the storeys it was in. */
+export const extendSchema = z.array(z.enum(EXTEND_KINDS)).default([]);
 
 export const modeSchema = z.enum(['push', 'only']).default('push');
 

@@ -10,10 +10,10 @@ import { formatElevation, formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import { BUDGET_ZONES, NO_BUDGET, ZONE } from './budget';
 import { baseLevel, isBelowGround, refuseIfDisordered, refuseIfLockedMoved, shiftLevel } from './chain';
-import { insertLevel } from './insert-level';
+import { insertLevel, isRoofOverAll } from './insert-level';
 import { BUILD_UP } from './level';
 import { LEVEL_KINDS } from './level-kinds';
-import { heightsSchema, modeSchema, readHeights, refuseIfTwice } from './level-input';
+import { extendSchema, heightsSchema, modeSchema, readHeights, refuseIfTwice } from './level-input';
 import { freeName, nameFrom, USUAL_NAMES } from './names';
 import { levelById, levelsOf, storeyLevels, titleOf } from './resolve-levels';
 
@@ -32,6 +32,7 @@ const insertMany = defineCommand({
     side: z.enum(['above', 'below']).default('above'),
     heights: heightsSchema,
     mode: modeSchema,
+    extend: extendSchema,
   }),
   plan: (edit, input) =>
     refusing(() => {
@@ -39,11 +40,11 @@ const insertMany = defineCommand({
       const heights = readHeights(edit.before, input.heights, 'heights');
       if (heights.length === 0) refuseNow('Type a height for each new storey, like 3@3.3m', ['heights']);
       let beside = level.id;
-      const isBetween = (input.side === 'above' ? level.above : level.below) !== null;
-      for (const heightMm of heights) {
-        const name = isBetween ? freeName(level.record.name, namesOf(edit, level.record.building)) : undefined;
-        beside = insertLevel(edit, beside, { side: input.side, heightMm, mode: input.mode, name, title: '' });
-      }
+      // Under a roof that goes up there is room for as many as one likes.
+      const mode = input.side === 'above' && isRoofOverAll(level) ? 'push' : input.mode;
+      const extend = new Set(input.extend);
+      for (const heightMm of heights)
+        beside = insertLevel(edit, beside, { side: input.side, heightMm, mode, title: '', extend });
       refuseIfLockedMoved(edit, level.record.building);
       refuseIfDisordered(edit, level.record.building);
     }),
@@ -81,6 +82,7 @@ const copy = defineCommand({
           mode: 'only',
           title: titleOf(edit.framework, record.id),
           levelKind: record.levelKind === 'roof' ? 'storey' : record.levelKind,
+          exactly: true,
         });
         edit.set('level', added, { buildUpMm: record.buildUpMm });
       }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { FURNISHED, given, levelId, refusal, SMALL_TOWER, step, afterFrom } from '../testing/given';
-import { freeName, nextName, numbersWithout } from './names';
+import { fittingName, freeName, nextName, numbersWithout } from './names';
 import { removalPreview } from './remove-level';
 import { levelById, levelsOf } from './resolve-levels';
 import type { CommandInputs } from '../commands/command-inputs';
@@ -157,9 +157,41 @@ describe('inserting', () => {
     expect(heights(after('levels.insert', { level: 'B2', side: 'below', heightMm: 3000 }))).toMatchObject({
       B3: -10500,
     });
-    expect(heights(after('levels.insert', { level: 'RF', heightMm: 3000, name: 'Sky' }))).toMatchObject({ Sky: 24600 });
+    // The roof stays over all: what is put above it goes in under it.
+    const more = after('levels.insert', { level: 'RF', heightMm: 3000, mode: 'only' });
+    expect(heights(more)).toEqual({ ...heights(bare), '05': 21600, RF: 24600 });
+    expect(heights(after('levels.insertMany', { level: 'RF', heights: '3m 4m', mode: 'only' }))).toMatchObject({
+      '05': 21600,
+      '06': 24600,
+      RF: 28600,
+    });
+    expect(heights(after('levels.insert', { level: '00', side: 'below', heightMm: 3000 }))).toHaveProperty('B1a');
     expect(refusal(bare, 'levels.insert', { level: '01', heightMm: 6000, mode: 'only' })).toMatch(/4800 high/);
     expect([nextName('L09'), nextName('RF'), freeName('01', new Set(['01', '01a']))]).toEqual(['L10', 'RF+', '01b']);
+  });
+
+  it('gives names that fit: numbers go on, skipped ones are taken up, letters come between', () => {
+    const at = (name: string, isBasement = false) => ({ name, isBasement });
+    const fits = (below: string | null, above: string | null, taken: string) =>
+      fittingName(
+        below === null ? null : at(below, below.startsWith('B')),
+        above === null ? null : at(above, above.startsWith('B')),
+        new Set(taken.split(' ')),
+      );
+    expect([
+      fits('01', '02', '01 02'),
+      fits('01a', '02', '01 01a 02'),
+      fits('12', '14', '12 14'),
+      fits('04', 'RF', '04 RF'),
+      fits('B3', 'B1', 'B1 B3'),
+      fits('B2', 'B1', 'B1 B2'),
+      fits('B1', '00', 'B1 00'),
+      fits(null, '00', '00 01'),
+      fits(null, 'B2', 'B1 B2'),
+      fits('L09', null, 'L08 L09'),
+      fits('Top', null, '03 04 Top'),
+      fits('Top', null, 'Low Top'),
+    ]).toEqual(['01a', '01b', '13', '05', 'B2', 'B2a', 'B1a', 'B1', 'B3', 'L10', '05', 'Top+']);
   });
 
   it('puts the new level under whatever runs past it: columns, typical floors and shafts', () => {
@@ -184,7 +216,9 @@ describe('several at once', () => {
 
   it('come from a copy at a distance, with what the level is, and nothing moves', () => {
     const copied = after('levels.copy', { level: 'RF', byMm: 3300, count: 3 });
-    expect(heights(copied)).toEqual({ ...heights(bare), 'RF+': 24900, 'RF++': 28200, 'RF+++': 31500 });
+    expect(heights(copied)).toEqual({ ...heights(bare), '05': 24900, '06': 28200, '07': 31500 });
+    const roofs = recordsOf(copied, 'level').filter(({ levelKind }) => levelKind === 'roof');
+    expect(roofs.map(({ name }) => name)).toEqual(['07']);
     expect(heights(after('levels.copy', { level: '01', byMm: -1200 }))).toMatchObject({ '00a': 4200, '01': 5400 });
     expect(refusal(bare, 'levels.copy', { level: '01', byMm: 4800 })).toMatch(/02 stands at \+10.200/);
     expect(refusal(bare, 'levels.copy', { level: '01', byMm: 0 })).toMatch(/same place/);

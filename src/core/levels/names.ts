@@ -35,3 +35,25 @@ export function nextName(name: string): string {
   const digits = match[2]!;
   return match[1]! + String(Number(digits) + 1).padStart(digits.length, '0') + match[3]!;
 }
+
+/** A level next to the place where a new one goes. */
+interface Beside {
+  name: string;
+  isBasement: boolean;
+}
+
+/**
+ * A name that fits between its neighbours: the running number goes on where there is room for it, also at a number that was
+ * skipped, else a letter is added. Basements count downwards; under a ground floor they begin.
+ */
+export function fittingName(below: Beside | null, above: Beside | null, taken: ReadonlySet<string>): string {
+  if (!below) return freeName(!above ? '00' : above.isBasement ? nextName(above.name) : 'B1', taken);
+  const from = above?.isBasement ? above : below.isBasement ? null : below;
+  const counted = from && /\d$/.test(from.name) ? nextName(from.name) : null;
+  if (counted !== null && !taken.has(counted)) return counted;
+  // 02a goes on as 02b.
+  if (above) return freeName(below.name.replace(/(?<=\d)[a-z]+$/, ''), taken);
+  // Over the top of all, where the name says no number: the number after those below.
+  const highest = [...taken].filter((name) => /^\d+$/.test(name)).sort((a, b) => Number(b) - Number(a))[0];
+  return freeName(counted ?? nextName(highest ?? below.name), taken);
+}

@@ -1,3 +1,4 @@
+import { wallCarriedAs } from './carried-as';
 import { wallsInSpace } from './walls-in-space';
 import { wallSolids } from './solids-of-walls';
 import { wallsInIfc } from './ifc-walls';
@@ -48,11 +49,12 @@ export const wallKind = defineKind({
       exteriorWalls: 'exterior walls',
       interiorWalls: 'interior walls',
       coreWalls: 'core walls',
-      doors: 'doors',
+      doors: 'interior doors',
+      entranceDoors: 'entrance doors',
       windows: 'windows',
       plainOpenings: 'plain openings',
     },
-    kind: ({ use }) => (use === 'core' ? 'coreWalls' : use === 'interior' ? 'interiorWalls' : 'exteriorWalls'),
+    kind: wallCarriedAs,
   },
   step: { step: 'walls' },
   sentence: wallSentence,
@@ -82,6 +84,7 @@ declare module '../kinds/carry-kinds' {
     interiorWalls: true;
     coreWalls: true;
     doors: true;
+    entranceDoors: true;
     windows: true;
     plainOpenings: true;
   }

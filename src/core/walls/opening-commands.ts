@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { storeyLevels } from '../levels/resolve-levels';
 import { levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { defineCommand } from '../commands/command';
 import { textSchema } from '../model/fields';
@@ -89,9 +90,22 @@ const addOpening = defineCommand({
       refuseInAnother(edit.before, wall, made);
       edit.set('wall', wall.id, { openings: [...wall.openings, made] });
     }),
-  sentence: (before, input) =>
-    `${capital(WORDS[input.opening])} ${input.name ?? freeOpeningNames(before)(input.opening)} added to wall ${thingReferred(before, 'wall', input.wall).name}`,
+  sentence: (before, input) => {
+    const wall = thingReferred(before, 'wall', input.wall);
+    const name = input.name ?? freeOpeningNames(before)(input.opening);
+    return `${capital(WORDS[input.opening])} ${name} added to wall ${wall.name}${atWords(before, wall, input.at)}`;
+  },
 });
+
+/** At which levels, where a wall runs through several storeys. */
+function atWords(framework: Framework, wall: Wall, at: z.infer<typeof atSchema>): string {
+  const storeys = storeyLevels(framework, wall.building);
+  const rank = (id: string) => storeys.findIndex((level) => level.id === id);
+  if (rank(wall.stopsAt.level) - rank(wall.startsAt.level) < 2) return '';
+  if (at === 'all') return ' in each of its storeys';
+  const names = at.map((ref) => levelReferred(framework, ref, wall.building).record.name);
+  return ` at level${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
+}
 
 const WORDS = { door: 'door', window: 'window', plain: 'opening' } as const;
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);

@@ -43,7 +43,7 @@ function Carrying({ from, onDone }: { from: string; onDone: () => void }) {
   const { framework, solved, building, run, say } = useSlice('framework', 'solved', 'building', 'run', 'say');
   const counts = useMemo(() => standingIn(framework, from), [framework, from]);
   const present = CARRY_KINDS.filter((kind) => counts.has(kind));
-  const [left, setLeft] = useState<ReadonlySet<CarryKind>>(new Set());
+  const [left, setLeft] = useState<ReadonlySet<CarryKind>>(new Set(['entranceDoors']));
   const levels = (solved?.levels ?? []).filter((each) => each.building === building && each.bounding);
   const rank = levels.findIndex(({ id }) => id === from);
   const [to, setTo] = useState(levels[rank + 1]?.id ?? levels[rank - 1]?.id ?? '');
@@ -52,7 +52,7 @@ function Carrying({ from, onDone }: { from: string; onDone: () => void }) {
   const preview = usePreview('carry.storeys', input);
   const changes = useTrial(preview?.ok ? preview.value.after : null);
   const touched = preview?.ok ? preview.value.changes.patched.length : 0;
-  const standing = [...counts].reduce((sum, [kind, n]) => sum + (kinds.includes(kind) && !isOpening(kind) ? n : 0), 0);
+  const standing = [...counts].reduce((sum, [kind, n]) => sum + (kinds.includes(kind) && !OPENINGS.includes(kind) ? n : 0), 0);
   const carry = () => {
     if (!input) return;
     const refusal = run('carry.storeys', input);
@@ -116,4 +116,4 @@ function Carrying({ from, onDone }: { from: string; onDone: () => void }) {
   );
 }
 
-const isOpening = (kind: CarryKind): boolean => kind === 'doors' || kind === 'windows' || kind === 'plainOpenings';
+const OPENINGS: readonly CarryKind[] = ['doors', 'entranceDoors', 'windows', 'plainOpenings'];

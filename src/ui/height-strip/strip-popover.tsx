@@ -2,9 +2,11 @@
 
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
+import type { ExtendKind } from '@/core/carrying/keep-storeys';
 import type { MoveMode } from '@/core/levels/chain';
 import { formatForEntry, formatForField, METRIC } from '@/core/units/format-length';
 import { ActionButton, PlainField } from '../fields/fields';
+import { ExtendChoice } from '../kinds/levels/extend-choice';
 import { useLengthReader } from '../fields/length-field';
 import { useSlice, type Project } from '../session/store';
 import type { StripEdit } from './strip-dimensions';
@@ -33,6 +35,7 @@ export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
   const exactly = `exactly ${formatForEntry(startMm, METRIC)} mm`;
   const [text, setText] = useState(start.text);
   const [name, setName] = useState('');
+  const [extend, setExtend] = useState<ExtendKind[]>([]);
   const [refused, setRefused] = useState<string | null>(null);
   const understood = read(text);
   const take = (chosen: MoveMode) => {
@@ -40,7 +43,7 @@ export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
     if (edit.kind !== 'insert' && text === start.text) return onClose();
     if (!understood.ok) return setRefused(understood.words);
     set({ mode: chosen });
-    const refusal = commit(edit, understood.input, chosen, name, run);
+    const refusal = commit(edit, understood.input, chosen, { name, extend }, run);
     if (refusal) setRefused(refusal);
     else onClose();
   };
@@ -83,7 +86,12 @@ export function StripPopover({ edit, anchor, onClose }: StripPopoverProps) {
               note={refused ?? (text === start.text && start.isRounded ? exactly : understood.words)}
               wrong={refused !== null || !understood.ok}
             />
-            {edit.kind === 'insert' && <PlainField label="Name (else made up)" value={name} onChange={setName} />}
+            {edit.kind === 'insert' && (
+              <>
+                <PlainField label="Name (else made up)" value={name} onChange={setName} />
+                <ExtendChoice value={extend} onChange={setExtend} />
+              </>
+            )}
             <div className="flex gap-2">
               <ActionButton
                 type={mode === 'push' ? 'submit' : 'button'}
@@ -114,7 +122,7 @@ function commit(
   edit: StripEdit,
   input: number | string,
   mode: MoveMode,
-  name: string,
+  { name, extend }: { name: string; extend: ExtendKind[] },
   run: Project['run'],
 ): string | null {
   const level = edit.level.id;
@@ -126,5 +134,6 @@ function commit(
     heightMm: input,
     mode,
     ...(name.trim() ? { name: name.trim() } : {}),
+    extend,
   });
 }

@@ -2,10 +2,12 @@
 
 import { useMemo, useState } from 'react';
 import { levelDifferences } from '@/core/levels/level-differences';
+import type { ExtendKind } from '@/core/carrying/keep-storeys';
 import { parseBays } from '@/core/units/parse-bays';
 import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
 import { useLengthReader } from '../../fields/length-field';
 import { fieldUnit, useSlice } from '../../session/store';
+import { ExtendChoice } from './extend-choice';
 import { Differences } from '../../tools/differences';
 import { Refused } from '../../tools/refused';
 import type { Sent } from '@/core/commands/command-inputs';
@@ -49,6 +51,7 @@ export function SeveralLevels() {
   const [act, setAct] = useState<Act>('insertMany');
   const [side, setSide] = useState<'above' | 'below'>('above');
   const [heights, setHeights] = useState('');
+  const [extend, setExtend] = useState<ExtendKind[]>([]);
   const [by, setBy] = useState('');
   const [count, setCount] = useState('1');
   const [parts, setParts] = useState('');
@@ -62,7 +65,7 @@ export function SeveralLevels() {
     if (!building || !level) return null;
     if (act === 'insertMany')
       return bays.ok
-        ? { command: 'levels.insertMany', input: { level, side, heights: bays.value.baysMm, mode } }
+        ? { command: 'levels.insertMany', input: { level, side, heights: bays.value.baysMm, mode, extend } }
         : null;
     if (act === 'copy')
       return distance.ok
@@ -132,6 +135,7 @@ export function SeveralLevels() {
             ]}
             onChoose={(next) => set({ mode: next })}
           />
+          <ExtendChoice value={extend} onChange={setExtend} />
         </>
       )}
       {act === 'copy' && (
