@@ -144,6 +144,27 @@ const CASES: [rule: Rule, steps: Steps, from?: Framework][] = [
       ['floors.add', { name: 'Shelf', outline: rectangle('8500,7000', 9000, 6500), levels: { at: ['M'] } }],
     ],
   ],
+  [
+    'floor.zoneFree',
+    [
+      [
+        'floors.setZone',
+        { floor: 'Plate', name: 'Pit', outline: rectangle('9000,7500', 3000, 3000), shiftMm: -900, levels: ['02'] },
+      ],
+    ],
+  ],
+  [
+    'floor.free',
+    [
+      ['levels.insert', { level: '00', side: 'above', heightMm: 2700, mode: 'only', name: 'M' }],
+      ['levels.change', { level: 'M', levelKind: 'mezzanine' }],
+      ['floors.add', { name: 'Shelf', outline: rectangle('9000,8000', 3000, 3000), levels: { at: ['M'] } }],
+    ],
+  ],
+  [
+    'floor.nothingLeft',
+    [['floors.except', { floor: 'Plate', level: '02', voids: [rectangle('-400,-400', 30_000, 20_000)] }]],
+  ],
   ['stair.offSlab', [['stairs.add', { well: well('9000,-400') }]]],
   ['storey.noStair', [['stairs.add', { well: well('9000,7500'), stopsAt: { level: '03' } }]]],
   [

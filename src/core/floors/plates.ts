@@ -86,11 +86,15 @@ export function resolvePlate(
     const key = zones.map(({ id }) => id).join(' ');
     groups.set(key, [...(groups.get(key) ?? []), level]);
   });
-  const parts = [...alike].flatMap(([state, groups]) => [...groups].map(([key, levels]) => ({ state, key, levels })));
-  return parts.map(({ state, key, levels }) => {
-    const ring = resolveOutline(framework, state.outline);
-    const pulled = ring && pulledBack(framework, ring, state.pulled);
-    const own = pulled && facts.one(pulled);
+  const extents = extentsOf(framework, floored, facts);
+  const parts = [...alike].flatMap(([state, groups]) =>
+    [...groups].flatMap(([key, levels]) => {
+      const ring = resolveOutline(framework, state.outline);
+      const pulled = ring && pulledBack(framework, ring, state.pulled);
+      return withinExtents(pulled && facts.one(pulled), levels, extents, facts).map((part) => ({ state, key, ...part }));
+    }),
+  );
+  return parts.map(({ state, key, levels, own }) => {
     const thicknessMm = mmOf(framework, state.thicknessMm);
     return {
       record,
@@ -108,6 +112,31 @@ export function resolvePlate(
       serves: new Set(levels),
     };
   });
+}
+
+/** The parts of the plan that mezzanines take, by level: of those that say so. */
+const extentsOf = (framework: Framework, floored: readonly ResolvedLevel[], facts: PlanFacts): ReadonlyMap<Id, Ring> =>
+  new Map(
+    floored.flatMap(({ id, record: { levelKind, extent } }): [Id, Ring][] => {
+      const ring = levelKind === 'mezzanine' && extent ? resolveOutline(framework, extent) : null;
+      return ring ? [[id, facts.one(ring)]] : [];
+    }),
+  );
+
+/** A plate's ring at the levels it serves: on a mezzanine no more than lies in its extent, in as many parts as that is. */
+function withinExtents(
+  ring: Ring | null,
+  levels: readonly Id[],
+  extents: ReadonlyMap<Id, Ring>,
+  facts: PlanFacts,
+): { own: Ring | null; levels: readonly Id[] }[] {
+  const free = levels.filter((id) => !extents.has(id));
+  const clipped = levels.flatMap((id) => {
+    const extent = extents.get(id);
+    if (!extent || !ring) return [];
+    return facts.clipped(ring, extent).map((own) => ({ own, levels: [id] }));
+  });
+  return free.length > 0 || !ring ? [{ own: ring, levels: ring ? free : levels }, ...clipped] : clipped;
 }
 
 /** How a plate is at each of the levels it serves. */

@@ -53,6 +53,7 @@ export function solveFloor(
   const findings = plate.zones.filter(({ rings }) => rings.length === 0).map((zone) => zoneOff(plate, zone));
   // Levels with the same holes are one in plan, which is worked out once for all that follow one another.
   let last: { here: readonly Cut[]; gaps: readonly Ring[]; parts: PlanPart[] } | null = null;
+  const eaten: ResolvedLevel[] = [];
   const pieces = storeys
     .filter(({ id }) => plate.serves.has(id))
     .flatMap((level): FloorPiece[] => {
@@ -60,7 +61,9 @@ export function solveFloor(
       const gaps = strips.filter(({ joint }) => isAt(joint, level.fflMm)).map(({ strip }) => strip);
       if (!last || !areAlike(last.here, here) || !areSame(last.gaps, gaps))
         last = { here, gaps, parts: planParts(plate, ring, here, gaps, store, facts) };
-      return last.parts.map(({ zone, areaMm2, ...part }): FloorPiece => {
+      const left = last.parts.filter(({ areaMm2 }) => areaMm2 > LEAST_MM2);
+      if (left.length === 0) eaten.push(level);
+      return left.map(({ zone, areaMm2, ...part }): FloorPiece => {
         const slab = zone ? zoneSlab(zone, level) : { topMm: level.sslMm, thicknessMm: plate.thicknessMm, zone: null };
         return {
           plate: record.id,
@@ -74,7 +77,17 @@ export function solveFloor(
         };
       });
     });
-  return { pieces, findings };
+  return { pieces, findings: [...findings, ...eaten.map((level) => nothingLeft(plate, level))] };
+}
+
+/** Less of a slab is nothing, mm². */
+const LEAST_MM2 = 1000;
+
+/** A slab of which voids, shafts and stairs leave nothing at a level. */
+function nothingLeft({ record }: Plate, { id, record: { name } }: ResolvedLevel): Finding {
+  const message = `Nothing is left of floor plate ${record.name} at level ${name}: voids, shafts and stairs take all of it. Make them smaller, or leave it out there`;
+  const fix = fixBy('Leave it out there', 'floors.except', { floor: record.id, level: id, leftOut: true });
+  return finding('floor.nothingLeft', record.building, id, [record.id], message, [fix]);
 }
 
 type Cut = { id: Id; ring: Ring };

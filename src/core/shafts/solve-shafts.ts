@@ -1,8 +1,9 @@
 import { finding, type Finding, type Fix } from '../checks/finding';
 import { moveFix, moveIn } from '../checks/least-move';
 import { localSlabs, platesUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
+import { intersection } from '../geometry/boolean';
 import type { Point } from '../geometry/point';
-import { ringGap, type Ring } from '../geometry/polygon';
+import { bounds, contains, ringGap, type Box, type Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
@@ -159,6 +160,20 @@ function stagesOf(
   return stages;
 }
 
+/** Shares of plan under this only touch, mm². */
+const TOUCH_MM2 = 1000;
+
+/** True for a shaft that lies over some of a slab; one that only touches its edge passes beside it. */
+const sharesPlan = (ring: Ring, plateRing: Ring, facts: PlanFacts): boolean =>
+  isWithin(plateRing, ring) ||
+  facts.shared(ring, plateRing, () => intersection(ring, plateRing).areaMm2) > TOUCH_MM2;
+
+/** True for a ring whose middle and corners lie in another. */
+const isWithin = (outer: Ring, ring: Ring): boolean =>
+  contains(outer, middleOf(bounds(ring))) && ring.every((point) => contains(outer, point));
+
+const middleOf = ({ minX, maxX, minY, maxY }: Box): Point => ({ x: (minX + maxX) / 2, y: (minY + maxY) / 2 });
+
 function meet(
   shaft: Shaft,
   solved: SolvedShaft,
@@ -170,7 +185,7 @@ function meet(
   facts: PlanFacts,
   moves: MovesIn,
 ): void {
-  const inPlan = underOf(ring).has(plate);
+  const inPlan = underOf(ring).has(plate) && sharesPlan(ring, plateRing, facts);
   // Over a zone it passes the slab of the zone, over its edge both.
   const slabs = localSlabs(plate, { rings: [ring], facts });
   const ssl = quantiseMm(level.sslMm + Math.max(...slabs.map(({ shiftMm }) => shiftMm)));
@@ -242,7 +257,11 @@ function missFindings(
   const levelName = new Map<Id, string>(storeys.map(({ id, record }) => [id, record.name]));
   const plateName = new Map<Id, string>(plates.map(({ record }) => [record.id, record.name]));
   const words = (miss: ShaftMiss) =>
-    miss.way === 'short' ? `stops ${miss.byMm} mm short of passing` : `passes ${miss.byMm} mm beside`;
+    miss.way === 'short'
+      ? `stops ${miss.byMm} mm short of passing`
+      : miss.byMm > 0
+        ? `passes ${miss.byMm} mm beside`
+        : 'only touches';
   return solved.misses.map((miss) =>
     finding(
       'shaft.missesSlab',

@@ -2,6 +2,7 @@ import { ceilingsPass, walls } from '../ceilings/ceiling-passes';
 import { CHECKS } from '../checks/check-passes';
 import type { Finding } from '../checks/finding';
 import { footingFindingsPass } from '../checks/footing-passes';
+import { hangingFindingsPass } from '../checks/hanging-passes';
 import { blocksPass, columnsPass, stackFindingsPass } from '../columns/column-passes';
 import { floorFindingsPass, floorsPass } from '../floors/cut-floor-passes';
 import { foundationFindingsPass, foundationsPass } from '../foundations/foundation-passes';
@@ -108,6 +109,7 @@ const buildingFindings = ofAll('findings', (cx, building): readonly Finding[] =>
   ...everyFacet('bodies').flatMap(({ findings }) => cx.get(findings, building)),
   ...cx.get(spaceFindingsPass, building),
   ...cx.get(footingFindingsPass, building),
+  ...cx.get(hangingFindingsPass, building),
   ...CHECKS.flatMap((check) => cx.get(check, building)),
 ]);
 

@@ -14,5 +14,5 @@ export function previewStair(framework: Framework, stair: Stair): { solved: Solv
   const plates = recordsOf(framework, 'floorPlate')
     .filter(({ building }) => building === stair.building)
     .flatMap((plate) => resolvePlate(framework, plate, storeys, storeys, facts));
-  return solveStair(framework, stair, storeys, new PlateSet(plates), facts);
+  return solveStair(framework, stair, { storeys, floored: storeys }, new PlateSet(plates), facts);
 }

@@ -23,7 +23,7 @@ import { asGiven } from '../dimensions/uses';
 export function solveStair(
   framework: Framework,
   stair: Stair,
-  storeys: readonly ResolvedLevel[],
+  { storeys, floored }: { storeys: readonly ResolvedLevel[]; floored: readonly ResolvedLevel[] },
   plates: PlateSet,
   facts: PlanFacts,
 ): { solved: SolvedStair | null; findings: Finding[] } {
@@ -95,6 +95,11 @@ export function solveStair(
     for (const plate of plates.at(upper.id)) {
       if (under.has(plate)) solved.cuts.push({ plate: plate.record.id, level: upper.id, ring: opening });
     }
+    // It runs past the mezzanines between two floors with all of its well.
+    for (const { id, bounding, fflMm } of floored)
+      if (!bounding && fflMm > lower.fflMm && fflMm < upper.fflMm)
+        for (const plate of plates.at(id))
+          if (under.has(plate)) solved.cuts.push({ plate: plate.record.id, level: id, ring: wellRing });
   }
   return { solved, findings };
 }

@@ -4,7 +4,7 @@ import { platesPass } from '../floors/floor-passes';
 import { called } from '../kinds/records';
 import { recordOf, recordsOf } from '../model/framework';
 import { definePass } from '../passes/pass';
-import { ownRecords, storeysOf } from '../solving/building-passes';
+import { flooredPass, ownRecords, storeysOf } from '../solving/building-passes';
 import { solveStair } from './solve-stair';
 import type { SolvedStair } from './solved-stair';
 
@@ -22,7 +22,8 @@ export const stairPass = definePass<StairResult>({
     const stair = recordOf(cx.framework, 'stair', id);
     if (!stair) return NOTHING;
     const { building } = stair;
-    return solveStair(cx.framework, stair, storeysOf(cx, building), cx.get(platesPass, building), cx.facts);
+    const levels = { storeys: storeysOf(cx, building), floored: cx.get(flooredPass, building) };
+    return solveStair(cx.framework, stair, levels, cx.get(platesPass, building), cx.facts);
   },
   failing: ({ framework }, id) => {
     const stair = recordOf(framework, 'stair', id);
