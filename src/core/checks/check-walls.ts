@@ -2,7 +2,7 @@ import { mmOf } from '../dimensions/resolve-length';
 import { touches } from '../ceilings/ceiling-over';
 import type { CeilingPiece } from '../ceilings/solved-ceiling';
 import { soffitMm, type PlateSet } from '../floors/plates';
-import { cross, dot, lengthOf, minus, times, type Point } from '../geometry/point';
+import { times } from '../geometry/point';
 import { ringGap } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import { recordsOf, type Framework } from '../model/framework';
@@ -17,8 +17,6 @@ import { finding, type Finding, type Fix, fixBy } from './finding';
 
 /** A gap this small between a slab and an exterior wall is hardly meant, mm. */
 const SLAB_GAP_MM = 150;
-/** So is one between two exterior walls in line, mm. */
-const LOOP_GAP_MM = 50;
 
 interface Given {
   framework: Framework;
@@ -32,7 +30,7 @@ interface Given {
   pathOf: (wall: Wall) => WallPath | null;
 }
 
-/** Tops of walls that miss or pierce the slab over them, gaps beside slabs and in exterior loops, clear widths not held. */
+/** Tops of walls that miss or pierce the slab over them, gaps beside slabs, clear widths not held. */
 export function checkWalls(given: Given): Finding[] {
   const records = recordsOf(given.framework, 'wall').filter(({ building }) => building === given.building);
   return [
@@ -40,7 +38,6 @@ export function checkWalls(given: Given): Finding[] {
     ...within(given, records),
     ...barred(given, records),
     ...slabGaps(given, records),
-    ...loopGaps(given, records),
     ...clearWidths(given, records),
   ];
 }
@@ -189,52 +186,6 @@ function slabGaps({ storeys, plates, walls, facts }: Given, records: readonly Wa
     });
   });
 }
-
-/** Ends of exterior walls in line with a gap between them that nobody sees. */
-function loopGaps({ pathOf }: Given, records: readonly Wall[]): Finding[] {
-  const ends = records
-    .filter(({ use, closed }) => use === 'exterior' && !closed)
-    .flatMap((record) => {
-      const points = pathOf(record)?.points ?? [];
-      if (points.length < 2) return [];
-      const end = (i: number, j: number) => {
-        const way = minus(points[i]!, points[j]!);
-        return { record, i, at: points[i]!, out: times(way, 1 / (lengthOf(way) || 1)) };
-      };
-      return [end(0, 1), end(points.length - 1, points.length - 2)];
-    });
-  return ends.flatMap((a, i) =>
-    ends.slice(i + 1).flatMap((b): Finding[] => {
-      const gap = minus(b.at, a.at);
-      const mm = lengthOf(gap);
-      const isStraight = Math.abs(cross(a.out, b.out)) < 0.05 && dot(a.out, b.out) < 0;
-      const sameLevel = a.record.startsAt.level === b.record.startsAt.level;
-      if (a.record.id === b.record.id || !sameLevel || !isStraight || mm < 0.5 || mm >= LOOP_GAP_MM) return [];
-      if (dot(gap, a.out) <= 0) return [];
-      return [
-        finding(
-          'wall.loopGap',
-          a.record.building,
-          a.record.startsAt.level,
-          [a.record.id, b.record.id],
-          `Between walls ${a.record.name} and ${b.record.name} is a gap of ${formatLength(Math.round(mm * 10) / 10)} mm. Bring their ends together`,
-          [endFix(a, pathOf(a.record)!.points, b.at)],
-        ),
-      ];
-    }),
-  );
-}
-
-/** Draws a wall with one of its ends at another place. */
-const endFix = ({ record, i }: { record: Wall; i: number }, points: readonly Point[], to: Point): Fix => ({
-  words: `Bring ${record.name} to its end`,
-  command: 'walls.change',
-  input: {
-    wall: record.id,
-    place: { lines: null, xMm: 0, yMm: 0 },
-    points: points.map((point, k) => (k === i ? to : point)).map(({ x, y }) => ({ xMm: x, yMm: y })),
-  },
-});
 
 /** Clear widths between two straight parallel walls that are to be held. */
 function clearWidths({ framework, pathOf }: Given, records: readonly Wall[]): Finding[] {

@@ -2,6 +2,7 @@ import { ceilingsPass, walls } from '../ceilings/ceiling-passes';
 import { CHECKS } from '../checks/check-passes';
 import type { Finding } from '../checks/finding';
 import { footingFindingsPass } from '../checks/footing-passes';
+import { gapFindingsPass } from '../checks/gap-passes';
 import { hangingFindingsPass } from '../checks/hanging-passes';
 import { blocksPass, columnsPass, stackFindingsPass } from '../columns/column-passes';
 import { floorFindingsPass, floorsPass } from '../floors/cut-floor-passes';
@@ -110,6 +111,7 @@ const buildingFindings = ofAll('findings', (cx, building): readonly Finding[] =>
   ...cx.get(spaceFindingsPass, building),
   ...cx.get(footingFindingsPass, building),
   ...cx.get(hangingFindingsPass, building),
+  ...cx.get(gapFindingsPass, building),
   ...CHECKS.flatMap((check) => cx.get(check, building)),
 ]);
 

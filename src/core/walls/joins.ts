@@ -10,7 +10,9 @@ export interface Joining {
   path: WallPath;
 }
 
-/** An end this far short of another wall, or past it, still joins it, mm. */
+/** An end so little short of another wall meets it; one that is shorter leaves a gap, which is found and not closed, mm. */
+export const CLOSED_MM = 1;
+/** An end this far past another wall still ends at it, mm. */
 const REACH_MM = 50;
 /** Walls that meet at a smaller angle than this run beside each other. */
 const LEAST_SINE = 0.05;
@@ -59,10 +61,10 @@ function brought(end: Point, inner: Point, wall: Joining, others: readonly Joini
       if (Math.abs(sine) < LEAST_SINE) continue;
       const by = cross(minus(plus(a, shift), end), unit) / sine;
       const half = build.thicknessMm / 2 / Math.abs(sine);
-      if (Math.abs(by) > half + REACH_MM) continue;
+      if (by > half + CLOSED_MM || by < -half - REACH_MM) continue;
       const meet = plus(end, times(out, by));
       const at = dot(minus(meet, plus(a, shift)), unit);
-      const slack = wall.path.build.thicknessMm / 2 + REACH_MM;
+      const slack = wall.path.build.thicknessMm / 2 + CLOSED_MM;
       if (at < -slack - half || at > size + slack + half) continue;
       const isAtEnd =
         !closed && ((i === 0 && at < slack + half) || (i === points.length - 2 && at > size - slack - half));

@@ -3,7 +3,7 @@ import { sharedArea } from '../geometry/convex-clip';
 import { ringArea } from '../geometry/polygon';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { given, levelId, refusal, afterFrom } from '../testing/given';
+import { given, levelId, refusal, afterFrom, step } from '../testing/given';
 import { STARTING_TYPES } from './wall-type';
 import type { WallFace } from './wall-faces';
 
@@ -120,14 +120,40 @@ describe('joins', () => {
     expect(area(loop(), 'W1')).toBeCloseTo(12_000 * 10_000 - 11_200 * 9200, 3);
   });
 
-  it('bring the end of a wall to the face of the one it meets, short of it or past it, and cut it there', () => {
-    for (const end of [11_550, 11_600, 11_640, 11_900]) {
+  it('bring the end of a wall to the face of the one it meets, at it or past it, and cut it there', () => {
+    for (const end of [11_599.5, 11_600, 11_640, 11_900]) {
       const both = wall(`6000,4000 ${end},4000`, {}, loop());
       // The loop's inner face is at 11 600.
       expect(area(both, 'W2')).toBeCloseTo((11_600 - 6000) * 150, 3);
       expect(area(both, 'W1')).toBeCloseTo(12_000 * 10_000 - 11_200 * 9200, 3);
     }
     expect(area(wall('6000,4000 11500,4000', {}, loop()), 'W2')).toBeCloseTo(5500 * 150, 3);
+  });
+
+  it('never close a gap: up to 50 mm it is found, with the wall brought to the other', () => {
+    const gaps = (framework: Framework) => solve(framework).findings.filter(({ rule }) => rule === 'wall.loopGap');
+    for (const [end, gap] of [
+      [11_570, '30'],
+      [11_598, '2'],
+      [11_552.5, '47.5'],
+    ] as const) {
+      const short = wall(`6000,4000 ${end},4000`, {}, loop());
+      expect(area(short, 'W2')).toBeCloseTo((end - 6000) * 150, 3);
+      const [found, more] = gaps(short);
+      expect(found!.message).toContain(`the end of wall W2 and wall W1 is a gap of ${gap} mm`);
+      expect(more).toBeUndefined();
+      const closed = step(short, found!.fixes[0]!.command, found!.fixes[0]!.input).after;
+      expect(gaps(closed)).toEqual([]);
+      expect(area(closed, 'W2')).toBeCloseTo((11_600 - 6000) * 150, 3);
+    }
+    expect(gaps(wall('6000,4000 11530,4000', {}, loop()))).toEqual([]);
+    // In line, end to end; a corner one leg of which is short; two walls beside each other are no gap.
+    expect(gaps(wall('6040,2000 9000,2000', {}, wall('2000,2000 6000,2000')))).toHaveLength(1);
+    expect(gaps(wall('6000,2100 6000,5000', {}, wall('2000,2000 6000,2000')))).toHaveLength(1);
+    expect(gaps(wall('2000,2180 6000,2180', {}, wall('2000,2000 6000,2000')))).toEqual([]);
+    // In another storey there is nothing to meet.
+    const above = { startsAt: { level: '01' } };
+    expect(gaps(wall('6040,2000 9000,2000', above, wall('2000,2000 6000,2000')))).toEqual([]);
   });
 
   it('fill the corner of two walls that end at one place, with nothing twice', () => {
