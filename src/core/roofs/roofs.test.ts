@@ -47,6 +47,25 @@ describe('a flat roof with a parapet', () => {
     expect(parapet!.volumeMm3).toBeCloseTo(ringMm2 * 700 + (ringMm2 - covered) * 250, 0);
   });
 
+  it('is not needed to hide the slab’s edge: without it the walls’ outer leaf goes up beside it', () => {
+    const bare = after('roofs.addFlat', { parapet: null });
+    const { slabs, solved, walls } = at(bare, 'RF');
+    expect(walls).toEqual([]);
+    const storey = solved.levels.find(({ name }) => name === '01')!.id;
+    const top = solved.walls.find(({ level }) => level === storey)!;
+    const slab = slabs[0]!;
+    const leafMm2 = 12_000 * 8000 - (12_000 - 760) * (8000 - 760);
+    expect(top.slices.at(-1)).toMatchObject({ bottomMm: slab.topMm - 250, topMm: slab.topMm });
+    expect(area(bare, top.slices.at(-1)!.profile)).toBeCloseTo(leafMm2, 0);
+    // With the parapet it is the parapet's, and nothing is there twice.
+    const walled = solve(roofed).walls.find(({ level }) => level === storey)!;
+    expect(top.volumeMm3 - walled.volumeMm3).toBeCloseTo(leafMm2 * 250, 0);
+    expect(rules(bare).filter((rule) => rule === 'space.shared')).toEqual([]);
+    // A slab to the outside of the wall leaves nothing beside it.
+    const over = solve(after('roofs.addFlat', { face: 'outside', parapet: null })).walls.find(({ level }) => level === storey)!;
+    expect(over.slices.at(-1)!.topMm).toBe(slab.topMm - 250);
+  });
+
   it('too thin to reach the slab stands on the walls beside it', () => {
     const thin = { name: 'Thin', layers: [{ name: 'block', thicknessMm: 150, core: true }] };
     const made = after('roofs.addFlat', { parapet: { type: thin, heightMm: 700 } });

@@ -145,7 +145,8 @@ export function wallChain(
       const [building, level] = partsOf(key);
       if (first && !cx.get(stopsAtCeilingsPass, building)) return cx.get(first.band, key);
       const zeroMm = cx.get(fflPass, key);
-      const storeyMm = cx.get(storeyPass, key)?.above?.fflMm ?? 3000;
+      // What begins on the floor over it hides the edge of that too.
+      const storeyMm = (cx.get(storeyPass, key)?.above?.fflMm ?? 3000) + 1;
       const { levels, passing } = cx.get(spans, building);
       const own = levels.find((span) => span.level === level);
       const bottomMm = Math.min(zeroMm, own?.bottomMm ?? Infinity);
@@ -189,6 +190,7 @@ export function wallChain(
     return [
       storey?.level.sslMm,
       ranks(level).join(),
+      storey?.above ? `${storey.above.sslMm} ${ranks(storey.above.id).join()}` : '',
       own.map(runOf).join(),
       cx.get(band, key).map(runOf).join(),
       open.join(''),
@@ -254,7 +256,7 @@ export function wallChain(
         for (const other of cx.get(bandCell, keyOf(building, level, cell))) others.add(other);
       const parts = given(cx, building);
       const floorMm = floorOf(parts, each.plan, storey.level);
-      return wallPiece(parts, each, storey.level, [...others], [{ level: storey.level, floorMm, topMm: each.topMm }]);
+      return wallPiece(parts, each, storey, [...others], [{ level: storey.level, floorMm, topMm: each.topMm }]);
     },
   });
   /** Pieces of a storey that do not pass slabs, from its FFL. */
@@ -298,7 +300,7 @@ export function wallChain(
           ...run,
           bottomMm: quantiseMm(level.fflMm + run.bottomMm),
           topMm: quantiseMm(level.fflMm + run.topMm),
-        }).map((each) => wallPiece(parts, each, level, others, floorsPassed(parts, each, storeys)));
+        }).map((each) => wallPiece(parts, each, { level, above: null }, others, floorsPassed(parts, each, storeys)));
       });
       return { pieces: made.map(({ piece }) => piece), misfits: made.flatMap(({ misfits }) => misfits) };
     },

@@ -61,7 +61,7 @@ export interface Misfit {
 export function wallPiece(
   given: PieceGiven,
   { plan, bottomMm, topMm }: Standing,
-  level: ResolvedLevel,
+  { level, above }: { level: ResolvedLevel; above: ResolvedLevel | null },
   others: readonly Standing[],
   floors: readonly FloorOf[],
 ): { piece: WallPiece; misfits: Misfit[] } {
@@ -101,6 +101,15 @@ export function wallPiece(
     const last = slices.at(-1);
     if (last?.profile === profile) last.topMm = to;
     else slices.push({ profile, bottomMm: from, topMm: to });
+  }
+  const bare = above && topBand(given, plan, above, topMm, others);
+  if (bare) {
+    const [profile, { areaMm2 }] = profileOf(strips, [...cuttersOf(plan, topMm, above.sslMm, others), ...bare.without]);
+    if (areaMm2 > LEAST_BAND_MM2) {
+      slices.push({ profile, bottomMm: topMm, topMm: above.sslMm });
+      volumeMm3 += areaMm2 * (above.sslMm - topMm);
+      grossMm3 += areaMm2 * (above.sslMm - topMm);
+    }
   }
   const { coreMm, thicknessMm } = path.build;
   const cutMm = level.fflMm + PLAN_CUT_MM;
@@ -156,7 +165,7 @@ function edgeBand(
   level: ResolvedLevel,
   bottomMm: number,
 ): { fromMm: number; slabs: Ring[] } | null {
-  if (record.passesClearMm !== null || (record.use !== 'exterior' && record.use !== 'party')) return null;
+  if (record.passesClearMm !== null || !hidesEdges(record)) return null;
   if (Math.abs(bottomMm - level.sslMm) > 1) return null;
   const slabs = plates.at(level.id).filter((plate) => under.has(plate) && plate.ring);
   const covers = slabs.some(({ ring }) => strips.every((strip) => strip.every((point) => contains(ring!, point))));
@@ -166,6 +175,36 @@ function edgeBand(
     slabs: slabs.map(({ ring }) => ring!),
   };
 }
+
+/**
+ * Where the slab over the last storey of an exterior wall stops within it and nothing stands there that would go down past the
+ * slab's edge, the wall goes up past it to its top: its outer leaf hides the edge of a roof without a parapet.
+ */
+function topBand(
+  { framework, plates }: PieceGiven,
+  plan: WallPlan,
+  above: ResolvedLevel,
+  topMm: number,
+  others: readonly Standing[],
+): { without: Ring[] } | null {
+  const { record, under, strips } = plan;
+  if (record.passesClearMm !== null || !hidesEdges(record)) return null;
+  if (record.stopsAt.face !== 'soffit' || mmOf(framework, record.stopsAt.offsetMm) !== 0) return null;
+  const slabs = plates.at(above.id).filter((plate) => under.has(plate) && plate.ring);
+  if (slabs.length === 0 || topMm > above.sslMm - 1) return null;
+  const soffitMm = above.sslMm - Math.max(...slabs.map(({ thicknessMm }) => thicknessMm));
+  const covers = slabs.some(({ ring }) => strips.every((strip) => strip.every((point) => contains(ring!, point))));
+  if (covers || Math.abs(topMm - soffitMm) > 1) return null;
+  const standing = others.filter(
+    ({ plan: other, bottomMm }) => hidesEdges(other.record) && bottomMm >= topMm - 1 && bottomMm <= above.sslMm + 1,
+  );
+  // It goes on up itself.
+  if (standing.some((other) => other.plan === plan)) return null;
+  return { without: [...slabs.map(({ ring }) => ring!), ...standing.flatMap((other) => [...other.plan.strips])] };
+}
+
+/** Exterior walls and party walls go past the edges of slabs. */
+const hidesEdges = ({ use }: Wall): boolean => use === 'exterior' || use === 'party';
 
 /** The floor a wall stands on in its storey, at FFL. */
 export const floorOf = (
