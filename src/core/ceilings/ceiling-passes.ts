@@ -1,19 +1,20 @@
+import { mmOf } from '../dimensions/resolve-length';
 import { columnsAtPass } from '../columns/column-passes';
 import { platesPass } from '../floors/floor-passes';
 import { holesAtPass } from '../floors/cut-floor-passes';
 import type { Ring } from '../geometry/polygon';
-import { recordsOf } from '../model/framework';
+import { recordOf, recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
 import { together } from '../passes/together';
-import { definePass, keyOf, partsOf, type Pass } from '../passes/pass';
+import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
 import { regionsAlikePass, roomsAtPass } from '../rooms/room-passes';
-import { stagesAtPass } from '../shafts/shaft-passes';
+import { ROOMS_CUT_MM, stagesAtPass } from '../shafts/shaft-passes';
 import { storeyAlike } from '../solving/alike';
 import { fflPass, ownRecords, storeyPass, storeysOf } from '../solving/building-passes';
 import { wallChain, wallsBefore } from '../walls/wall-passes';
 import { typedPlanPass } from '../walls/wall-plans';
 import { ceilingOver } from './ceiling-over';
-import { ceilingAt, ceilingsOf, ceilingStates, type Hung } from './solve-ceilings';
+import { ceilingAt, ceilingsOf, ceilingStates, type Hung, type WallInStorey } from './solve-ceilings';
 import type { CeilingPiece } from './solved-ceiling';
 
 const statesPass = definePass({
@@ -50,27 +51,49 @@ const roomRingsPass = definePass({
     cx.get(roomsAtPass, key).map(({ ring, holes, room }) => ({ ring, holes, room })),
 });
 
-/** Walls that may stand where a drawn ceiling hangs. */
+/** True for a wall that stops at the ceiling or under it, wherever that hangs. */
+function endsUnderCeiling({ framework }: Context, wall: Id): boolean {
+  const stop = recordOf(framework, 'wall', wall)?.stopsAt;
+  return stop?.face === 'ceiling' && mmOf(framework, stop.offsetMm) <= 0;
+}
+
+/**
+ * Walls of a storey that may matter to its ceilings: all of them where one is drawn, or where some wall does not stand from the
+ * floor to the soffit.
+ */
 const wallsThroughPass = definePass({
   name: 'walls through ceilings',
   scope: 'level',
-  run: (cx, key) => {
+  run: (cx, key): readonly WallInStorey[] => {
     const [building] = partsOf(key);
-    if (cx.get(hungAtPass, key).every(({ outline }) => outline === null)) return [];
-    return cx.get(wallsBefore.band, key).map(({ wall, type, bottomMm, topMm }) => ({
+    const hung = cx.get(hungAtPass, key);
+    if (hung.length === 0) return NO_WALLS;
+    const highestMm = Math.max(...hung.map(({ heightMm }) => heightMm));
+    const band = cx.get(wallsBefore.band, key).map(({ wall, type, bottomMm, topMm }) => ({
       wall,
+      type,
       bottomMm,
       topMm,
+      toCeiling: endsUnderCeiling(cx, wall),
+    }));
+    const isPlain = ({ bottomMm, topMm, toCeiling }: Omit<WallInStorey, 'strips'>) =>
+      bottomMm < ROOMS_CUT_MM && topMm > highestMm && !toCeiling;
+    const inStorey = band.filter(({ bottomMm, topMm }) => topMm > 0 && bottomMm < highestMm + HIGHER_MM);
+    if (hung.every(({ outline }) => outline === null) && inStorey.every(isPlain)) return NO_WALLS;
+    return inStorey.map(({ wall, type, ...heights }) => ({
+      ...heights,
       strips: cx.get(typedPlanPass, keyOf(building, wall, type))?.strips ?? [],
     }));
   },
 });
+const NO_WALLS: readonly WallInStorey[] = [];
+/** No ceiling is thicker, mm. */
+const HIGHER_MM = 1000;
 
 const ceilingsAlikePass = storeyAlike('ceilings', (cx, key) => {
   const [building, level] = partsOf(key);
   const storey = cx.get(storeyPass, key);
   const hung = cx.get(hungAtPass, key);
-  // What stops at a ceiling is not told by its plan alone.
   if (hung.length === 0 || !storey?.above || hung.some(({ outline }) => outline !== null)) return level;
   const number = (ring: Ring) => cx.facts.numberOf(ring);
   const plates = cx.get(platesPass, building);
@@ -92,6 +115,12 @@ const ceilingsAlikePass = storeyAlike('ceilings', (cx, key) => {
       .map((stages) => stages.map(({ ring, bottomMm, topMm }) => `${number(ring)} ${bottomMm} ${topMm}`).join('+'))
       .join(),
     cx.get(holesAtPass, keyOf(building, storey.above.id)).map(number).join(),
+    cx
+      .get(wallsThroughPass, key)
+      .map(
+        ({ strips, bottomMm, topMm, toCeiling }) => `${strips.map(number).join(' ')} ${bottomMm} ${topMm} ${toCeiling}`,
+      )
+      .join(),
   ].join('|');
 });
 
@@ -106,6 +135,8 @@ export const ceilingsFromFloorPass: Pass<readonly CeilingPiece[]> = definePass<r
     if (hung.length === 0 || !storey?.above) return [];
     const same = cx.get(ceilingsAlikePass, key);
     if (same !== level) return cx.get(ceilingsFromFloorPass, keyOf(building, same));
+    const through = cx.get(wallsThroughPass, key);
+    const isAtCut = ({ bottomMm, topMm }: WallInStorey) => bottomMm < ROOMS_CUT_MM && topMm > ROOMS_CUT_MM;
     return ceilingsOf(
       {
         framework: cx.framework,
@@ -113,7 +144,8 @@ export const ceilingsFromFloorPass: Pass<readonly CeilingPiece[]> = definePass<r
         above: storey.above,
         plates: cx.get(platesPass, building),
         rooms: cx.get(roomRingsPass, key),
-        walls: cx.get(wallsThroughPass, key),
+        walls: through,
+        atCut: new Set(through.filter(isAtCut).flatMap(({ strips }) => strips.map((strip) => cx.facts.one(strip)))),
         columns: cx.get(columnsAtPass, key),
         shafts: cx.get(stagesAtPass, key),
         holes: cx.get(holesAtPass, keyOf(building, storey.above.id)),

@@ -1,9 +1,9 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { platesUnder, soffitMm, type PlateSet } from '../floors/plates';
-import { bounds, counterClockwise, type Box, type Ring } from '../geometry/polygon';
+import { bounds, boundsOf, counterClockwise, type Box, type Ring } from '../geometry/polygon';
 import { servedLevels } from '../levels/extent';
 import type { ResolvedLevel } from '../levels/resolve-levels';
-import { recordOf, type Framework } from '../model/framework';
+import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../passes/plan-facts';
@@ -11,6 +11,7 @@ import { asMaster } from '../typical/as-master';
 import { placing } from '../solving/placed';
 import { quantiseMm } from '../units/length-units';
 import type { UnionStore } from '../geometry/profile-store';
+import { touches } from './ceiling-over';
 import type { Ceiling, CeilingException } from './ceiling';
 import type { CeilingPiece } from './solved-ceiling';
 
@@ -22,7 +23,10 @@ export interface CeilingsGiven {
   plates: PlateSet;
   /** Closed regions with their rooms. */
   rooms: readonly { ring: Ring; holes: readonly Ring[]; room: Id | null }[];
-  walls: readonly { wall: Id; strips: readonly Ring[]; bottomMm: number; topMm: number }[];
+  /** Walls that may matter to ceilings: none where all of them stand from floor to soffit and every ceiling follows rooms. */
+  walls: readonly WallInStorey[];
+  /** Those of their strips that stand where rooms are told. */
+  atCut: ReadonlySet<Ring>;
   columns: readonly { ring: Ring; topMm: number }[];
   /** Shafts in stretches of one outline each. */
   shafts: readonly (readonly { ring: Ring; bottomMm: number; topMm: number }[])[];
@@ -30,6 +34,15 @@ export interface CeilingsGiven {
   holes: readonly Ring[];
   union: UnionStore;
   facts: PlanFacts;
+}
+
+/** A wall as it stands before ceilings are known. */
+export interface WallInStorey {
+  strips: readonly Ring[];
+  bottomMm: number;
+  topMm: number;
+  /** It stops at the ceiling, wherever that is. */
+  toCeiling: boolean;
 }
 
 /** A ceiling at a level it serves, at its height there. */
@@ -87,26 +100,67 @@ export function ceilingStates(
 export function ceilingsOf(given: CeilingsGiven, hung: readonly Hung[]): CeilingPiece[] {
   const drawn = hung.filter(({ outline }) => outline !== null);
   const outlines = drawn.map(({ outline }) => outline!);
+  const following = given.rooms.flatMap((region) => {
+    const all = hung.filter(({ outline }) => outline === null);
+    const named = all.filter(({ ceiling }) => region.room !== null && ceiling.rooms.includes(region.room));
+    return (named.length > 0 ? named : all.filter(({ ceiling }) => ceiling.rooms.length === 0)).map((each) => ({
+      region,
+      each,
+    }));
+  });
+  const closed = closings(given, following);
   return [
-    ...drawn.flatMap((each) => piece(given, each, each.outline!, null, wallsAt(given, each))),
-    ...given.rooms.flatMap((region) => {
-      const following = hung.filter(({ outline }) => outline === null);
-      const named = following.filter(({ ceiling }) => region.room !== null && ceiling.rooms.includes(region.room));
-      const all = following.filter(({ ceiling }) => ceiling.rooms.length === 0);
+    ...drawn.flatMap((each) =>
+      piece(given, each, { ring: each.outline!, room: null, over: [], without: wallsThrough(given, each) }),
+    ),
+    ...following.flatMap(({ region, each }, i) => {
       const inner = region.holes.map((hole) => given.facts.one(counterClockwise(hole)));
-      return (named.length > 0 ? named : all).flatMap((each) =>
-        piece(given, each, region.ring, region.room, [...inner, ...outlines]),
+      const over = closed.get(i) ?? [];
+      // Where it is closed over a low wall it ends at those that go on up beside that.
+      const through = wallsThrough(given, each).filter(
+        (strip) => over.length > 0 || !given.atCut.has(given.facts.one(strip)),
       );
+      return piece(given, each, {
+        ring: region.ring,
+        room: region.room,
+        over,
+        without: [...inner, ...outlines, ...through],
+      });
     }),
   ];
 }
 
-/** Walls that stand where a drawn ceiling hangs. */
-const wallsAt = ({ framework, walls }: CeilingsGiven, { heightMm }: Hung): Ring[] =>
+/** A wall under a ceiling: it ends at it or below. */
+const isUnder = ({ topMm, toCeiling }: WallInStorey, { heightMm }: Hung): boolean =>
+  toCeiling || topMm <= heightMm + 0.5;
+
+/**
+ * Walls between rooms that stop below their ceiling: it is closed over each of them, with the lowest that meets it; strips by the
+ * place in the list of the ceiling that takes them.
+ */
+function closings(
+  { walls, facts, atCut }: CeilingsGiven,
+  following: readonly { region: CeilingsGiven['rooms'][number]; each: Hung }[],
+): Map<number, Ring[]> {
+  const found = new Map<number, Ring[]>();
+  for (const wall of walls)
+    for (const strip of wall.strips) {
+      const own = facts.one(strip);
+      if (!atCut.has(own)) continue;
+      let lowest: number | null = null;
+      following.forEach(({ region, each }, i) => {
+        if (!isUnder(wall, each) || (lowest !== null && following[lowest]!.each.heightMm <= each.heightMm)) return;
+        if (touches(own, region.ring, facts)) lowest = i;
+      });
+      if (lowest !== null) found.set(lowest, [...(found.get(lowest) ?? []), own]);
+    }
+  return found;
+}
+
+/** The strips of walls that go through a ceiling: all of each, its openings too. */
+const wallsThrough = ({ walls }: CeilingsGiven, hung: Hung): Ring[] =>
   walls
-    .filter(({ bottomMm, topMm }) => bottomMm < heightMm && topMm > heightMm)
-    // Those that stop at the ceiling stand under it.
-    .filter(({ wall }) => recordOf(framework, 'wall', wall)?.stopsAt.face !== 'ceiling')
+    .filter((wall) => wall.bottomMm < hung.heightMm + hung.thicknessMm && !isUnder(wall, hung))
     .flatMap(({ strips }) => strips);
 
 /** Boxes of rings, each worked out once. */
@@ -120,15 +174,18 @@ function boxOf(ring: Ring): Box {
 function piece(
   given: CeilingsGiven,
   { ceiling, heightMm, thicknessMm }: Hung,
-  own: Ring,
-  room: Id | null,
-  without: readonly Ring[],
+  {
+    ring: own,
+    room,
+    over: closed,
+    without,
+  }: { ring: Ring; room: Id | null; over: readonly Ring[]; without: readonly Ring[] },
 ): CeilingPiece[] {
   const { facts, plates, level, above } = given;
   const ring = facts.one(own);
   const bottomMm = quantiseMm(heightMm);
   const topMm = quantiseMm(bottomMm + thicknessMm);
-  const box = bounds(ring);
+  const box = boundsOf([ring, ...closed]);
   const near = (other: Ring) => {
     const b = boxOf(other);
     return b.minX < box.maxX && b.maxX > box.minX && b.minY < box.maxY && b.maxY > box.minY;
@@ -136,8 +193,9 @@ function piece(
   const holes = [...without, ...through(given, bottomMm, topMm)].filter(near);
   const taken = [...new Set(holes.map((hole) => facts.one(hole)))];
   const texts = taken.map((hole) => facts.textOf(hole)).sort();
-  const profile = `ceiling ${facts.textOf(ring)}|${texts.join('|')}`;
-  const { areaMm2 } = given.union(profile, [ring], taken);
+  const whole = [ring, ...closed].map((each) => facts.textOf(each)).join('+');
+  const profile = `ceiling ${whole}|${texts.join('|')}`;
+  const { areaMm2 } = given.union(profile, [ring, ...closed], taken);
   if (areaMm2 < LEAST_MM2) return [];
   const over = platesUnder(plates.at(above.id), ring, facts);
   return [

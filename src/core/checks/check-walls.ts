@@ -69,15 +69,17 @@ function tops({ storeys, plates, walls, ceilings, facts }: Given, records: reado
   const aboveOf = new Map(storeys.map(({ id }, i) => [id, storeys[i + 1]]));
   return records.flatMap((record): Finding[] => {
     const piece = last.get(record.id);
-    if (!piece || record.passesClearMm !== null || record.stopsAt.level === piece.level) return [];
+    if (!piece || record.passesClearMm !== null || record.stopsAt.face === 'ceiling') return [];
     const above = aboveOf.get(piece.level);
-    if (record.stopsAt.face === 'ceiling' || !above || record.stopsAt.level !== above.id) return [];
+    const isTyped = record.stopsAt.level === piece.level;
+    if (!above || (!isTyped && record.stopsAt.level !== above.id)) return [];
     const over = plates
       .at(above.id)
       .filter(({ ring }) => ring && piece.strips.some((strip) => facts.meet(strip, ring)));
     if (over.length === 0) return [];
     const soffit = soffitMm(above, plates, (plate) => over.includes(plate), { rings: piece.strips, facts });
-    const off = soffit - piece.topMm;
+    // A leaf that hides the edge of the slab over it goes up to that.
+    const off = Math.max(0, soffit - piece.topMm);
     if (off < 1) return [];
     const toSoffit: Fix = {
       words: 'Bring it up to the soffit',
@@ -107,6 +109,8 @@ function tops({ storeys, plates, walls, ceilings, facts }: Given, records: reado
           ],
         ),
       ];
+    // One of a height of its own ends where it was meant to.
+    if (isTyped) return [];
     return [
       finding(
         'wall.topShort',
