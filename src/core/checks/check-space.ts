@@ -49,7 +49,8 @@ export function checkSpace(shared: readonly SharedAt[], given: Given): Finding[]
 }
 
 const WORDS: Partial<Record<SpaceRank, string>> = { pad: 'foundation', strip: 'foundation' };
-const called = ({ rank, name }: SpaceSolid): string => `${WORDS[rank] ?? rank} ${name}`;
+/** What a thing in space is called. */
+export const called = ({ rank, name }: SpaceSolid): string => `${WORDS[rank] ?? rank} ${name}`;
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 function placeWords({ framework, building }: Given, { x, y }: Point): string {

@@ -13,6 +13,7 @@ import { budgetsPass } from '../levels/budget-passes';
 import { recordOf, recordsOf } from '../model/framework';
 import { together } from '../passes/together';
 import { definePass, type Context, type Pass } from '../passes/pass';
+import { betweenFindingsPass } from '../space/between-passes';
 import { ownedPass, spaceFindingsPass } from '../space/space-passes';
 import { boundaryLinesPass, roomsPass } from '../rooms/room-passes';
 import { shaftFindingsPass, shaftsPass } from '../shafts/shaft-passes';
@@ -109,6 +110,7 @@ const buildingFindings = ofAll('findings', (cx, building): readonly Finding[] =>
   ...cx.get(foundationFindingsPass, building),
   ...everyFacet('bodies').flatMap(({ findings }) => cx.get(findings, building)),
   ...cx.get(spaceFindingsPass, building),
+  ...cx.get(betweenFindingsPass, building),
   ...cx.get(footingFindingsPass, building),
   ...cx.get(hangingFindingsPass, building),
   ...cx.get(gapFindingsPass, building),

@@ -72,6 +72,21 @@ function bandOf(starts: readonly number[], mm: number): number {
   return low;
 }
 
+/** All that wants space in a building. */
+export const solidsPass = definePass({
+  name: 'what wants space',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly SpaceSolid[] =>
+    everyFacet('space').flatMap(({ parts }) =>
+      parts.flatMap((part) =>
+        cx
+          .get(part.pass, building)
+          .flatMap((piece) => wantedBy(cx, part, piece as object).parts.map(({ solid }) => solid)),
+      ),
+    ),
+});
+
 export const partsPass = definePass({
   name: 'what wants space in a storey',
   scope: 'level',

@@ -17,8 +17,11 @@ const REACH_MM = 50;
 /** Walls that meet at a smaller angle than this run beside each other. */
 const LEAST_SINE = 0.05;
 
-/** Which wall runs through where two meet: the higher rank, then the thicker, then the one made first by id. */
-const RANK: Record<WallUse, number> = { core: 4, party: 3, exterior: 3, glazed: 2, interior: 1 };
+/**
+ * Which wall runs through where two meet: the higher rank, then the thicker, then the one made first by id. A party wall goes
+ * through the walls of both its buildings, up to their outside.
+ */
+const RANK: Record<WallUse, number> = { core: 5, party: 4, exterior: 3, glazed: 2, interior: 1 };
 
 export function runsThrough(a: Joining, b: Joining): boolean {
   if (RANK[a.use] !== RANK[b.use]) return RANK[a.use] > RANK[b.use];

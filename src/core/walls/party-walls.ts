@@ -71,6 +71,7 @@ export function partyWallsOf(framework: Framework, building: Id, storeys: readon
       const last = storeys.filter(({ sslMm }) => sslMm <= high + 1).at(-1);
       if (!path || !first || !last || last.fflMm <= first.fflMm) return [];
       const above = quantiseMm(high - last.fflMm);
+      const stopsAtSoffit = withSharedEnds(framework, wall).stopsAt.face === 'soffit';
       return [
         {
           ...wall,
@@ -88,7 +89,9 @@ export function partyWallsOf(framework: Framework, building: Id, storeys: readon
           stopsAt:
             above > 50
               ? { level: last.id, face: 'FFL', offsetMm: above }
-              : { level: last.id, face: 'soffit', offsetMm: 0 },
+              : stopsAtSoffit
+                ? { level: last.id, face: 'soffit', offsetMm: 0 }
+                : { level: last.id, face: 'SSL', offsetMm: quantiseMm(high - last.sslMm) },
         },
       ];
     });

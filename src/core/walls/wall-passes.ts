@@ -10,7 +10,16 @@ import { following, holdsLevel } from '../typical/typical';
 import { quantiseMm } from '../units/length-units';
 import type { WallPiece } from './solved-wall';
 import { runInStorey, wallRuns, type CeilingOver, type WallRun } from './wall-heights';
-import { floorOf, floorsPassed, misfitFinding, placed, wallPiece, type Misfit, type Standing } from './wall-pieces';
+import {
+  floorOf,
+  floorsPassed,
+  goesUpBeside,
+  misfitFinding,
+  placed,
+  wallPiece,
+  type Misfit,
+  type Standing,
+} from './wall-pieces';
 import { standingPass, typedPlanPass, wallPlanPass, wallRecordPass, wallsNear, cells } from './wall-plans';
 import type { Wall } from './wall';
 
@@ -60,6 +69,14 @@ const stopsAtCeilingsPass = definePass({
   scope: 'building',
   run: (cx, building): boolean => cx.get(standingPass, building).some(({ stopsAt }) => stopsAt.face === 'ceiling'),
 });
+
+/** How high a wall may matter: one that goes up beside the slab over it is looked for there too. */
+function reachOf(cx: Context, building: Id, { wall, topMm }: WallRun): number {
+  const record = cx.get(wallRecordPass, keyOf(building, wall));
+  return record && goesUpBeside(record) ? topMm + SLAB_MM : topMm;
+}
+/** No slab is thicker, mm. */
+const SLAB_MM = 2000;
 
 export function wallChain(
   suffix: string,
@@ -131,7 +148,7 @@ export function wallChain(
         for (const run of cx.get(at, keyOf(building, level))) {
           if (run.passes)
             passing.push({ wall: run.wall, type: run.type, bottomMm: fflMm + run.bottomMm, topMm: fflMm + run.topMm });
-          else [bottomMm, topMm] = [Math.min(bottomMm, run.bottomMm), Math.max(topMm, run.topMm)];
+          else [bottomMm, topMm] = [Math.min(bottomMm, run.bottomMm), Math.max(topMm, reachOf(cx, building, run))];
         }
         if (topMm > bottomMm) levels.push({ level, bottomMm: fflMm + bottomMm, topMm: fflMm + topMm });
       }
@@ -163,7 +180,8 @@ export function wallChain(
         for (const run of cx.get(at, keyOf(building, span.level))) {
           if (run.passes) continue;
           const there = { bottomMm: quantiseMm(run.bottomMm + shiftMm), topMm: quantiseMm(run.topMm + shiftMm) };
-          if (meets({ bottomMm: there.bottomMm + zeroMm, topMm: there.topMm + zeroMm }))
+          const reachMm = reachOf(cx, building, run) + shiftMm + zeroMm;
+          if (meets({ bottomMm: there.bottomMm + zeroMm, topMm: reachMm }))
             found.push({ wall: run.wall, type: run.type, ...there });
         }
       }

@@ -20,6 +20,8 @@ import type { UnionStore } from '../geometry/profile-store';
 
 /** Plans are cut this far above FFL. */
 const PLAN_CUT_MM = 1200;
+/** Walls whose tops are no further apart go up together, mm. */
+const WITH_MM = 10;
 /** Less of a wall beside a slab's edge is none, mm². */
 const LEAST_BAND_MM2 = 1000;
 
@@ -85,7 +87,8 @@ export function wallPiece(
   const uncut = () => profileOf(strips, cutting);
   const edge = edgeBand(given, plan, level, bottomMm);
   if (edge) {
-    const [profile, { areaMm2 }] = profileOf(strips, [...cutting, ...edge.slabs]);
+    const beside = [...cuttersOf(plan, edge.fromMm, bottomMm, others), ...upBeside(plan, edge.fromMm, others)];
+    const [profile, { areaMm2 }] = profileOf(strips, [...new Set([...cutting, ...beside, ...edge.slabs])]);
     if (areaMm2 > LEAST_BAND_MM2) {
       slices.push({ profile, bottomMm: edge.fromMm, topMm: bottomMm });
       volumeMm3 += areaMm2 * (bottomMm - edge.fromMm);
@@ -104,7 +107,8 @@ export function wallPiece(
   }
   const bare = above && topBand(given, plan, above, topMm, others);
   if (bare) {
-    const [profile, { areaMm2 }] = profileOf(strips, [...cuttersOf(plan, topMm, above.sslMm, others), ...bare.without]);
+    const beside = cuttersOf(plan, topMm - WITH_MM, above.sslMm, others);
+    const [profile, { areaMm2 }] = profileOf(strips, [...new Set([...beside, ...bare.without])]);
     if (areaMm2 > LEAST_BAND_MM2) {
       slices.push({ profile, bottomMm: topMm, topMm: above.sslMm });
       volumeMm3 += areaMm2 * (above.sslMm - topMm);
@@ -189,7 +193,8 @@ function topBand(
 ): { without: Ring[] } | null {
   const { record, under, strips } = plan;
   if (record.passesClearMm !== null || !hidesEdges(record)) return null;
-  if (record.stopsAt.face !== 'soffit' || mmOf(framework, record.stopsAt.offsetMm) !== 0) return null;
+  const toSoffit = record.stopsAt.face === 'soffit' && mmOf(framework, record.stopsAt.offsetMm) === 0;
+  if (!toSoffit && !goesUpBeside(record)) return null;
   const slabs = plates.at(above.id).filter((plate) => under.has(plate) && plate.ring);
   if (slabs.length === 0 || topMm > above.sslMm - 1) return null;
   const soffitMm = above.sslMm - Math.max(...slabs.map(({ thicknessMm }) => thicknessMm));
@@ -198,10 +203,21 @@ function topBand(
   const standing = others.filter(
     ({ plan: other, bottomMm }) => hidesEdges(other.record) && bottomMm >= topMm - 1 && bottomMm <= above.sslMm + 1,
   );
+  const through = standing.filter(({ plan: other }) => toSoffit || !runsThrough(plan.join, other.join));
   // It goes on up itself.
   if (standing.some((other) => other.plan === plan)) return null;
-  return { without: [...slabs.map(({ ring }) => ring!), ...standing.flatMap((other) => [...other.plan.strips])] };
+  return { without: [...slabs.map(({ ring }) => ring!), ...through.flatMap((other) => [...other.plan.strips])] };
 }
+
+/** True for a wall that is to end at the top of the slab over it: beside that it goes on up. */
+export const goesUpBeside = (record: Wall): boolean => hidesEdges(record) && record.stopsAt.face === 'SSL';
+
+/** The strips of walls that run through one and go on up beside the slab it stands on. */
+const upBeside = (plan: WallPlan, fromMm: number, others: readonly Standing[]): Ring[] =>
+  others
+    .filter(({ plan: other, topMm }) => goesUpBeside(other.record) && Math.abs(topMm - fromMm) <= WITH_MM)
+    .filter(({ plan: other }) => other !== plan && runsThrough(other.join, plan.join))
+    .flatMap(({ plan: { strips } }) => [...strips]);
 
 /** Exterior walls and party walls go past the edges of slabs. */
 const hidesEdges = ({ use }: Wall): boolean => use === 'exterior' || use === 'party';
