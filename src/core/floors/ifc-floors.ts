@@ -38,6 +38,7 @@ export const floorsInIfc: IfcTrait = {
         const profile = solved.profiles[piece.profile]!;
         const key = slabKey(piece, solved);
         const isRoof = level.levelKind === 'roof';
+        const material = recordOf(framework, 'floorPlate', piece.plate)?.material ?? 'concrete';
         return {
           entity: 'IFCSLAB',
           globalId: ['slab', ...key],
@@ -67,10 +68,21 @@ export const floorsInIfc: IfcTrait = {
           },
           type: {
             entity: 'IFCSLABTYPE',
-            name: `${isRoof ? 'Roof slab' : 'Slab'} ${Math.round(piece.thicknessMm)}`,
+            name: `${isRoof ? 'Roof slab' : 'Slab'} ${Math.round(piece.thicknessMm)} ${material}`,
             predefined: isRoof ? 'ROOF' : 'FLOOR',
+            layers: [{ name: material, thicknessMm: piece.thicknessMm }],
           },
-          material: recordOf(framework, 'floorPlate', piece.plate)?.material ?? 'concrete',
+          material,
+          ...(piece.zone && {
+            groups: [
+              {
+                key: ['floor zone', piece.zone.id],
+                name: `${piece.name} ${piece.zone.name}`,
+                of: 'elements' as const,
+                objectType: 'Floor zone',
+              },
+            ],
+          }),
           openings: { depthMm: piece.thicknessMm, all: openingsOf(piece, { framework, solved }) },
         };
       }),

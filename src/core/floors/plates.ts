@@ -91,7 +91,11 @@ export function resolvePlate(
     [...groups].flatMap(([key, levels]) => {
       const ring = resolveOutline(framework, state.outline);
       const pulled = ring && pulledBack(framework, ring, state.pulled);
-      return withinExtents(pulled && facts.one(pulled), levels, extents, facts).map((part) => ({ state, key, ...part }));
+      return withinExtents(pulled && facts.one(pulled), levels, extents, facts).map((part) => ({
+        state,
+        key,
+        ...part,
+      }));
     }),
   );
   return parts.map(({ state, key, levels, own }) => {

@@ -4,12 +4,13 @@ import type { FloorPiece, Solved } from '../solving/solved';
 const together = (piece: FloorPiece, solved: Solved): FloorPiece[] =>
   solved.floors.filter(({ plate, level }) => plate === piece.plate && level === piece.level);
 
-/** What tells a slab from all others: plate and level, and for a zone which and which part of it. */
+/** What tells a slab from all others: plate and level, for a zone which, and of several parts which of them. */
 export function slabKey(piece: FloorPiece, solved: Solved): string[] {
   const { plate, level, zone } = piece;
-  if (!zone) return [plate, level];
-  const parts = together(piece, solved).filter((each) => each.zone?.id === zone.id);
-  return [plate, level, zone.id, String(parts.indexOf(piece))];
+  const parts = together(piece, solved).filter((each) => each.zone?.id === zone?.id);
+  const part = parts.indexOf(piece);
+  if (zone) return [plate, level, zone.id, String(part)];
+  return part > 0 ? [plate, level, String(part)] : [plate, level];
 }
 
 /** The zones that are taken out of a slab: all out of the plate, out of a zone those before it. */

@@ -12,12 +12,16 @@ export type IfcClass =
   | 'IFCBUILDINGELEMENTPROXY'
   | 'IFCCOLUMN'
   | 'IFCCOVERING'
+  | 'IFCCURTAINWALL'
   | 'IFCDOOR'
   | 'IFCFOOTING'
+  | 'IFCMEMBER'
+  | 'IFCPLATE'
   | 'IFCSLAB'
   | 'IFCSPACE'
   | 'IFCSTAIR'
   | 'IFCSTAIRFLIGHT'
+  | 'IFCTRANSPORTELEMENT'
   | 'IFCWALL'
   | 'IFCWINDOW';
 
@@ -68,12 +72,20 @@ export interface OpeningBox {
 
 /** What many elements are alike in. */
 export interface ProductType {
-  entity: 'IFCCOLUMNTYPE' | 'IFCDOORTYPE' | 'IFCSLABTYPE' | 'IFCWALLTYPE' | 'IFCWINDOWTYPE';
+  entity: 'IFCCOLUMNTYPE' | 'IFCCURTAINWALLTYPE' | 'IFCDOORTYPE' | 'IFCSLABTYPE' | 'IFCWALLTYPE' | 'IFCWINDOWTYPE';
   name: string;
   predefined: string;
   more?: Readonly<Record<string, string | boolean>>;
   /** From the outside inwards. */
   layers?: readonly { name: string; thicknessMm: number }[];
+}
+
+/** Things under one name: rooms of one use are a zone of spaces, slabs of one zone of a floor a group. */
+export interface GroupOf {
+  key: readonly string[];
+  name: string;
+  of: 'spaces' | 'elements';
+  objectType: string;
 }
 
 /** One element of the file, as its kind describes it: what is written without knowing how. */
@@ -98,6 +110,8 @@ export interface Product {
   /** Elements it is made of. */
   parts?: readonly Product[];
   openings?: { depthMm: number; all: readonly Opening[] };
+  /** What it belongs to with others, in any storey. */
+  groups?: readonly GroupOf[];
   /** The opening it fills, by its key: then it stands in the axes of that. */
   fills?: string;
   type?: ProductType;

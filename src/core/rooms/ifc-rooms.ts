@@ -18,6 +18,9 @@ export const roomsInIfc: IfcTrait = {
           predefined: 'INTERNAL',
           tag: region.room!,
           more: { LongName: region.name },
+          groups: [
+            { key: ['rooms of use', level.building, region.use], name: region.use, of: 'spaces', objectType: 'Use' },
+          ],
           stand: { bottomMm: level.fflMm },
           shape: { prisms: [{ outer: region.ring, holes: region.holes, depthMm: heightMm, overFootMm: 0 }] },
           properties: { Pset_SpaceCommon: { Reference: identifier(region.use), IsExternal: flag(false) } },

@@ -1,6 +1,6 @@
 import { ringArea, ringPerimeter } from '../geometry/polygon';
-import { flag, identifier, type IfcTrait } from '../kinds/ifc';
-import type { Solved, SolvedLevel } from '../solving/solved';
+import { flag, identifier, type IfcTrait, type Product } from '../kinds/ifc';
+import type { Solved, SolvedLevel, SolvedShaft } from '../solving/solved';
 
 /** Heights a shaft's space is written between in a storey: from FFL to FFL, the lowest and the topmost without end. */
 function bandOf(level: SolvedLevel, { levels }: Solved): readonly [number, number] | null {
@@ -26,7 +26,9 @@ export const shaftsInIfc: IfcTrait = {
           .filter(({ bottomMm, topMm }) => topMm - bottomMm > 1);
         const [first, last] = [stages[0], stages.at(-1)];
         if (!first || !last) return [];
+        const isFoot = Math.abs(first.bottomMm - shaft.bottomMm) < 1;
         return [
+          ...(shaft.purpose === 'lift' && isFoot ? [liftOf(shaft)] : []),
           {
             entity: 'IFCSPACE' as const,
             globalId: ['shaft', shaft.shaft, level.id],
@@ -59,3 +61,23 @@ export const shaftsInIfc: IfcTrait = {
       });
   },
 };
+
+/** The lift of a shaft, which stands at its foot; how its car is made is not known here. */
+const liftOf = ({ shaft, name, ring, bottomMm, topMm, levels }: SolvedShaft): Product => ({
+  entity: 'IFCTRANSPORTELEMENT',
+  globalId: ['lift', shaft],
+  key: `lift ${shaft}`,
+  name: `Lift ${name}`,
+  objectType: 'Lift',
+  predefined: 'ELEVATOR',
+  tag: shaft,
+  stand: { at: ring[0]!, bottomMm },
+  shape: null,
+  properties: {
+    Pset_TransportElementCommon: { Reference: identifier(name) },
+    Spine_Lift: {
+      Stops: { measure: 'IFCINTEGER', value: levels.length },
+      Height: { measure: 'IFCLENGTHMEASURE', value: topMm - bottomMm },
+    },
+  },
+});

@@ -165,8 +165,7 @@ const TOUCH_MM2 = 1000;
 
 /** True for a shaft that lies over some of a slab; one that only touches its edge passes beside it. */
 const sharesPlan = (ring: Ring, plateRing: Ring, facts: PlanFacts): boolean =>
-  isWithin(plateRing, ring) ||
-  facts.shared(ring, plateRing, () => intersection(ring, plateRing).areaMm2) > TOUCH_MM2;
+  isWithin(plateRing, ring) || facts.shared(ring, plateRing, () => intersection(ring, plateRing).areaMm2) > TOUCH_MM2;
 
 /** True for a ring whose middle and corners lie in another. */
 const isWithin = (outer: Ring, ring: Ring): boolean =>

@@ -1,6 +1,7 @@
 import { flag, prismOf, type IfcTrait, type Opening, type Prism, type Product, type ProductType } from '../kinds/ifc';
 import { mmOf } from '../dimensions/resolve-length';
 import { minus, type Point } from '../geometry/point';
+import { glazedParts } from './ifc-glazed';
 import type { Ring } from '../geometry/polygon';
 import type { Profile } from '../geometry/boolean';
 import { directionDeg } from '../geometry/trig';
@@ -15,7 +16,9 @@ export const wallsInIfc: IfcTrait = {
     ...solved.walls.flatMap((piece) => {
       const band = bandOf(piece, level, solved);
       const prisms = band ? prismsIn(piece, band, solved.profiles) : [];
-      return band && prisms.length > 0 ? [wallOf(framework, piece, level, band, prisms)] : [];
+      if (!band || prisms.length === 0) return [];
+      const wall = wallOf(framework, piece, level, band, prisms);
+      return [piece.use === 'glazed' ? glazedOf(wall, piece, { ...band, fflMm: level.fflMm }, solved.profiles) : wall];
     }),
     ...solved.walls.flatMap(({ openings }) =>
       openings.filter((each) => each.level === level.id && each.opening !== 'plain').map(leafIn),
@@ -118,6 +121,37 @@ function wallOf(
         ['VOLUME', 'NetVolume', (piece.volumeMm3 * part) / 1e9],
       ],
     },
+  };
+}
+
+/** A glazed wall as what it is made of, without a shape of its own; its openings are left out of its parts already. */
+function glazedOf(
+  wall: Product,
+  piece: WallPiece,
+  band: Band & { fflMm: number },
+  profiles: Readonly<Record<string, Profile>>,
+): Product {
+  const stretches = piece.slices
+    .map((each) => ({
+      profile: profiles[each.profile]!,
+      bottomMm: Math.max(each.bottomMm, band.bottomMm),
+      topMm: Math.min(each.topMm, band.topMm),
+    }))
+    .filter(({ bottomMm, topMm }) => topMm - bottomMm > 1e-3);
+  const key = wall.globalId as readonly string[];
+  return {
+    ...wall,
+    entity: 'IFCCURTAINWALL',
+    predefined: 'NOTDEFINED',
+    shape: null,
+    parts: glazedParts(piece, stretches, {
+      zeroMm: band.fflMm - footOf(piece, band),
+      key: key.slice(1),
+      name: wall.name,
+    }),
+    type: wall.type && { ...wall.type, entity: 'IFCCURTAINWALLTYPE', predefined: 'NOTDEFINED' },
+    properties: { Pset_CurtainWallCommon: { IsExternal: flag(true) } },
+    quantities: wall.quantities && { ...wall.quantities, set: 'Qto_CurtainWallQuantities' },
   };
 }
 

@@ -17,44 +17,63 @@ export interface GridParts {
 
 const TYPES = { rectangular: 'RECTANGULAR', radial: 'RADIAL', free: 'IRREGULAR' } as const;
 
-/** One IfcGrid per system of a building. Rings and free arcs are trimmed circles, whole rings circles. */
+/**
+ * One IfcGrid per system of a building, with all its lines; a line alone, which the format knows no grid of, and setting-out lines
+ * as annotations. Rings and free arcs are trimmed circles, whole rings circles.
+ */
 export function writeGrids(parts: GridParts, framework: Framework, building: Id, solved: Solved): Ref[] {
   const own = solved.lines.filter((line) => line.building === building);
   const systems = [...new Set(own.map(({ system }) => system))];
-  return systems.flatMap((system) => {
+  const grids = systems.map((system) => {
     const lines = own.filter((line) => line.system === system);
+    const record = framework.records.get(system);
+    const name = record && 'name' in record ? record.name : 'Grid';
     const [u, v] = twoWays(lines);
-    if (u.length === 0 || v.length === 0) return [];
+    const tagOf = (line: SolvedLine) => line.label || `${name} ${lines.indexOf(line) + 1}`;
+    if (u.length === 0 || v.length === 0)
+      return annotation(parts, { id: lines[0]!.id, name: tagOf(lines[0]!), what: 'Grid line' }, lines[0]!.curve);
     const curves: Ref[] = [];
     const axes = (some: readonly SolvedLine[]) =>
       some.map((line) => {
         const curve = writeCurve(parts, line.curve);
         curves.push(curve);
-        return parts.step.add('IFCGRIDAXIS', { AxisTag: line.label, AxisCurve: curve, SameSense: true });
+        return parts.step.add('IFCGRIDAXIS', { AxisTag: tagOf(line), AxisCurve: curve, SameSense: true });
       });
     const [UAxes, VAxes] = [axes(u), axes(v)];
-    const record = framework.records.get(system);
-    return [
-      parts.step.add('IFCGRID', {
-        GlobalId: globalIdOf(system),
-        Name: record && 'name' in record ? record.name : 'Grid',
-        ObjectPlacement: parts.placement,
-        Representation: parts.shape(curves),
-        UAxes,
-        VAxes,
-        PredefinedType: TYPES[lines[0]!.shape],
-      }),
-    ];
+    return parts.step.add('IFCGRID', {
+      GlobalId: globalIdOf(system),
+      Name: name,
+      ObjectPlacement: parts.placement,
+      Representation: parts.shape(curves),
+      UAxes,
+      VAxes,
+      PredefinedType: TYPES[lines[0]!.shape],
+    });
+  });
+  const settingOut = solved.settingOut
+    .filter((line) => line.building === building)
+    .map(({ id, name, curve }) => annotation(parts, { id, name, what: 'Setting-out line' }, curve));
+  return [...grids, ...settingOut];
+}
+
+/** A line in plan that is no axis of a grid. */
+function annotation(parts: GridParts, { id, name, what }: { id: Id; name: string; what: string }, curve: Curve): Ref {
+  return parts.step.add('IFCANNOTATION', {
+    GlobalId: globalIdOf(id),
+    Name: name,
+    ObjectType: what,
+    ObjectPlacement: parts.placement,
+    Representation: parts.shape([writeCurve(parts, curve)]),
   });
 }
 
-/** An IfcGrid has two families. Free lines of one family are parted into those along the first and the others. */
+/** An IfcGrid has two families. Lines of one family are parted into those along the first and the others. */
 function twoWays(lines: readonly SolvedLine[]): [SolvedLine[], SolvedLine[]] {
   const [u, v] = (['a', 'b'] as const).map((direction) => lines.filter((line) => line.direction === direction)) as [
     SolvedLine[],
     SolvedLine[],
   ];
-  if (lines[0]?.shape !== 'free' || (u.length > 0 && v.length > 0)) return [u, v];
+  if (u.length > 0 && v.length > 0) return [u, v];
   const all = [...u, ...v];
   const isAlong = (line: SolvedLine) => {
     const [p, q] = [all[0]!.curve, line.curve];

@@ -1,9 +1,18 @@
 import type { Ring } from '@/core/geometry/polygon';
-import { prismOf, type Opening, type OpeningBox, type Product, type ProductType, type Stand } from '@/core/kinds/ifc';
+import {
+  prismOf,
+  type GroupOf,
+  type Opening,
+  type OpeningBox,
+  type Product,
+  type ProductType,
+  type Stand,
+} from '@/core/kinds/ifc';
 import type { Id } from '@/core/model/ids';
 import type { SolvedLevel } from '@/core/solving/solved';
 import { derivedGlobalId, globalIdOf } from './global-id';
 import type { Relations } from './relations';
+import { lookOf } from './looks';
 import type { Shapes } from './shapes';
 import type { Ref, StepLines } from './step';
 
@@ -18,6 +27,7 @@ export class Products {
   readonly elements = new Map<Id, Ref[]>();
   /** Openings by what cuts them. */
   readonly openings = new Map<Id, Ref[]>();
+  private groups = new Map<string, { group: GroupOf; refs: Ref[] }>();
   private readonly cuts = new Map<string, { ref: Ref; placement: Ref }>();
   private readonly typed = new Map<string, { type: ProductType; refs: Ref[] }>();
 
@@ -59,7 +69,7 @@ export class Products {
       Name: product.name,
       ObjectType: product.objectType,
       ObjectPlacement: placement,
-      Representation: shape && this.shapes.solid(shape),
+      Representation: shape && this.shapes.solid(shape, lookOf(product)),
       PredefinedType: product.predefined,
       ...(product.entity === 'IFCSPACE' ? { CompositionType: 'ELEMENT' } : { Tag: product.tag }),
       ...product.more,
@@ -73,6 +83,12 @@ export class Products {
         RelatingOpeningElement: filled.ref,
         RelatedBuildingElement: ref,
       });
+    for (const group of product.groups ?? []) {
+      const known = group.key.join(' ');
+      const entry = this.groups.get(known) ?? { group, refs: [] };
+      entry.refs.push(ref);
+      this.groups.set(known, entry);
+    }
     if (product.type) {
       const { type } = product;
       const known = `${type.entity} ${type.name}`;
@@ -129,6 +145,16 @@ export class Products {
     });
     this.cuts.set(key, { ref: opening, placement });
     return opening;
+  }
+
+  /** The groups of a building's elements; those of the next begin anew. */
+  inGroups(): void {
+    for (const { group, refs } of this.groups.values()) {
+      const { key, name, of, objectType } = group;
+      const named = { GlobalId: derivedGlobalId('group', ...key), Name: name, ObjectType: objectType };
+      this.relations.group(named, ['in group', ...key], refs, of === 'spaces' ? 'IFCZONE' : 'IFCGROUP');
+    }
+    this.groups = new Map();
   }
 
   /** Types, each once with all that are of it; a wall's with its layers. */

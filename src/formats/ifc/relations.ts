@@ -54,11 +54,12 @@ export class Relations {
     group: { GlobalId: string; Name: string; ObjectType: string },
     key: readonly string[],
     elements: readonly Ref[],
+    as: 'IFCGROUP' | 'IFCZONE' = 'IFCGROUP',
   ) {
     this.step.add('IFCRELASSIGNSTOGROUP', {
       GlobalId: derivedGlobalId(...key),
       RelatedObjects: elements,
-      RelatingGroup: this.step.add('IFCGROUP', group),
+      RelatingGroup: this.step.add(as, group),
     });
   }
 }

@@ -3,6 +3,7 @@ import type { Point } from '@/core/geometry/point';
 import type { Ring } from '@/core/geometry/polygon';
 import { cosDeg, sinDeg } from '@/core/geometry/trig';
 import type { Shape } from '@/core/kinds/ifc';
+import { Looks, type Look } from './looks';
 import type { Ref, StepLines } from './step';
 
 /** Placements, profiles and shapes of one file; equal ones are written once. */
@@ -12,11 +13,13 @@ export class Shapes {
   private readonly body: Ref;
   private readonly axis: Ref;
   private readonly profiles = new Map<string, Ref>();
+  readonly looks: Looks;
 
   constructor(
     private readonly step: StepLines,
     trueNorthDeg: number,
   ) {
+    this.looks = new Looks(step);
     this.world = this.placement3d({ x: 0, y: 0 }, 0, 0);
     this.context = step.add('IFCGEOMETRICREPRESENTATIONCONTEXT', {
       ContextType: 'Model',
@@ -72,8 +75,8 @@ export class Shapes {
     return this.shape(this.axis, 'FootPrint', 'GeometricCurveSet', [set]);
   }
 
-  /** A shape drawn out of its profiles. */
-  solid(shape: Shape): Ref {
+  /** A shape drawn out of its profiles, with a colour and on a layer where it is to be seen. */
+  solid(shape: Shape, look?: Look): Ref {
     const parts =
       'section' in shape
         ? [{ profile: this.sectionProfile(shape.section), depthMm: shape.depthMm, z: 0 }]
@@ -90,7 +93,9 @@ export class Shapes {
         Depth: depthMm,
       }),
     );
-    return this.shape(this.body, 'Body', 'SweptSolid', solids);
+    const representation = this.representation(this.body, 'Body', 'SweptSolid', solids);
+    if (look) this.looks.wear(look, solids, representation);
+    return this.step.add('IFCPRODUCTDEFINITIONSHAPE', { Representations: [representation] });
   }
 
   private profileWithHoles(ring: Ring, holes: readonly Ring[]): Ref {
@@ -137,13 +142,22 @@ export class Shapes {
     return ref;
   }
 
-  private shape(ContextOfItems: Ref, RepresentationIdentifier: string, RepresentationType: string, Items: Ref[]): Ref {
-    const representation = this.step.add('IFCSHAPEREPRESENTATION', {
+  private shape(context: Ref, name: string, type: string, items: Ref[]): Ref {
+    const representation = this.representation(context, name, type, items);
+    return this.step.add('IFCPRODUCTDEFINITIONSHAPE', { Representations: [representation] });
+  }
+
+  private representation(
+    ContextOfItems: Ref,
+    RepresentationIdentifier: string,
+    RepresentationType: string,
+    Items: Ref[],
+  ): Ref {
+    return this.step.add('IFCSHAPEREPRESENTATION', {
       ContextOfItems,
       RepresentationIdentifier,
       RepresentationType,
       Items,
     });
-    return this.step.add('IFCPRODUCTDEFINITIONSHAPE', { Representations: [representation] });
   }
 }

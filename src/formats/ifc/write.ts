@@ -56,6 +56,7 @@ class IfcWriter {
     const buildings = this.solved.buildings.map((building) => this.building(building, sitePlacement));
     if (buildings.length > 0) this.relations.aggregate('site', site, buildings);
     this.products.types();
+    this.shapes.looks.write();
     return this.step.file(`${name}.ifc`, at);
   }
 
@@ -79,10 +80,14 @@ class IfcWriter {
       Name: building.name,
       ObjectPlacement: placement,
       CompositionType: 'ELEMENT',
-      ElevationOfRefHeight: building.zeroMm,
+      ElevationOfRefHeight: building.zeroMm + (this.solved.survey?.heightMm ?? 0),
     });
     const levels = this.solved.levels.filter((level) => level.building === building.id);
-    const storeys = levels.map((level) => this.storey(level, placement));
+    const storeys = levels
+      .filter(({ levelKind }) => levelKind !== 'datum')
+      .map((level) => this.storey(level, placement));
+    const datums = levels.filter(({ levelKind }) => levelKind === 'datum').map((level) => this.datum(level, placement));
+    this.relations.contain(`datums ${building.id}`, ref, datums);
     if (storeys.length > 0)
       this.relations.aggregate(
         `building ${building.id}`,
@@ -102,6 +107,24 @@ class IfcWriter {
       this.products.storey(products, storey.level, storey.ref, storey.placement);
     }
     this.groups(building.id);
+    this.products.inGroups();
+    return ref;
+  }
+
+  /** A level that is only a height: no storey, so nothing is in it. */
+  private datum(level: SolvedLevel, building: Ref): Ref {
+    const ref = this.step.add('IFCANNOTATION', {
+      GlobalId: globalIdOf(level.id),
+      Name: level.name,
+      Description: level.title || null,
+      ObjectType: 'Datum level',
+      ObjectPlacement: this.shapes.local(building, this.shapes.placement3d({ x: 0, y: 0 }, level.fflMm, 0)),
+    });
+    this.relations.properties(level.id, ref, STOREY_SET, {
+      LevelKind: { measure: 'IFCLABEL', value: level.levelKind },
+      BuildUp: { measure: 'IFCLENGTHMEASURE', value: level.fflMm - level.sslMm },
+      Elevation: { measure: 'IFCLENGTHMEASURE', value: level.fflMm },
+    });
     return ref;
   }
 
