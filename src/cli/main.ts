@@ -61,12 +61,16 @@ async function importInto(
   { building: into, existing }: Options,
 ): Promise<Framework> {
   const bytes = await readInput(file);
+  if (kind === 'levels') {
+    const { rows } = take(await workApart<LevelTable, 'levels'>('levels', { name: file, unit }, bytes));
+    // Levels of several buildings go into those of their names.
+    if (into === undefined && rows.some((row) => row.building !== undefined))
+      return run(framework, 'levels.take', { rows });
+    const base = withBuilding(framework);
+    return run(base, 'levels.take', { building: buildingOf(base, into), rows });
+  }
   const base = withBuilding(framework);
   const building = buildingOf(base, into);
-  if (kind === 'levels') {
-    const table = take(await workApart<LevelTable, 'levels'>('levels', { name: file, unit }, bytes));
-    return run(base, 'levels.take', { building, rows: table.rows });
-  }
   const sheet = take(await workApart<Sheet, 'drawing'>('drawing', {}, bytes));
   if (kind === 'grid')
     return run(base, 'grids.add', { building, ...gridInput(take(recogniseGrid(sheet, { unit, layer }))) });
@@ -131,7 +135,9 @@ async function importCommand(file: string, options: Options): Promise<number> {
   const before = await openFramework(open);
   const framework = await importInto(before, file, kind!, unit as LengthUnit | undefined, layer, options);
   if (dryRun) {
-    process.stdout.write(`${whatWouldChange(before, framework, buildingOf(framework, building)).join('\n')}\n`);
+    const buildings =
+      building === undefined ? recordsOf(framework, 'building').map(({ id }) => id) : [buildingOf(framework, building)];
+    process.stdout.write(`${whatWouldChange(before, framework, buildings).join('\n')}\n`);
     return CLEAN;
   }
   await writeOutputs([{ file: save!, contents: writeSpineFile(framework) }]);
@@ -139,8 +145,9 @@ async function importCommand(file: string, options: Options): Promise<number> {
 }
 
 /** What an import would change, a line each: levels with what becomes of them, counts of other things. */
-function whatWouldChange(before: Framework, after: Framework, building: Id): string[] {
-  const levels = levelDifferences(before, after, building).map(({ name, formerly, fromMm, toMm, others }) => {
+function whatWouldChange(before: Framework, after: Framework, buildings: readonly Id[]): string[] {
+  const all = buildings.flatMap((building) => levelDifferences(before, after, building));
+  const levels = all.map(({ name, formerly, fromMm, toMm, others }) => {
     const height =
       fromMm === null
         ? `new, ${formatElevation(toMm!)}`

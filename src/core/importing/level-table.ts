@@ -17,6 +17,8 @@ export interface LevelTableRow {
   levelKind?: LevelKind;
   /** What a level that is new is taken for, by its words. */
   kindIfNew: LevelKind;
+  /** The building it is of, by name, where the file holds several. */
+  building?: string;
 }
 
 /** How a table was understood, for a person to confirm. */

@@ -24,6 +24,7 @@ import { LEVEL_SET_COMMANDS } from './level-set-commands';
 import { nameFrom, numbersWithout, USUAL_NAMES } from './names';
 import { levelById, levelsOf, titleOf, type ResolvedLevel } from './resolve-levels';
 import { removeLevel } from './remove-level';
+import { takeLevels } from './take-levels';
 import { setUpAgain } from './set-up-again';
 
 const levelIn = (framework: Framework, ref: string): ResolvedLevel => levelReferred(framework, ref);
@@ -95,62 +96,6 @@ const setUp = defineCommand({
     }),
   sentence: (_, input, after) =>
     `Levels set up${input.again ? ' again' : ''}: ${levelsOf(after, buildingReferred(after, input.building)).length}`,
-});
-
-const take = defineCommand({
-  name: 'levels.take',
-  title: 'Take a level table: new levels are added, those of the same name get what it says of them',
-  input: z.strictObject({
-    building: refSchema.optional(),
-    rows: z
-      .array(
-        z.strictObject({
-          name: textSchema(16),
-          /** What is left out stays as it is; a new level has none, no build-up, and is a storey. */
-          title: z.string().trim().max(80).optional(),
-          /** One of the two. From the SSL the FFL is worked out with the level's build-up. */
-          fflMm: z.number().min(-1e7).max(1e7).optional(),
-          sslMm: z.number().min(-1e7).max(1e7).optional(),
-          buildUpMm: z.number().min(0).max(2000).optional(),
-          levelKind: z.enum(LEVEL_KINDS).optional(),
-          /** What a level that is new is, where the table does not say. */
-          kindIfNew: z.enum(LEVEL_KINDS).default('storey'),
-        }),
-      )
-      .min(1, 'The table holds no level')
-      .max(400),
-  }),
-  plan: (edit, input) =>
-    refusing(() => {
-      const building = buildingReferred(edit.before, input.building);
-      refuseIfTwice(input.rows.map(({ name }) => name));
-      const existing = levelsOf(edit.before, building);
-      const byName = new Map(existing.map((level) => [level.record.name, level]));
-      const rows = input.rows.map((row, i): LevelWanted => {
-        const known = byName.get(row.name);
-        byName.delete(row.name);
-        if ((row.fflMm === undefined) === (row.sslMm === undefined))
-          refuseNow(`Level ${row.name}: say either its FFL or its SSL`, ['rows', i, 'fflMm']);
-        const level = {
-          name: row.name,
-          title: row.title ?? (known ? titleOf(edit.before, known.id) : ''),
-          levelKind: row.levelKind ?? known?.record.levelKind ?? row.kindIfNew,
-          buildUpMm: row.buildUpMm ?? known?.record.buildUpMm ?? 0,
-          locked: known?.record.locked ?? false,
-        };
-        const buildUpMm = row.buildUpMm ?? (known ? known.fflMm - known.sslMm : 0);
-        return { id: known?.id, fflMm: row.fflMm ?? row.sslMm! + buildUpMm, level };
-      });
-      const kept: LevelWanted[] = [...byName.values()].map(({ id, fflMm, record }) => {
-        const { name, levelKind, buildUpMm, locked } = record;
-        const title = titleOf(edit.before, id);
-        return { id, fflMm, level: { name, title, levelKind, buildUpMm, locked } };
-      });
-      layLevels(edit, building, [...rows, ...kept]);
-      refuseIfLockedMoved(edit, building);
-      refuseIfDisordered(edit, building);
-    }),
-  sentence: (_, input) => `Level table taken: ${input.rows.length} levels`,
 });
 
 const setElevation = defineCommand({
@@ -317,7 +262,7 @@ const remove = defineCommand({
 
 export const LEVEL_COMMANDS = [
   setUp,
-  take,
+  takeLevels,
   setElevation,
   setHeight,
   insert,

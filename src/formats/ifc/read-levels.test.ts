@@ -1,9 +1,9 @@
 import { plan } from '@/core/commands/commands';
 import { levelDifferences } from '@/core/levels/level-differences';
-import { recordsOf } from '@/core/model/framework';
+import { recordsOf, type Framework } from '@/core/model/framework';
 import { derivedCommandId } from '@/core/model/ids';
 import { solve } from '@/core/solving/solve';
-import { FURNISHED, given, step } from '@/core/testing/given';
+import { FURNISHED, given, levelId as levelsNamed, refusal, step } from '@/core/testing/given';
 import { readLevelsIfc } from './read-levels';
 import { writeIfc } from './write';
 
@@ -37,6 +37,44 @@ describe('levels read from an IFC file', () => {
     expect(solve(tower).levels.some(({ fflMm, sslMm, levelKind }) => fflMm > sslMm && levelKind === 'basement')).toBe(
       true,
     );
+  });
+
+  it('of several buildings come back as those buildings, levels that are only heights among them', () => {
+    const two = given(
+      [
+        ['buildings.add', { name: 'Annex', zeroMm: 600, xMm: 40_000 }],
+        ['levels.setUp', { building: 'Annex', above: '2@4m', buildUpMm: 80 }],
+        ['levels.insert', { level: levelsNamed(tower, '01'), heightMm: 1200, mode: 'only', name: 'D' }],
+        ['levels.change', { level: 'D', levelKind: 'datum' }],
+      ],
+      tower,
+    );
+    const ifc = writeIfc(two, solve(two), new Date('2026-01-15T10:00:00Z'));
+    // A datum level is no storey.
+    expect(ifc.match(/=IFCBUILDINGSTOREY\(/g)).toHaveLength(8 + 3);
+    const table = read(ifc);
+    if (typeof table === 'string') throw new Error(table);
+    const levels = (framework: Framework) => {
+      const nameOf = new Map(recordsOf(framework, 'building').map(({ id, name }) => [id, name]));
+      return solve(framework)
+        .levels.map(({ building, name, levelKind, fflMm, sslMm }) => [
+          nameOf.get(building),
+          name,
+          levelKind,
+          fflMm,
+          sslMm,
+        ])
+        .sort();
+    };
+    const fresh = given([['levels.take', { rows: table.rows }]]);
+    expect(levels(fresh)).toEqual(levels(two));
+    // Into one of them go its own, into another none.
+    const [annex] = [given([['buildings.add', { name: 'Annex' }]])];
+    expect(levels(given([['levels.take', { building: 'Annex', rows: table.rows }]], annex))).toEqual(
+      levels(two).filter(([building]) => building === 'Annex'),
+    );
+    const other = given([['buildings.add', { name: 'Other' }]]);
+    expect(refusal(other, 'levels.take', { building: 'Other', rows: table.rows })).toMatch(/none of Other/);
   });
 
   it('are read in the time of the file’s length, however it is damaged', () => {

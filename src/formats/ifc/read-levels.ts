@@ -1,5 +1,5 @@
 import { readLevelTable, type LevelTable } from '@/core/importing/level-table';
-import { refuse, type Result } from '@/core/model/result';
+import { done, refuse, type Result } from '@/core/model/result';
 import type { LengthUnit } from '@/core/units/length-units';
 import { STOREY_SET } from './storey-set';
 
@@ -11,11 +11,15 @@ const CONVERTED: Record<string, LengthUnit> = { FOOT: 'ft', INCH: 'inch' };
 
 /** Lines of a STEP file that matter here. */
 const WANTED = new Set([
+  'IFCANNOTATION',
+  'IFCBUILDING',
   'IFCBUILDINGSTOREY',
   'IFCCONVERSIONBASEDUNIT',
   'IFCSIUNIT',
   'IFCPROPERTYSET',
   'IFCPROPERTYSINGLEVALUE',
+  'IFCRELAGGREGATES',
+  'IFCRELCONTAINEDINSPATIALSTRUCTURE',
   'IFCRELDEFINESBYPROPERTIES',
 ]);
 
@@ -39,24 +43,69 @@ export function readLevelsIfc(text: string, choice: { unit?: LengthUnit } = {}):
   const unit = choice.unit ?? unitOf(lines);
   if (!unit) return refuse('The file does not say its unit of length. Choose one', { path: ['unit'] });
   const said = propertiesOf(lines);
-  const knows = (property: string) => storeys.some(({ id }) => said.get(id)?.has(property));
+  // Levels that are only heights are annotations in our own files.
+  const datums = lines.filter(({ type, id }) => type === 'IFCANNOTATION' && said.get(id)?.has('Elevation'));
+  const levels = [
+    ...storeys.map(({ id, args }) => ({ id, names: [textOf(args[2]), textOf(args[7])], elevation: args[9] ?? '$' })),
+    ...datums.map(({ id, args }) => ({
+      id,
+      names: [textOf(args[2]), textOf(args[3])],
+      elevation: said.get(id)!.get('Elevation')!,
+    })),
+  ];
+  const knows = (property: string) => levels.some(({ id }) => said.get(id)?.has(property));
   const [kinds, buildUps] = [knows('LevelKind'), knows('BuildUp')];
-  const rows = storeys.map(({ id, args }) => {
-    const [name, longName, elevation] = [textOf(args[2]), textOf(args[7]), args[9] ?? '$'];
-    return [
+  const heads = [...(kinds ? ['Kind'] : []), ...(buildUps ? [`Build-up (${unit})`] : [])];
+  const tableOf = (some: typeof levels) => {
+    const rows = some.map(({ id, names: [name = '', longName = ''], elevation }) => [
       name || longName,
       name ? longName : '',
       elevation === '$' ? '0' : String(Number(elevation)),
       ...(kinds ? [said.get(id)?.get('LevelKind') ?? ''] : []),
       ...(buildUps ? [said.get(id)?.get('BuildUp') ?? ''] : []),
-    ];
-  });
-  const heads = [...(kinds ? ['Kind'] : []), ...(buildUps ? [`Build-up (${unit})`] : [])];
-  const table = readLevelTable([['Level', 'Title', `FFL (${unit})`, ...heads], ...rows], { unit });
-  return table.ok
-    ? { ok: true, value: { ...table.value, notes: ['Storeys of an IFC file', ...table.value.notes] } }
-    : table;
+    ]);
+    return readLevelTable([['Level', 'Title', `FFL (${unit})`, ...heads], ...rows], { unit });
+  };
+  const buildingOf = buildingsOf(lines);
+  const buildings = [...new Set(levels.map(({ id }) => buildingOf.get(id) ?? ''))];
+  const tables = buildings.map((building) => ({
+    building,
+    table: tableOf(levels.filter(({ id }) => (buildingOf.get(id) ?? '') === building)),
+  }));
+  const [first] = tables;
+  const wrong = tables.find(({ table }) => !table.ok);
+  if (wrong) return wrong.table;
+  if (!first?.table.ok) return refuse('The file holds no building storeys');
+  const rows = tables.flatMap(({ building, table }) =>
+    table.ok ? table.value.rows.map((row) => (tables.length > 1 ? { ...row, building } : row)) : [],
+  );
+  const notes = [`Storeys of an IFC file${tables.length > 1 ? `, of ${buildings.join(' and ')}` : ''}`];
+  return done({ ...first.table.value, rows, notes: [...notes, ...first.table.value.notes] });
 }
+
+/** The name of the building each storey, and each thing contained in one directly, is part of, by its line. */
+function buildingsOf(lines: readonly Line[]): Map<string, string> {
+  const names = new Map(
+    lines
+      .filter(({ type }) => type === 'IFCBUILDING')
+      .map(({ id, args }, i): [string, string] => [id, textOf(args[2]) || textOf(args[7]) || `Building ${i + 1}`]),
+  );
+  const found = new Map<string, string>();
+  for (const { type, args } of lines) {
+    const [whole, parts] =
+      type === 'IFCRELAGGREGATES'
+        ? [args[4], args[5]]
+        : type === 'IFCRELCONTAINEDINSPATIALSTRUCTURE'
+          ? [args[5], args[4]]
+          : [];
+    const name = names.get(whole ?? '');
+    if (name !== undefined) for (const part of listed(parts)) found.set(part, name);
+  }
+  return found;
+}
+
+const listed = (argument: string | undefined): string[] =>
+  (argument ?? '').startsWith('(') ? argumentsOf(argument!.slice(1, -1)) : [];
 
 /**
  * The lines of a STEP file that matter here, each up to its semicolon outside of texts and comments (ISO 10303-21). A line
@@ -99,8 +148,6 @@ function lineOf(statement: string): Line | null {
 /** What single-valued properties say of things, by the line of the thing and the property's name. */
 function propertiesOf(lines: readonly Line[]): Map<string, Map<string, string>> {
   const byId = new Map(lines.map((line) => [line.id, line]));
-  const listed = (argument: string | undefined): string[] =>
-    (argument ?? '').startsWith('(') ? argumentsOf(argument!.slice(1, -1)) : [];
   const said = new Map<string, Map<string, string>>();
   for (const { args } of lines.filter(({ type }) => type === 'IFCRELDEFINESBYPROPERTIES')) {
     const set = byId.get(args[5] ?? '');

@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { compareColumns, comparedWords } from '@/core/columns/compare-columns';
 import { gridInput, isNear } from '@/core/importing/recognise-grid';
+import { recordsOf } from '@/core/model/framework';
 import { levelDifferences } from '@/core/levels/level-differences';
 import { crossingsOf } from '@/core/grids/crossings';
 import { gridById } from '@/core/grids/resolve-grids';
@@ -71,7 +72,11 @@ export function TakeFile({ kind }: { kind: FileKind }) {
   const changed = useMemo(() => {
     if (!session || !building || understood?.kind !== 'levels') return null;
     const preview = session.previewOf(commandFor(understood, building, existing));
-    return preview.ok ? levelDifferences(framework, preview.value.after, building) : null;
+    if (!preview.ok) return null;
+    const { after } = preview.value;
+    const several = understood.table.rows.some((row) => row.building !== undefined);
+    const buildings = several ? recordsOf(after, 'building').map(({ id }) => id) : [building];
+    return buildings.flatMap((id) => levelDifferences(framework, after, id));
   }, [session, building, understood, existing, framework]);
   const compared = useMemo(
     () =>
@@ -183,7 +188,12 @@ function ghostOf(understood: Understood, preview: Result<Planned>): Ghost | null
 }
 
 function commandFor(understood: Understood, building: string, existing: Existing): Sent {
-  if (understood.kind === 'levels') return { command: 'levels.take', input: { building, rows: understood.table.rows } };
+  if (understood.kind === 'levels') {
+    const { rows } = understood.table;
+    // Levels of several buildings go into those of their names.
+    const several = rows.some((row) => row.building !== undefined);
+    return { command: 'levels.take', input: several ? { rows } : { building, rows } };
+  }
   if (understood.kind === 'grid') return { command: 'grids.add', input: { building, ...gridInput(understood.grid) } };
   return { command: 'columns.take', input: { building, columns: understood.columns.columns, existing } };
 }
@@ -215,9 +225,10 @@ function WhatWasUnderstood({ understood }: { understood: Understood }) {
           {[...rows]
             .map((row) => ({ ...row, heightMm: row.fflMm ?? row.sslMm ?? 0 }))
             .sort((a, b) => b.heightMm - a.heightMm)
-            .map(({ name, title, heightMm }) => (
-              <li key={name} className="flex justify-between gap-2">
+            .map(({ name, title, heightMm, building }) => (
+              <li key={`${building ?? ''} ${name}`} className="flex justify-between gap-2">
                 <span>
+                  {building && `${building}: `}
                   {name} {title}
                 </span>
                 <span>{formatElevation(heightMm, display)}</span>
