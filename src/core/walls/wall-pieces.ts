@@ -271,8 +271,8 @@ function openingsOf(
       const roomMm = head > topMm + 1 ? Math.floor(topMm - sill) : 0;
       misfits.push({ wall: record.id, opening, level: level.id, isTooHigh, roomMm });
     }
-    // All of it is under a wall that begins above the floor: there is nothing to open.
-    if (!lies || head <= baseMm + 1) return [];
+    // All of it is under a wall that begins above the floor, or over one that ends below it: there is nothing to open.
+    if (!lies || head <= baseMm + 1 || sill >= topMm - 1) return [];
     const left = { x: -from.along.y, y: from.along.x };
     const [a, b] = [path.leftOf(0), path.leftOf(path.build.thicknessMm)];
     // A little past both faces, so that nothing is left of the wall there.

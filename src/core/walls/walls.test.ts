@@ -254,6 +254,11 @@ describe('doors, windows and plain openings', () => {
     const low = after('levels.setHeight', { level: '00', heightMm: 2400, mode: 'push' }, open);
     expect(solve(low).findings.map(({ rule }) => rule)).toContain('wall.opening');
     expect(solve(after('walls.changeOpening', { wall: 'W1', opening: 'N1', heightMm: 900 }, low)).findings).toEqual([]);
+    // Of one whose sill the wall does not reach there is nothing, and that is found.
+    const stopsAt = { level: '00', face: 'FFL' as const, offsetMm: 700 };
+    const under = solve(after('walls.change', { wall: 'W1', stopsAt }, open));
+    expect(under.walls.flatMap(({ openings }) => openings.map(({ name }) => name))).not.toContain('N1');
+    expect(under.findings.map(({ message }) => message).join()).toMatch(/Window N1 of wall W1 is higher than the wall/);
   });
 });
 
