@@ -67,9 +67,9 @@ export function solveGrids(framework: Framework): Pick<Solved, 'lines' | 'settin
     });
   }
   for (const { id: building } of recordsOf(framework, 'building')) {
-    for (const { label, lines, at } of buildingCrossings(framework, building)) {
+    for (const { label, lines, nth, at } of buildingCrossings(framework, building)) {
       const [a, b] = lines.map((id) => ranges.get(id) ?? { lowMm: null, highMm: null });
-      solved.crossings.push({ label, lines, building, at, ...both(a!, b!) });
+      solved.crossings.push({ label, lines, building, nth, at, ...both(a!, b!) });
     }
   }
   return solved;

@@ -177,3 +177,25 @@ it('has the places, sills, hands and leaves of openings, the places of shafts, a
   // Less the column of 500 × 500 that runs through it.
   expect(full.heads[0]!.volumeM3).toBeCloseTo(0.162 - 0.05, 9);
 });
+
+it('tells both places where a line meets an arc', () => {
+  const framework = given([
+    ['buildings.add', { name: 'Hall' }],
+    [
+      'grids.addFree',
+      {
+        lines: [
+          { path: { xMm: 0, yMm: 0, radiusMm: 5000, fromDeg: 0, sweepDeg: 180 }, label: 'R' },
+          { path: { x0Mm: -9000, y0Mm: 3000, x1Mm: 9000, y1Mm: 3000 }, label: '1' },
+        ],
+      },
+    ],
+  ]);
+  const { crossings } = reportOf(framework, solve(framework));
+  // 3, 4, 5.
+  expect(crossings.map(({ nth, xMm, yMm }) => [nth, xMm, yMm]).sort()).toEqual([
+    [1, 4000, 3000],
+    [2, -4000, 3000],
+  ]);
+  expect(new Set(crossings.map(({ id }) => id)).size).toBe(2);
+});

@@ -40,7 +40,15 @@ export const reportSchema = z.strictObject({
       radiusMm: mm.nullable().describe('Of a ring or an arc'),
     }),
   ),
-  crossings: z.array(z.strictObject({ ...row, label: z.string().nullable(), xMm: mm, yMm: mm })),
+  crossings: z.array(
+    z.strictObject({
+      ...row,
+      label: z.string().nullable(),
+      nth: z.union([z.literal(1), z.literal(2)]).describe('2: the second place where a line meets an arc'),
+      xMm: mm,
+      yMm: mm,
+    }),
+  ),
   ...(Object.fromEntries(
     everyFacet('report')
       .flat()
@@ -136,10 +144,11 @@ export function reportOf(framework: Framework, solved: Solved): Report {
       angleDeg: curve.kind === 'segment' ? angleOf(curve) : null,
       radiusMm: curve.kind === 'arc' ? curve.radiusMm : null,
     })),
-    crossings: solved.crossings.map(({ building, label, lines, at }) => ({
-      id: lines.join('+'),
+    crossings: solved.crossings.map(({ building, label, lines, nth, at }) => ({
+      id: [...lines, ...(nth === 2 ? ['2'] : [])].join('+'),
       building,
       label,
+      nth,
       xMm: at.x,
       yMm: at.y,
     })),

@@ -90,6 +90,8 @@ export interface SolvedCrossing {
   label: string | null;
   lines: [Id, Id];
   building: Id;
+  /** 2 for the second place where the same two lines meet: an arc and a line. */
+  nth: 1 | 2;
   at: Point;
   /** Where both lines are there, by FFL; null: no limit. */
   lowMm: number | null;

@@ -2,7 +2,7 @@ import { flag, prismOf, type IfcTrait, type Opening, type Prism, type Product, t
 import { mmOf } from '../dimensions/resolve-length';
 import { minus, type Point } from '../geometry/point';
 import { glazedParts } from './ifc-glazed';
-import type { Ring } from '../geometry/polygon';
+import { ringArea, type Ring } from '../geometry/polygon';
 import type { Profile } from '../geometry/boolean';
 import { directionDeg } from '../geometry/trig';
 import { recordOf, type Framework } from '../model/framework';
@@ -17,7 +17,7 @@ export const wallsInIfc: IfcTrait = {
       const band = bandOf(piece, level, solved);
       const prisms = band ? prismsIn(piece, band, solved.profiles) : [];
       if (!band || prisms.length === 0) return [];
-      const wall = wallOf(framework, piece, level, band, prisms);
+      const wall = wallOf(framework, piece, level, band, prisms, solved.profiles);
       return [piece.use === 'glazed' ? glazedOf(wall, piece, { ...band, fflMm: level.fflMm }, solved.profiles) : wall];
     }),
     ...solved.walls.flatMap(({ openings }) =>
@@ -78,17 +78,39 @@ function prismsIn(piece: WallPiece, band: Band, profiles: Readonly<Record<string
 
 const footOf = (piece: WallPiece, band: Band): number => Math.max(piece.bottomMm, band.bottomMm);
 
+/** What of a wall lies in a storey: with its openings, and without them and its share of what others take of the wall. */
+function volumesIn(
+  piece: WallPiece,
+  band: Band,
+  prisms: readonly Prism[],
+  profiles: Readonly<Record<string, Profile>>,
+): { grossMm3: number; netMm3: number } {
+  const areaOf = ({ outer, holes }: Prism) =>
+    Math.abs(ringArea(outer)) - holes.reduce((sum, hole) => sum + Math.abs(ringArea(hole)), 0);
+  const grossMm3 = prisms.reduce((sum, prism) => sum + areaOf(prism) * prism.depthMm, 0);
+  const openMm3 = (bottomMm: number, topMm: number) =>
+    piece.slices.reduce((sum, slice) => {
+      const mm = Math.min(slice.topMm, topMm) - Math.max(slice.bottomMm, bottomMm);
+      return sum + Math.max(0, mm) * profiles[slice.profile]!.areaMm2;
+    }, 0);
+  const [here, all] = [openMm3(band.bottomMm, band.topMm), openMm3(-Infinity, Infinity)];
+  return { grossMm3, netMm3: all > 0 ? (here * piece.volumeMm3) / all : 0 };
+}
+
 function wallOf(
   framework: Framework,
   piece: WallPiece,
   level: SolvedLevel,
   band: Band,
   prisms: readonly Prism[],
+  profiles: Readonly<Record<string, Profile>>,
 ): Product {
   const foot = footOf(piece, band);
   const heightMm = Math.min(piece.topMm, band.topMm) - foot;
   const isParapet = !recordOf(framework, 'wall', piece.wall);
-  const part = band.isWhole ? 1 : heightMm / (piece.topMm - piece.bottomMm);
+  const { grossMm3, netMm3 } = band.isWhole
+    ? { grossMm3: piece.grossMm3, netMm3: piece.volumeMm3 }
+    : volumesIn(piece, band, prisms, profiles);
   return {
     entity: 'IFCWALL',
     globalId: ['wall', piece.wall, level.id],
@@ -117,8 +139,8 @@ function wallOf(
       values: [
         ['LENGTH', 'Width', piece.thicknessMm],
         ['LENGTH', 'Height', heightMm],
-        ['VOLUME', 'GrossVolume', (piece.grossMm3 * part) / 1e9],
-        ['VOLUME', 'NetVolume', (piece.volumeMm3 * part) / 1e9],
+        ['VOLUME', 'GrossVolume', grossMm3 / 1e9],
+        ['VOLUME', 'NetVolume', netMm3 / 1e9],
       ],
     },
   };

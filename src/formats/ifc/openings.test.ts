@@ -121,6 +121,25 @@ describe('walls, their openings and what fills them, read by another program', (
     expect(core.map(({ expressID }) => file.storeyOf.get(expressID))).toEqual(['B2', 'B1', '00', '01']);
     expect(core.reduce((sum, { expressID }) => sum + file.volume(expressID), 0)).toBeCloseTo(own('K'), 4);
     expect(file.all(WebIfc.IFCGROUP).filter(({ Name }) => Name?.value === 'K')).toHaveLength(1);
+    // Storey by storey, a door in one of them and none in the next: the net volume told is that of the solid.
+    const sets = file.all(WebIfc.IFCELEMENTQUANTITY).filter(({ Name }) => Name?.value === 'Qto_WallBaseQuantities');
+    const netOf = (expressID: number) => {
+      const defines = file
+        .all(WebIfc.IFCRELDEFINESBYPROPERTIES)
+        .find(
+          (line) =>
+            refs(line.RelatedObjects).includes(expressID) &&
+            sets.some((set) => set.expressID === ref(line.RelatingPropertyDefinition)),
+        );
+      const set = sets.find((each) => each.expressID === ref(defines!.RelatingPropertyDefinition))!;
+      const quantities = refs(set.Quantities).map((id) =>
+        file.all(WebIfc.IFCQUANTITYVOLUME).find((each) => each.expressID === id),
+      );
+      const net = quantities.find((each) => each?.Name?.value === 'NetVolume')!;
+      return (net.VolumeValue as { value: number }).value;
+    };
+    for (const { expressID } of core) expect(netOf(expressID)).toBeCloseTo(file.volume(expressID), 4);
+    expect(new Set(core.map(({ expressID }) => netOf(expressID).toFixed(3))).size).toBeGreaterThan(1);
   });
 
   it('have openings, and each door and window fills one and hangs in its own storey', () => {
