@@ -88,7 +88,7 @@ describe('a beam', () => {
     const low = solve(wanted).findings.filter(({ rule }) => rule === 'beam.low');
     // 4800 from floor to floor, build-up 100, slab 250, beam 450.
     expect(low.map(({ message }) => message)).toEqual([
-      'Beam BM1 under level 02 leaves 4000 mm clear, 200 mm under the 4200 wanted. Make it less deep, or raise the level',
+      'Beam BM1 under level 02 leaves 4000 mm clear, 200 mm under the 4200 mm wanted. Make it less deep, or raise the level',
     ]);
     const fix = low[0]!.fixes[0]!;
     expect(rules(after(fix.command, fix.input, wanted))).toEqual([]);

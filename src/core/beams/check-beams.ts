@@ -87,7 +87,7 @@ export function checkBeam(beam: Beam, at: readonly BeamAt[], given: BeamGiven): 
           report(
             LOW,
             here.level,
-            `${called} under level ${name} leaves ${formatLength(clearMm)} mm clear, ${formatLength(short)} mm under the ${formatLength(budget.targetMm)} wanted. Make it less deep, or raise the level`,
+            `${called} under level ${name} leaves ${formatLength(clearMm)} mm clear, ${formatLength(short)} mm under the ${formatLength(budget.targetMm)} mm wanted. Make it less deep, or raise the level`,
             [
               {
                 words: `Raise level ${name} by ${formatLength(short)} mm`,

@@ -206,7 +206,7 @@ describe('findings of ceilings', () => {
     [
       'too low',
       after('levels.setBudget', { level: '00', targetMm: 2600 }, hung),
-      /leaves 2500 mm clear, 100 mm under the 2600 wanted/,
+      /leaves 2500 mm clear, 100 mm under the 2600 mm wanted/,
     ],
     ['twice in a room', after('ceilings.add', { name: 'More', heightMm: 2500 }, hung), /hang in one room at level 00/],
     ['nowhere', after('elements.remove', { ids: recordsOf(hung, 'wall').map(({ id }) => id) }, hung), /hangs nowhere/],

@@ -62,7 +62,7 @@ function heights({ budget, level: { id: level, name } }: Given, pieces: readonly
       const where =
         overMm < -0.5
           ? `reaches ${formatLength(-overMm)} mm into the slab over it`
-          : `leaves ${formatLength(overMm)} mm for beams and services, ${formatLength(less)} mm under the ${formatLength(zonesMm)} kept for them`;
+          : `leaves ${formatLength(overMm)} mm for beams and services, ${formatLength(less)} mm under the ${formatLength(zonesMm)} mm kept for them`;
       found.push(
         finding(
           overMm < -0.5 ? 'ceiling.inSlab' : 'ceiling.inZones',
@@ -90,7 +90,7 @@ function heights({ budget, level: { id: level, name } }: Given, pieces: readonly
           building,
           level,
           [ceiling],
-          `Ceiling ${piece.name} at level ${name} leaves ${formatLength(clearMm)} mm clear, ${formatLength(raise)} mm under the ${formatLength(target)} wanted. ${fits ? 'Hang it higher' : 'Raise the level above, then hang it higher'}`,
+          `Ceiling ${piece.name} at level ${name} leaves ${formatLength(clearMm)} mm clear, ${formatLength(raise)} mm under the ${formatLength(target)} mm wanted. ${fits ? 'Hang it higher' : 'Raise the level above, then hang it higher'}`,
           fits ? [atHeight(piece, target)] : [higher],
         ),
       );

@@ -37,9 +37,9 @@ describe('the height budget', () => {
 
   it('finds the storeys under their target, with the least change that would do', () => {
     expect(low().sort()).toEqual([
-      'Storey 03 has 2149.2 mm clear, 550.8 mm under the 2700 wanted. Raise the level above by 550.8 mm, or thin a zone',
-      'Storey 04 has 2249.2 mm clear, 450.8 mm under the 2700 wanted. Raise the level above by 450.8 mm, or thin a zone',
-      'Storey B2 has 2449.2 mm clear, 250.8 mm under the 2700 wanted. Raise the level above by 250.8 mm, or thin a zone',
+      'Storey 03 has 2149.2 mm clear, 550.8 mm under the 2700 mm wanted. Raise the level above by 550.8 mm, or thin a zone',
+      'Storey 04 has 2249.2 mm clear, 450.8 mm under the 2700 mm wanted. Raise the level above by 450.8 mm, or thin a zone',
+      'Storey B2 has 2449.2 mm clear, 250.8 mm under the 2700 mm wanted. Raise the level above by 250.8 mm, or thin a zone',
     ]);
     const raised = step(tower, 'levels.setHeight', { level: '03', heightMm: 3300 + 550.8 }).after;
     expect(low(raised)).toHaveLength(2);

@@ -81,7 +81,7 @@ export function checkClearHeights(budgets: readonly HeightBudget[], names: Reado
     const words =
       clearMm < 0
         ? `the zones of storey ${names.get(level)} are ${Math.round(-clearMm * 10) / 10} mm more than its height`
-        : `storey ${names.get(level)} has ${Math.round(clearMm * 10) / 10} mm clear, ${short} mm under the ${targetMm} wanted`;
+        : `storey ${names.get(level)} has ${Math.round(clearMm * 10) / 10} mm clear, ${short} mm under the ${targetMm} mm wanted`;
     const message = `${words[0]!.toUpperCase()}${words.slice(1)}. Raise the level above by ${short} mm, or thin a zone`;
     const fix = fixBy(`Raise the level above by ${short} mm`, 'levels.setHeight', {
       level,

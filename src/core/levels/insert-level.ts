@@ -1,5 +1,6 @@
 import { lengthPlus } from '../dimensions/resolve-length';
 import type { Edit } from '../model/edit';
+import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { refuseNow } from '../commands/length-input';
 import { formatLength } from '../units/format-length';
@@ -25,9 +26,16 @@ export interface Insertion {
   extend?: ReadonlySet<ExtendKind>;
 }
 
-/** True for a roof with nothing over it: what is put above it goes in under it, and the roof goes up. */
-export const isRoofOverAll = ({ record, above }: ResolvedLevel): boolean =>
-  record.levelKind === 'roof' && above === null;
+/**
+ * The roof over all, if a level is that or lies over it, as a datum does: what is put above it goes in under the roof, and the
+ * roof goes up.
+ */
+export function roofOverAll(framework: Framework, { record, above, fflMm }: ResolvedLevel): ResolvedLevel | null {
+  const roof = levelsOf(framework, record.building)
+    .filter(({ bounding }) => bounding)
+    .at(-1);
+  return above === null && roof?.record.levelKind === 'roof' && fflMm >= roof.fflMm ? roof : null;
+}
 
 /** Puts one level next to another in the framework as edited so far. Answers the new level's id. */
 export function insertLevel(
@@ -36,11 +44,12 @@ export function insertLevel(
   { side: asked, heightMm: mm, mode, name, title, levelKind, exactly = false, extend = NOTHING }: Insertion,
 ): Id {
   const framework = edit.framework;
-  const level = levelById(framework, beside)!;
+  const next = levelById(framework, beside)!;
+  const roof = asked === 'above' ? roofOverAll(framework, next) : null;
+  const goesUnder = roof !== null && !exactly && roof.below !== null;
+  const level = goesUnder ? roof : next;
   const { building } = level.record;
   const levels = levelsOf(framework, building);
-  const isRoof = asked === 'above' && isRoofOverAll(level);
-  const goesUnder = isRoof && !exactly && level.below !== null;
   const side = goesUnder ? 'below' : asked;
   const lower = side === 'above' ? level : levels.find(({ id }) => id === level.below);
   const upper = side === 'above' ? levels.find(({ id }) => id === level.above) : level;
@@ -64,8 +73,8 @@ export function insertLevel(
       ['heightMm'],
     );
   }
-  if (isRoof && !goesUnder) edit.set('level', level.id, { levelKind: 'storey' });
-  const ownKind = isRoof && !goesUnder ? 'roof' : (levelKind ?? (isBasement ? 'basement' : 'storey'));
+  if (roof && !goesUnder) edit.set('level', roof.id, { levelKind: 'storey' });
+  const ownKind = roof && !goesUnder ? 'roof' : (levelKind ?? (isBasement ? 'basement' : 'storey'));
   const added = linkIn(edit, levels, { lower, upper, fflMm, moved }, (from, heightMm) => ({
     kind: 'level',
     building,

@@ -10,7 +10,7 @@ import { formatElevation, formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import { BUDGET_ZONES, NO_BUDGET, ZONE } from './budget';
 import { baseLevel, isBelowGround, refuseIfDisordered, refuseIfLockedMoved, shiftLevel } from './chain';
-import { insertLevel, isRoofOverAll } from './insert-level';
+import { insertLevel, roofOverAll } from './insert-level';
 import { BUILD_UP } from './level';
 import { LEVEL_KINDS } from './level-kinds';
 import { extendSchema, heightsSchema, modeSchema, readHeights, refuseIfTwice } from './level-input';
@@ -41,7 +41,7 @@ const insertMany = defineCommand({
       if (heights.length === 0) refuseNow('Type a height for each new storey, like 3@3.3m', ['heights']);
       let beside = level.id;
       // Under a roof that goes up there is room for as many as one likes.
-      const mode = input.side === 'above' && isRoofOverAll(level) ? 'push' : input.mode;
+      const mode = input.side === 'above' && roofOverAll(edit.before, level) ? 'push' : input.mode;
       const extend = new Set(input.extend);
       for (const heightMm of heights)
         beside = insertLevel(edit, beside, { side: input.side, heightMm, mode, title: '', extend });

@@ -166,6 +166,20 @@ describe('inserting', () => {
       RF: 28600,
     });
     expect(heights(after('levels.insert', { level: '00', side: 'below', heightMm: 3000 }))).toHaveProperty('B1a');
+    // Over a datum that lies above the roof there is no storey either.
+    const datum = given(
+      [
+        ['levels.insert', { level: '04', heightMm: 1000, name: 'PP', mode: 'only' }],
+        ['levels.change', { level: 'PP', levelKind: 'datum' }],
+        ['levels.setElevation', { level: 'PP', fflMm: 22_800, mode: 'only' }],
+      ],
+      bare,
+    );
+    expect(heights(after('levels.insert', { level: 'PP', heightMm: 3000 }, datum))).toMatchObject({
+      '05': 21600,
+      RF: 24600,
+      PP: 25800,
+    });
     expect(refusal(bare, 'levels.insert', { level: '01', heightMm: 6000, mode: 'only' })).toMatch(/4800 high/);
     expect([nextName('L09'), nextName('RF'), freeName('01', new Set(['01', '01a']))]).toEqual(['L10', 'RF+', '01b']);
   });
