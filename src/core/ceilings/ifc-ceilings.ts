@@ -1,4 +1,4 @@
-import { prismsOf, type IfcTrait } from '../kinds/ifc';
+import { flag, identifier, prismsOf, type IfcTrait } from '../kinds/ifc';
 import type { Id } from '../model/ids';
 
 /** Ceilings as coverings of the storey they hang in, one for each room. */
@@ -23,11 +23,14 @@ export const ceilingsInIfc: IfcTrait = {
           tag: piece.ceiling,
           stand: { bottomMm: piece.bottomMm },
           shape: prismsOf(profile, thicknessMm),
+          properties: { Pset_CoveringCommon: { Reference: identifier(piece.name), IsExternal: flag(false) } },
           quantities: {
             set: 'Qto_CoveringBaseQuantities',
             values: [
               ['LENGTH', 'Width', thicknessMm],
               ['AREA', 'NetArea', profile.areaMm2 / 1e6],
+              ['VOLUME', 'GrossVolume', piece.grossMm3 / 1e9],
+              ['VOLUME', 'NetVolume', piece.volumeMm3 / 1e9],
             ],
           },
         };

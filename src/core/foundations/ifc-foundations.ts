@@ -24,6 +24,7 @@ export const foundationsInIfc: IfcTrait = {
           tag: piece.foundation,
           stand: { bottomMm: piece.bottomMm },
           shape: prismsOf(solved.profiles[piece.profile]!, thicknessMm),
+          material: piece.material,
           properties: {
             Foundation: {
               ...(subgradeKnM3 === null ? {} : { SubgradeModulusKnM3: real(subgradeKnM3) }),

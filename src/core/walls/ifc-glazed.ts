@@ -11,7 +11,7 @@ const MEMBER_MM = 60;
 const LEAST_MM2 = 100;
 
 /** Rings across one straight part of a wall where its members stand: at both ends and between its panels. */
-export function membersOf(strip: Ring): Ring[] {
+function membersOf(strip: Ring): Ring[] {
   const edges = strip.map((from, i) => minus(strip[(i + 1) % strip.length]!, from));
   const longest = edges.reduce((most, edge) => (lengthOf(edge) > lengthOf(most) ? edge : most));
   const along = times(longest, 1 / (lengthOf(longest) || 1));
