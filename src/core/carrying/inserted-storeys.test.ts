@@ -1,16 +1,15 @@
 import type { CommandInputs, Step } from '../commands/command-inputs';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
+import { corners, WALL_200 } from '../testing/drawn';
 import { given, levelId, step } from '../testing/given';
 import type { ExtendKind } from './keep-storeys';
 
-const corners = (text: string) =>
-  text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
 const wall = (name: string, points: string, more: Partial<CommandInputs['walls.add']> = {}): Step => [
   'walls.add',
   {
     name,
-    type: { name: 'T', layers: [{ name: 'concrete', thicknessMm: 200, core: true }] },
+    type: WALL_200,
     points: corners(points),
     startsAt: { level: '00' },
     ...more,

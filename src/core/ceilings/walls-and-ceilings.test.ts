@@ -1,17 +1,9 @@
 import type { Step } from '../commands/command-inputs';
 import { recordsOf } from '../model/framework';
 import { solve } from '../solving/solve';
+import { corners, rectangle, WALL_200 } from '../testing/drawn';
 import { given, step } from '../testing/given';
 
-const corners = (text: string) =>
-  text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
-const rectangle = (place: string, widthMm: number, depthMm: number) => ({
-  type: 'rectangle' as const,
-  place,
-  widthMm,
-  depthMm,
-});
-const type = { name: 'T', layers: [{ name: 'concrete', thicknessMm: 200, core: true }] };
 /** One storey of 4 m, 9.6 × 9.6 m within walls of 200; the slab over it is 250. */
 const house = given([
   ['buildings.add', { name: 'Hall' }],
@@ -21,7 +13,7 @@ const house = given([
     'walls.add',
     {
       name: 'E',
-      type,
+      type: WALL_200,
       use: 'exterior',
       closed: true,
       points: corners('0,0 10000,0 10000,10000 0,10000'),
@@ -43,7 +35,7 @@ const wall = (endMm: number, heightMm: number | null, bottomMm = 0): Step => [
   'walls.add',
   {
     name: 'W',
-    type,
+    type: WALL_200,
     points: corners(`5000,200 5000,${endMm}`),
     startsAt: { level: '00', face: 'FFL', offsetMm: bottomMm },
     ...(heightMm === null ? {} : { stopsAt: { level: '00', face: 'FFL', offsetMm: heightMm } }),

@@ -1,26 +1,19 @@
 import type { CommandInputs, Step } from '../commands/command-inputs';
 import type { Framework } from '../model/framework';
 import { solve } from '../solving/solve';
+import { corners, rectangle, WALL_200 } from '../testing/drawn';
 import { given, step } from '../testing/given';
 
-const corners = (text: string) =>
-  text.split(' ').map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
 const wall = (name: string, points: string, more: Partial<CommandInputs['walls.add']> = {}): Step => [
   'walls.add',
   {
     name,
-    type: { name: 'T', layers: [{ name: 'concrete', thicknessMm: 200, core: true }] },
+    type: WALL_200,
     points: corners(points),
     startsAt: { level: '01' },
     ...more,
   },
 ];
-const rectangle = (place: string, widthMm: number, depthMm: number) => ({
-  type: 'rectangle' as const,
-  place,
-  widthMm,
-  depthMm,
-});
 
 const BARE: Step[] = [
   ['buildings.add', { name: 'Hall' }],

@@ -1,13 +1,8 @@
 import type { Step } from '../commands/command-inputs';
 import { solve } from '../solving/solve';
+import { corners, rectangle, WALL_200 } from '../testing/drawn';
 import { given } from '../testing/given';
 
-const rectangle = (place: string, widthMm: number, depthMm: number) => ({
-  type: 'rectangle' as const,
-  place,
-  widthMm,
-  depthMm,
-});
 /** Three storeys of 4 m with slabs of 10 × 10 m. */
 const house = given([
   ['buildings.add', { name: 'Hall' }],
@@ -49,10 +44,7 @@ describe('a plate on a mezzanine', () => {
   it('is no more than lies in the extent of its level, in as many parts as that is', () => {
     expect(solved(...MEZZANINE, shelf()).slabs).toContain('M Shelf 3.000');
     // A plate like a U, of which two legs of 1 × 2 m reach into the extent.
-    const corners = '1000,3000 2000,3000 2000,6000 3000,6000 3000,3000 4000,3000 4000,7000 1000,7000';
-    const points = corners
-      .split(' ')
-      .map((pair) => ({ xMm: Number(pair.split(',')[0]), yMm: Number(pair.split(',')[1]) }));
+    const points = corners('1000,3000 2000,3000 2000,6000 3000,6000 3000,3000 4000,3000 4000,7000 1000,7000');
     const { all } = solved(...MEZZANINE, [
       'floors.add',
       { name: 'U', outline: { type: 'polygon', points }, levels: { at: ['M'] } },
@@ -86,7 +78,7 @@ describe('a zone of a floor', () => {
     const under: Step = [
       'walls.add',
       {
-        type: { name: 'T', layers: [{ name: 'concrete', thicknessMm: 200, core: true }] },
+        type: WALL_200,
         points: [
           { xMm: 2100, yMm: 1000 },
           { xMm: 2100, yMm: 6000 },
