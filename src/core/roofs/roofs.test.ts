@@ -62,7 +62,9 @@ describe('a flat roof with a parapet', () => {
     expect(top.volumeMm3 - walled.volumeMm3).toBeCloseTo(leafMm2 * 250, 0);
     expect(rules(bare).filter((rule) => rule === 'space.shared')).toEqual([]);
     // A slab to the outside of the wall leaves nothing beside it.
-    const over = solve(after('roofs.addFlat', { face: 'outside', parapet: null })).walls.find(({ level }) => level === storey)!;
+    const over = solve(after('roofs.addFlat', { face: 'outside', parapet: null })).walls.find(
+      ({ level }) => level === storey,
+    )!;
     expect(over.slices.at(-1)!.topMm).toBe(slab.topMm - 250);
   });
 

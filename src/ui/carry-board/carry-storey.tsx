@@ -52,7 +52,10 @@ function Carrying({ from, onDone }: { from: string; onDone: () => void }) {
   const preview = usePreview('carry.storeys', input);
   const changes = useTrial(preview?.ok ? preview.value.after : null);
   const touched = preview?.ok ? preview.value.changes.patched.length : 0;
-  const standing = [...counts].reduce((sum, [kind, n]) => sum + (kinds.includes(kind) && !OPENINGS.includes(kind) ? n : 0), 0);
+  const standing = [...counts].reduce(
+    (sum, [kind, n]) => sum + (kinds.includes(kind) && !OPENINGS.includes(kind) ? n : 0),
+    0,
+  );
   const carry = () => {
     if (!input) return;
     const refusal = run('carry.storeys', input);
