@@ -1,6 +1,6 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { platesUnder, soffitMm, type PlateSet } from '../floors/plates';
-import { bounds, boundsOf, counterClockwise, type Box, type Ring } from '../geometry/polygon';
+import { bounds, boundsOf, boxesMeet, counterClockwise, type Box, type Ring } from '../geometry/polygon';
 import { servedLevels } from '../levels/extent';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
@@ -150,12 +150,16 @@ function closings(
       let lowest: number | null = null;
       following.forEach(({ region, each }, i) => {
         if (!isUnder(wall, each) || (lowest !== null && following[lowest]!.each.heightMm <= each.heightMm)) return;
-        if (touches(own, region.ring, facts)) lowest = i;
+        if (mayTouch(boxOf(own), boxOf(region.ring)) && touches(own, region.ring, facts)) lowest = i;
       });
       if (lowest !== null) found.set(lowest, [...(found.get(lowest) ?? []), own]);
     }
   return found;
 }
+
+/** Regions end at walls to a hair. */
+const mayTouch = (a: Box, b: Box): boolean =>
+  boxesMeet({ minX: a.minX - 1, minY: a.minY - 1, maxX: a.maxX + 1, maxY: a.maxY + 1 }, b);
 
 /** The strips of walls that go through a ceiling: all of each, its openings too. */
 const wallsThrough = ({ walls }: CeilingsGiven, hung: Hung): Ring[] =>

@@ -85,7 +85,20 @@ const footingsPass = definePass({
     // Before there is any floor nothing is missing yet.
     if (plates.all.length === 0) return NONE;
     const zeroMm = cx.get(fflPass, key);
+    // Few of what is in a storey reach down to its floor and under it.
+    const mayCarry = (solids: readonly { solid: SpaceSolid }[], baseMm: number) =>
+      solids.flatMap(({ solid }) => (carries(solid, level, baseMm) ? [solid] : []));
+    const sslOf = new Map<number, SpaceSolid[]>();
+    const underFloor = (sslMm: number) => {
+      let under = sslOf.get(sslMm);
+      if (!under) sslOf.set(sslMm, (under = mayCarry(parts, sslMm)));
+      return under;
+    };
     const parts = cx.get(partsPass, key);
+    const bottoms = new Map<Id, number>();
+    for (const { solid } of parts)
+      if (solid.level === level && solid.bottomMm < (bottoms.get(solid.thing) ?? Infinity))
+        bottoms.set(solid.thing, solid.bottomMm);
     return runs.flatMap(({ wall, type, bottomMm }): Footing[] => {
       const plan = cx.get(typedPlanPass, keyOf(building, wall, type));
       if (!plan) return [];
@@ -95,12 +108,11 @@ const footingsPass = definePass({
       const isOwn = ({ thing, level: at }: SpaceSolid) => thing === wall && at === level;
       const sslMm = zeroMm + floor.sslMm;
       // An exterior wall goes down past the edge of the slab it stands on.
-      const lowest = parts.flatMap(({ solid }) => (isOwn(solid) ? [solid.bottomMm] : []));
-      const baseMm = Math.min(sslMm, ...lowest);
-      const below = baseMm < sslMm - 1 ? partsBelow(cx, building, level) : [];
-      const under = [...parts, ...below].flatMap(({ solid }) =>
-        !isOwn(solid) && carries(solid, level, baseMm) ? [solid] : [],
-      );
+      const baseMm = Math.min(sslMm, bottoms.get(wall) ?? Infinity);
+      const under =
+        baseMm < sslMm - 1
+          ? mayCarry([...parts, ...partsBelow(cx, building, level)], baseMm).filter((solid) => !isOwn(solid))
+          : underFloor(sslMm).filter((solid) => !isOwn(solid));
       const drawn = cx.get(drawnPass, keyOf(building, wall));
       const gaps = drawn ? asDrawn(gapsUnder(cx, plan, under), drawn.path, plan.path) : [];
       return gaps.length === 0 ? [] : [{ wall, level, gaps }];

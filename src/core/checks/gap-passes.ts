@@ -1,7 +1,7 @@
 import { walls } from '../ceilings/ceiling-passes';
 import { intersection } from '../geometry/boolean';
 import { dot, lengthOf, minus, plus, times, type Point } from '../geometry/point';
-import { boundsOf, counterClockwise, ringGap, type Ring } from '../geometry/polygon';
+import { bounds, boxesMeet, counterClockwise, ringGap, type Box, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import { recordOf } from '../model/framework';
 import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
@@ -10,7 +10,7 @@ import { formatLength } from '../units/format-length';
 import { CLOSED_MM } from '../walls/joins';
 import type { Wall } from '../walls/wall';
 import { stripsOf, type WallPath } from '../walls/wall-path';
-import { drawnPass, standingPass, wallsNear } from '../walls/wall-plans';
+import { drawnPass } from '../walls/wall-plans';
 import { finding, type Finding, fixBy } from './finding';
 
 /** A gap up to this between the end of a wall and another wall is hardly meant, mm. */
@@ -19,6 +19,7 @@ const NONE: readonly Gap[] = [];
 
 /** An end of a wall that stops short of another one. */
 interface Gap {
+  wall: Id;
   other: Id;
   byMm: number;
   /** The corner of the path that is its end. */
@@ -48,49 +49,109 @@ function endsOf(path: WallPath): End[] {
 }
 
 /** What lies before an end, as far as a gap may be. */
-const before = ({ face: [a, b], out }: End, byMm: number): Ring =>
+const beyond = ({ face: [a, b], out }: End, byMm: number): Ring =>
   counterClockwise([a, b, plus(b, times(out, byMm)), plus(a, times(out, byMm))]);
 
-/** Heights a wall stands in, in its building's heights. */
-function heightsOf(cx: Context, building: Id, wall: Id): (readonly [number, number])[] {
-  const fflOf = new Map(storeysOf(cx, building).map(({ id, fflMm }) => [id, fflMm]));
-  return cx.get(walls.runs, keyOf(building, wall)).runs.map(({ level, bottomMm, topMm }) => {
-    const zeroMm = fflOf.get(level) ?? 0;
-    return [zeroMm + bottomMm, zeroMm + topMm] as const;
-  });
+/** A wall as drawn, with the ring of each of its straight parts; by building and id. */
+const drawnStripsPass = definePass({
+  name: 'wall as drawn from side to side',
+  scope: 'thing',
+  run: (cx, key): readonly Ring[] => {
+    const path = cx.get(drawnPass, key)?.path;
+    return path ? stripsOf(path, 0, path.build.thicknessMm).map((ring) => cx.facts.one(ring)) : [];
+  },
+});
+
+/** A wall that stands in a storey, from side to side. */
+interface Stands {
+  wall: Id;
+  bottomMm: number;
+  topMm: number;
+  strip: Ring;
+  box: Box;
 }
 
-/** Ends of a wall that stop short of another in the same storey; by building and id. */
+/** Ends look for walls in squares of this size, mm. */
+const SQUARE_MM = 1500;
+
+/** The squares a box covers, made larger on all sides, as numbers: two may have one number, for they are looked at again. */
+function squaresOf({ minX, minY, maxX, maxY }: Box, byMm: number): number[] {
+  const at = (mm: number) => Math.floor(mm / SQUARE_MM);
+  const found: number[] = [];
+  for (let x = at(minX - byMm); x <= at(maxX + byMm); x += 1)
+    for (let y = at(minY - byMm); y <= at(maxY + byMm); y += 1) found.push(x * 2_000_003 + y);
+  return found;
+}
+
+/** Walls of a storey by the squares their straight parts lie in. */
+function bySquares(cx: Context, building: Id, key: string): Map<number, Stands[]> {
+  const found = new Map<number, Stands[]>();
+  for (const { wall, bottomMm, topMm } of cx.get(walls.band, key))
+    for (const strip of cx.get(drawnStripsPass, keyOf(building, wall))) {
+      const stands = { wall, bottomMm, topMm, strip, box: bounds(strip) };
+      for (const cell of squaresOf(stands.box, GAP_MM)) {
+        const list = found.get(cell);
+        if (list) list.push(stands);
+        else found.set(cell, [stands]);
+      }
+    }
+  return found;
+}
+
+/** What stands within reach before an end, between the same heights. */
+function before(squares: ReadonlyMap<number, Stands[]>, own: Pick<Stands, 'wall' | 'bottomMm' | 'topMm'>, ahead: Ring) {
+  const box = bounds(ahead);
+  const near = new Set(squaresOf(box, 0).flatMap((cell) => squares.get(cell) ?? []));
+  return [...near].filter(
+    (other) =>
+      other.wall !== own.wall &&
+      boxesMeet(other.box, box) &&
+      other.bottomMm < own.topMm - 1 &&
+      other.topMm > own.bottomMm + 1,
+  );
+}
+
+/** How far before an end the nearest of some rings begins, and which that is; null where none does or one touches it. */
+function nearest(end: End, ahead: Ring, strips: readonly Ring[]): { nth: number; byMm: number } | null {
+  const touch = beyond(end, CLOSED_MM);
+  if (strips.some((strip) => ringGap(strip, touch) < 1e-3)) return null;
+  let least: { nth: number; byMm: number } | null = null;
+  strips.forEach((strip, nth) => {
+    for (const { outer } of intersection(ahead, strip).regions) {
+      const byMm = Math.min(...outer.map((point) => dot(minus(point, end.at), end.out)));
+      if (!least || byMm < least.byMm) least = { nth, byMm };
+    }
+  });
+  return least;
+}
+
+/** Ends of walls of a storey that stop short of another wall there; by building and level. */
 const gapsPass = definePass({
-  name: 'gaps at the ends of a wall',
-  scope: 'thing',
+  name: 'gaps between walls of a storey',
+  scope: 'level',
   run: (cx, key): readonly Gap[] => {
-    const [building, id] = partsOf(key);
-    const drawn = cx.get(drawnPass, key);
-    if (!drawn || drawn.path.closed) return NONE;
-    const own = heightsOf(cx, building, id);
-    const found = endsOf(drawn.path).flatMap((end): Gap[] => {
-      const ahead = before(end, GAP_MM);
-      const near = wallsNear(cx, building, boundsOf([ahead]), GAP_MM)
-        .filter((other) => other !== id)
-        .flatMap((other) => {
-          const path = cx.get(drawnPass, keyOf(building, other))?.path;
-          if (!path) return [];
-          const strips = stripsOf(path, 0, path.build.thicknessMm).map((ring) => cx.facts.one(ring));
-          const meets = () =>
-            heightsOf(cx, building, other).some(([low, high]) => own.some(([a, b]) => low < b - 1 && high > a + 1));
-          return strips.some((strip) => ringGap(strip, ahead) < GAP_MM) && meets() ? [{ other, strips }] : [];
-        });
-      const touch = before(end, CLOSED_MM);
-      if (near.some(({ strips }) => strips.some((strip) => ringGap(strip, touch) < 1e-3))) return [];
-      let least: Gap | null = null;
-      for (const { other, strips } of near)
-        for (const strip of strips)
-          for (const { outer } of intersection(ahead, strip).regions) {
-            const byMm = Math.min(...outer.map((point) => dot(minus(point, end.at), end.out)));
-            if (!least || byMm < least.byMm) least = { other, byMm, i: end.i, to: plus(end.at, times(end.out, byMm)) };
-          }
-      return least && least.byMm > CLOSED_MM ? [least] : [];
+    const [building] = partsOf(key);
+    const squares = bySquares(cx, building, key);
+    const found = cx.get(walls.band, key).flatMap((own): Gap[] => {
+      const path = cx.get(drawnPass, keyOf(building, own.wall))?.path;
+      if (!path) return [];
+      return endsOf(path).flatMap((end): Gap[] => {
+        const ahead = cx.facts.one(beyond(end, GAP_MM));
+        const near = before(squares, own, ahead);
+        if (near.length === 0) return [];
+        // Storeys with the same walls about an end are looked at once.
+        const text = near.map(({ strip }) => cx.facts.numberOf(strip)).join(' ');
+        const gap = cx.remembered.of(`gap ${cx.facts.numberOf(ahead)} ${end.out.x} ${end.out.y}|${text}`, () =>
+          nearest(
+            end,
+            ahead,
+            near.map(({ strip }) => strip),
+          ),
+        );
+        if (!gap || gap.byMm <= CLOSED_MM) return [];
+        const to = plus(end.at, times(end.out, gap.byMm));
+        return [{ wall: own.wall, other: near[gap.nth]!.wall, byMm: gap.byMm, i: end.i, to }];
+      });
     });
     return found.length === 0 ? NONE : found;
   },
@@ -101,20 +162,16 @@ export const gapFindingsPass = definePass<readonly Finding[]>({
   scope: 'building',
   run: (cx, building) => {
     const said = new Set<string>();
-    return cx.get(standingPass, building).flatMap(({ id }) => {
-      const gaps = cx.get(gapsPass, keyOf(building, id));
-      const record = gaps.length > 0 ? recordOf(cx.framework, 'wall', id) : undefined;
-      if (record?.building !== building) return [];
-      return gaps.flatMap((gap): Finding[] => {
-        const other = recordOf(cx.framework, 'wall', gap.other);
-        // Two ends that face each other leave one gap.
-        const pair = [id, gap.other].sort().join(' ');
-        if (!other || said.has(pair)) return [];
+    return storeysOf(cx, building).flatMap(({ id: level }) =>
+      cx.get(gapsPass, keyOf(building, level)).flatMap((gap): Finding[] => {
+        const [record, other] = [gap.wall, gap.other].map((id) => recordOf(cx.framework, 'wall', id));
+        // Two ends that face each other leave one gap, in all storeys of both.
+        const pair = [gap.wall, gap.other].sort().join(' ');
+        if (record?.building !== building || !other || said.has(pair)) return [];
         said.add(pair);
-        const path = cx.get(drawnPass, keyOf(building, id))!.path;
-        return [gapFinding(record, other, gap, path)];
-      });
-    });
+        return [gapFinding(record, other, gap, cx.get(drawnPass, keyOf(building, gap.wall))!.path)];
+      }),
+    );
   },
   failing: (_, building) => ({ what: 'The check of gaps between walls', building, about: [], value: [] }),
 });
