@@ -278,7 +278,7 @@ test('(i) a ground floor carried up, interior doors left out', async ({ page }) 
   await acts.click(page.getByRole('button', { name: 'Level 00 on the board' }));
   await acts.click(page.getByRole('button', { name: 'Carry storey 00 …' }));
   const panel = page.getByRole('dialog', { name: 'Carry storey 00' });
-  await acts.click(panel.getByText('1 doors'));
+  await acts.click(panel.getByText('1 interior doors'));
   await acts.click(panel.getByRole('button', { name: 'Carry', exact: true }));
   await expect(panel).toBeHidden();
   const { walls } = await downloadReport(page);
