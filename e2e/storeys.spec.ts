@@ -245,3 +245,41 @@ test('a board of 100 levels and 400 columns takes every turn of the wheel and dr
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
   await expect(page.getByRole('heading', { name: /^Column/ })).toBeVisible();
 });
+
+test('a storey that is inserted takes in the walls and doors that are ticked, and the roof stays over all', async ({
+  page,
+}) => {
+  await enterAs(page, 'designer');
+  const own: Step[] = HOUSE.map(([name, input]) =>
+    name === 'walls.add' && 'name' in input && input.name === 'In'
+      ? (['walls.add', { ...input, stopsAt: { level: '01' } }] as Step)
+      : ([name, input] as Step),
+  );
+  const door: Step = ['walls.addOpening', { wall: 'In', opening: 'door', alongMm: 2000, at: ['00'] }];
+  await openProject(page, await makeProject(page.request, 'Inserted', [...own, door]));
+  const insertAbove = async (name: string, ticked: readonly string[]) => {
+    await page
+      .locator('[data-figure="name"]')
+      .filter({ hasText: new RegExp(`^${name}$`) })
+      .click();
+    await page.getByRole('button', { name: `Insert a level above ${name}`, exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByLabel(`Height above ${name}`).fill('3m');
+    for (const kind of ticked) await page.getByRole('dialog').getByLabel(kind, { exact: true }).check();
+    await page.getByRole('button', { name: 'Push the others' }).click();
+    await untilSaved(page);
+  };
+  const inner = async () =>
+    (await downloadReport(page)).walls
+      .filter(({ name }) => name === 'In')
+      .map(({ level: at, openings }) => `${at} ${openings.map(({ name }) => name).join()}`);
+  await insertAbove('00', []);
+  expect(await inner()).toEqual(['00 D1']);
+  await page.keyboard.press('Control+z');
+  await untilSaved(page);
+  await insertAbove('00', ['interior walls', 'interior doors']);
+  expect(await inner()).toEqual(['00 D1', '00a D1']);
+  await insertAbove('RF', []);
+  const { levels } = await downloadReport(page);
+  expect(levels.map(({ name }) => name)).toEqual(['00', '00a', '01', '02', 'RF']);
+});
