@@ -108,7 +108,7 @@ function refitted(record: Rec, { level, above, below, ends }: Removal): Rec | nu
   if (record.kind === 'typical' && record.master === level.id)
     refuseNow(`Other levels follow level ${level.record.name}. Release them first`);
   const next = (side: 'start' | 'stop' | 'top') => (side === 'stop' ? (below ?? above) : (above ?? below));
-  const changed: Changed = (mark, value) => {
+  const changed: Changed = (mark, value, path) => {
     switch (mark.is) {
       case 'end': {
         const end = value as End;
@@ -117,7 +117,8 @@ function refitted(record: Rec, { level, above, below, ends }: Removal): Rec | nu
         const to = next(mark.side);
         if (!to && mark.side === 'top')
           refuseNow(`${called(record)} hangs on level ${level.record.name}. Delete it first`);
-        if (!to) return RECORD_GONE;
+        // What only another building wants there stays without it.
+        if (!to) return path.startsWith('sharedEnds') ? GONE : RECORD_GONE;
         const keeps = ends === 'keepHeight' && mark.side !== 'top' && !mark.floors;
         const shift = keeps ? level.fflMm - to.fflMm : 0;
         return { ...end, level: to.id, offsetMm: lengthPlus(end.offsetMm, shift) };

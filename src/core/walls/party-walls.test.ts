@@ -127,6 +127,18 @@ describe('a party wall between buildings that are moved in height', () => {
     ]);
   });
 
+  it('stays when the other building loses its levels, which it then follows no more', () => {
+    const east = (framework: Framework) =>
+      solve(framework).levels.filter(({ building }) => building === idOf(framework, 'East'));
+    let now = raised(500);
+    now = given([['elements.remove', { ids: [recordsOf(now, 'wall').find(({ name }) => name === 'E')!.id] }]], now);
+    for (let left = east(now); left.length > 0; left = east(now))
+      now = after('levels.remove', { level: left.at(-1)!.id }, now);
+    const party = recordsOf(now, 'wall').find(({ name }) => name === 'Party')!;
+    expect(party.sharedEnds).toBeNull();
+    expect(reach(now)[0]).toEqual([-100, 6000]);
+  });
+
   it('is wanted in the other building from where to where is said there', () => {
     const lower = after('walls.change', { wall: 'Party', sharedStopsAt: { level: '01' } }, raised(500));
     expect(reach(lower)[0]).toEqual([-100, 6000]);
