@@ -69,6 +69,7 @@ const wallsThroughPass = definePass({
     const hung = cx.get(hungAtPass, key);
     if (hung.length === 0) return NO_WALLS;
     const highestMm = Math.max(...hung.map(({ heightMm }) => heightMm));
+    const overMm = Math.max(...hung.map(({ heightMm, thicknessMm }) => heightMm + thicknessMm));
     const band = cx.get(wallsBefore.band, key).map(({ wall, type, bottomMm, topMm }) => ({
       wall,
       type,
@@ -78,7 +79,7 @@ const wallsThroughPass = definePass({
     }));
     const isPlain = ({ bottomMm, topMm, toCeiling }: Omit<WallInStorey, 'strips'>) =>
       bottomMm < ROOMS_CUT_MM && topMm > highestMm && !toCeiling;
-    const inStorey = band.filter(({ bottomMm, topMm }) => topMm > 0 && bottomMm < highestMm + HIGHER_MM);
+    const inStorey = band.filter(({ bottomMm, topMm }) => topMm > 0 && bottomMm < overMm);
     if (hung.every(({ outline }) => outline === null) && inStorey.every(isPlain)) return NO_WALLS;
     return inStorey.map(({ wall, type, ...heights }) => ({
       ...heights,
@@ -87,8 +88,6 @@ const wallsThroughPass = definePass({
   },
 });
 const NO_WALLS: readonly WallInStorey[] = [];
-/** No ceiling is thicker, mm. */
-const HIGHER_MM = 1000;
 
 const ceilingsAlikePass = storeyAlike('ceilings', (cx, key) => {
   const [building, level] = partsOf(key);

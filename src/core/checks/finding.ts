@@ -47,3 +47,8 @@ export function finding(
     fixes,
   };
 }
+
+/** Findings of which several say the same, each once. */
+export const onceByKey = (findings: readonly Finding[]): Finding[] => [
+  ...new Map(findings.map((each) => [each.key, each])).values(),
+];

@@ -1,4 +1,4 @@
-import type { Step } from '../commands/command-inputs';
+import type { CommandInputs, Step } from '../commands/command-inputs';
 import { solve } from '../solving/solve';
 import { corners, rectangle, WALL_200 } from '../testing/drawn';
 import { given } from '../testing/given';
@@ -45,12 +45,17 @@ describe('a plate on a mezzanine', () => {
     expect(solved(...MEZZANINE, shelf()).slabs).toContain('M Shelf 3.000');
     // A plate like a U, of which two legs of 1 × 2 m reach into the extent.
     const points = corners('1000,3000 2000,3000 2000,6000 3000,6000 3000,3000 4000,3000 4000,7000 1000,7000');
-    const { all } = solved(...MEZZANINE, [
-      'floors.add',
-      { name: 'U', outline: { type: 'polygon', points }, levels: { at: ['M'] } },
-    ]);
+    const u: CommandInputs['floors.add'] = { name: 'U', outline: { type: 'polygon', points }, levels: { at: ['M'] } };
+    const { all } = solved(...MEZZANINE, ['floors.add', u]);
     const legs = all.floors.filter(({ name }) => name === 'U').map(({ volumeMm3 }) => volumeMm3 / 250);
     expect(legs).toEqual([2e6, 2e6]);
+    // Both hang free, and that is said once; with a hole over one of them something of the plate is left.
+    const free = all.findings.filter(({ rule }) => rule === 'floor.free');
+    expect(free).toHaveLength(1);
+    const eaten: Step = ['floors.except', { floor: 'U', level: 'M', voids: [rectangle('900,2900', 1200, 2200)] }];
+    const left = solved(...MEZZANINE, ['floors.add', u], eaten);
+    expect(left.rules).not.toContain('floor.nothingLeft');
+    expect(left.all.floors.filter(({ name }) => name === 'U')).toHaveLength(1);
   });
 
   it('hangs free until something carries it there', () => {

@@ -7,7 +7,7 @@ import { flooredPass, levelNamesPass, storeysOf } from '../solving/building-pass
 import type { FloorPiece } from '../solving/solved';
 import { partsPass } from '../space/space-passes';
 import { formatLength } from '../units/format-length';
-import { finding, type Finding, fixBy } from './finding';
+import { finding, onceByKey, type Finding, fixBy } from './finding';
 
 /** What carries a slab, standing under it or running past it. */
 const CARRYING: ReadonlySet<SpaceRank> = new Set<SpaceRank>([
@@ -58,7 +58,8 @@ export const hangingFindingsPass = definePass<readonly Finding[]>({
         .map(({ id }) => id),
     );
     const floors = cx.get(floorsPass, building);
-    return floors.flatMap((piece): Finding[] => {
+    // A plate or a zone in several parts is told once.
+    const found = floors.flatMap((piece): Finding[] => {
       const { zone, plate, level, name, thicknessMm } = piece;
       const at = names.get(level) ?? '';
       if (zone) {
@@ -98,6 +99,7 @@ export const hangingFindingsPass = definePass<readonly Finding[]>({
         ),
       ];
     });
+    return onceByKey(found);
   },
   failing: (_, building) => ({ what: 'The check of slabs that hang free', building, about: [], value: [] }),
 });

@@ -1,4 +1,4 @@
-import type { Finding } from '../checks/finding';
+import { onceByKey, type Finding } from '../checks/finding';
 import { recordOf } from '../model/framework';
 import { called } from '../kinds/records';
 import type { Ring } from '../geometry/polygon';
@@ -59,7 +59,12 @@ const floorPass = definePass<{ pieces: readonly FloorPiece[]; findings: readonly
           cx.get(jointsPass, building),
         ),
       );
-    return { pieces: made.flatMap(({ pieces }) => pieces), findings: made.flatMap(({ findings }) => findings) };
+    const pieces = made.flatMap(({ pieces: own }) => own);
+    // Of a slab in several parts something is left as long as anything is.
+    const findings = made
+      .flatMap(({ findings: own }) => own)
+      .filter(({ rule, level }) => rule !== 'floor.nothingLeft' || !pieces.some((piece) => piece.level === level));
+    return { pieces, findings: onceByKey(findings) };
   },
   failing: ({ framework }, key) => {
     const [building, id] = partsOf(key);
