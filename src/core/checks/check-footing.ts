@@ -2,12 +2,14 @@ import type { PlateSet, Plate } from '../floors/plates';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import { recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
+import type { Point } from '../geometry/point';
 import { bounds, boxesMeet } from '../geometry/polygon';
 import { formatLength } from '../units/format-length';
 import type { Stretch } from '../walls/footing';
 import type { Wall } from '../walls/wall';
 import { alongPath, pathLength, type WallPath } from '../walls/wall-path';
 import { finding, type Finding, type Fix, fixBy } from './finding';
+import { cornerFix } from './wall-end-fix';
 
 /** A wall at a level, with the stretches of its path that have nothing under them. */
 export interface Footing {
@@ -66,6 +68,9 @@ function floorFix({ framework, storeys, plates, names }: Given, path: WallPath, 
   ];
 }
 
+/** To a tenth of a millimetre: the edge is found by the polygon library. */
+const tenths = ({ x, y }: Point): Point => ({ x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10 });
+
 /** Draws an open wall with the end that is over nothing at the edge of what carries it. */
 function endFix(record: Wall, path: WallPath, gaps: readonly Stretch[], totalMm: number): Fix[] {
   const [gap] = gaps;
@@ -76,12 +81,6 @@ function endFix(record: Wall, path: WallPath, gaps: readonly Stretch[], totalMm:
   if (!isLast && (gap[0] > 1 || record.openings.length > 0)) return [];
   const place = alongPath(path, isLast ? gap[0] : gap[1]);
   if (!place || place.part !== (isLast ? last - 1 : 0)) return [];
-  const points = path.points.map((point, i) => (i === (isLast ? last : 0) ? place.at : point));
-  return [
-    fixBy(`End ${record.name} at the edge`, 'walls.change', {
-      wall: record.id,
-      place: { lines: null, xMm: 0, yMm: 0 },
-      points: points.map(({ x, y }) => ({ xMm: Math.round(x * 10) / 10, yMm: Math.round(y * 10) / 10 })),
-    }),
-  ];
+  const at = tenths(place.at);
+  return [cornerFix(`End ${record.name} at the edge`, record, path, isLast ? last : 0, at)];
 }

@@ -78,8 +78,7 @@ function tops({ storeys, plates, walls, ceilings, facts }: Given, records: reado
       .filter(({ ring }) => ring && piece.strips.some((strip) => facts.meet(strip, ring)));
     if (over.length === 0) return [];
     const soffit = soffitMm(above, plates, (plate) => over.includes(plate), { rings: piece.strips, facts });
-    // A leaf that hides the edge of the slab over it goes up to that.
-    const off = Math.max(0, soffit - piece.topMm);
+    const off = soffit - piece.topMm;
     if (off < 1) return [];
     const toSoffit: Fix = {
       words: 'Bring it up to the soffit',

@@ -11,7 +11,8 @@ import { CLOSED_MM } from '../walls/joins';
 import type { Wall } from '../walls/wall';
 import { stripsOf, type WallPath } from '../walls/wall-path';
 import { drawnPass } from '../walls/wall-plans';
-import { finding, type Finding, fixBy } from './finding';
+import { finding, type Finding } from './finding';
+import { cornerFix } from './wall-end-fix';
 
 /** A gap up to this between the end of a wall and another wall is hardly meant, mm. */
 const GAP_MM = 50;
@@ -178,19 +179,12 @@ export const gapFindingsPass = definePass<readonly Finding[]>({
 
 /** What is said of a gap, with the wall drawn on to the other. */
 function gapFinding(record: Wall, other: Wall, { byMm, i, to }: Gap, path: WallPath): Finding {
-  const points = path.points.map((point, k) => (k === i ? to : point));
   return finding(
     'wall.loopGap',
     record.building,
     record.startsAt.level,
     [record.id, other.id],
     `Between the end of wall ${record.name} and wall ${other.name} is a gap of ${formatLength(Math.round(byMm * 10) / 10)} mm. Bring them together`,
-    [
-      fixBy(`Bring ${record.name} to ${other.name}`, 'walls.change', {
-        wall: record.id,
-        place: { lines: null, xMm: 0, yMm: 0 },
-        points: points.map(({ x, y }) => ({ xMm: x, yMm: y })),
-      }),
-    ],
+    [cornerFix(`Bring ${record.name} to ${other.name}`, record, path, i, to)],
   );
 }

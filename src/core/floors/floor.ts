@@ -7,7 +7,7 @@ import { lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { outlineSchema } from '../outlines/outline';
 
-export const SLAB_THICKNESS: Bounds = { atLeastMm: 20, atMostMm: 10_000 };
+export const SLAB_THICKNESS = { atLeastMm: 20, atMostMm: 10_000 } as const satisfies Bounds;
 export const PULLED: Bounds = { atLeastMm: -1e5, atMostMm: 1e5 };
 export const ZONE_SHIFT: Bounds = { atLeastMm: -10_000, atMostMm: 10_000 };
 export const ZONE_BUILD_UP: Bounds = { atLeastMm: 0, atMostMm: 5000 };

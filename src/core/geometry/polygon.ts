@@ -128,6 +128,10 @@ export function bounds(ring: readonly Point[]): Box {
   return box;
 }
 
+/** Area of a ring less that of holes within it, whichever way round they go. */
+export const areaLess = (outer: Ring, holes: readonly Ring[]): number =>
+  Math.abs(ringArea(outer)) - holes.reduce((sum, hole) => sum + Math.abs(ringArea(hole)), 0);
+
 /** True if two boxes share something, or touch. */
 export const boxesMeet = (a: Box, b: Box): boolean =>
   a.minX <= b.maxX && b.minX <= a.maxX && a.minY <= b.maxY && b.minY <= a.maxY;

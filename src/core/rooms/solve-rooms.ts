@@ -1,7 +1,7 @@
 import { finding, type Finding, type Fix } from '../checks/finding';
 import type { Profile, Region } from '../geometry/boolean';
 import { lengthOf, minus, plus, times, turned, type Point } from '../geometry/point';
-import { bounds, contains, type Box, counterClockwise, ringArea, ringPerimeter, type Ring } from '../geometry/polygon';
+import { bounds, contains, type Box, counterClockwise, areaLess, ringPerimeter, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -153,13 +153,9 @@ function regionsOf({ strips, boundaries, union, facts }: PlanGiven): readonly Re
   return profile.regions.filter(
     ({ outer, holes: inner }) =>
       !outer.some(({ x, y }) => x <= minX + 1 || y <= minY + 1 || x >= maxX - 1 || y >= maxY - 1) &&
-      areaOf(outer, inner) > LEAST_MM2,
+      areaLess(outer, inner) > LEAST_MM2,
   );
 }
-
-/** Outer ring counter-clockwise, holes clockwise: their signed areas add up. */
-const areaOf = (outer: Ring, holes: readonly Ring[]): number =>
-  [outer, ...holes].reduce((sum, ring) => sum + ringArea(ring), 0);
 
 /** Where a boundary line runs in plan. */
 export function boundaryPath(framework: Framework, { place, points }: BoundaryLine): Point[] {

@@ -1,6 +1,6 @@
 import { sharedByRegions, subtract, type Profile, type Region } from '../geometry/boolean';
 import { dot, lengthOf, minus, plus, times, type Point } from '../geometry/point';
-import { ringArea, type Ring } from '../geometry/polygon';
+import { areaLess, type Ring } from '../geometry/polygon';
 import type { Prism, Product } from '../kinds/ifc';
 import type { WallPiece } from './solved-wall';
 
@@ -43,9 +43,7 @@ export function glazedParts(
   const members = piece.strips.flatMap(membersOf);
   const parts: Product[] = [];
   const add = (entity: 'IFCMEMBER' | 'IFCPLATE', region: Region, bottomMm: number, topMm: number) => {
-    const area =
-      Math.abs(ringArea(region.outer)) - region.holes.reduce((sum, hole) => sum + Math.abs(ringArea(hole)), 0);
-    if (area < LEAST_MM2) return;
+    if (areaLess(region.outer, region.holes) < LEAST_MM2) return;
     const n = parts.filter((part) => part.entity === entity).length + 1;
     const word = entity === 'IFCMEMBER' ? 'member' : 'panel';
     const prism: Prism = { outer: region.outer, holes: region.holes, depthMm: topMm - bottomMm, overFootMm: 0 };

@@ -2,7 +2,7 @@ import { flag, prismOf, type IfcTrait, type Opening, type Prism, type Product, t
 import { mmOf } from '../dimensions/resolve-length';
 import { minus, type Point } from '../geometry/point';
 import { glazedParts } from './ifc-glazed';
-import { ringArea, type Ring } from '../geometry/polygon';
+import { areaLess, type Ring } from '../geometry/polygon';
 import type { Profile } from '../geometry/boolean';
 import { directionDeg } from '../geometry/trig';
 import { recordOf, type Framework } from '../model/framework';
@@ -85,9 +85,7 @@ function volumesIn(
   prisms: readonly Prism[],
   profiles: Readonly<Record<string, Profile>>,
 ): { grossMm3: number; netMm3: number } {
-  const areaOf = ({ outer, holes }: Prism) =>
-    Math.abs(ringArea(outer)) - holes.reduce((sum, hole) => sum + Math.abs(ringArea(hole)), 0);
-  const grossMm3 = prisms.reduce((sum, prism) => sum + areaOf(prism) * prism.depthMm, 0);
+  const grossMm3 = prisms.reduce((sum, { outer, holes, depthMm }) => sum + areaLess(outer, holes) * depthMm, 0);
   const openMm3 = (bottomMm: number, topMm: number) =>
     piece.slices.reduce((sum, slice) => {
       const mm = Math.min(slice.topMm, topMm) - Math.max(slice.bottomMm, bottomMm);

@@ -4,65 +4,17 @@ import { platesPass } from '../floors/floor-passes';
 import type { Id } from '../model/ids';
 import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
-import { fflPass, levelNamesPass, storeyPass, storeysOf, type Storey } from '../solving/building-passes';
+import { fflPass, levelNamesPass, storeyPass, storeysOf } from '../solving/building-passes';
 import { storeyAlike } from '../solving/alike';
-import { following, holdsLevel } from '../typical/typical';
+import { holdsLevel } from '../typical/typical';
 import { quantiseMm } from '../units/length-units';
 import type { WallPiece } from './solved-wall';
 import { runInStorey, wallRuns, type CeilingOver, type WallRun } from './wall-heights';
-import {
-  floorOf,
-  floorsPassed,
-  goesUpBeside,
-  misfitFinding,
-  placed,
-  wallPiece,
-  type Misfit,
-  type Standing,
-} from './wall-pieces';
+import { floorOf, floorsPassed, misfitFinding, placed, wallPiece, type Misfit, type Standing } from './wall-pieces';
+import type { Band, InPlan, WallChain } from './wall-chain';
+import { areAlike, ownStoreys, reachOf } from './wall-storeys';
 import { standingPass, typedPlanPass, wallPlanPass, wallRecordPass, wallsNear, cells } from './wall-plans';
-import type { Wall } from './wall';
 
-/** The walls of a building from where they stand: there is one chain before ceilings are known, and one after. */
-export interface WallChain {
-  /** Where a wall stands, with what is found of it; by building and id. */
-  runs: Pass<{ runs: readonly WallRun[]; findings: Finding[] }>;
-  /** Those of a storey; by building and level. */
-  at: Pass<readonly WallRun[]>;
-  byLevel: Pass<ReadonlyMap<Id, readonly WallRun[]>>;
-  /** The lowest storey with the same walls; by building and level. */
-  alike: Pass<Id>;
-  /** What stands between the floor of a storey and the next, also of other storeys; by building and level. */
-  band: Pass<readonly Band[]>;
-  /** Pieces of a storey that do not pass slabs, from its FFL; by building and level. */
-  inPlan: Pass<InPlan>;
-  /** Pieces of a wall that passes slabs, in the building's heights; by building and id. */
-  passing: Pass<InPlan>;
-  /** All pieces of a building, wall by wall from the lowest up. */
-  pieces: Pass<readonly WallPiece[]>;
-  findings: Pass<Finding[]>;
-}
-
-/** A wall of one type between two heights, from the FFL of a storey. */
-export type Band = Pick<WallRun, 'wall' | 'type' | 'bottomMm' | 'topMm'>;
-
-/** The storeys of a wall that stands in one only: its own and those that follow it; null of others. */
-function ownStoreys(cx: Context, building: Id, { startsAt, stopsAt }: Wall): Storey[] | null {
-  const own = cx.get(storeyPass, keyOf(building, startsAt.level));
-  if (!own?.above || (stopsAt.level !== startsAt.level && stopsAt.level !== own.above.id)) return null;
-  const followers = following(cx.framework).followersOf.get(startsAt.level) ?? [];
-  return [own, ...followers.flatMap((level) => cx.get(storeyPass, keyOf(building, level)) ?? [])];
-}
-
-interface InPlan {
-  pieces: readonly WallPiece[];
-  misfits: readonly Misfit[];
-}
-
-/**
- * The passes of one chain. `ceilingOver` finds the ceiling over a storey; `first` is the chain before it: what does not stop at a
- * ceiling is as it was there.
- */
 /** True where some wall of a building stops at ceilings. */
 const stopsAtCeilingsPass = definePass({
   name: 'whether walls stop at ceilings',
@@ -70,14 +22,10 @@ const stopsAtCeilingsPass = definePass({
   run: (cx, building): boolean => cx.get(standingPass, building).some(({ stopsAt }) => stopsAt.face === 'ceiling'),
 });
 
-/** How high a wall may matter: one that goes up beside the slab over it is looked for there too. */
-function reachOf(cx: Context, building: Id, { wall, topMm }: WallRun): number {
-  const record = cx.get(wallRecordPass, keyOf(building, wall));
-  return record && goesUpBeside(record) ? topMm + SLAB_MM : topMm;
-}
-/** No slab is thicker, mm. */
-const SLAB_MM = 2000;
-
+/**
+ * The passes of one chain. `ceilingOver` finds the ceiling over a storey; `first` is the chain before it: what does not stop at a
+ * ceiling is as it was there.
+ */
 export function wallChain(
   suffix: string,
   ceilingOver: (cx: Context, building: Id) => CeilingOver,
@@ -385,13 +333,6 @@ export function wallChain(
   });
   return { runs, at, byLevel, alike, band, inPlan, passing, pieces, findings };
 }
-
-const areAlike = (a: readonly Band[], b: readonly Band[]): boolean =>
-  a.length === b.length &&
-  a.every(({ wall, type, bottomMm, topMm }, i) => {
-    const other = b[i]!;
-    return wall === other.wall && type === other.type && bottomMm === other.bottomMm && topMm === other.topMm;
-  });
 
 /** Walls as they stand before ceilings are known: rooms, and so ceilings, come from where walls stand, not from their tops. */
 export const wallsBefore = wallChain(' before ceilings', () => () => null, null);
