@@ -3,6 +3,7 @@ import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { corners, WALL_200 } from '../testing/drawn';
 import { given, levelId, step } from '../testing/given';
+import { storeysOfOpening } from '../walls/opening-levels';
 import type { ExtendKind } from './keep-storeys';
 
 const wall = (name: string, points: string, more: Partial<CommandInputs['walls.add']> = {}): Step => [
@@ -117,4 +118,30 @@ it('a door put in says at which storeys, where its wall stands in several', () =
 it('a storey that is divided keeps its doors where they were', () => {
   const split = step(house, 'levels.split', { level: '01' }).after;
   expect(stands(split)).toMatchObject({ In: '01 01a', D2: '01', N1: '00 01 02' });
+});
+
+it('an opening is told with its levels where its wall stands in several, on its slabs or past them', () => {
+  const told = (framework: Framework, wall: string, name: string) => {
+    const record = recordsOf(framework, 'wall').find((each) => each.name === wall)!;
+    const { id } = record.openings.find((each) => each.name === name)!;
+    return storeysOfOpening(solve(framework), record.id, id);
+  };
+  expect([told(house, 'Out', 'N1'), told(house, 'Out', 'D1'), told(house, 'In', 'D2')]).toEqual([
+    'levels 00, 01, 02',
+    'level 00',
+    null,
+  ]);
+  const past = given(
+    [
+      wall('Core', '1000,2000 4000,2000', {
+        use: 'core',
+        startsAt: { level: 'B1' },
+        stopsAt: { level: 'RF' },
+        passesClearMm: 0,
+      }),
+      opening('Core', 'door', 1000),
+    ],
+    house,
+  );
+  expect(told(past, 'Core', 'D3')).toBe('4 levels, B1 to 02');
 });

@@ -224,7 +224,7 @@ function WhatWasUnderstood({ understood }: { understood: Understood }) {
         <ul className="figures max-h-44 overflow-y-auto">
           {[...rows]
             .map((row) => ({ ...row, heightMm: row.fflMm ?? row.sslMm ?? 0 }))
-            .sort((a, b) => b.heightMm - a.heightMm)
+            .sort((a, b) => (a.building ?? '').localeCompare(b.building ?? '') || b.heightMm - a.heightMm)
             .map(({ name, title, heightMm, building }) => (
               <li key={`${building ?? ''} ${name}`} className="flex justify-between gap-2">
                 <span>

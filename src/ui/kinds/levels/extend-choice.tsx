@@ -10,9 +10,11 @@ import { useSlice } from '../../session/store';
 /** Which walls, doors and windows go on into a storey that is inserted: of those kinds there are. */
 export function ExtendChoice({
   value,
+  several = false,
   onChange,
 }: {
   value: readonly ExtendKind[];
+  several?: boolean;
   onChange: (value: ExtendKind[]) => void;
 }) {
   const { framework, building } = useSlice('framework', 'building');
@@ -24,7 +26,7 @@ export function ExtendChoice({
   if (kinds.length === 0) return null;
   return (
     <fieldset className="grid grid-cols-2 gap-x-3 gap-y-1">
-      <legend className="text-ink2">Goes on into the new storey</legend>
+      <legend className="text-ink2">Goes on into the new {several ? 'storeys' : 'storey'}</legend>
       {kinds.map((kind) => (
         <CheckField
           key={kind}

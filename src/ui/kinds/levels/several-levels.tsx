@@ -135,7 +135,7 @@ export function SeveralLevels() {
             ]}
             onChoose={(next) => set({ mode: next })}
           />
-          <ExtendChoice value={extend} onChange={setExtend} />
+          <ExtendChoice several value={extend} onChange={setExtend} />
         </>
       )}
       {act === 'copy' && (

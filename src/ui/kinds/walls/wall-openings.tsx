@@ -4,8 +4,7 @@ import { useMemo, useState } from 'react';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { none } from '@/core/kinds/kind';
 import type { Change } from '@/core/commands/command-inputs';
-import type { Solved } from '@/core/solving/solved';
-import type { WallPiece } from '@/core/walls/solved-wall';
+import { storeysOfOpening } from '@/core/walls/opening-levels';
 import { formatLength } from '@/core/units/format-length';
 import { OPENING_KINDS, type Wall, type WallOpening } from '@/core/walls/wall';
 import { choice, ID, length, numberChoice, own, text, type FieldsOf } from '../../fields/declared/field-spec';
@@ -130,26 +129,6 @@ const fieldsIn = (wall: Wall): FieldsOf<WallOpening, Change<'walls.changeOpening
   at: own(({ record }) => <OpenAt wall={wall} opening={record} />),
 });
 
-/** At which levels an opening is, where its wall stands in several storeys; null where it stands in one. */
-function storeysOfOpening(solved: Solved | null, wall: string, opening: string): string | null {
-  if (!solved) return null;
-  const pieces = solved.walls.filter((piece) => piece.wall === wall);
-  const at = new Set(
-    pieces.flatMap(({ openings }) => openings.filter(({ id }) => id === opening).map(({ level }) => level)),
-  );
-  // Past the slabs a wall is one piece through all its storeys.
-  const spans = pieces.length > 1 || pieces.some((piece) => spansLevels(solved, piece));
-  if (!spans || at.size === 0) return null;
-  const names = solved.levels.filter(({ id }) => at.has(id)).map(({ name }) => name);
-  if (names.length === 1) return `level ${names[0]}`;
-  return names.length > 3 ? `${names.length} levels, ${names[0]} to ${names.at(-1)}` : `levels ${names.join(', ')}`;
-}
-
-const spansLevels = ({ levels }: Solved, { building, bottomMm, topMm }: WallPiece): boolean =>
-  levels.filter(
-    (level) => level.building === building && level.bounding && level.fflMm > bottomMm - 1 && level.fflMm < topMm - 1,
-  ).length > 1;
-
 /** One opening: a line that says it, and all of it where that is unfolded. */
 function Opening({ wall, opening }: { wall: Wall; opening: WallOpening }) {
   const { framework, solved, display, run, say, mayEdit } = useSlice(
@@ -160,7 +139,7 @@ function Opening({ wall, opening }: { wall: Wall; opening: WallOpening }) {
     'say',
     'mayEdit',
   );
-  const where = useMemo(() => storeysOfOpening(solved, wall.id, opening.id), [solved, wall, opening]);
+  const where = useMemo(() => solved && storeysOfOpening(solved, wall.id, opening.id), [solved, wall, opening]);
   const fields = useMemo(() => fieldsIn(wall), [wall]);
   const write = (mm: WallOpening['widthMm']) => formatLength(mmOf(framework, mm), display);
   return (
