@@ -19,7 +19,7 @@ test('files that are damaged give a clear message and change nothing', async ({ 
   await openProject(page, id);
   await openStep(page, 'Grids');
   for (const [file, says] of DRAWINGS) {
-    await page.getByLabel('Take a grid from a drawing (DXF)').last().setInputFiles(`e2e/fixtures/malformed/${file}`);
+    await page.getByLabel('Take a grid from a drawing (DXF, IFC)').last().setInputFiles(`e2e/fixtures/malformed/${file}`);
     await expect(page.getByRole('alert').filter({ hasText: says })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Take this grid' })).toBeHidden();
   }
@@ -38,7 +38,7 @@ test('a drawing without units asks for them and is understood once they are said
   await openProject(page, id);
   await openStep(page, 'Grids');
   await page
-    .getByLabel('Take a grid from a drawing (DXF)')
+    .getByLabel('Take a grid from a drawing (DXF, IFC)')
     .last()
     .setInputFiles('e2e/fixtures/old-grid-inches-r12.dxf');
   await expect(page.getByRole('alert').filter({ hasText: 'does not say its unit' })).toBeVisible();

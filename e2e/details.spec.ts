@@ -27,7 +27,7 @@ test('the engineer’s columns are laid over our grid, shown before they are tak
   );
   await openStep(page, 'Columns');
   await page
-    .getByLabel('Take columns from a drawing (DXF)')
+    .getByLabel('Take columns from a drawing (DXF, IFC)')
     .last()
     .setInputFiles('e2e/fixtures/structure-columns-site-m.dxf');
   await expect(page.getByText('35 columns understood, in m')).toBeVisible();
@@ -47,7 +47,7 @@ test('the engineer’s columns are laid over our grid, shown before they are tak
   await openStep(page, 'Columns');
   const again = () =>
     page
-      .getByLabel('Take columns from a drawing (DXF)')
+      .getByLabel('Take columns from a drawing (DXF, IFC)')
       .last()
       .setInputFiles('e2e/fixtures/structure-columns-site-m.dxf');
   await again();

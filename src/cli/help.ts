@@ -2,7 +2,7 @@ export const HELP = `Zenith Spine without a screen
 
   spine import FILE --kind levels|grid|columns [--unit mm|cm|m|inch|ft] [--layer NAME]
                [--building NAME] [--existing keep|change] [--open IN.spine.json] --save OUT.spine.json | --dry-run
-      Takes a level table (CSV, XLSX, IFC), or grid lines or columns from a drawing (DXF).
+      Takes a level table (CSV, XLSX, IFC), or grid lines or columns from a drawing (DXF) or an IFC file.
       --unit says the unit where the file does not, or says it wrongly. What a table has no column for
       stays as it is. Where there are several buildings, --building says which it goes into. Columns that stand
       there already are not taken twice; --existing says what becomes of those that differ. --dry-run says what

@@ -55,6 +55,15 @@ it('imports levels, grid and columns, runs a script, reports and exports', () =>
   expect(readFileSync(at('p.pdf')).subarray(0, 5).toString()).toBe('%PDF-');
   expect(spine('export', at('f.spine.json'), '--levels', at('levels.xlsx')).status).toBe(0);
   expect(spine('import', at('levels.xlsx'), '--kind', 'levels', '--save', at('x.spine.json')).status).toBe(0);
+  // The file's grid and columns come back in as they were.
+  const fresh = ['--kind', 'grid', '--open', at('x.spine.json'), '--save', at('grid.spine.json')];
+  expect(spine('import', at('f.ifc'), ...fresh).status).toBe(0);
+  const taken = ['--kind', 'columns', '--open', at('grid.spine.json'), '--save', at('columns.spine.json')];
+  expect(spine('import', at('f.ifc'), ...taken).status).toBe(0);
+  const back = report(at('columns.spine.json'));
+  const crossings = ({ crossings: all }: typeof found) => all.map(({ label, xMm, yMm }) => [label, xMm, yMm]);
+  expect(crossings(back)).toEqual(crossings(found));
+  expect(new Set(back.columns.map(({ stack }) => stack)).size).toBe(35);
   // A table brought again says what it would change, and changes nothing it does not speak of.
   const bare = 'Level,FFL (m)\n01,5.5\nRF,48.75\n';
   writeFileSync(at('bare.csv'), bare);

@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import type { LevelTable } from '@/core/importing/level-table';
-import type { Sheet } from '@/core/importing/sheet';
+import { sheetOfBuilding, type Sheet } from '@/core/importing/sheet';
 import { gridInput, recogniseGrid } from '@/core/importing/recognise-grid';
 import { recogniseColumns } from '@/core/importing/recognise-columns';
 import { levelDifferences, otherWords } from '@/core/levels/level-differences';
@@ -71,7 +71,11 @@ async function importInto(
   }
   const base = withBuilding(framework);
   const building = buildingOf(base, into);
-  const sheet = take(await workApart<Sheet, 'drawing'>('drawing', {}, bytes));
+  const name = base.records.get(building)!;
+  const sheet = sheetOfBuilding(
+    take(await workApart<Sheet, 'drawing'>('drawing', {}, bytes)),
+    name.kind === 'building' ? name.name : '',
+  );
   if (kind === 'grid')
     return run(base, 'grids.add', { building, ...gridInput(take(recogniseGrid(sheet, { unit, layer }))) });
   const { columns } = take(recogniseColumns(base, building, sheet, { unit, layer }));

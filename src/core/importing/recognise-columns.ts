@@ -1,3 +1,4 @@
+import type { SectionMm } from '../columns/section-shape';
 import { distance, dot, minus, plus, quantised, times, turned, type Point } from '../geometry/point';
 import { directionDeg } from '../geometry/trig';
 import { gridsOf, type ResolvedGrid } from '../grids/resolve-grids';
@@ -13,7 +14,7 @@ export interface RecognisedColumn {
   xMm: number;
   yMm: number;
   turnDeg: number;
-  section: { shape: 'rectangle'; widthMm: number; depthMm: number } | { shape: 'circle'; diameterMm: number };
+  section: SectionMm;
 }
 
 export interface RecognisedColumns {
@@ -22,14 +23,14 @@ export interface RecognisedColumns {
   columns: RecognisedColumn[];
   /** How the drawing was laid over the building: by the grid lines both have, or as it is. */
   registeredBy: { labels: string[] } | null;
-  /** Closed outlines that are neither rectangle nor circle. */
+  /** Closed outlines that are no section we know. */
   unclear: number;
 }
 
 type Shape = RecognisedColumn['section'] & { at: Point; turnDeg: number; layer: string };
 
 /**
- * Finds columns in a drawing: closed rectangles, circles and blocks that hold one. The drawing is laid over the
+ * Finds columns in a drawing: closed rectangles, circles, I sections and blocks that hold one. The drawing is laid over the
  * building by the grid lines of equal labels; without any, its zero and axes are taken as the building's.
  */
 export function recogniseColumns(
@@ -52,7 +53,7 @@ export function recogniseColumns(
   if (chosen.length === 0) {
     return refuse(
       choice.layer === undefined
-        ? 'No closed rectangles, circles or blocks that could be columns were found. Choose the layer they are on'
+        ? 'No closed rectangles, circles, I sections or blocks that could be columns were found. Choose the layer they are on'
         : `No closed rectangles, circles or blocks were found on layer ${choice.layer}`,
     );
   }
@@ -84,8 +85,9 @@ function shapesOf(sheet: Sheet, scale: number): { shapes: Shape[]; unclear: numb
     layer,
   }));
   for (const { corners, layer } of sheet.outlines) {
-    const rectangle = asRectangle(corners.map((corner) => times(corner, scale)));
-    if (rectangle) shapes.push({ ...rectangle, layer });
+    const inMm = corners.map((corner) => times(corner, scale));
+    const section = asRectangle(inMm) ?? asI(inMm);
+    if (section) shapes.push({ ...section, layer });
     else unclear += 1;
   }
   return { shapes, unclear };
@@ -107,15 +109,48 @@ function asRectangle(corners: readonly Point[]): Omit<Extract<Shape, { shape: 'r
   };
 }
 
-/** The same rectangle with its turn within −45 < turn ≤ 45; a circle has no turn. */
+/** A twelve-cornered outline as an I; null if it is none to 1 mm, or its flanges differ. */
+function asI(corners: readonly Point[]): (Extract<SectionMm, { shape: 'I' }> & { at: Point; turnDeg: number }) | null {
+  if (corners.length !== 12) return null;
+  const side = minus(corners[1]!, corners[0]!);
+  const alongDeg = directionDeg(side.y, side.x);
+  const flat = corners.map((corner) => turned(corner, -alongDeg));
+  // Distances of the corners from the middle, along and across: two of each, and the flanges are where more corners are far out.
+  const middle = (values: readonly number[]) => (Math.min(...values) + Math.max(...values)) / 2;
+  const centre = { x: middle(flat.map(({ x }) => x)), y: middle(flat.map(({ y }) => y)) };
+  const reach = (key: 'x' | 'y') => {
+    const away = flat.map((point) => Math.abs(point[key] - centre[key])).sort((a, b) => a - b);
+    const [near, far] = [away[0]!, away[11]!];
+    const isTwo = away.every((value) => Math.abs(value - near) <= 1 || Math.abs(value - far) <= 1);
+    return isTwo && far - near > 1 ? { near, far, outer: away.filter((value) => far - value <= 1).length } : null;
+  };
+  const [x, y] = [reach('x'), reach('y')];
+  if (!x || !y || x.outer + y.outer !== 12 || Math.abs(x.outer - y.outer) !== 4) return null;
+  const isUpright = x.outer === 8;
+  const [across, along] = isUpright ? [x, y] : [y, x];
+  return {
+    shape: 'I',
+    widthMm: noise(2 * across.far),
+    depthMm: noise(2 * along.far),
+    webMm: noise(2 * across.near),
+    flangeMm: noise(along.far - along.near),
+    at: turned(centre, alongDeg),
+    turnDeg: isUpright ? alongDeg : alongDeg - 90,
+  };
+}
+
+/** The same section with its turn within −45 < turn ≤ 45, an I within −90 < turn ≤ 90; a circle has no turn. */
 function foldQuarter(
   turnDeg: number,
   section: RecognisedColumn['section'],
 ): Pick<RecognisedColumn, 'turnDeg' | 'section'> {
   if (section.shape === 'circle') return { turnDeg: 0, section };
-  const quarters = Math.round(turnDeg / 90);
-  const turn = Math.round((turnDeg - 90 * quarters) * 1e5) / 1e5 || 0;
-  const swapped = quarters % 2 !== 0;
+  const fold = section.shape === 'I' ? 180 : 90;
+  const times = Math.round(turnDeg / fold);
+  const rest = Math.round((turnDeg - fold * times) * 1e5) / 1e5 || 0;
+  const turn = rest === -fold / 2 ? fold / 2 : rest;
+  if (section.shape === 'I') return { turnDeg: turn, section };
+  const swapped = times % 2 !== 0;
   const { widthMm, depthMm } = section;
   return {
     turnDeg: turn,

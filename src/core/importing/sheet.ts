@@ -12,4 +12,10 @@ export interface Sheet {
   curves: { points: Point[]; layer: string }[];
   /** Closed outlines, first corner not repeated. */
   outlines: { corners: Point[]; layer: string; block: string | null }[];
+  /** Where a file tells several buildings apart: what is of each, in its axes. */
+  parts?: { building: string; sheet: Sheet }[];
 }
+
+/** What a drawing shows of a building, where it tells buildings apart and holds that one; else all of it. */
+export const sheetOfBuilding = (sheet: Sheet, building: string): Sheet =>
+  sheet.parts?.find((part) => part.building === building)?.sheet ?? sheet;

@@ -68,9 +68,9 @@ async function opened(text: string) {
     const ids = api.GetLineIDsWithType(model, type);
     return Array.from({ length: ids.size() }, (_, i) => api.GetLine(model, ids.get(i)) as Line);
   };
-  /** Volume of a product as that program builds it, its openings cut out, m³. */
-  const volume = (id: number): number => {
-    let sum = 0;
+  /** Triangles of a product as that program builds it, its openings cut out: corners in metres, y upwards. */
+  const triangles = (id: number): number[][][] => {
+    const found: number[][][] = [];
     const mesh = api.GetFlatMesh(model, id);
     for (let g = 0; g < mesh.geometries.size(); g += 1) {
       const placed = mesh.geometries.get(g);
@@ -82,24 +82,43 @@ async function opened(text: string) {
         const [x, y, z] = [vertices[6 * i]!, vertices[6 * i + 1]!, vertices[6 * i + 2]!];
         return [0, 1, 2].map((row) => m[row]! * x + m[row + 4]! * y + m[row + 8]! * z + m[row + 12]!);
       };
-      for (let i = 0; i < indices.length; i += 3) {
-        const [a, b, c] = [at(indices[i]!), at(indices[i + 1]!), at(indices[i + 2]!)] as [number[], number[], number[]];
-        sum +=
-          (a[0]! * (b[1]! * c[2]! - b[2]! * c[1]!) +
-            a[1]! * (b[2]! * c[0]! - b[0]! * c[2]!) +
-            a[2]! * (b[0]! * c[1]! - b[1]! * c[0]!)) /
-          6;
-      }
+      for (let i = 0; i < indices.length; i += 3)
+        found.push([at(indices[i]!), at(indices[i + 1]!), at(indices[i + 2]!)]);
       geometry.delete();
     }
-    return Math.abs(sum);
+    return found;
+  };
+  /** Volume of a product, m³. */
+  const volume = (id: number): number =>
+    Math.abs(
+      triangles(id).reduce(
+        (sum, [a, b, c]) =>
+          sum +
+          (a![0]! * (b![1]! * c![2]! - b![2]! * c![1]!) +
+            a![1]! * (b![2]! * c![0]! - b![0]! * c![2]!) +
+            a![2]! * (b![0]! * c![1]! - b![1]! * c![0]!)) /
+            6,
+        0,
+      ),
+    );
+  /** Least and greatest x, y and height of a product, mm. */
+  const box = (id: number): number[][] => {
+    const corners = triangles(id).flat();
+    return [
+      [0, 1],
+      [2, -1],
+      [1, 1],
+    ].map(([axis, way]) => {
+      const values = corners.map((corner) => corner[axis!]! * way! * 1000);
+      return [Math.min(...values), Math.max(...values)];
+    });
   };
   const storeyOf = new Map<number, string>();
   for (const contained of all(WebIfc.IFCRELCONTAINEDINSPATIALSTRUCTURE)) {
     const storey = api.GetLine(model, ref(contained.RelatingStructure)) as Line;
     for (const id of refs(contained.RelatedElements)) storeyOf.set(id, storey.Name?.value ?? '');
   }
-  return { api, model, all, volume, storeyOf };
+  return { api, model, all, volume, box, storeyOf };
 }
 
 describe('walls, their openings and what fills them, read by another program', () => {
@@ -110,6 +129,31 @@ describe('walls, their openings and what fills them, read by another program', (
   });
   afterAll(() => file.api.CloseModel(file.model));
   const named = (type: number, name: string) => file.all(type).filter((line) => line.Name?.value === name);
+
+  it('stand where they are drawn to a tenth of a millimetre, the doors and windows in their walls', () => {
+    const ffl = (name: string) => solved.levels.find((level) => level.name === name)!.fflMm;
+    const [wall] = named(WebIfc.IFCWALL, 'W 01');
+    const [x, y] = file.box(wall!.expressID);
+    // Drawn from 8000 to 13000 along its middle at 9000, 300 thick.
+    expect([...x!, ...y!]).toEqual([8000, 13_000, 8850, 9150].map((mm) => expect.closeTo(mm, 1)));
+    // The opening of a door stands 500 along it, 1000 wide, 2100 high; a window's 2500 along, 1500 wide, its sill 900 up.
+    const clear = (id: number) => [file.box(id)[0]!, file.box(id)[2]!].flat();
+    const fills = file.all(WebIfc.IFCRELFILLSELEMENT);
+    const openingOf = (id: number) =>
+      ref(fills.find((fill) => ref(fill.RelatedBuildingElement) === id)!.RelatingOpeningElement);
+    const doors = file.all(WebIfc.IFCDOOR).filter((door) => file.storeyOf.get(door.expressID) === '01');
+    const inWall = doors.map((door) => clear(openingOf(door.expressID))).find(([low]) => low! < 10_000);
+    expect(inWall).toEqual([8500, 9500, ffl('01'), ffl('01') + 2100].map((mm) => expect.closeTo(mm, 1)));
+    const [window] = file.all(WebIfc.IFCWINDOW);
+    expect(clear(openingOf(window!.expressID))).toEqual(
+      [10_500, 12_000, ffl('01') + 900, ffl('01') + 2300].map((mm) => expect.closeTo(mm, 1)),
+    );
+    // The core's door at B1: 1000 along from 15000.
+    const below = file.all(WebIfc.IFCDOOR).filter((door) => file.storeyOf.get(door.expressID) === 'B1');
+    expect(below.map((door) => clear(openingOf(door.expressID)))).toEqual([
+      [16_000, 17_000, ffl('B1'), ffl('B1') + 2100].map((mm) => expect.closeTo(mm, 1)),
+    ]);
+  });
 
   it('are of the volumes solved, openings cut out, one wall in each storey', () => {
     const own = (name: string) =>

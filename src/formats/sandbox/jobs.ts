@@ -2,11 +2,12 @@ import { refuse, type Result } from '@/core/model/result';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { ExportWanted } from '../handing-over/make-export';
 import type { SheetWanted } from '../sheet/make-sheet';
+import { isA } from './file-type';
 import type { Made } from './made';
 
 /** Inputs of the jobs, by name. The bytes of the file they read come beside. */
 export interface JobInputs {
-  /** A drawing as the shapes it holds. */
+  /** A drawing (DXF), or the grids and columns of an IFC file, as the shapes it holds. */
   drawing: Record<string, never>;
   /** A level table: CSV, XLSX or the storeys of an IFC file, by its name's ending. */
   levels: { name: string; unit?: LengthUnit };
@@ -46,7 +47,10 @@ const madeFile = (result: Result<{ bytes: Uint8Array; type: string; name: string
 export const JOBS: {
   [N in JobName]: (input: JobInputs[N], bytes: Uint8Array, tell: TellPart) => Promise<Result<Made>> | Result<Made>;
 } = {
-  drawing: async (_, bytes) => made((await import('../dxf/read')).readDxf(Buffer.from(bytes))),
+  drawing: async (_, bytes) =>
+    isA('step', bytes)
+      ? made((await import('../ifc/read-sheet')).readSheetIfc(new TextDecoder().decode(bytes)))
+      : made((await import('../dxf/read')).readDxf(Buffer.from(bytes))),
   levels: async ({ name, unit }, bytes) => {
     if (/\.xlsx$/i.test(name)) return made(await (await import('../xlsx/read-levels')).readLevelsXlsx(bytes, { unit }));
     const text = new TextDecoder().decode(bytes);

@@ -2,6 +2,7 @@ import { wrap } from 'comlink';
 import type { LevelTable } from '@/core/importing/level-table';
 import type { RecognisedColumns } from '@/core/importing/recognise-columns';
 import type { RecognisedGrid } from '@/core/importing/recognise-grid';
+import { sheetOfBuilding } from '@/core/importing/sheet';
 import type { Result } from '@/core/model/result';
 import { refuse } from '@/core/model/result';
 import type { LengthUnit } from '@/core/units/length-units';
@@ -47,11 +48,14 @@ export async function readFile(
     }
     const answer = await session.readDrawing(file, signal, tell);
     if (!('sheet' in answer)) return answer;
+    const records = session.records();
+    const of = records[building];
+    const sheet = sheetOfBuilding(answer.sheet, of?.kind === 'building' ? of.name : '');
     if (kind === 'grid') {
-      const grid = await worker.grid(answer.sheet, choice);
+      const grid = await worker.grid(sheet, choice);
       return grid.ok ? { ok: true, value: { kind, grid: grid.value } } : grid;
     }
-    const columns = await worker.columns(session.records(), building, answer.sheet, choice);
+    const columns = await worker.columns(records, building, sheet, choice);
     return columns.ok ? { ok: true, value: { kind, columns: columns.value } } : columns;
   };
   try {

@@ -22,8 +22,8 @@ import type { Sent } from '@/core/commands/command-inputs';
 
 const WORDS: Record<FileKind, { offer: string; accepts: string; take: string }> = {
   levels: { offer: 'Take a level table (CSV, XLSX, IFC)', accepts: '.csv,.txt,.xlsx,.ifc', take: 'Take these levels' },
-  grid: { offer: 'Take a grid from a drawing (DXF)', accepts: '.dxf', take: 'Take this grid' },
-  columns: { offer: 'Take columns from a drawing (DXF)', accepts: '.dxf', take: 'Take these columns' },
+  grid: { offer: 'Take a grid from a drawing (DXF, IFC)', accepts: '.dxf,.ifc', take: 'Take this grid' },
+  columns: { offer: 'Take columns from a drawing (DXF, IFC)', accepts: '.dxf,.ifc', take: 'Take these columns' },
 };
 
 type Existing = 'ask' | 'keep' | 'change';
@@ -272,7 +272,7 @@ function WhatWasUnderstood({ understood }: { understood: Understood }) {
         {registeredBy
           ? `laid over the grid by lines ${registeredBy.labels.join(' and ')}`
           : 'the drawing’s zero is taken as the building’s'}
-        {unclear > 0 ? `; ${unclear} outlines are neither rectangle nor circle and are left out` : ''}
+        {unclear > 0 ? `; ${unclear} outlines are neither rectangle, circle nor I and are left out` : ''}
       </p>
     </div>
   );
