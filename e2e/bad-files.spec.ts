@@ -19,7 +19,10 @@ test('files that are damaged give a clear message and change nothing', async ({ 
   await openProject(page, id);
   await openStep(page, 'Grids');
   for (const [file, says] of DRAWINGS) {
-    await page.getByLabel('Take a grid from a drawing (DXF, IFC)').last().setInputFiles(`e2e/fixtures/malformed/${file}`);
+    await page
+      .getByLabel('Take a grid from a drawing (DXF, IFC)')
+      .last()
+      .setInputFiles(`e2e/fixtures/malformed/${file}`);
     await expect(page.getByRole('alert').filter({ hasText: says })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Take this grid' })).toBeHidden();
   }

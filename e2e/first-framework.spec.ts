@@ -59,7 +59,10 @@ test('from nothing to a framework: two files, columns, floor, shaft, a level rai
   await expect(page.getByRole('button', { name: /^Level 00/ })).toBeVisible();
 
   await openStep(page, 'Grids');
-  await page.getByLabel('Take a grid from a drawing (DXF, IFC)').last().setInputFiles('e2e/fixtures/structure-grid-mm.dxf');
+  await page
+    .getByLabel('Take a grid from a drawing (DXF, IFC)')
+    .last()
+    .setInputFiles('e2e/fixtures/structure-grid-mm.dxf');
   await expect(page.getByText('7 × 5 lines understood, in mm')).toBeVisible();
   await expect(page.getByText('2@7200 3600 3@7200')).toBeVisible();
   await page.getByRole('button', { name: 'Take this grid' }).click();

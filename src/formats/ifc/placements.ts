@@ -10,7 +10,7 @@ export interface Axes {
   z: Vector;
 }
 
-export const WORLD: Axes = { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] };
+const WORLD: Axes = { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] };
 
 /** Types of the lines placements are made of. */
 export const PLACEMENT_TYPES = [
