@@ -53,25 +53,6 @@ function endsOf(path: WallPath): End[] {
 const beyond = ({ face: [a, b], out }: End, byMm: number): Ring =>
   counterClockwise([a, b, plus(b, times(out, byMm)), plus(a, times(out, byMm))]);
 
-/** A wall as drawn, with the ring of each of its straight parts; by building and id. */
-const drawnStripsPass = definePass({
-  name: 'wall as drawn from side to side',
-  scope: 'thing',
-  run: (cx, key): readonly Ring[] => {
-    const path = cx.get(drawnPass, key)?.path;
-    return path ? stripsOf(path, 0, path.build.thicknessMm).map((ring) => cx.facts.one(ring)) : [];
-  },
-});
-
-/** A wall that stands in a storey, from side to side. */
-interface Stands {
-  wall: Id;
-  bottomMm: number;
-  topMm: number;
-  strip: Ring;
-  box: Box;
-}
-
 /** Ends look for walls in squares of this size, mm. */
 const SQUARE_MM = 1500;
 
@@ -84,13 +65,56 @@ function squaresOf({ minX, minY, maxX, maxY }: Box, byMm: number): number[] {
   return found;
 }
 
+/** A ring with the number of its shape, its box, and the squares it is in reach of. */
+interface Placed {
+  ring: Ring;
+  number: number;
+  box: Box;
+  squares: readonly number[];
+}
+
+/** Straight parts of a wall from side to side, and its ends with what lies before each. */
+interface DrawnEnds {
+  path: WallPath;
+  strips: readonly Placed[];
+  ends: readonly (End & { ahead: Placed })[];
+}
+
+/** A wall as drawn, from side to side and before its ends; by building and id. The storeys it stands in share it. */
+const drawnEndsPass = definePass({
+  name: 'wall as drawn from side to side, and its ends',
+  scope: 'thing',
+  run: (cx, key): DrawnEnds | null => {
+    const path = cx.get(drawnPass, key)?.path;
+    if (!path) return null;
+    const placed = (drawn: Ring, byMm: number): Placed => {
+      const ring = cx.facts.one(drawn);
+      const box = bounds(ring);
+      return { ring, number: cx.facts.numberOf(ring), box, squares: squaresOf(box, byMm) };
+    };
+    return {
+      path,
+      strips: stripsOf(path, 0, path.build.thicknessMm).map((ring) => placed(ring, GAP_MM)),
+      ends: endsOf(path).map((end) => ({ ...end, ahead: placed(beyond(end, GAP_MM), 0) })),
+    };
+  },
+});
+
+/** A straight part of a wall that stands in a storey. */
+interface Stands {
+  wall: Id;
+  bottomMm: number;
+  topMm: number;
+  strip: Placed;
+}
+
 /** Walls of a storey by the squares their straight parts lie in. */
 function bySquares(cx: Context, building: Id, key: string): Map<number, Stands[]> {
   const found = new Map<number, Stands[]>();
   for (const { wall, bottomMm, topMm } of cx.get(walls.band, key))
-    for (const strip of cx.get(drawnStripsPass, keyOf(building, wall))) {
-      const stands = { wall, bottomMm, topMm, strip, box: bounds(strip) };
-      for (const cell of squaresOf(stands.box, GAP_MM)) {
+    for (const strip of cx.get(drawnEndsPass, keyOf(building, wall))?.strips ?? []) {
+      const stands = { wall, bottomMm, topMm, strip };
+      for (const cell of strip.squares) {
         const list = found.get(cell);
         if (list) list.push(stands);
         else found.set(cell, [stands]);
@@ -100,16 +124,23 @@ function bySquares(cx: Context, building: Id, key: string): Map<number, Stands[]
 }
 
 /** What stands within reach before an end, between the same heights. */
-function before(squares: ReadonlyMap<number, Stands[]>, own: Pick<Stands, 'wall' | 'bottomMm' | 'topMm'>, ahead: Ring) {
-  const box = bounds(ahead);
-  const near = new Set(squaresOf(box, 0).flatMap((cell) => squares.get(cell) ?? []));
-  return [...near].filter(
-    (other) =>
-      other.wall !== own.wall &&
-      boxesMeet(other.box, box) &&
-      other.bottomMm < own.topMm - 1 &&
-      other.topMm > own.bottomMm + 1,
-  );
+function before(
+  squares: ReadonlyMap<number, Stands[]>,
+  own: Pick<Stands, 'wall' | 'bottomMm' | 'topMm'>,
+  ahead: Placed,
+): Stands[] {
+  const found: Stands[] = [];
+  for (const cell of ahead.squares)
+    for (const other of squares.get(cell) ?? [])
+      if (
+        other.wall !== own.wall &&
+        other.bottomMm < own.topMm - 1 &&
+        other.topMm > own.bottomMm + 1 &&
+        boxesMeet(other.strip.box, ahead.box) &&
+        !found.includes(other)
+      )
+        found.push(other);
+  return found;
 }
 
 /** How far before an end the nearest of some rings begins, and which that is; null where none does or one touches it. */
@@ -134,19 +165,17 @@ const gapsPass = definePass({
     const [building] = partsOf(key);
     const squares = bySquares(cx, building, key);
     const found = cx.get(walls.band, key).flatMap((own): Gap[] => {
-      const path = cx.get(drawnPass, keyOf(building, own.wall))?.path;
-      if (!path) return [];
-      return endsOf(path).flatMap((end): Gap[] => {
-        const ahead = cx.facts.one(beyond(end, GAP_MM));
-        const near = before(squares, own, ahead);
+      const drawn = cx.get(drawnEndsPass, keyOf(building, own.wall));
+      return (drawn?.ends ?? []).flatMap((end): Gap[] => {
+        const near = before(squares, own, end.ahead);
         if (near.length === 0) return [];
         // Storeys with the same walls about an end are looked at once.
-        const text = near.map(({ strip }) => cx.facts.numberOf(strip)).join(' ');
-        const gap = cx.remembered.of(`gap ${cx.facts.numberOf(ahead)} ${end.out.x} ${end.out.y}|${text}`, () =>
+        const text = near.map(({ strip }) => strip.number).join(' ');
+        const gap = cx.remembered.of(`gap ${end.ahead.number} ${end.out.x} ${end.out.y}|${text}`, () =>
           nearest(
             end,
-            ahead,
-            near.map(({ strip }) => strip),
+            end.ahead.ring,
+            near.map(({ strip }) => strip.ring),
           ),
         );
         if (!gap || gap.byMm <= CLOSED_MM) return [];
