@@ -16,6 +16,8 @@ export interface TypedPath {
   points: { xMm: number; yMm: number }[];
   /** The same in building axes. */
   corners: Point[];
+  /** How far the axes of its first place are turned, degrees. */
+  turnDeg: number;
   closed: boolean;
 }
 
@@ -61,7 +63,7 @@ export function parsePath(
     const { x, y } = quantised(turned(minus(corner, origin), -turnDeg));
     return { xMm: x, yMm: y };
   });
-  return done({ place: written, points, corners, closed });
+  return done({ place: written, points, corners, turnDeg, closed });
 }
 
 const shiftedRefusal = (fault: { ok: false; refusal: { message: string; at?: number } }, by: number) =>

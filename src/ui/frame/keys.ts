@@ -1,8 +1,5 @@
 import type { ProjectStore } from '../session/store';
-
-/** True where keys belong to a field. */
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName);
+import { isTyping } from './is-typing';
 
 /** True where text stands that was not taken yet: taking back is the field's own there. Elsewhere it takes back the last change. */
 const hasTyped = (target: EventTarget | null): boolean =>

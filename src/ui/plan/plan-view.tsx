@@ -29,9 +29,16 @@ import { useUnderlays } from '../underlays/use-underlays';
 import { EdgeHandles } from './edge-handles';
 import { LineHandles } from './line-handles';
 import { OthersLayer } from '../surface/others-layer';
-import { inSteps, snap, type Snapped } from './snap';
+import { inSteps } from './snap';
+import { PenLayer } from './pen-layer';
+import { PointerTag } from './pointer-tag';
+import { usePointer } from './use-pointer';
 
 const REACH_PX = 7;
+
+/** The ground an empty plan shows, and its lines, mm. */
+const GROUND = { minX: -10_000, minY: -10_000, maxX: 50_000, maxY: 40_000 };
+const GROUND_STEP = 10_000;
 
 type Gesture =
   /** A point that a tool takes. */
@@ -60,7 +67,6 @@ export function PlanView() {
   const [gesture, setGesture] = useState<Gesture | null>(null);
   /** True after a drag, whose release is a press as well and must not choose anew. */
   const wasDragged = useRef(false);
-  const [pointer, setPointer] = useState<{ at: Point; words: string } | null>(null);
   const { hidden, ghosts } = project;
   const drawn = useMemo(() => {
     const empty: Drawing = { primitives: [], marks: [], box: null };
@@ -87,7 +93,9 @@ export function PlanView() {
     return shown.length > 1 ? bounds(shown) : null;
   }, [ghost]);
 
-  const fit = useFit(svg, view, drawing.box ?? ghostBox, drawing.box ? 'drawing' : 'ghost');
+  // Nothing drawn yet, a plan shows so much ground; what is being drawn moves no view.
+  const shownBox = drawing.box ?? (busy ? null : ghostBox);
+  const fit = useFit(svg, view, shownBox ?? GROUND, drawing.box ? 'drawing' : shownBox ? 'ghost' : 'ground');
 
   const toModel = (event: PointerAt): Point => {
     const box = svg.current!.getBoundingClientRect();
@@ -95,16 +103,13 @@ export function PlanView() {
     return { x, y: -y };
   };
   const reachMm = REACH_PX / transform.k;
-  const taken = (event: PointerAt): Snapped => {
-    const at = toModel(event);
-    const reach = reachMm * 1.6;
-    const onDrawing = under.underlays.flatMap((underlay) => {
+  const pointer = usePointer(reachMm * 1.6, (at) =>
+    under.underlays.flatMap((underlay) => {
       const sheet = under.sheets.get(underlay.sha256);
-      const point = sheet && nearestOnSheet(underlay, sheet, at, reach);
+      const point = sheet && nearestOnSheet(underlay, sheet, at, reachMm * 1.6);
       return point ? [{ at: point, words: `point of ${underlay.name}` }] : [];
-    });
-    return snap(solved!, building!, level, at, reach, display, onDrawing);
-  };
+    }),
+  );
 
   const isMovable = (id: Id | null) => id !== null && chosen.has(id) && mayEdit && !lines;
   useEffect(() => {
@@ -151,7 +156,9 @@ export function PlanView() {
     if (tell) {
       // The tool may be done by the release, whose press must not choose anything.
       wasDragged.current = true;
-      tell(taken(at).at, 'press');
+      // What is being drawn stays where it is.
+      view.isOwnRef.current = true;
+      pointer.press(toModel(at));
       return { kind: 'point' };
     }
     const from = toModel(at);
@@ -180,7 +187,7 @@ export function PlanView() {
         return { ...now, at: to, moved: now.moved || distance(to, now.at) > 0 };
       }
       case 'move': {
-        const point = taken(at);
+        const point = pointer.at(toModel(at));
         // As far as the words say: in round steps, but just onto what it snaps to where it has a point of its own.
         const free = minus(point.at, now.from);
         const by = point.isFree || !now.hasPoint ? inSteps(free, display) : quantised(free);
@@ -192,7 +199,7 @@ export function PlanView() {
 
   /** Does what was dragged; why not, if it is refused. */
   const done = (gesture: Gesture, at: PointerAt): string | null => {
-    if (gesture.kind === 'point') tell?.(taken(at).at, 'release');
+    if (gesture.kind === 'point') tell?.(pointer.where(toModel(at)).at, 'release');
     if (gesture.kind === 'window') {
       if (busy?.with === 'window') busy.take(gesture.from, gesture.to);
       else project.select(hits.within(gesture.from, gesture.to));
@@ -217,7 +224,7 @@ export function PlanView() {
     end: ({ gesture: last, moved }, at, isTaken) => {
       wasDragged.current ||= moved && isDrag(last);
       // A tool whose drag is given up is told that it ended, or it would go on with the pointer let go.
-      if (!isTaken && last.kind === 'point') tell?.(taken(at).at, 'release');
+      if (!isTaken && last.kind === 'point') tell?.(pointer.where(toModel(at)).at, 'release');
       const refusal = isTaken ? done(last, at) : null;
       if (refusal) project.say(refusal);
       setGesture(null);
@@ -227,9 +234,8 @@ export function PlanView() {
   /** A tool that takes points is told where the pointer is. */
   const hovered = (at: PointerAt) => {
     if (!tell || !solved || !building) return;
-    const point = taken(at);
-    setPointer(point);
-    tell(point.at, 'move');
+    const snap = pointer.moved(toModel(at));
+    if (snap) tell(snap.at, 'move');
   };
 
   const clicked = (event: React.MouseEvent) => {
@@ -261,6 +267,8 @@ export function PlanView() {
       <svg
         ref={svg}
         className={`absolute inset-0 size-full touch-none select-none ${busy && !lines ? 'cursor-crosshair' : ''}`}
+        data-plan
+        tabIndex={tell ? 0 : undefined}
         role="img"
         aria-label={`Plan of level ${shown?.name ?? ''}`}
         {...bind(null)}
@@ -268,6 +276,7 @@ export function PlanView() {
         onClick={clicked}
       >
         <g transform={transform.toString()}>
+          {!drawing.box && <Ground />}
           {drawing.primitives.slice(0, floorCount).map((primitive, i) => (
             <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
           ))}
@@ -330,20 +339,11 @@ export function PlanView() {
           )}
           {chosenLine && <LineHandles line={chosenLine} pxPerMm={transform.k} toModel={toModel} />}
           {cutLine && <GhostCurve curve={{ kind: 'segment', ...cutLine }} />}
+          {tell && <PenLayer pen={project.pen} now={pointer.now} pxPerMm={transform.k} />}
           {ghost?.points.map(({ x, y }, i) => (
             <circle key={i} cx={x} cy={-y} r={5 / transform.k} fill="var(--color-now)" />
           ))}
         </g>
-        {pointer && tell && (
-          <text
-            x={transform.applyX(pointer.at.x) + 10}
-            y={transform.applyY(-pointer.at.y) - 10}
-            className="figures"
-            fill="var(--color-now)"
-          >
-            {pointer.words}
-          </text>
-        )}
         {gesture?.kind === 'line' && gesture.drag && (
           <text
             x={transform.applyX(gesture.from.x) + 12}
@@ -370,6 +370,28 @@ export function PlanView() {
           Nothing in plan yet. Begin with Grids in the work path below.
         </p>
       )}
+      {tell && pointer.now && (
+        <PointerTag
+          at={{ x: transform.applyX(pointer.now.at.x), y: transform.applyY(-pointer.now.at.y) }}
+          room={svg.current?.getBoundingClientRect() ?? { width: 0, height: 0 }}
+          words={pointer.now.words}
+          measure={pointer.measure}
+          entry={pointer.entry}
+          secondLabel={pointer.secondLabel}
+          refused={pointer.refused}
+          onEntry={pointer.setEntry}
+          onTake={pointer.takeEntry}
+          onLeave={pointer.leaveEntry}
+        />
+      )}
+      {pointer.hint && (
+        <p
+          className="pointer-events-none absolute bottom-10 left-3 rounded-sm bg-sheet/90 px-2 py-0.5 text-[11px] text-ink2"
+          role="note"
+        >
+          {pointer.hint}
+        </p>
+      )}
       {ghost?.note && (
         <p
           role="status"
@@ -382,7 +404,7 @@ export function PlanView() {
       <SurfaceFoot
         pxPerMm={transform.k}
         display={display}
-        hasDrawing={(drawing.box ?? ghostBox) !== null}
+        hasDrawing
         note={`Cut ${formatLength(1200, display)} above FFL`}
         onFit={fit}
       />
@@ -408,6 +430,19 @@ const isDrag = (gesture: Gesture): boolean =>
   (gesture.kind === 'move' && gesture.words !== '') ||
   (gesture.kind === 'line' && gesture.drag !== null) ||
   (gesture.kind === 'head' && gesture.moved);
+
+/** Quiet lines every 10 m, so that an empty plan has a size. */
+function Ground() {
+  const lines: string[] = [];
+  for (let at = -10 * GROUND_STEP; at <= 20 * GROUND_STEP; at += GROUND_STEP)
+    lines.push(`M${at} ${10 * GROUND_STEP}V${-20 * GROUND_STEP}`, `M${-10 * GROUND_STEP} ${-at}H${20 * GROUND_STEP}`);
+  return (
+    <g pointerEvents="none" stroke="var(--color-hair)" fill="none">
+      <path d={lines.join('')} vectorEffect="non-scaling-stroke" />
+      <path d="M-600 0H600M0 -600V600" stroke="var(--color-ink3)" vectorEffect="non-scaling-stroke" />
+    </g>
+  );
+}
 
 function Outline({ points }: { points: readonly Point[] }) {
   return (

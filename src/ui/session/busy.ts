@@ -1,8 +1,34 @@
+import type { Curve } from '@/core/geometry/curve';
 import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 
 /** What a tool is told of a point in the plan. */
 export type TellPoint = (at: Point, phase: 'move' | 'press' | 'release') => void;
+
+/** What a tool is drawing in the plan, corner by corner. */
+export interface Pen {
+  /** A path, or a box between two corners. */
+  kind: 'path' | 'box';
+  corners: readonly Point[];
+  /** How far the axes of its first corner are turned, degrees. */
+  turnDeg: number;
+  mayClose: boolean;
+  /** What is being drawn as it will be, with the corner under the pointer. */
+  shape?: (corners: readonly Point[], closed: boolean) => Shape;
+  /** Takes the last corner back. */
+  back: () => void;
+  /** Ends it, so that the thing is made. */
+  end: () => void;
+  /** It is drawn to its end, and waits to be made. */
+  isWhole?: boolean;
+  close?: () => void;
+}
+
+/** Rings and lines in building axes. */
+export interface Shape {
+  rings: readonly (readonly Point[])[];
+  curves?: readonly Curve[];
+}
 
 /** What the plan is busy with for a tool, one thing at a time: choosing lines, taking points, taking a window by its corners. */
 export type Busy =

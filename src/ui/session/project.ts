@@ -14,7 +14,7 @@ import type { ViewPart } from '@/core/views/view-part';
 import type { ProjectSession } from './project-session';
 import type { Opened } from './server';
 import type { Pending, Phase } from './session-state';
-import type { Busy } from './busy';
+import type { Busy, Pen } from './busy';
 
 /** Somebody else who has the project open, in the tab they did something in last. */
 export interface Other {
@@ -86,6 +86,8 @@ export interface Project {
   ways: Readonly<Partial<Record<Step, string>>>;
   /** What a tool keeps the plan busy with. */
   busy: Busy | null;
+  /** What it draws there corner by corner. */
+  pen: Pen | null;
   /** The line of a section drawn in the plan. */
   cutLine: { from: Point; to: Point } | null;
   ghost: Ghost | null;

@@ -52,6 +52,7 @@ export function makeProjectStore(): ProjectStore {
     step: null,
     ways: {},
     busy: null,
+    pen: null,
     cutLine: null,
     ghost: null,
     mode: 'push',

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
-import { chosenLines, type Busy, type TellPoint } from '../session/busy';
+import { chosenLines, type Busy, type Pen, type TellPoint } from '../session/busy';
 import type { Ghost } from '../session/project';
 import { useProjectStore, useSlice } from '../session/store';
 
@@ -32,6 +32,15 @@ export function usePlanPoints(tell: TellPoint | null): void {
     latest.current = tell;
   });
   useBusy(tell && (() => ({ with: 'points', tell: (at, phase) => latest.current?.(at, phase) })));
+}
+
+/** What a tool is drawing corner by corner, for the plan to show and to take keys for; null: nothing. */
+export function usePen(pen: Pen | null): void {
+  const store = useProjectStore();
+  useEffect(() => {
+    store.setState({ pen });
+  }, [store, pen]);
+  useEffect(() => () => store.setState({ pen: null }), [store]);
 }
 
 /** A tool that takes a window in the plan: its two corners; null: not now. */

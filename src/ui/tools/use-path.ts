@@ -1,45 +1,78 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { pathStep } from '@/core/drafting/path-step';
 import type { Point } from '@/core/geometry/point';
 import { parsePath } from '@/core/outlines/typed-path';
 import { EXAMPLES } from '@/core/units/examples';
 import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { writePlace } from '../fields/place-text';
 import { fieldUnit, useSlice } from '../session/store';
-import { usePlanPoints } from './plan-busy';
+import type { Pen } from '../session/busy';
+import { usePen, usePlanPoints } from './plan-busy';
 
 /** One list, so that nothing drawn stays nothing new. */
 const NONE: readonly Point[] = [];
 
+interface Drawing {
+  /** Ends it: the thing is made. Answers why not, or null. */
+  end?: () => string | null;
+  /** What is drawn as it will be, with the corner under the pointer. */
+  shape?: Pen['shape'];
+  /** Whether it may go back to its first corner. */
+  mayClose?: boolean;
+}
+
 /** A path typed step by step, or pressed corner by corner in the plan: one text holds both. */
-export function usePath(isDrawn: boolean) {
-  const { framework, building, mayEdit, display } = useSlice('framework', 'building', 'mayEdit', 'display');
+export function usePath(isDrawn: boolean, { end, shape, mayClose = true }: Drawing = {}) {
+  const { framework, building, mayEdit, display, say } = useSlice('framework', 'building', 'mayEdit', 'display', 'say');
   const [text, setText] = useState('');
   const path = useMemo(
     () => (building && text.trim() !== '' ? parsePath(framework, building, text, { unit: fieldUnit(display) }) : null),
     [framework, building, text, display],
   );
+  const isOn = mayEdit && building !== null && isDrawn;
+  const write = (mm: number) => formatForEntry(mm, display).replace(/\s+/g, ' ');
   usePlanPoints(
-    mayEdit && building && isDrawn
+    isOn
       ? (at, phase) => {
           if (phase !== 'press') return;
           const last = path?.ok ? path.value.corners.at(-1) : null;
-          if (!last) return setText(writePlace(framework, building, at.x, at.y, display));
-          const [dx, dy] = [at.x - last.x, at.y - last.y];
-          if (Math.abs(dx) < 1 && Math.abs(dy) < 1) return;
-          const write = (mm: number) => formatForEntry(mm, display).replace(/\s+/g, ' ');
-          // Straight along an axis it reads as one would say it.
-          const step =
-            Math.abs(dy) < 1e-6
-              ? `${write(Math.abs(dx))} ${dx > 0 ? 'e' : 'w'}`
-              : Math.abs(dx) < 1e-6
-                ? `${write(Math.abs(dy))} ${dy > 0 ? 'n' : 's'}`
-                : `${write(dx)},${write(dy)}`;
-          setText(`${text.trim().replace(/;$/, '')}; ${step}`);
+          if (!last) return setText(writePlace(framework, building!, at.x, at.y, display));
+          if (Math.abs(at.x - last.x) < 1 && Math.abs(at.y - last.y) < 1) return;
+          setText(`${text.trim().replace(/;$/, '')}; ${pathStep(last, at, path!.ok ? path!.value.turnDeg : 0, write)}`);
         }
       : null,
   );
   const corners = path?.ok ? path.value.corners : NONE;
   const closed = path?.ok ? path.value.closed : false;
+  const turnDeg = path?.ok ? path.value.turnDeg : 0;
+  const close = () => setText((was) => `${was.trim().replace(/;$/, '')}; close`);
+  const takeBack = () => setText((was) => was.split(';').slice(0, -1).join(';'));
+  const ending = useRef(end);
+  useEffect(() => {
+    ending.current = end;
+  });
+  const pen = useMemo(
+    (): Pen | null =>
+      isOn
+        ? {
+            kind: 'path',
+            // A path that is closed is drawn no further.
+            corners: closed ? NONE : corners,
+            isWhole: closed,
+            turnDeg,
+            mayClose,
+            back: takeBack,
+            close,
+            end: () => {
+              const refusal = ending.current?.() ?? null;
+              if (refusal) say(refusal);
+            },
+            ...(shape ? { shape } : {}),
+          }
+        : null,
+    [isOn, closed, corners, turnDeg, mayClose, shape, say],
+  );
+  usePen(pen);
   const run = closed && corners.length > 2 ? [...corners, corners[0]!] : corners;
   const lengthMm = run.slice(1).reduce((sum, p, i) => sum + Math.hypot(p.x - run[i]!.x, p.y - run[i]!.y), 0);
   const words =
@@ -56,7 +89,7 @@ export function usePath(isDrawn: boolean) {
     closed,
     words,
     wrong: path !== null && !path.ok,
-    close: () => setText((was) => `${was.trim().replace(/;$/, '')}; close`),
-    takeBack: () => setText((was) => was.split(';').slice(0, -1).join(';')),
+    close,
+    takeBack,
   };
 }

@@ -1,11 +1,14 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { mmOf } from '@/core/dimensions/resolve-length';
+import type { Point } from '@/core/geometry/point';
 import { recordsOf } from '@/core/model/framework';
 import { WALL_USES, type WallUse } from '@/core/walls/wall';
 import type { WallFace } from '@/core/walls/wall-faces';
 import { freeWallName } from '@/core/walls/wall-input';
 import { startingTypes, usualType } from '@/core/walls/wall-type';
+import { wallAsDrawn } from '@/core/walls/wall-as-drawn';
 import { stripsOf, wallPath } from '@/core/walls/wall-path';
 import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
@@ -28,7 +31,6 @@ export function WallsTool() {
     'display',
     'run',
   );
-  const path = usePath(true);
   const [name, setName] = useState('');
   const [use, setUse] = useState<WallUse>('exterior');
   const [type, setType] = useState<string | null>(null);
@@ -62,6 +64,23 @@ export function WallsTool() {
       : passes && above[0]
         ? { level: above[0].id, face: 'SSL' }
         : undefined;
+  const ownType = recordsOf(framework, 'wallType').find((each) => each.name === typeName);
+  const layers = useMemo(
+    () =>
+      (ownType?.layers ?? starting?.layers ?? []).map(({ name: layer, core, thicknessMm }) => ({
+        name: layer,
+        core,
+        thicknessMm: mmOf(framework, thicknessMm),
+      })),
+    [ownType, starting, framework],
+  );
+  const shape = useCallback(
+    (corners: readonly Point[], closed: boolean) => wallAsDrawn(layers, on, outside, corners, closed),
+    [layers, on, outside],
+  );
+  // The latest is what Enter in the plan adds.
+  const adding = useRef<() => string | null>(() => null);
+  const path = usePath(true, { shape, end: () => adding.current() });
   const input: CommandInputs['walls.add'] | null =
     path.path && building && level && path.corners.length > 1
       ? {
@@ -84,7 +103,6 @@ export function WallsTool() {
   const shown = added?.kind === 'wall' && preview?.ok ? wallPath(preview.value.after, added) : null;
   const rings = shown ? stripsOf(shown, 0, shown.build.thicknessMm).map((ring) => [...ring]) : [];
   useGhost(path.corners.length > 0 ? { rings, points: [...path.corners], note: path.words } : null);
-  if (!mayEdit) return <p className="text-ink2">Press a wall in the plan to see where it runs.</p>;
   const add = () => {
     if (!input) return path.wrong ? path.words : 'Press two places in the plan, or type a path';
     if (isHigh && !h.ok) return h.words;
@@ -94,6 +112,10 @@ export function WallsTool() {
     setName('');
     return null;
   };
+  useEffect(() => {
+    adding.current = add;
+  });
+  if (!mayEdit) return <p className="text-ink2">Press a wall in the plan to see where it runs.</p>;
   return (
     <ToolForm does="Add the wall" preview={preview} act={add}>
       <p className="text-ink2">Press the corners in the plan, one after the other, or type the path.</p>

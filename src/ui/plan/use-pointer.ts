@@ -1,0 +1,282 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { lengthAndWay, typedPoint } from '@/core/drafting/typed-point';
+import { planMarks, type MarkEdge, type MarkPoint } from '@/core/drafting/plan-marks';
+import { freePoint, heldSnaps, snapsAt, type Snap, type Writing } from '@/core/drafting/snaps';
+import { distance, dot, minus, plus, times, turned, type Point } from '@/core/geometry/point';
+import { nearestOn } from '@/core/geometry/curve';
+import { formatLength, type LengthDisplay } from '@/core/units/format-length';
+import { parseLengthIn } from '@/core/dimensions/resolve-length';
+import { isTyping } from '../frame/is-typing';
+import { fieldUnit, useSlice } from '../session/store';
+import type { Pen } from '../session/busy';
+import type { Entry } from './pointer-tag';
+
+/** How many marks pointed at last are kept to be level with. */
+const MOST_HINTS = 3;
+
+const ARROWS: Record<string, Point> = {
+  ArrowRight: { x: 1, y: 0 },
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowUp: { x: 0, y: 1 },
+  ArrowDown: { x: 0, y: -1 },
+};
+
+/** Free points come in steps of so much: 50 mm, or an inch. */
+export const stepOf = (display: LengthDisplay): number => (display.system === 'imperial' ? 25.4 : 50);
+
+/** Where the pointer of a plan is taken to, with keys and what is typed there, while a tool takes points. */
+export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPoint[]) {
+  const { framework, solved, building, level, display, busy, pen } = useSlice(
+    'framework',
+    'solved',
+    'building',
+    'level',
+    'display',
+    'busy',
+    'pen',
+  );
+  const tell = busy?.with === 'points' ? busy.tell : null;
+  const marks = useMemo(
+    () => (solved && building ? planMarks(solved, building, level) : { points: [], edges: [] }),
+    [solved, building, level],
+  );
+  const [raw, setRaw] = useState<Point | null>(null);
+  const [held, setHeld] = useState<Point | null>(null);
+  const [nth, setNth] = useState(0);
+  const [isFree, setFree] = useState(false);
+  const [entry, setEntry] = useState<Entry | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const hints = useRef<{ points: MarkPoint[]; edges: MarkEdge[] }>({ points: [], edges: [] });
+  const writing: Writing = useMemo(
+    () => ({ stepMm: stepOf(display), write: (mm) => formatLength(mm, display) }),
+    [display],
+  );
+  const from = pen?.corners.at(-1) ?? null;
+  const snaps = (at: Point): Snap[] => {
+    if (isFree) return [freePoint(marks, at, writing)];
+    const drawn = { corners: pen?.corners ?? [], mayClose: pen?.mayClose ?? false, hints: hints.current };
+    if (held && from) return heldSnaps(marks, from, held, at, reachMm, writing, drawn);
+    return snapsAt(marks, at, reachMm, writing, drawn, more(at));
+  };
+  const all = raw && tell ? snaps(raw) : [];
+  const now = all.length > 0 ? all[nth % all.length]! : null;
+  const latest = useRef({ now, all, pen, tell, held, entry });
+  useEffect(() => {
+    latest.current = { now, all, pen, tell, held, entry };
+  });
+
+  // What is rested on is kept, so that later points may be level with it.
+  useEffect(() => {
+    if (!raw || !tell) return;
+    const timer = setTimeout(() => {
+      const point = marks.points.find(({ at }) => distance(at, raw) <= reachMm);
+      const edge = marks.edges.find(({ curve }) => distance(nearestOn(curve, raw), raw) <= reachMm);
+      const kept = hints.current;
+      if (point && !kept.points.includes(point)) kept.points = [...kept.points, point].slice(-MOST_HINTS);
+      else if (edge && !kept.edges.includes(edge)) kept.edges = [...kept.edges, edge].slice(-1);
+    }, 350);
+    return () => clearTimeout(timer);
+  }, [raw, tell, marks, reachMm]);
+
+  const forget = () => {
+    setHeld(null);
+    setNth(0);
+    setEntry(null);
+    setRefused(null);
+  };
+  const isBusy = tell !== null;
+  useEffect(() => {
+    if (isBusy) return;
+    hints.current = { points: [], edges: [] };
+    setRaw(null);
+    forget();
+  }, [isBusy]);
+
+  /** Takes a point, as a press there does. */
+  const press = (snap: Pick<Snap, 'at' | 'closes'>) => {
+    if (!tell) return;
+    setHeld(null);
+    setNth(0);
+    if (snap.closes && pen?.close) return pen.close();
+    const last = pen?.kind === 'path' ? pen.corners.at(-1) : null;
+    // A second press at one place ends it.
+    if (last && pen!.corners.length > 1 && distance(last, snap.at) < 1) return pen!.end();
+    tell(snap.at, 'press');
+  };
+
+  const hold = (way: Point) =>
+    setHeld((was) => (was && Math.abs(dot(was, way)) > 1 - 1e-9 && dot(was, way) > 0 ? null : way));
+
+  const takeEntry = () => {
+    if (!entry || !tell || !building) return;
+    const pointer = raw ?? plus(from ?? { x: 0, y: 0 }, held ?? { x: 1, y: 1 });
+    const context = { unit: fieldUnit(display) };
+    if (pen?.kind === 'box' && from && !/from/i.test(entry.text)) {
+      const [w, d] = [parseLengthIn(framework, entry.text, context), parseLengthIn(framework, entry.second, context)];
+      if (!w.ok) return setRefused(w.refusal.message);
+      if (!d.ok)
+        return setRefused(entry.second.trim() === '' ? 'Press Tab and type the second size' : d.refusal.message);
+      const away = turned(minus(pointer, from), -pen.turnDeg);
+      const size = { x: away.x < 0 ? -w.value.mm : w.value.mm, y: away.y < 0 ? -d.value.mm : d.value.mm };
+      forget();
+      return press({ at: plus(from, turned(size, pen.turnDeg)) });
+    }
+    const turnDeg = pen?.turnDeg ?? 0;
+    const read = typedPoint(
+      framework,
+      building,
+      marks,
+      entry.text,
+      entry.second,
+      { from, pointer, held, turnDeg },
+      context,
+    );
+    if (!read.ok) return setRefused(read.refusal.message);
+    forget();
+    press({ at: read.value });
+    tell(read.value, 'release');
+  };
+
+  const keys = useRef<(event: KeyboardEvent) => boolean>(() => false);
+  useEffect(() => {
+    keys.current = (event) => {
+      const { now: snap, pen: drawing, all: found } = latest.current;
+      const { key } = event;
+      if (/^[0-9.'"-]$/.test(key)) {
+        setEntry({ text: key, second: '' });
+        return true;
+      }
+      const start = drawing?.corners.at(-1);
+      if (ARROWS[key] && start) {
+        hold(turned(ARROWS[key], drawing!.turnDeg));
+        return true;
+      }
+      if (key.toLowerCase() === 'h' && start && snap && distance(start, snap.at) > 1e-6) {
+        hold(times(minus(snap.at, start), 1 / distance(start, snap.at)));
+        return true;
+      }
+      if (key.toLowerCase() === 'n' && found.length > 1) {
+        setNth((was) => was + 1);
+        return true;
+      }
+      if (key === 'Backspace' && start) {
+        drawing!.back();
+        return true;
+      }
+      if (key === 'Enter' && drawing && (drawing.isWhole || drawing.corners.length > 1)) {
+        drawing.end();
+        return true;
+      }
+      if (key === 'Escape' && latest.current.held) {
+        setHeld(null);
+        return true;
+      }
+      if (key === 'Escape' && start) {
+        drawing!.back();
+        return true;
+      }
+      return false;
+    };
+  });
+  useEffect(() => {
+    if (!isBusy) return;
+    const down = (event: KeyboardEvent) => {
+      if (event.key === 'Shift') return setFree(true);
+      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      // A button in focus is pressed by Enter; arrows and letters are for what has the focus, unless that is the plan or nothing.
+      const target = event.target as Element | null;
+      const isPlans = target === document.body || target?.closest('[data-plan]') !== null;
+      if (!isPlans && !/^[0-9]$/.test(event.key)) return;
+      if (!keys.current(event)) return;
+      event.preventDefault();
+      event.stopPropagation();
+    };
+    const up = (event: KeyboardEvent) => event.key === 'Shift' && setFree(false);
+    const leave = () => setFree(false);
+    window.addEventListener('keydown', down, true);
+    window.addEventListener('keyup', up, true);
+    window.addEventListener('blur', leave);
+    return () => {
+      window.removeEventListener('keydown', down, true);
+      window.removeEventListener('keyup', up, true);
+      window.removeEventListener('blur', leave);
+      setFree(false);
+    };
+  }, [isBusy]);
+
+  const measure = () => {
+    if (!now || !from || !pen) return null;
+    if (pen.kind === 'box') {
+      const { x, y } = turned(minus(now.at, from), -pen.turnDeg);
+      return `${formatLength(Math.abs(x), display)} × ${formatLength(Math.abs(y), display)}`;
+    }
+    const { lengthMm, deg } = lengthAndWay(from, now.at);
+    return `${formatLength(lengthMm, display)} · ${deg}°`;
+  };
+
+  return {
+    marks,
+    now,
+    held,
+    entry,
+    setEntry: (next: Entry) => {
+      setEntry(next);
+      setRefused(null);
+    },
+    refused,
+    measure: measure(),
+    secondLabel: !from ? null : pen?.kind === 'box' ? 'Depth' : 'Direction',
+    takeEntry,
+    leaveEntry: () => {
+      setEntry(null);
+      setRefused(null);
+    },
+    /** The best point at a place, for dragging: without what is drawn. */
+    at: (point: Point): Snap =>
+      isFree ? freePoint(marks, point, writing) : snapsAt(marks, point, reachMm, writing, undefined, more(point))[0]!,
+    moved: (point: Point) => {
+      if (entry) return null;
+      setRaw(point);
+      if (raw && distance(raw, point) > reachMm / 2) setNth(0);
+      return snaps(point)[0]!;
+    },
+    /** Where a point is taken to, with what is drawn. */
+    where: (point: Point): Snap => {
+      const found = snaps(point);
+      return found[nth % found.length]!;
+    },
+    press: (point: Point) => {
+      const found = snaps(point);
+      setRaw(point);
+      press(found[nth % found.length]!);
+    },
+    /** Which keys do something as it stands. */
+    hint: tell ? hintOf(pen, all.length, held !== null, entry !== null) : null,
+  };
+}
+
+function hintOf(pen: Pen | null, found: number, isHeld: boolean, isTypingNow: boolean): string {
+  const count = pen?.corners.length ?? 0;
+  if (isTypingNow)
+    return [
+      'Enter takes it',
+      count > 0 && `Tab: ${pen!.kind === 'box' ? 'the other size' : 'a direction'}`,
+      'Esc leaves it',
+    ]
+      .filter(Boolean)
+      .join(' · ');
+  return [
+    count === 0
+      ? 'Press a place, or type one'
+      : pen!.kind === 'box'
+        ? 'Press the other corner, or type a size'
+        : 'Press a corner, or type a length',
+    count > 0 && pen!.kind === 'path' && (isHeld ? 'the same arrow lets go' : 'arrows or H hold a direction'),
+    found > 2 && 'N: next place here',
+    'Shift: no snaps',
+    count > 0 && '⌫ takes one back',
+    (count > 1 || pen?.isWhole) && 'Enter makes it',
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
