@@ -27,7 +27,7 @@ export function drawWall(piece: WallPiece, profiles: Readonly<Record<string, Pro
 }
 
 /** A door with its swing, a window with its panes, a plain opening with the edges of what is above it. */
-function drawOpening(opening: SolvedOpening, id: string): Primitive[] {
+export function drawOpening(opening: SolvedOpening, id: string | null): Primitive[] {
   const { ends, inwards, thicknessMm } = opening;
   const line = (points: readonly Point[], style: 'opening' | 'openingAbove' = 'opening'): Primitive => ({
     type: 'path',

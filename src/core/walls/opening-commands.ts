@@ -23,7 +23,7 @@ const lengthsSchema = {
 };
 type LengthField = keyof typeof lengthsSchema;
 /** Usual sizes, millimetres. */
-const USUAL: Record<WallOpening['opening'], { widthMm: number; heightMm: number; sillMm: number }> = {
+export const USUAL_OPENING: Record<WallOpening['opening'], { widthMm: number; heightMm: number; sillMm: number }> = {
   door: { widthMm: 1010, heightMm: 2110, sillMm: 0 },
   window: { widthMm: 1500, heightMm: 1500, sillMm: 900 },
   plain: { widthMm: 1200, heightMm: 2110, sillMm: 0 },
@@ -69,7 +69,7 @@ const addOpening = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const wall = thingReferred(edit.before, 'wall', input.wall);
-      const usual = USUAL[input.opening];
+      const usual = USUAL_OPENING[input.opening];
       const length = (field: LengthField) =>
         readLength(edit.before, field, input[field] ?? usual[field as keyof typeof usual]);
       const { opening, leaves, hand, opens } = input;

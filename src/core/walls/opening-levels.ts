@@ -15,7 +15,20 @@ export function storeysOfOpening(solved: Solved, wall: string, opening: string):
   return names.length > 3 ? `${names.length} levels, ${names[0]} to ${names.at(-1)}` : `levels ${names.join(', ')}`;
 }
 
-const spansLevels = ({ levels }: Solved, { building, bottomMm, topMm }: WallPiece): boolean =>
-  levels.filter(
-    (level) => level.building === building && level.bounding && level.fflMm > bottomMm - 1 && level.fflMm < topMm - 1,
-  ).length > 1;
+const spansLevels = (solved: Solved, piece: WallPiece): boolean => levelsWithin(solved, piece).length > 1;
+
+/** Storeys whose floor lies within a piece of a wall. */
+const levelsWithin = ({ levels }: Solved, { building, bottomMm, topMm }: WallPiece): string[] =>
+  levels
+    .filter(
+      (level) => level.building === building && level.bounding && level.fflMm > bottomMm - 1 && level.fflMm < topMm - 1,
+    )
+    .map(({ id }) => id);
+
+/** True where a wall stands in several storeys, so that an opening may be in some of them. */
+export const isOfSeveral = (solved: Solved, wall: string): boolean =>
+  new Set(
+    solved.walls
+      .filter((piece) => piece.wall === wall)
+      .flatMap((piece) => [piece.level, ...levelsWithin(solved, piece)]),
+  ).size > 1;

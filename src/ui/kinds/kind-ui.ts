@@ -22,7 +22,8 @@ export interface KindUi<K extends Kind = Kind> {
   several: Facet<{ Several: FC<{ records: readonly RecordOf<K>[]; all: readonly string[] }> }>;
   /** Its table among the schedules. */
   schedule: Facet<{ words: string; Table: FC }>;
-  tool: Facet<StepTool>;
+  /** Its tool, or several of one step. */
+  tool: Facet<StepTool | readonly StepTool[]>;
 }
 
 export const defineKindUi = <K extends Kind>(ui: KindUi<K>): KindUi<K> => ui;

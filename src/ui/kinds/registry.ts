@@ -41,7 +41,9 @@ export const uiOf = ({ kind }: Rec): KindUi | undefined => ALL.find((ui) => ui.k
 
 /** The tools of a step. */
 export const toolsAt = (step: Step): StepTool[] =>
-  ALL.flatMap(({ tool }) => facet(tool) ?? []).filter((tool) => tool.step === step);
+  ALL.flatMap(({ tool }): readonly StepTool[] => [facet(tool) ?? []].flat() as StepTool[]).filter(
+    (tool) => tool.step === step,
+  );
 
 /** What kinds can do with several of their own that are chosen. */
 export const severalOfKinds = ALL.flatMap(({ kind, several }) => {

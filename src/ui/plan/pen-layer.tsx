@@ -1,19 +1,29 @@
 import type { Snap } from '@/core/drafting/snaps';
 import type { Point } from '@/core/geometry/point';
-import type { Pen } from '../session/busy';
+import type { Over, Pen } from '../session/busy';
 import { GhostCurve } from '../surface/curve-path';
+import { PaintPrimitive } from '../surface/paint-primitive';
 
 interface PenLayerProps {
   pen: Pen | null;
   now: Snap | null;
+  over: Over | null;
   pxPerMm: number;
 }
 
 const path = (points: readonly Point[]) => `M${points.map(({ x, y }) => `${x} ${-y}`).join('L')}`;
 
 /** What is being drawn as it will be, the line to the pointer, what leads there, and the place taken. */
-export function PenLayer({ pen, now, pxPerMm }: PenLayerProps) {
+export function PenLayer({ pen, now, over, pxPerMm }: PenLayerProps) {
   if (!now) return null;
+  if (over)
+    return (
+      <g pointerEvents="none" opacity={over.refused ? 0.35 : 1}>
+        {over.primitives.map((primitive, i) => (
+          <PaintPrimitive key={i} primitive={primitive} chosen />
+        ))}
+      </g>
+    );
   const corners = pen?.corners ?? [];
   const closes = now.closes === true;
   const run = closes ? corners : [...corners, now.at];

@@ -339,7 +339,7 @@ export function PlanView() {
           )}
           {chosenLine && <LineHandles line={chosenLine} pxPerMm={transform.k} toModel={toModel} />}
           {cutLine && <GhostCurve curve={{ kind: 'segment', ...cutLine }} />}
-          {tell && <PenLayer pen={project.pen} now={pointer.now} pxPerMm={transform.k} />}
+          {tell && <PenLayer pen={project.pen} now={pointer.now} over={pointer.over} pxPerMm={transform.k} />}
           {ghost?.points.map(({ x, y }, i) => (
             <circle key={i} cx={x} cy={-y} r={5 / transform.k} fill="var(--color-now)" />
           ))}
@@ -378,7 +378,8 @@ export function PlanView() {
           measure={pointer.measure}
           entry={pointer.entry}
           secondLabel={pointer.secondLabel}
-          refused={pointer.refused}
+          label={pointer.entryLabel}
+          refused={pointer.refused ?? pointer.over?.refused ?? null}
           onEntry={pointer.setEntry}
           onTake={pointer.takeEntry}
           onLeave={pointer.leaveEntry}

@@ -19,6 +19,8 @@ interface PointerTagProps {
   entry: Entry | null;
   /** How the second field is called: it is not there where a place is typed. */
   secondLabel: string | null;
+  /** How the first is called, where it is neither a length nor a place. */
+  label: string | null;
   refused: string | null;
   onEntry: (entry: Entry) => void;
   onTake: () => void;
@@ -29,7 +31,7 @@ const WIDE_PX = 240;
 
 /** The tag beside the pointer: on a film of its own, so that it can be read over everything. */
 export function PointerTag(props: PointerTagProps) {
-  const { at, room, words, measure, entry, secondLabel, refused, onEntry, onTake, onLeave } = props;
+  const { at, room, words, measure, entry, secondLabel, label, refused, onEntry, onTake, onLeave } = props;
   const first = useRef<HTMLInputElement>(null);
   const isOpen = entry !== null;
   useEffect(() => {
@@ -69,7 +71,7 @@ export function PointerTag(props: PointerTagProps) {
         <span className="flex gap-1">
           <input
             ref={first}
-            aria-label={secondLabel === null ? 'Place' : secondLabel === 'Depth' ? 'Width' : 'Length'}
+            aria-label={label ?? (secondLabel === null ? 'Place' : secondLabel === 'Depth' ? 'Width' : 'Length')}
             className={`${field} w-32`}
             value={entry.text}
             onChange={({ target }) => onEntry({ ...entry, text: target.value })}

@@ -8,7 +8,7 @@ import { formatLength, type LengthDisplay } from '@/core/units/format-length';
 import { parseLengthIn } from '@/core/dimensions/resolve-length';
 import { isTyping } from '../frame/is-typing';
 import { fieldUnit, useSlice } from '../session/store';
-import type { Pen } from '../session/busy';
+import type { Over, Pen } from '../session/busy';
 import type { Entry } from './pointer-tag';
 
 /** How many marks pointed at last are kept to be level with. */
@@ -58,7 +58,8 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
     if (held && from) return heldSnaps(marks, from, held, at, reachMm, writing, drawn);
     return snapsAt(marks, at, reachMm, writing, drawn, more(at));
   };
-  const all = raw && tell ? snaps(raw) : [];
+  const over = raw && tell ? (pen?.over?.(raw, reachMm) ?? null) : null;
+  const all = raw && tell ? (pen?.over ? overAsSnaps(over, raw, pen.nowhere ?? '') : snaps(raw)) : [];
   const now = all.length > 0 ? all[nth % all.length]! : null;
   const latest = useRef({ now, all, pen, tell, held, entry });
   useEffect(() => {
@@ -109,6 +110,12 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
 
   const takeEntry = () => {
     if (!entry || !tell || !building) return;
+    if (pen?.typed) {
+      if (!raw) return;
+      const wrong = pen.typed.take(entry.text, raw, reachMm);
+      if (wrong) return setRefused(wrong);
+      return forget();
+    }
     const pointer = raw ?? plus(from ?? { x: 0, y: 0 }, held ?? { x: 1, y: 1 });
     const context = { unit: fieldUnit(display) };
     if (pen?.kind === 'box' && from && !/from/i.test(entry.text)) {
@@ -144,6 +151,11 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
       const { key } = event;
       if (/^[0-9.'"-]$/.test(key)) {
         setEntry({ text: key, second: '' });
+        return true;
+      }
+      const own = drawing?.keys?.find((each) => each.key === key.toLowerCase());
+      if (own) {
+        own.act();
         return true;
       }
       const start = drawing?.corners.at(-1);
@@ -186,7 +198,7 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
       // A button in focus is pressed by Enter; arrows and letters are for what has the focus, unless that is the plan or nothing.
       const target = event.target as Element | null;
       const isPlans = target === document.body || target?.closest('[data-plan]') !== null;
-      if (!isPlans && !/^[0-9]$/.test(event.key)) return;
+      if (!isPlans && !/^([0-9a-z]|Backspace)$/i.test(event.key)) return;
       if (!keys.current(event)) return;
       event.preventDefault();
       event.stopPropagation();
@@ -224,8 +236,10 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
       setRefused(null);
     },
     refused,
-    measure: measure(),
-    secondLabel: !from ? null : pen?.kind === 'box' ? 'Depth' : 'Direction',
+    over,
+    measure: over ? over.measure : measure(),
+    entryLabel: pen?.typed?.label ?? null,
+    secondLabel: pen?.typed || !from ? null : pen?.kind === 'box' ? 'Depth' : 'Direction',
     takeEntry,
     leaveEntry: () => {
       setEntry(null);
@@ -238,7 +252,7 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
       if (entry) return null;
       setRaw(point);
       if (raw && distance(raw, point) > reachMm / 2) setNth(0);
-      return snaps(point)[0]!;
+      return pen?.over ? null : snaps(point)[0]!;
     },
     /** Where a point is taken to, with what is drawn. */
     where: (point: Point): Snap => {
@@ -246,8 +260,12 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
       return found[nth % found.length]!;
     },
     press: (point: Point) => {
-      const found = snaps(point);
       setRaw(point);
+      if (pen?.over) {
+        if (pen.over(point, reachMm)) tell?.(point, 'press');
+        return;
+      }
+      const found = snaps(point);
       press(found[nth % found.length]!);
     },
     /** Which keys do something as it stands. */
@@ -255,8 +273,18 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
   };
 }
 
+/** A thing with places of its own is there, or the pointer is where none is. */
+const overAsSnaps = (over: Over | null, raw: Point, nowhere: string): Snap[] =>
+  over
+    ? [{ at: over.at, words: over.words, guides: [] }]
+    : [{ at: raw, words: nowhere, isFree: true, guides: [] }];
+
 function hintOf(pen: Pen | null, found: number, isHeld: boolean, isTypingNow: boolean): string {
   const count = pen?.corners.length ?? 0;
+  if (pen?.typed && !isTypingNow)
+    return [pen.begins, ...(pen.keys ?? []).map(({ key, words }) => `${key.toUpperCase()}: ${words}`)]
+      .filter(Boolean)
+      .join(' · ');
   if (isTypingNow)
     return [
       'Enter takes it',

@@ -1,4 +1,5 @@
 import type { Curve } from '@/core/geometry/curve';
+import type { Primitive } from '@/core/drawing/drawing';
 import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 
@@ -22,6 +23,25 @@ export interface Pen {
   /** It is drawn to its end, and waits to be made. */
   isWhole?: boolean;
   close?: () => void;
+  /** Places of its own, instead of the plan's: where it goes for a pointer; null: nowhere there. */
+  /** Said where it can go nowhere. */
+  nowhere?: string;
+  over?: (pointer: Point, reachMm: number) => Over | null;
+  /** What is typed at the pointer, where that is neither a length along a path nor a place. Answers why not, or null. */
+  typed?: { label: string; take: (text: string, pointer: Point, reachMm: number) => string | null };
+  /** Keys of its own, with what they do. */
+  keys?: readonly { key: string; words: string; act: () => void }[];
+  /** What to do first, in words. */
+  begins?: string;
+}
+
+/** Where a thing would go, said and drawn as it will be. */
+export interface Over {
+  at: Point;
+  words: string;
+  measure: string | null;
+  refused: string | null;
+  primitives: readonly Primitive[];
 }
 
 /** Rings and lines in building axes. */

@@ -1,5 +1,6 @@
 import { defineKindUi, none } from '../kind-ui';
 import { WallFields } from './wall-fields';
+import { OpeningsTool } from './openings-tool';
 import { WallsTool } from './walls-tool';
 import { TwoWalls } from './two-walls';
 
@@ -8,5 +9,8 @@ export const wallUi = defineKindUi({
   fields: { Fields: WallFields },
   several: { Several: TwoWalls },
   schedule: none('Its numbers stand in its panel and in the report'),
-  tool: { step: 'walls', way: 'walls', words: 'Walls', Tool: WallsTool },
+  tool: [
+    { step: 'walls', way: 'walls', words: 'Walls', Tool: WallsTool },
+    { step: 'walls', way: 'openings', words: 'Doors & windows', Tool: OpeningsTool },
+  ],
 });
