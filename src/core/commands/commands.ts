@@ -3,6 +3,7 @@ import { CARRY_COMMANDS } from '../carrying/carry-commands';
 import { WHOLE_BUILDING_COMMANDS } from '../carrying/whole-building';
 import { CORE_COMMANDS } from '../cores/core-commands';
 import { COPY_COMMANDS } from '../elements/copy-commands';
+import { CORNER_COMMANDS } from '../elements/corner-commands';
 import { EDGE_COMMANDS } from '../elements/edge-command';
 import { ELEMENT_COMMANDS } from '../elements/element-commands';
 import { HISTORY_COMMANDS } from '../history/undo-command';
@@ -21,6 +22,7 @@ export const COMMANDS: readonly Command[] = [
   ...CORE_COMMANDS,
   ...ELEMENT_COMMANDS,
   ...EDGE_COMMANDS,
+  ...CORNER_COMMANDS,
   ...COPY_COMMANDS,
   ...HISTORY_COMMANDS,
 ];

@@ -9,6 +9,8 @@ import { sectionRing } from '../columns/section-shape';
 export interface MarkPoint {
   at: Point;
   words: string;
+  /** How far it counts as being, as a part of how far it is: what is meant more often draws from further off. 1 where left out. */
+  pull?: number;
 }
 
 /** A line or an arc of the plan that a pointer may be put on, with its words: `face of wall W12`. */
@@ -28,6 +30,9 @@ export interface PlanMarks {
 const segment = (from: Point, to: Point): Curve => ({ kind: 'segment', from, to });
 const middle = (a: Point, b: Point): Point => times(plus(a, b), 0.5);
 
+/** Crossings are meant more often than what stands about them, middles less often than corners. */
+const [CROSSING, MIDDLE] = [0.5, 1.3];
+
 /** Corners, sides, middles of sides of a ring; circles are drawn as many-sided rings and offer their middle only. */
 const MOST_SIDES = 40;
 
@@ -44,7 +49,7 @@ class Marks {
     ring.forEach((corner, i) => {
       const next = ring[(i + 1) % ring.length]!;
       this.points.push({ at: corner, words: `corner of ${of}` });
-      this.points.push({ at: middle(corner, next), words: `middle of a side of ${of}` });
+      this.points.push({ at: middle(corner, next), words: `middle of a side of ${of}`, pull: MIDDLE });
       this.edges.push({ curve: segment(corner, next), words: `${side} of ${of}`, line: null });
     });
   }
@@ -60,7 +65,8 @@ export function planMarks(solved: Solved, building: Id, level: Id | null): PlanM
   const isThere = ({ lowMm, highMm }: { lowMm: number | null; highMm: number | null }) =>
     (lowMm ?? ffl) <= ffl && (highMm ?? ffl) >= ffl;
   for (const crossing of own(solved.crossings))
-    if (isThere(crossing)) marks.points.push({ at: crossing.at, words: `crossing ${crossing.label ?? ''}`.trim() });
+    if (isThere(crossing))
+      marks.points.push({ at: crossing.at, words: `crossing ${crossing.label ?? ''}`.trim(), pull: CROSSING });
   for (const { curve, words, line } of [
     ...own(solved.lines)
       .filter(isThere)
@@ -107,7 +113,11 @@ function wallMarks(marks: Marks, solved: Solved, piece: Solved['walls'][number])
       // Of each straight part two sides run along the wall and two across.
       const isEnd = Math.hypot(next.x - corner.x, next.y - corner.y) <= piece.thicknessMm * 1.5;
       marks.points.push({ at: corner, words: `corner of wall ${name}` });
-      marks.points.push({ at: middle(corner, next), words: `${isEnd ? 'end' : 'middle'} of wall ${name}` });
+      marks.points.push({
+        at: middle(corner, next),
+        words: `${isEnd ? 'end' : 'middle'} of wall ${name}`,
+        pull: MIDDLE,
+      });
       marks.edges.push({ curve: segment(corner, next), words: `face of wall ${name}`, line: null });
     });
     for (const opening of piece.openings)

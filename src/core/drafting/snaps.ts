@@ -73,14 +73,14 @@ export function snapsAt(
   more: readonly MarkPoint[] = [],
 ): Snap[] {
   const ranked: { rank: number; gap: number; snap: Snap }[] = [];
-  const offer = (rank: number, snap: Snap) => {
+  const offer = (rank: number, snap: Snap, pull = 1) => {
     const gap = distance(snap.at, point);
-    if (gap <= reachMm) ranked.push({ rank, gap, snap });
+    if (gap <= reachMm) ranked.push({ rank, gap: gap * pull, snap });
   };
   const [first, last] = [drawn.corners[0], drawn.corners.at(-1)];
   if (first && drawn.mayClose && drawn.corners.length > 2)
     offer(0, { at: first, words: 'the first corner: closes it', closes: true, guides: [] });
-  for (const { at, words } of [...marks.points, ...more]) offer(1, { at, words, guides: [] });
+  for (const { at, words, pull } of [...marks.points, ...more]) offer(1, { at, words, guides: [] }, pull);
   const near = nearEdges(marks.edges, point, reachMm);
   for (const [i, { edge: a }] of near.entries())
     for (const { edge: b } of near.slice(i + 1))
@@ -112,7 +112,7 @@ export function snapsAt(
         if (isFoot && distance(foot, last) > 1)
           offer(3, { at: quantised(foot), words: `perpendicular to ${edge.words}`, guides: [[last, foot]] });
       }
-  for (const { edge } of near) offer(4, onTheEdge(edge, point, writing));
+  for (const { edge } of near) offer(4, onTheEdge(marks, edge, point, writing));
   for (const guide of guides) offer(5, alongGuide(guide, point, writing, drawn));
   ranked.sort((a, b) => a.rank - b.rank || a.gap - b.gap);
   const found = ranked.map(({ snap }) => snap).filter((snap, i, all) => isNew(snap, all.slice(0, i)));
@@ -243,11 +243,32 @@ function onEdge({ through, along }: Guide, curve: Curve): Point[] {
   return curvesMeet({ kind: 'segment', from, to }, curve);
 }
 
+/** Straight lines of the setting-out across another one, the nearest to a point first, with how far left of them it lies. */
+function crossingLines(marks: PlanMarks, across: MarkEdge, point: Point) {
+  const way = leftOf(across.curve, point);
+  const lines = marks.edges.flatMap(({ curve, line }) =>
+    line !== null &&
+    curve.kind === 'segment' &&
+    curveLength(curve) > 0 &&
+    Math.abs(cross(way, leftOf(curve, point))) > 0.5
+      ? [{ curve, line, away: leftDistance(curve, point) }]
+      : [],
+  );
+  return lines.sort((a, b) => Math.abs(a.away) - Math.abs(b.away));
+}
+
 /** The nearest place on an edge, at a round length from its nearer end. */
-function onTheEdge(edge: MarkEdge, point: Point, { stepMm, write }: Writing): Snap {
+function onTheEdge(marks: PlanMarks, edge: MarkEdge, point: Point, { stepMm, write }: Writing): Snap {
   const { curve, words } = edge;
   const foot = nearestOn(curve, point);
   if (curve.kind === 'arc') return { at: quantised(foot), words, guides: [] };
+  if (edge.line !== null) {
+    // On a line of the setting-out one measures from the next line that crosses it.
+    const [next] = crossingLines(marks, edge, foot);
+    const away = next && quantiseMm(Math.round(next.away / stepMm) * stepMm);
+    const at = next && fromTwo(curve, 0, next.curve, away!);
+    if (at) return { at, words: `${words}, ${write(Math.abs(away!))} from ${next.line}`, guides: [] };
+  }
   const [a, b] = endsOf(curve);
   const [end, other] = distance(foot, a) <= distance(foot, b) ? [a, b] : [b, a];
   const length = Math.round(distance(foot, end) / stepMm) * stepMm;

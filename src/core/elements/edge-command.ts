@@ -13,6 +13,8 @@ import { levelReferred, refSchema } from '../commands/refer';
 import { edgeMoved } from '../outlines/edge-moved';
 import type { Outline } from '../outlines/outline';
 import { elementIn } from './element-input';
+import { ownPath, pathSideMoved, type OwnPath } from './path-corners';
+import { ringArea } from '../geometry/polygon';
 
 interface OwnOutline {
   outline: Outline;
@@ -74,6 +76,15 @@ const moveEdge = defineCommand({
     refusing(() => {
       const record = elementIn(edit.before, input.id);
       if (!('building' in record)) return refuseNow(`A ${called(record)} has no edges to move`);
+      const byMm = new LengthReader(edit.before).read(input.byMm, 'byMm', { atLeastMm: -1e6, atMostMm: 1e6 }).mm;
+      const path = ownPath(edit.before, record);
+      if (path) {
+        const moved = pathSideMoved(edit.before, record, input.edge, byMm * outOfPath(path));
+        edit.replace(
+          moved ?? refuseNow(`With that side moved so far nothing sound is left of ${called(record)}. Move it less`),
+        );
+        return;
+      }
       const level = input.level === undefined ? null : levelReferred(edit.before, input.level, record.building).id;
       const { outline, replacedBy } =
         outlineAt(edit.before, record, level) ?? refuseNow(`A ${called(record)} has no edges to move`);
@@ -81,7 +92,6 @@ const moveEdge = defineCommand({
         refuseNow(
           `${capital(called(record))} follows ${outline.type === 'walls' ? 'its walls' : 'the grid'}. Change its distance from them, or draw its outline`,
         );
-      const byMm = new LengthReader(edit.before).read(input.byMm, 'byMm', { atLeastMm: -1e6, atMostMm: 1e6 }).mm;
       const moved =
         edgeMoved(edit.before, outline, input.edge, byMm) ??
         refuseNow(`With that edge moved so far nothing sound is left of ${called(record)}. Move it less`, ['byMm']);
@@ -89,6 +99,9 @@ const moveEdge = defineCommand({
     }),
   sentence: (before, input) => `An edge of ${called(elementIn(before, input.id))} moved`,
 });
+
+/** 1 where outwards is to the left of a path: of a closed one away from what it encloses, of an open one to its left. */
+export const outOfPath = ({ corners, closed }: OwnPath): 1 | -1 => (closed && ringArea(corners) > 0 ? -1 : 1);
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 

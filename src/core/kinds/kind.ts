@@ -5,6 +5,7 @@ import type { Form } from './form';
 import type { Point } from '../geometry/point';
 import type { Command } from '../commands/command';
 import type { Edit } from '../model/edit';
+import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Kind, RecordOf } from '../model/kinds';
 import type { CarryKind } from './carry-kinds';
@@ -48,6 +49,11 @@ export interface InPlan<R> {
   renewed: ((edit: Edit, copy: R) => R) | None;
   /** Where it is not done by its marks alone. */
   mirrored?: (edit: Edit, record: R, mirror: Mirror) => R;
+  /**
+   * What hangs on its path follows corners that were moved, added or taken out. `partOf`: which straight part of the new path a part of
+   * the old one is; null: it is gone.
+   */
+  repathed?: (framework: Framework, before: R, after: R, partOf: (part: number) => number | null) => R;
   /** Adds copies at several distances, where that is more than moving and renewing; answers their ids. */
   copied?: (edit: Edit, record: R, by: readonly Point[]) => Id[];
 }

@@ -97,7 +97,7 @@ function polygonMoved(
 }
 
 /** True if the ring does not begin with the first corner that was typed. */
-function isReversed(framework: Framework, outline: Extract<Outline, { type: 'polygon' }>, ring: Ring): boolean {
+export function isReversed(framework: Framework, outline: Extract<Outline, { type: 'polygon' }>, ring: Ring): boolean {
   const { at, turnDeg } = resolvePlace(framework, outline.place);
   const { xMm, yMm } = outline.points[0]!;
   const first = plus(at, turned({ x: mmOf(framework, xMm), y: mmOf(framework, yMm) }, turnDeg));

@@ -4,20 +4,9 @@ import { storeyLevels } from '../levels/resolve-levels';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Kind } from '../model/kinds';
+import type { Chance } from './chance';
+import { CORNER_MAKERS } from './corner-makers';
 import { layers, SHA, square } from './rich';
-
-/** What inputs are made of: the framework as it stands, and chance. */
-export interface Chance {
-  framework: Framework;
-  random: () => number;
-  pick: <T>(list: readonly T[]) => T;
-  between: (low: number, high: number) => number;
-  one: (kind: Kind) => Id;
-  levels: Id[];
-  lines: Id[];
-  grid: Id;
-  building: Id;
-}
 
 /** Begins every framework, and takes back what a log holds: they are run apart. */
 type RunApart = 'project.start' | 'history.undo';
@@ -297,6 +286,7 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
     edge: Math.floor(random() * 4),
     byMm: between(-200, 300),
   }),
+  ...CORNER_MAKERS,
   'ceilings.add': ({ building, between }) => ({ building, heightMm: between(2200, 3000), levels: { at: ['01'] } }),
   'ceilings.change': ({ one, between }) => ({ ceiling: one('ceiling'), heightMm: between(2200, 3000) }),
   'ceilings.except': ({ one, between }) => ({ ceiling: one('ceiling'), level: '01', heightMm: between(2200, 3000) }),

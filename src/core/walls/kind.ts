@@ -1,3 +1,4 @@
+import { openingsFollow } from './openings-follow';
 import { wallCarriedAs } from './carried-as';
 import { wallsInSpace } from './walls-in-space';
 import { wallSolids } from './solids-of-walls';
@@ -41,6 +42,7 @@ export const wallKind = defineKind({
     follows: () => null,
     renewed: renewedWall,
     mirrored: mirroredWall,
+    repathed: openingsFollow,
   },
   inCores: true,
   shownAs: { kind: 'walls' },

@@ -26,7 +26,7 @@ import { dragLine, type LineDrag } from './drag-line';
 import { nearestOnSheet } from '../underlays/use-sheets';
 import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
-import { EdgeHandles } from './edge-handles';
+import { ShapeHandles } from './shape-handles';
 import { LineHandles } from './line-handles';
 import { OthersLayer } from '../surface/others-layer';
 import { inSteps } from './snap';
@@ -327,7 +327,7 @@ export function PlanView() {
             />
           )}
           <OthersLayer drawing={drawing} pxPerMm={transform.k} level={level} />
-          {only && <EdgeHandles id={only} pxPerMm={transform.k} toModel={toModel} />}
+          {only && <ShapeHandles id={only} pxPerMm={transform.k} toModel={toModel} snapAt={pointer.at} />}
           {crop && (
             <path
               d={`M${crop.from.x} ${-crop.from.y}H${crop.to.x}V${-crop.to.y}H${crop.from.x}Z`}

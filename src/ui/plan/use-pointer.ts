@@ -275,9 +275,7 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
 
 /** A thing with places of its own is there, or the pointer is where none is. */
 const overAsSnaps = (over: Over | null, raw: Point, nowhere: string): Snap[] =>
-  over
-    ? [{ at: over.at, words: over.words, guides: [] }]
-    : [{ at: raw, words: nowhere, isFree: true, guides: [] }];
+  over ? [{ at: over.at, words: over.words, guides: [] }] : [{ at: raw, words: nowhere, isFree: true, guides: [] }];
 
 function hintOf(pen: Pen | null, found: number, isHeld: boolean, isTypingNow: boolean): string {
   const count = pen?.corners.length ?? 0;
