@@ -48,6 +48,7 @@ const clean = given(ENCLOSED, START);
 /** What makes each finding appear, one of its kind; its first fix must take it away. */
 const CASES: [rule: Rule, steps: Steps, from?: Framework][] = [
   ['level.noFoundation', [], given(FURNISHED.slice(0, -1))],
+  ['foundation.inRaft', [['foundations.add', { form: 'pads', thicknessMm: 200 }]]],
   ['level.lowClear', [['levels.setBudget', { level: '01', targetMm: 4600 }]]],
   ['level.closerThanSlab', [['levels.setHeight', { level: '02', heightMm: 320, mode: 'push' }]]],
   ['level.noSlab', [['floors.change', { floor: 'Plate', levels: { range: ['B2', '04'] } }]]],

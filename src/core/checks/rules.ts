@@ -54,6 +54,7 @@ export const RULES = {
   'floor.barsWall': warning('floors', 'floors'),
   'roof.bareEdge': warning('roofs', 'floors'),
   'level.noFoundation': warning('foundations', 'floors'),
+  'foundation.inRaft': warning('foundations', 'floors'),
   'wall.onNothing': error('walls', 'walls'),
   'wall.partlyOnNothing': error('walls', 'walls'),
   'wall.topShort': warning('walls', 'walls'),

@@ -10,6 +10,7 @@ import { definePass, keyOf } from '../passes/pass';
 import { ownRecords, storeysOf } from '../solving/building-passes';
 import type { FoundationPiece } from '../solving/solved';
 import { partyPass } from '../walls/wall-plans';
+import { checkInRaft } from './check-in-raft';
 import { checkFounded, solveFoundation } from './solve-foundations';
 
 /** A raft, or the pads or strips of one kind. */
@@ -52,6 +53,7 @@ export const foundationFindingsPass = definePass<readonly Finding[]>({
     const storeys = storeysOf(cx, building);
     const [lowest] = storeys;
     if (!lowest) return found;
+    found.push(...checkInRaft(cx.framework, cx.get(foundationsPass, building)));
     const key = keyOf(building, lowest.id);
     const shared = new Set(cx.get(partyPass, building).map(({ id }) => id));
     const pieces = cx.get(foundationsPass, building);
