@@ -1,5 +1,5 @@
 import { endsOf, type Curve } from '../geometry/curve';
-import { plus, times, type Point } from '../geometry/point';
+import { distance, plus, times, type Point } from '../geometry/point';
 import { bounds, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { Solved } from '../solving/solved';
@@ -111,7 +111,7 @@ function wallMarks(marks: Marks, solved: Solved, piece: Solved['walls'][number])
     ring.forEach((corner, i) => {
       const next = ring[(i + 1) % ring.length]!;
       // Of each straight part two sides run along the wall and two across.
-      const isEnd = Math.hypot(next.x - corner.x, next.y - corner.y) <= piece.thicknessMm * 1.5;
+      const isEnd = distance(corner, next) <= piece.thicknessMm * 1.5;
       marks.points.push({ at: corner, words: `corner of wall ${name}` });
       marks.points.push({
         at: middle(corner, next),

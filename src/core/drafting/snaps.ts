@@ -42,7 +42,7 @@ export interface Drawn {
   hints: { points: readonly MarkPoint[]; edges: readonly MarkEdge[] };
 }
 
-export const NOTHING_DRAWN: Drawn = { corners: [], mayClose: false, hints: { points: [], edges: [] } };
+const NOTHING_DRAWN: Drawn = { corners: [], mayClose: false, hints: { points: [], edges: [] } };
 
 /** A line without end that a point may be put on. */
 interface Guide {
@@ -166,7 +166,7 @@ export function heldSnaps(
 }
 
 /** Directions of the grid about, and those square to them; of length 1, each once, the building's own first. */
-export function gridWays(marks: PlanMarks): Point[] {
+function gridWays(marks: PlanMarks): Point[] {
   const ways: Point[] = [
     { x: 1, y: 0 },
     { x: 0, y: 1 },

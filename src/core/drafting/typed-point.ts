@@ -1,6 +1,6 @@
 import { leftDistance } from '../geometry/curve';
 import { distance, lengthOf, minus, plus, quantised, times, turned, type Point } from '../geometry/point';
-import { cosDeg, sinDeg } from '../geometry/trig';
+import { cosDeg, directionDeg, sinDeg } from '../geometry/trig';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { done, refuse, type Result } from '../model/result';
@@ -102,6 +102,6 @@ const lineNamed = (marks: PlanMarks, name: string) =>
 
 /** How long a piece is and which way it goes, in degrees from the building's x axis, 0 ≤ angle < 360. */
 export function lengthAndWay(from: Point, to: Point): { lengthMm: number; deg: number } {
-  const deg = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
+  const deg = directionDeg(to.y - from.y, to.x - from.x);
   return { lengthMm: distance(from, to), deg: (((Math.round(deg * 100) / 100) % 360) + 360) % 360 };
 }

@@ -1,5 +1,5 @@
 import type { Curve } from '../geometry/curve';
-import type { Point } from '../geometry/point';
+import { distance, type Point } from '../geometry/point';
 import { ringArea, type Ring } from '../geometry/polygon';
 import type { WallFace } from './wall-faces';
 import { faceDepth, offsetPath, stripsOf, WallPath, type Build } from './wall-path';
@@ -18,9 +18,7 @@ export function wallAsDrawn(
   points: readonly Point[],
   closed: boolean,
 ): { rings: Ring[]; curves: Curve[] } {
-  const run = points.filter(
-    (point, i) => i === 0 || Math.hypot(point.x - points[i - 1]!.x, point.y - points[i - 1]!.y) > 1,
-  );
+  const run = points.filter((point, i) => i === 0 || distance(point, points[i - 1]!) > 1);
   if (run.length < (closed ? 3 : 2) || layers.length === 0) return { rings: [], curves: [] };
   const build = builtOf(layers);
   const isLeft = outside === 'left' || (outside === 'auto' && !(closed && ringArea(run) > 0));

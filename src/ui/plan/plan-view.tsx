@@ -26,19 +26,17 @@ import { dragLine, type LineDrag } from './drag-line';
 import { nearestOnSheet } from '../underlays/use-sheets';
 import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
-import { ShapeHandles } from './shape-handles';
+import { ShapeHandles, type Told } from './shape-handles';
 import { LineHandles } from './line-handles';
 import { OthersLayer } from '../surface/others-layer';
-import { inSteps } from './snap';
+import { inSteps } from './drag-step';
+import { useSize } from '../surface/use-size';
+import { Ground, GROUND, Outline } from './plan-parts';
 import { PenLayer } from './pen-layer';
-import { PointerTag } from './pointer-tag';
+import { PointerTag, PointerWords } from './pointer-tag';
 import { usePointer } from './use-pointer';
 
 const REACH_PX = 7;
-
-/** The ground an empty plan shows, and its lines, mm. */
-const GROUND = { minX: -10_000, minY: -10_000, maxX: 50_000, maxY: 40_000 };
-const GROUND_STEP = 10_000;
 
 type Gesture =
   /** A point that a tool takes. */
@@ -62,9 +60,11 @@ export function PlanView() {
   const svg = useRef<SVGSVGElement>(null);
   /** True where a press pans the drawing: nothing movable under it and no tool waiting for a point. */
   const mayPan = useRef<(event: Event) => boolean>(() => true);
+  const room = useSize(svg);
   const view = useZoom(svg, mayPan);
   const { transform, scale } = view;
   const [gesture, setGesture] = useState<Gesture | null>(null);
+  const [told, setTold] = useState<Told | null>(null);
   /** True after a drag, whose release is a press as well and must not choose anew. */
   const wasDragged = useRef(false);
   const { hidden, ghosts } = project;
@@ -157,7 +157,7 @@ export function PlanView() {
       // The tool may be done by the release, whose press must not choose anything.
       wasDragged.current = true;
       // What is being drawn stays where it is.
-      view.isOwnRef.current = true;
+      view.keep();
       pointer.press(toModel(at));
       return { kind: 'point' };
     }
@@ -260,6 +260,15 @@ export function PlanView() {
   // Where space is cropped to.
   const crop = project.part.crop?.building === building ? project.part.crop : null;
   const lit: ReadonlySet<Id> = lines ? new Set(lines) : chosen;
+  const onScreen = ({ x, y }: Point) => ({ x: transform.applyX(x), y: transform.applyY(-y) });
+  // What is dragged says how far and onto what.
+  const said: Told | null =
+    told ??
+    (gesture?.kind === 'line' && gesture.drag
+      ? { at: gesture.from, words: gesture.drag.words }
+      : gesture?.kind === 'move' && gesture.words
+        ? { at: { x: gesture.from.x + gesture.by.x, y: gesture.from.y + gesture.by.y }, words: gesture.words }
+        : null);
   // Underlays lie on the slabs and under all that is drawn.
   const floorCount = drawing.primitives.filter(({ style }) => style === 'floor' || style === 'floorZone').length;
   return (
@@ -327,7 +336,9 @@ export function PlanView() {
             />
           )}
           <OthersLayer drawing={drawing} pxPerMm={transform.k} level={level} />
-          {only && <ShapeHandles id={only} pxPerMm={transform.k} toModel={toModel} snapAt={pointer.at} />}
+          {only && (
+            <ShapeHandles id={only} pxPerMm={transform.k} toModel={toModel} snapAt={pointer.at} onTold={setTold} />
+          )}
           {crop && (
             <path
               d={`M${crop.from.x} ${-crop.from.y}H${crop.to.x}V${-crop.to.y}H${crop.from.x}Z`}
@@ -344,26 +355,6 @@ export function PlanView() {
             <circle key={i} cx={x} cy={-y} r={5 / transform.k} fill="var(--color-now)" />
           ))}
         </g>
-        {gesture?.kind === 'line' && gesture.drag && (
-          <text
-            x={transform.applyX(gesture.from.x) + 12}
-            y={transform.applyY(-gesture.from.y) - 12}
-            className="figures"
-            fill="var(--color-now)"
-          >
-            {gesture.drag.words}
-          </text>
-        )}
-        {gesture?.kind === 'move' && gesture.words && (
-          <text
-            x={transform.applyX(gesture.from.x + gesture.by.x) + 12}
-            y={transform.applyY(-(gesture.from.y + gesture.by.y)) - 12}
-            className="figures"
-            fill="var(--color-now)"
-          >
-            {gesture.words}
-          </text>
-        )}
       </svg>
       {!drawing.box && !ghost && (
         <p className="absolute inset-x-0 top-1/3 text-center text-ink2">
@@ -372,8 +363,8 @@ export function PlanView() {
       )}
       {tell && pointer.now && (
         <PointerTag
-          at={{ x: transform.applyX(pointer.now.at.x), y: transform.applyY(-pointer.now.at.y) }}
-          room={svg.current?.getBoundingClientRect() ?? { width: 0, height: 0 }}
+          at={onScreen(pointer.now.at)}
+          room={room}
           words={pointer.now.words}
           measure={pointer.measure}
           entry={pointer.entry}
@@ -385,6 +376,7 @@ export function PlanView() {
           onLeave={pointer.leaveEntry}
         />
       )}
+      {said && <PointerWords at={onScreen(said.at)} room={room} words={said.words} />}
       {pointer.hint && (
         <p
           className="pointer-events-none absolute bottom-10 left-3 rounded-sm bg-sheet/90 px-2 py-0.5 text-[11px] text-ink2"
@@ -431,30 +423,3 @@ const isDrag = (gesture: Gesture): boolean =>
   (gesture.kind === 'move' && gesture.words !== '') ||
   (gesture.kind === 'line' && gesture.drag !== null) ||
   (gesture.kind === 'head' && gesture.moved);
-
-/** Quiet lines every 10 m, so that an empty plan has a size. */
-function Ground() {
-  const lines: string[] = [];
-  for (let at = -10 * GROUND_STEP; at <= 20 * GROUND_STEP; at += GROUND_STEP)
-    lines.push(`M${at} ${10 * GROUND_STEP}V${-20 * GROUND_STEP}`, `M${-10 * GROUND_STEP} ${-at}H${20 * GROUND_STEP}`);
-  return (
-    <g pointerEvents="none" stroke="var(--color-hair)" fill="none">
-      <path d={lines.join('')} vectorEffect="non-scaling-stroke" />
-      <path d="M-600 0H600M0 -600V600" stroke="var(--color-ink3)" vectorEffect="non-scaling-stroke" />
-    </g>
-  );
-}
-
-function Outline({ points }: { points: readonly Point[] }) {
-  return (
-    <path
-      d={`M${points.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`}
-      fill="var(--color-now)"
-      fillOpacity="0.12"
-      stroke="var(--color-now)"
-      strokeWidth="1.4"
-      strokeDasharray="5 3"
-      vectorEffect="non-scaling-stroke"
-    />
-  );
-}

@@ -29,6 +29,26 @@ interface PointerTagProps {
 
 const WIDE_PX = 240;
 
+/** Where a tag stands: below and to the right of a point, or on its other side where there is no room. */
+function beside(at: { x: number; y: number }, room: { width: number; height: number }) {
+  return {
+    ...(at.x + WIDE_PX + 24 > room.width ? { right: room.width - at.x + 14 } : { left: at.x + 14 }),
+    ...(at.y + 90 > room.height ? { bottom: room.height - at.y + 10 } : { top: at.y + 12 }),
+    maxWidth: WIDE_PX,
+  };
+}
+
+const FILM = 'absolute z-10 rounded-sm border border-hair bg-sheet/95 px-2 py-1 text-[12px] leading-tight shadow-sm';
+
+/** Words beside what is dragged. */
+export function PointerWords({ at, room, words }: Pick<PointerTagProps, 'at' | 'room' | 'words'>) {
+  return (
+    <p className={`pointer-events-none text-now ${FILM}`} style={beside(at, room)}>
+      {words}
+    </p>
+  );
+}
+
 /** The tag beside the pointer: on a film of its own, so that it can be read over everything. */
 export function PointerTag(props: PointerTagProps) {
   const { at, room, words, measure, entry, secondLabel, label, refused, onEntry, onTake, onLeave } = props;
@@ -41,13 +61,7 @@ export function PointerTag(props: PointerTagProps) {
     // What opened it is typed already.
     input?.setSelectionRange(input.value.length, input.value.length);
   }, [isOpen]);
-  const toLeft = at.x + WIDE_PX + 24 > room.width;
-  const toTop = at.y + 90 > room.height;
-  const style = {
-    ...(toLeft ? { right: room.width - at.x + 14 } : { left: at.x + 14 }),
-    ...(toTop ? { bottom: room.height - at.y + 10 } : { top: at.y + 12 }),
-    maxWidth: WIDE_PX,
-  };
+  const style = beside(at, room);
   const keys = (event: React.KeyboardEvent) => {
     if (event.key === 'Enter') {
       event.preventDefault();
@@ -62,7 +76,7 @@ export function PointerTag(props: PointerTagProps) {
     'figures h-6 min-w-0 rounded-sm border border-now bg-sheet px-1.5 text-[12px] text-ink outline-none focus:border-2';
   return (
     <div
-      className={`absolute z-10 flex flex-col gap-1 rounded-sm border border-hair bg-sheet/95 px-2 py-1 text-[12px] leading-tight text-ink shadow-sm ${isOpen ? '' : 'pointer-events-none'}`}
+      className={`flex flex-col gap-1 text-ink ${FILM} ${isOpen ? '' : 'pointer-events-none'}`}
       style={style}
       role={isOpen ? 'group' : undefined}
       aria-label={isOpen ? 'At the pointer' : undefined}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { ownShape } from '@/core/elements/own-shape';
 import type { Snap } from '@/core/drafting/snaps';
 import { distance, dot, minus, plus, times, type Point } from '@/core/geometry/point';
@@ -16,30 +16,32 @@ import { dragStep } from './drag-step';
 const MOST_SIDES = 40;
 const LEAST_PX = 16;
 
+/** What is told while a handle is dragged, and where. */
+export interface Told {
+  at: Point;
+  words: string;
+}
+
 interface ShapeHandlesProps {
   id: Id;
   pxPerMm: number;
   toModel: (event: { clientX: number; clientY: number }) => Point;
   /** Where a point is taken to. */
   snapAt: (point: Point) => Snap;
+  /** Hears what is to be said while a handle is dragged, and where. */
+  onTold: (told: Told | null) => void;
 }
 
 type Held =
-  | { hold: 'side'; side: number; from: Point; sent: Sent | null }
-  | { hold: 'corner'; corner: number; sent: Sent | null }
+  | { hold: 'side'; side: number; from: Point; out: Point; sent: Sent | null }
+  | { hold: 'corner'; corner: number; was: Point; sent: Sent | null }
   | { hold: 'new'; side: number; sent: Sent | null };
-
-/** What is told while a handle is dragged, and where. */
-interface Told {
-  at: Point;
-  words: string;
-}
 
 /**
  * Corners and sides of what is chosen, as handles: dragged, everything on them follows in every view. A side pulled with Shift gets a
  * corner there; a corner pressed twice is taken out.
  */
-export function ShapeHandles({ id, pxPerMm, toModel, snapAt }: ShapeHandlesProps) {
+export function ShapeHandles({ id, pxPerMm, toModel, snapAt, onTold }: ShapeHandlesProps) {
   const { framework, level, display, session, send, say } = useSlice(
     'framework',
     'level',
@@ -48,16 +50,21 @@ export function ShapeHandles({ id, pxPerMm, toModel, snapAt }: ShapeHandlesProps
     'send',
     'say',
   );
-  const [told, setTold] = useState<Told | null>(null);
   // Let go of in any other way, by Esc or because it is gone, nothing of it stays.
-  useEffect(() => () => session?.try(null), [session, id]);
+  useEffect(
+    () => () => {
+      session?.try(null);
+      onTold(null);
+    },
+    [session, id, onTold],
+  );
   const record = framework.records.get(id);
   const shape = record ? ownShape(framework, record, level) : null;
   const common = { id, ...(level ? { level } : {}) };
   const moved = (held: Held, pointer: Point): { sent: Sent | null; told: Told } => {
     if (held.hold === 'side') {
       const step = dragStep(display);
-      const byMm = quantiseMm(Math.round(dot(minus(pointer, held.from), shape!.outwards(held.side)) / step) * step);
+      const byMm = quantiseMm(Math.round(dot(minus(pointer, held.from), held.out) / step) * step);
       const sent: Sent | null =
         byMm === 0 ? null : { command: 'elements.moveEdge', input: { ...common, edge: held.side, byMm } };
       return { sent, told: { at: pointer, words: formatLength(byMm, display) } };
@@ -68,7 +75,7 @@ export function ShapeHandles({ id, pxPerMm, toModel, snapAt }: ShapeHandlesProps
         sent: { command: 'elements.addCorner', input: { ...common, side: held.side, xMm: at.x, yMm: at.y } },
         told: { at, words: `a corner, ${words}` },
       };
-    const was = shape!.points[held.corner]!;
+    const { was } = held;
     const [xMm, yMm] = [quantiseMm(at.x - was.x), quantiseMm(at.y - was.y)];
     const isStill = xMm === 0 && yMm === 0;
     return {
@@ -79,20 +86,20 @@ export function ShapeHandles({ id, pxPerMm, toModel, snapAt }: ShapeHandlesProps
   const bind = useHandle<{ hold: 'side' | 'corner'; nth: number }, Held>({
     begin: ({ hold, nth }, at, event) =>
       hold === 'corner'
-        ? { hold, corner: nth, sent: null }
+        ? { hold, corner: nth, was: shape!.points[nth]!, sent: null }
         : event.shiftKey && shape!.hasCorners
           ? { hold: 'new', side: nth, sent: null }
-          : { hold, side: nth, from: toModel(at), sent: null },
+          : { hold, side: nth, from: toModel(at), out: shape!.outwards(nth), sent: null },
     move: (held, at) => {
       const next = moved(held, toModel(at));
-      setTold(next.told);
+      onTold(next.told);
       if (JSON.stringify(next.sent) === JSON.stringify(held.sent)) return;
       held.sent = next.sent;
       session?.try(next.sent);
     },
     end: ({ sent }, _, isTaken) => {
       swallowPress();
-      setTold(null);
+      onTold(null);
       const refusal = isTaken && sent ? send(sent) : null;
       session?.try(null);
       if (refusal) say(refusal);
@@ -148,20 +155,6 @@ export function ShapeHandles({ id, pxPerMm, toModel, snapAt }: ShapeHandlesProps
             <circle cx={x} cy={-y} r={round} {...look} className="cursor-move" data-corner={corner} />
           </g>
         ))}
-      {told && (
-        <g pointerEvents="none" transform={`translate(${told.at.x + 12 / pxPerMm} ${-told.at.y - 12 / pxPerMm})`}>
-          <text
-            fontSize={12 / pxPerMm}
-            fill="var(--color-now)"
-            stroke="var(--color-sheet)"
-            strokeWidth={4 / pxPerMm}
-            paintOrder="stroke"
-            className="figures"
-          >
-            {told.words}
-          </text>
-        </g>
-      )}
     </g>
   );
 }

@@ -4,11 +4,12 @@ import { planMarks, type MarkEdge, type MarkPoint } from '@/core/drafting/plan-m
 import { freePoint, heldSnaps, snapsAt, type Snap, type Writing } from '@/core/drafting/snaps';
 import { distance, dot, minus, plus, times, turned, type Point } from '@/core/geometry/point';
 import { nearestOn } from '@/core/geometry/curve';
-import { formatLength, type LengthDisplay } from '@/core/units/format-length';
+import { formatLength } from '@/core/units/format-length';
 import { parseLengthIn } from '@/core/dimensions/resolve-length';
 import { isTyping } from '../frame/is-typing';
 import { fieldUnit, useSlice } from '../session/store';
 import type { Over, Pen } from '../session/busy';
+import { stepOf } from './drag-step';
 import type { Entry } from './pointer-tag';
 
 /** How many marks pointed at last are kept to be level with. */
@@ -21,8 +22,11 @@ const ARROWS: Record<string, Point> = {
   ArrowDown: { x: 0, y: -1 },
 };
 
-/** Free points come in steps of so much: 50 mm, or an inch. */
-export const stepOf = (display: LengthDisplay): number => (display.system === 'imperial' ? 25.4 : 50);
+interface Hints {
+  points: readonly MarkPoint[];
+  edges: readonly MarkEdge[];
+}
+const NO_HINTS: Hints = { points: [], edges: [] };
 
 /** Where the pointer of a plan is taken to, with keys and what is typed there, while a tool takes points. */
 export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPoint[]) {
@@ -46,7 +50,7 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
   const [isFree, setFree] = useState(false);
   const [entry, setEntry] = useState<Entry | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
-  const hints = useRef<{ points: MarkPoint[]; edges: MarkEdge[] }>({ points: [], edges: [] });
+  const [hints, setHints] = useState<Hints>(NO_HINTS);
   const writing: Writing = useMemo(
     () => ({ stepMm: stepOf(display), write: (mm) => formatLength(mm, display) }),
     [display],
@@ -54,7 +58,7 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
   const from = pen?.corners.at(-1) ?? null;
   const snaps = (at: Point): Snap[] => {
     if (isFree) return [freePoint(marks, at, writing)];
-    const drawn = { corners: pen?.corners ?? [], mayClose: pen?.mayClose ?? false, hints: hints.current };
+    const drawn = { corners: pen?.corners ?? [], mayClose: pen?.mayClose ?? false, hints };
     if (held && from) return heldSnaps(marks, from, held, at, reachMm, writing, drawn);
     return snapsAt(marks, at, reachMm, writing, drawn, more(at));
   };
@@ -72,9 +76,11 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
     const timer = setTimeout(() => {
       const point = marks.points.find(({ at }) => distance(at, raw) <= reachMm);
       const edge = marks.edges.find(({ curve }) => distance(nearestOn(curve, raw), raw) <= reachMm);
-      const kept = hints.current;
-      if (point && !kept.points.includes(point)) kept.points = [...kept.points, point].slice(-MOST_HINTS);
-      else if (edge && !kept.edges.includes(edge)) kept.edges = [...kept.edges, edge].slice(-1);
+      if (point)
+        setHints((was) =>
+          was.points.includes(point) ? was : { ...was, points: [...was.points, point].slice(-MOST_HINTS) },
+        );
+      else if (edge) setHints((was) => (was.edges.includes(edge) ? was : { ...was, edges: [edge] }));
     }, 350);
     return () => clearTimeout(timer);
   }, [raw, tell, marks, reachMm]);
@@ -85,13 +91,16 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
     setEntry(null);
     setRefused(null);
   };
+  // A tool that begins or ends leaves nothing of what was pointed at before.
   const isBusy = tell !== null;
-  useEffect(() => {
-    if (isBusy) return;
-    hints.current = { points: [], edges: [] };
+  const [wasBusy, setWasBusy] = useState(isBusy);
+  if (wasBusy !== isBusy) {
+    setWasBusy(isBusy);
+    setHints(NO_HINTS);
     setRaw(null);
+    setFree(false);
     forget();
-  }, [isBusy]);
+  }
 
   /** Takes a point, as a press there does. */
   const press = (snap: Pick<Snap, 'at' | 'closes'>) => {
@@ -101,7 +110,7 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
     if (snap.closes && pen?.close) return pen.close();
     const last = pen?.kind === 'path' ? pen.corners.at(-1) : null;
     // A second press at one place ends it.
-    if (last && pen!.corners.length > 1 && distance(last, snap.at) < 1) return pen!.end();
+    if (last && pen!.end && pen!.corners.length > 1 && distance(last, snap.at) < 1) return pen!.end();
     tell(snap.at, 'press');
   };
 
@@ -175,7 +184,7 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
         drawing!.back();
         return true;
       }
-      if (key === 'Enter' && drawing && (drawing.isWhole || drawing.corners.length > 1)) {
+      if (key === 'Enter' && drawing?.end && (drawing.isWhole || drawing.corners.length > 1)) {
         drawing.end();
         return true;
       }
@@ -212,7 +221,6 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
       window.removeEventListener('keydown', down, true);
       window.removeEventListener('keyup', up, true);
       window.removeEventListener('blur', leave);
-      setFree(false);
     };
   }, [isBusy]);
 
@@ -262,7 +270,7 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
     press: (point: Point) => {
       setRaw(point);
       if (pen?.over) {
-        if (pen.over(point, reachMm)) tell?.(point, 'press');
+        pen.press?.(point, reachMm);
         return;
       }
       const found = snaps(point);
@@ -301,7 +309,7 @@ function hintOf(pen: Pen | null, found: number, isHeld: boolean, isTypingNow: bo
     found > 2 && 'N: next place here',
     'Shift: no snaps',
     count > 0 && '⌫ takes one back',
-    (count > 1 || pen?.isWhole) && 'Enter makes it',
+    pen?.end && (count > 1 || pen.isWhole) && 'Enter makes it',
   ]
     .filter(Boolean)
     .join(' · ');

@@ -18,8 +18,8 @@ export interface Pen {
   shape?: (corners: readonly Point[], closed: boolean) => Shape;
   /** Takes the last corner back. */
   back: () => void;
-  /** Ends it, so that the thing is made. */
-  end: () => void;
+  /** Ends it, so that the thing is made; left out where the plan cannot make it. */
+  end?: () => void;
   /** It is drawn to its end, and waits to be made. */
   isWhole?: boolean;
   close?: () => void;
@@ -27,6 +27,8 @@ export interface Pen {
   /** Said where it can go nowhere. */
   nowhere?: string;
   over?: (pointer: Point, reachMm: number) => Over | null;
+  /** Pressed at such a place. */
+  press?: (pointer: Point, reachMm: number) => void;
   /** What is typed at the pointer, where that is neither a length along a path nor a place. Answers why not, or null. */
   typed?: { label: string; take: (text: string, pointer: Point, reachMm: number) => string | null };
   /** Keys of its own, with what they do. */

@@ -22,6 +22,8 @@ interface ZoomedView {
   zoomerRef: RefObject<ZoomBehavior<SVGSVGElement, unknown> | null>;
   /** True once the person has moved the view themselves. */
   isOwnRef: RefObject<boolean>;
+  /** Keeps the view as it is, as if the person had moved it: what is being drawn stays under the pointer. */
+  keep: () => void;
 }
 
 /** Moving and zooming of a drawing. `mayPan` says where a press moves the drawing. */
@@ -52,7 +54,10 @@ export function useZoom(
     return () => void selectElement(element).on('.zoom', null);
   }, [svgRef, mayPan]);
   const scale = 2 ** (Math.round(Math.log2(1 / Math.max(1e-6, transform.k * (25.4 / 96))) * 4) / 4);
-  return { transform, scale, zoomerRef, isOwnRef };
+  const keep = useCallback(() => {
+    isOwnRef.current = true;
+  }, []);
+  return { transform, scale, zoomerRef, isOwnRef, keep };
 }
 
 /**

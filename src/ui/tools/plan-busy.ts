@@ -38,9 +38,13 @@ export function usePlanPoints(tell: TellPoint | null): void {
 export function usePen(pen: Pen | null): void {
   const store = useProjectStore();
   useEffect(() => {
+    if (!pen) return;
     store.setState({ pen });
+    return () => {
+      // Another tool may draw by now.
+      if (store.getState().pen === pen) store.setState({ pen: null });
+    };
   }, [store, pen]);
-  useEffect(() => () => store.setState({ pen: null }), [store]);
 }
 
 /** A tool that takes a window in the plan: its two corners; null: not now. */

@@ -47,6 +47,7 @@ export function usePath(isDrawn: boolean, { end, shape, mayClose = true }: Drawi
   const turnDeg = path?.ok ? path.value.turnDeg : 0;
   const close = () => setText((was) => `${was.trim().replace(/;$/, '')}; close`);
   const takeBack = () => setText((was) => was.split(';').slice(0, -1).join(';'));
+  const canEnd = end !== undefined;
   const ending = useRef(end);
   useEffect(() => {
     ending.current = end;
@@ -63,14 +64,18 @@ export function usePath(isDrawn: boolean, { end, shape, mayClose = true }: Drawi
             mayClose,
             back: takeBack,
             close,
-            end: () => {
-              const refusal = ending.current?.() ?? null;
-              if (refusal) say(refusal);
-            },
+            ...(canEnd
+              ? {
+                  end: () => {
+                    const refusal = ending.current?.() ?? null;
+                    if (refusal) say(refusal);
+                  },
+                }
+              : {}),
             ...(shape ? { shape } : {}),
           }
         : null,
-    [isOn, closed, corners, turnDeg, mayClose, shape, say],
+    [isOn, closed, corners, turnDeg, mayClose, shape, canEnd, say],
   );
   usePen(pen);
   const run = closed && corners.length > 2 ? [...corners, corners[0]!] : corners;

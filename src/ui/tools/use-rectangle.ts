@@ -59,6 +59,7 @@ export function useRectangle(sizeMm: [number, number], isDrawn: boolean, end?: (
         }
       : null,
   );
+  const canEnd = end !== undefined;
   const ending = useRef(end);
   useEffect(() => {
     ending.current = end;
@@ -73,13 +74,17 @@ export function useRectangle(sizeMm: [number, number], isDrawn: boolean, end?: (
             mayClose: false,
             isWhole: isWhole && start === null,
             back: () => setStart(null),
-            end: () => {
-              const refusal = ending.current?.() ?? null;
-              if (refusal) say(refusal);
-            },
+            ...(canEnd
+              ? {
+                  end: () => {
+                    const refusal = ending.current?.() ?? null;
+                    if (refusal) say(refusal);
+                  },
+                }
+              : {}),
           }
         : null,
-    [isOn, start, isWhole, say],
+    [isOn, start, isWhole, canEnd, say],
   );
   usePen(pen);
   const wrong = !at.ok ? at.refusal.message : !w.ok ? w.words : !d.ok ? d.words : null;

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { recordsOf, type Framework } from '@/core/model/framework';
 import type { WallFace } from '@/core/walls/wall-faces';
@@ -9,7 +9,9 @@ import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/
 import { useProject } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { FACE_CHOICES } from '../walls/wall-words';
-import { useGhost, usePlanLines, usePlanPoints } from '../../tools/plan-busy';
+import type { Pen } from '../../session/busy';
+import { useGhost, usePlanLines } from '../../tools/plan-busy';
+import { usePath } from '../../tools/use-path';
 import { ToolForm } from '../../tools/tool-form';
 import { useLengthEntry } from '../../tools/use-length-entry';
 import type { CommandInputs } from '@/core/commands/command-inputs';
@@ -26,7 +28,10 @@ export function FloorsTool() {
   const systems = [...new Set(solved?.lines.filter((line) => line.building === building).map(({ system }) => system))];
   const [way, setWay] = useState<Way>(systems.length > 0 ? 'grid' : 'drawn');
   const [o, t] = [useLengthEntry(300), useLengthEntry(250)];
-  const [corners, setCorners] = useState<{ x: number; y: number }[]>([]);
+  // The latest is what Enter in the plan adds.
+  const adding = useRef<() => string | null>(() => null);
+  const path = usePath(way === 'drawn', { shape: outlineShape, end: () => adding.current() });
+  const { corners } = path;
   const storeys = (solved?.levels ?? []).filter((level) => level.building === building && level.bounding);
   const [from, setFrom] = useState('');
   const [to, setTo] = useState('');
@@ -45,7 +50,9 @@ export function FloorsTool() {
         ? { type: 'lines', edges: edges.map((line) => ({ line, offsetMm: o.orZero })) }
         : way === 'walls'
           ? { type: 'walls', walls: round.chosen, face, offsetMm: o.orZero }
-          : { type: 'polygon', points: corners.map(({ x, y }) => ({ xMm: x, yMm: y })) };
+          : path.path
+            ? { type: 'polygon', place: path.path.place, points: path.path.points }
+            : { type: 'polygon', points: [] };
   const input: CommandInputs['floors.add'] = {
     ...(building ? { building } : {}),
     outline,
@@ -60,23 +67,22 @@ export function FloorsTool() {
     way === 'lines' ? 'Edges on the chosen lines' : way === 'walls' ? 'Along the walls' : 'Outline from the grid';
   useGhost(
     way === 'drawn'
-      ? { rings: corners.length > 1 ? [corners] : [], points: corners, note: `${corners.length} corners` }
+      ? { rings: corners.length > 2 ? [[...corners]] : [], points: [...corners], note: path.words }
       : ring && { rings: [[...ring]], points: [], note },
   );
-  usePlanPoints(
-    way === 'drawn' && mayEdit ? (at, phase) => phase === 'press' && setCorners((now) => [...now, at]) : null,
-  );
-
-  if (!mayEdit) return <p className="text-ink2">Press a floor in the plan to see its areas.</p>;
   const add = () => {
     if (way !== 'drawn' && !o.ok) return o.words;
     if (!t.ok) return t.words;
     const refusal = run('floors.add', input);
     if (refusal) return refusal;
-    setCorners([]);
+    path.setText('');
     if (way === 'lines') choose([]);
     return null;
   };
+  useEffect(() => {
+    adding.current = add;
+  });
+  if (!mayEdit) return <p className="text-ink2">Press a floor in the plan to see its areas.</p>;
   const choices = [...storeys].reverse().map(({ id, name }) => [id, name] as const);
   return (
     <ToolForm
@@ -118,14 +124,22 @@ export function FloorsTool() {
           {...o.field}
         />
       ) : (
-        <div className="flex items-center justify-between text-ink2">
-          <span>
-            {corners.length === 0 ? 'Press the corners in the plan, one after the other.' : `${corners.length} corners`}
+        <>
+          <p className="text-ink2">Press the corners in the plan, one after the other, or type them.</p>
+          <PlainField
+            label="Corners"
+            value={path.text}
+            onChange={path.setText}
+            note={path.words}
+            wrong={path.wrong}
+            wide
+          />
+          <span className="self-end">
+            <ActionButton disabled={corners.length === 0} onClick={path.takeBack}>
+              Take one back
+            </ActionButton>
           </span>
-          <ActionButton disabled={corners.length === 0} onClick={() => setCorners(corners.slice(0, -1))}>
-            Take one back
-          </ActionButton>
-        </div>
+        </>
       )}
       <PlainField label="Thickness" {...t.field} />
       {here && (here.bounding || here.levelKind === 'mezzanine') && (
@@ -136,6 +150,9 @@ export function FloorsTool() {
     </ToolForm>
   );
 }
+
+/** An outline as it will be, with the corner under the pointer. */
+const outlineShape: Pen['shape'] = (corners) => ({ rings: corners.length > 2 ? [corners] : [] });
 
 const ALL_EXTERIOR = 'all exterior';
 

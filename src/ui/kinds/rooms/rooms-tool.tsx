@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { contains } from '@/core/geometry/polygon';
 import type { Point } from '@/core/geometry/point';
 import type { RoomRegion } from '@/core/rooms/solve-rooms';
@@ -126,23 +126,24 @@ function NameRoom() {
 
 function BoundaryTool() {
   const { building, level, mayEdit, run } = useSlice('building', 'level', 'mayEdit', 'run');
-  const path = usePath(true);
+  // The latest is what Enter in the plan draws.
+  const drawing = useRef<() => string | null>(() => null);
+  const path = usePath(true, { end: () => drawing.current(), mayClose: false });
   const curves = path.corners.slice(1).map((to, i) => ({ kind: 'segment' as const, from: path.corners[i]!, to }));
   useGhost(path.corners.length > 0 ? { rings: [], points: [...path.corners], curves, note: path.words } : null);
+  const draw = () => {
+    if (!level || !path.path || path.corners.length < 2) return path.words;
+    const { place, points } = path.path;
+    const refusal = run('rooms.addBoundary', { ...(building ? { building } : {}), level, place, points });
+    if (!refusal) path.setText('');
+    return refusal;
+  };
+  useEffect(() => {
+    drawing.current = draw;
+  });
   if (!mayEdit || !level) return null;
   return (
-    <ToolForm
-      label="A line between rooms"
-      does="Draw the line"
-      isReady={path.corners.length > 1}
-      act={() => {
-        if (!path.path || path.corners.length < 2) return path.words;
-        const { place, points } = path.path;
-        const refusal = run('rooms.addBoundary', { ...(building ? { building } : {}), level, place, points });
-        if (!refusal) path.setText('');
-        return refusal;
-      }}
-    >
+    <ToolForm label="A line between rooms" does="Draw the line" isReady={path.corners.length > 1} act={draw}>
       <PlainField label="Path" value={path.text} onChange={path.setText} note={path.words} wrong={path.wrong} wide />
     </ToolForm>
   );

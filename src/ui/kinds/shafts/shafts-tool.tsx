@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { heldLine } from '@/core/setting-out/held-line';
 import { previewShaft } from '@/core/shafts/preview-shaft';
 import { freeName } from '@/core/commands/free-name';
@@ -21,9 +21,12 @@ import { usePreview } from '../../session/use-preview';
 export function ShaftsTool() {
   const { framework, building, mayEdit, display, run, solved } = useProject((project) => project);
   const [way, setWay] = useState<'rectangle' | 'circle' | 'path' | 'lines'>('rectangle');
-  const rectangle = useRectangle([2400, 2700], way === 'rectangle');
+  // The latest is what Enter in the plan adds.
+  const adding = useRef<() => string | null>(() => null);
+  const end = () => adding.current();
+  const rectangle = useRectangle([2400, 2700], way === 'rectangle', end);
   const circle = useCircle(1200, way === 'circle');
-  const path = usePath(way === 'path');
+  const path = usePath(way === 'path', { end });
   const drawn = useMemo(
     (): OutlineInput =>
       path.path
@@ -73,7 +76,6 @@ export function ShaftsTool() {
     : '';
   useGhost(shown?.ring ? { rings: [[...shown.ring]], points: [], note } : null);
 
-  if (!mayEdit) return <p className="text-ink2">Press a shaft in the plan to see which slabs it cuts.</p>;
   const add = () => {
     if (way === 'lines' && (edges?.length ?? 0) < 3) return 'Choose three lines or more in the plan, going round';
     if (way !== 'lines' && typed.wrong) return typed.wrong;
@@ -85,6 +87,10 @@ export function ShaftsTool() {
     return null;
   };
   const slabs = solved?.floors.length ?? 0;
+  useEffect(() => {
+    adding.current = add;
+  });
+  if (!mayEdit) return <p className="text-ink2">Press a shaft in the plan to see which slabs it cuts.</p>;
   return (
     <ToolForm does="Add the shaft" preview={typed.wrong || way === 'lines' ? null : preview} act={add}>
       <p className="text-ink2">

@@ -1,7 +1,7 @@
 'use client';
 
 import { forReader } from '@/core/units/for-reader';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { freeName } from '@/core/commands/free-name';
 import { previewStair } from '@/core/stairs/preview-stair';
@@ -30,7 +30,9 @@ export function StairsTool() {
     'run',
     'solved',
   );
-  const well = useRectangle([2600, 5600], true);
+  // The latest is what Enter in the plan adds.
+  const adding = useRef<() => string | null>(() => null);
+  const well = useRectangle([2600, 5600], true, () => adding.current());
   const [name, setName] = useState('');
   const [rules, setRules] = useState<RuleSet>(recordsOf(framework, 'project')[0]?.details?.rules ?? 'public');
   const [entry, setEntry] = useState<'0' | '1' | '2' | '3'>('0');
@@ -69,13 +71,16 @@ export function StairsTool() {
   const note = shown ? `${climbed} of ${storeys} storeys climbed` : '';
   const flights = shown?.solved?.storeys[0]?.flights.flatMap(({ ring }) => (ring ? [[...ring]] : [])) ?? [];
   useGhost(shown?.ring ? { rings: [[...shown.ring], ...flights], points: [], note } : null);
-  if (!mayEdit) return <p className="text-ink2">Press a stair in the plan to see how each storey is climbed.</p>;
   const add = () => {
     const wrong = well.wrong ?? (landing.ok ? null : landing.words);
     const refusal = wrong ?? run('stairs.add', input);
     if (!refusal) setName('');
     return refusal;
   };
+  useEffect(() => {
+    adding.current = add;
+  });
+  if (!mayEdit) return <p className="text-ink2">Press a stair in the plan to see how each storey is climbed.</p>;
   return (
     <ToolForm does="Add the stair" preview={well.wrong ? null : preview} act={add}>
       <p className="text-ink2">

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { mmOf, parseLengthIn } from '@/core/dimensions/resolve-length';
 import type { Point } from '@/core/geometry/point';
 import { recordsOf } from '@/core/model/framework';
@@ -11,7 +11,7 @@ import { isOfSeveral } from '@/core/walls/opening-levels';
 import { openingPlace, type OpeningPlace, type OpeningToPlace } from '@/core/walls/opening-place';
 import type { WallOpening } from '@/core/walls/wall';
 import { ChoiceField, PlainField, SwitchButtons } from '../../fields/fields';
-import { stepOf } from '../../plan/use-pointer';
+import { stepOf } from '../../plan/drag-step';
 import type { Over, Pen } from '../../session/busy';
 import { fieldUnit, useSlice } from '../../session/store';
 import { usePen, usePlanPoints } from '../../tools/plan-busy';
@@ -57,42 +57,33 @@ export function OpeningsTool() {
     return read.ok ? read.value.mm : 0;
   };
   const [widthMm, heightMm, sillMm] = [mm(w.orZero), mm(h.orZero), mm(s.orZero)];
-  const wanted = useMemo(
-    (): OpeningToPlace => ({ opening, leaves, hand, opens, widthMm, heightMm, sillMm }),
-    [opening, leaves, hand, opens, widthMm, heightMm, sillMm],
-  );
+  const wanted: OpeningToPlace = { opening, leaves, hand, opens, widthMm, heightMm, sillMm };
   const wrong = !w.ok ? w.words : !h.ok ? h.words : !s.ok ? s.words : null;
 
-  const placeAt = useCallback(
-    (point: Point, reachMm: number, fromEndMm?: number): OpeningPlace | null =>
-      solved && level
-        ? openingPlace(framework, solved, level, point, wanted, {
-            reachMm: reachMm * 2,
-            stepMm: stepOf(display),
-            ...(fromEndMm === undefined ? {} : { fromEndMm }),
-          })
-        : null,
-    [framework, solved, level, wanted, display],
-  );
-  const over = useCallback(
-    (pointer: Point, reachMm: number): Over | null => {
-      const place = placeAt(pointer, reachMm);
-      if (!place) return null;
-      const { before, after } = place;
-      const said = ({ mm: away, words }: OpeningPlace['before']) => `${formatLength(away, display)} from ${words}`;
-      return {
-        at: place.at,
-        measure: `${formatLength(before.mm, display)} · ${formatLength(after.mm, display)}`,
-        words: `in wall ${place.wallName}: ${before.mm <= after.mm ? said(before) : said(after)}`,
-        refused: place.refused,
-        primitives: [
-          { type: 'area', style: 'wallSeen', id: null, rings: [place.drawn.ring] },
-          ...drawOpening(place.drawn, null),
-        ],
-      };
-    },
-    [placeAt, display],
-  );
+  const placeAt = (point: Point, reachMm: number, fromEndMm?: number): OpeningPlace | null =>
+    solved && level
+      ? openingPlace(framework, solved, level, point, wanted, {
+          reachMm: reachMm * 2,
+          stepMm: stepOf(display),
+          ...(fromEndMm === undefined ? {} : { fromEndMm }),
+        })
+      : null;
+  const over = (pointer: Point, reachMm: number): Over | null => {
+    const place = placeAt(pointer, reachMm);
+    if (!place) return null;
+    const { before, after } = place;
+    const said = ({ mm: away, words }: OpeningPlace['before']) => `${formatLength(away, display)} from ${words}`;
+    return {
+      at: place.at,
+      measure: `${formatLength(before.mm, display)} · ${formatLength(after.mm, display)}`,
+      words: `in wall ${place.wallName}: ${before.mm <= after.mm ? said(before) : said(after)}`,
+      refused: place.refused,
+      primitives: [
+        { type: 'area', style: 'wallSeen', id: null, rings: [place.drawn.ring] },
+        ...drawOpening(place.drawn, null),
+      ],
+    };
+  };
   /** Puts it into the wall; answers why not, or null. */
   const put = (place: OpeningPlace | null): string | null => {
     if (wrong) return wrong;
@@ -111,60 +102,43 @@ export function OpeningsTool() {
       at: where === 'here' && solved && isOfSeveral(solved, place.wall) ? [level] : 'all',
     });
   };
-  const reach = useRef(0);
-  const putting = useRef(put);
-  useEffect(() => {
-    putting.current = put;
-  });
-  usePlanPoints(
-    mayEdit
-      ? (at, phase) => {
-          if (phase !== 'press') return;
-          const refusal = put(placeAt(at, reach.current));
-          if (refusal) say(refusal);
-        }
-      : null,
-  );
-  const pen = useMemo(
-    (): Pen => ({
-      kind: 'path',
-      corners: NONE,
-      turnDeg: 0,
-      mayClose: false,
-      back: () => undefined,
-      end: () => undefined,
-      begins: 'Press where it goes in a wall, or type how far from the nearer corner or opening',
-      nowhere: 'no wall here',
-      over: (pointer, reachMm) => {
-        reach.current = reachMm;
-        return over(pointer, reachMm);
+  usePlanPoints(mayEdit ? NOTHING : null);
+  const isDoor = opening === 'door';
+  const pen: Pen = {
+    kind: 'path',
+    corners: NONE,
+    turnDeg: 0,
+    mayClose: false,
+    back: NOTHING,
+    begins: 'Press where it goes in a wall, or type how far from the nearer corner or opening',
+    nowhere: 'no wall here',
+    over,
+    press: (pointer, reachMm) => {
+      const refusal = put(placeAt(pointer, reachMm));
+      if (refusal) say(refusal);
+    },
+    typed: {
+      label: 'From the nearer end',
+      take: (text, pointer, reachMm) => {
+        const read = parseLengthIn(framework, text, { unit: fieldUnit(display) });
+        return read.ok ? put(placeAt(pointer, reachMm, read.value.mm)) : read.refusal.message;
       },
-      typed: {
-        label: 'From the nearer end',
-        take: (text, pointer, reachMm) => {
-          const read = parseLengthIn(framework, text, { unit: fieldUnit(display) });
-          if (!read.ok) return read.refusal.message;
-          return putting.current(placeAt(pointer, reachMm, read.value.mm));
-        },
-      },
-      keys:
-        opening === 'door'
-          ? [
-              {
-                key: 'f',
-                words: 'hinges on the other side',
-                act: () => setHand((was) => (was === 'left' ? 'right' : 'left')),
-              },
-              {
-                key: 's',
-                words: 'opens the other way',
-                act: () => setOpens((was) => (was === 'inwards' ? 'outwards' : 'inwards')),
-              },
-            ]
-          : [],
-    }),
-    [over, placeAt, framework, display, opening],
-  );
+    },
+    keys: isDoor
+      ? [
+          {
+            key: 'f',
+            words: 'hinges on the other side',
+            act: () => setHand((was) => (was === 'left' ? 'right' : 'left')),
+          },
+          {
+            key: 's',
+            words: 'opens the other way',
+            act: () => setOpens((was) => (was === 'inwards' ? 'outwards' : 'inwards')),
+          },
+        ]
+      : [],
+  };
   usePen(mayEdit ? pen : null);
   const used = useMemo(() => sizesUsed(framework), [framework]);
   if (!mayEdit) return <p className="text-ink2">Press a wall in the plan to see its doors and windows.</p>;
@@ -244,6 +218,8 @@ export function OpeningsTool() {
     </div>
   );
 }
+
+const NOTHING = () => undefined;
 
 /** Sizes that stand in the project, those used most first. */
 function sizesUsed(framework: Parameters<typeof recordsOf>[0]) {

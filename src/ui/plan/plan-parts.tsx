@@ -1,0 +1,33 @@
+import type { Point } from '@/core/geometry/point';
+
+/** The ground an empty plan shows, and its lines, mm. */
+export const GROUND = { minX: -10_000, minY: -10_000, maxX: 50_000, maxY: 40_000 };
+const GROUND_STEP = 10_000;
+
+/** Quiet lines every 10 m, so that an empty plan has a size. */
+export function Ground() {
+  const lines: string[] = [];
+  for (let at = -10 * GROUND_STEP; at <= 20 * GROUND_STEP; at += GROUND_STEP)
+    lines.push(`M${at} ${10 * GROUND_STEP}V${-20 * GROUND_STEP}`, `M${-10 * GROUND_STEP} ${-at}H${20 * GROUND_STEP}`);
+  return (
+    <g pointerEvents="none" stroke="var(--color-hair)" fill="none">
+      <path d={lines.join('')} vectorEffect="non-scaling-stroke" />
+      <path d="M-600 0H600M0 -600V600" stroke="var(--color-ink3)" vectorEffect="non-scaling-stroke" />
+    </g>
+  );
+}
+
+/** A ring that is drawn out or would be there. */
+export function Outline({ points }: { points: readonly Point[] }) {
+  return (
+    <path
+      d={`M${points.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`}
+      fill="var(--color-now)"
+      fillOpacity="0.12"
+      stroke="var(--color-now)"
+      strokeWidth="1.4"
+      strokeDasharray="5 3"
+      vectorEffect="non-scaling-stroke"
+    />
+  );
+}
