@@ -156,6 +156,8 @@ describe('what a pointer is taken to', () => {
     expect(meets.at.x).toBe(9300);
     expect(held(7250, 6500 + 13_200).at.x).toBe(9300);
     expect(held(20_000, 8033)).toMatchObject({ at: { x: 9300, y: 8050 }, isFree: true });
+    // A direction has a sense.
+    expect(held(9300, 3000).at).toEqual(from);
   });
 });
 
@@ -180,7 +182,7 @@ describe('what is typed at the pointer', () => {
     expect(typed('4500')).toEqual({ x: 5500, y: 2000 });
     expect(typed('3.45m-325')).toEqual({ x: 1000 + 3125, y: 2000 });
     expect(typed("11'4", {}, 'ft')).toEqual({ x: 1000 + 136 * 25.4, y: 2000 });
-    expect(typed('4500', { held: { x: 0, y: 1 }, pointer: { x: 4000, y: 1000 } })).toEqual({ x: 1000, y: -2500 });
+    expect(typed('4500', { held: { x: 0, y: 1 }, pointer: { x: 4000, y: 1000 } })).toEqual({ x: 1000, y: 6500 });
     expect(typed('1000', { direction: '90' })).toEqual({ x: 1000, y: 3000 });
     expect(typed('1000', { pointer: { x: 1000, y: 2000 } })).toMatch(/Point where it goes/);
   });

@@ -123,7 +123,7 @@ export function snapsAt(
 const isNew = (snap: Snap, before: readonly Snap[]): boolean => before.every(({ at }) => distance(at, snap.at) > 1e-3);
 
 /**
- * Where a pointer is taken to while a direction is held from the last corner: on that line only, where an edge crosses it or a mark
+ * Where a pointer is taken to while a direction is held from the last corner: on that ray only, where an edge crosses it or a mark
  * lies level with it, else at a length in round steps.
  */
 export function heldSnaps(
@@ -135,13 +135,14 @@ export function heldSnaps(
   writing: Writing,
   drawn: Drawn = NOTHING_DRAWN,
 ): Snap[] {
-  const t = dot(minus(point, from), along);
+  // A direction has a sense: behind the corner there is nothing.
+  const t = Math.max(0, dot(minus(point, from), along));
   const foot = plus(from, times(along, t));
   const guide: Guide = { through: from, along, words: 'held', isFromLast: true };
   const ranked: { rank: number; gap: number; snap: Snap }[] = [];
   const offer = (rank: number, at: Point, words: string, lead: [Point, Point][] = []) => {
     const gap = distance(at, foot);
-    if (gap <= reachMm && distance(at, from) > 1e-6)
+    if (gap <= reachMm && dot(minus(at, from), along) > 1e-6)
       ranked.push({ rank, gap, snap: { at: quantised(at), words, guides: [[from, at], ...lead] } });
   };
   for (const edge of marks.edges) for (const at of onEdge(guide, edge.curve)) offer(0, at, edge.words);
@@ -158,7 +159,7 @@ export function heldSnaps(
     ...found,
     {
       at: free,
-      words: `${writing.write(Math.abs(length))} along the held direction`,
+      words: `${writing.write(length)} along the held direction`,
       isFree: true,
       guides: [[from, free]],
     },

@@ -66,7 +66,7 @@ function wayOf(direction: string, from: Point, pointer: Point, held: Point | nul
     return angle.ok ? done({ x: cosDeg(angle.value), y: sinDeg(angle.value) }) : angle;
   }
   const away = minus(pointer, from);
-  if (held) return done(away.x * held.x + away.y * held.y < 0 ? times(held, -1) : held);
+  if (held) return done(held);
   const size = lengthOf(away);
   if (size < 1e-6) return refuse('Point where it goes, hold a direction with an arrow key, or press Tab and type one');
   return done(times(away, 1 / size));

@@ -64,7 +64,9 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
   };
   const over = raw && tell ? (pen?.over?.(raw, reachMm) ?? null) : null;
   const all = raw && tell ? (pen?.over ? overAsSnaps(over, raw, pen.nowhere ?? '') : snaps(raw)) : [];
-  const now = all.length > 0 ? all[nth % all.length]! : null;
+  // What is typed has its place on the screen before anything was pointed at.
+  const typedAt: Snap | null = entry ? { at: from ?? { x: 0, y: 0 }, words: '', guides: [] } : null;
+  const now = all.length > 0 ? all[nth % all.length]! : typedAt;
   const latest = useRef({ now, all, pen, tell, held, entry });
   useEffect(() => {
     latest.current = { now, all, pen, tell, held, entry };

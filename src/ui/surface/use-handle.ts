@@ -41,6 +41,8 @@ export function useHandle<What, Held>(handled: Handled<What, Held>): (what: What
       if (event.key !== 'Escape' || !now.current) return;
       event.stopPropagation();
       now.current.cancel();
+      // Letting go afterwards chooses nothing either.
+      window.addEventListener('pointerup', swallowPress, { capture: true, once: true });
     };
     window.addEventListener('keydown', giveUp, true);
     return () => {
