@@ -26,6 +26,7 @@ import { dragLine, type LineDrag } from './drag-line';
 import { nearestOnSheet } from '../underlays/use-sheets';
 import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
+import { ThingsBeneath } from './things-beneath';
 import { ShapeHandles, type Told } from './shape-handles';
 import { LineHandles } from './line-handles';
 import { OthersLayer } from '../surface/others-layer';
@@ -41,7 +42,8 @@ const REACH_PX = 7;
 type Gesture =
   /** A point that a tool takes. */
   | { kind: 'point' }
-  | { kind: 'window'; from: Point; to: Point }
+  /** `touched`: what is partly in it too. */
+  | { kind: 'window'; from: Point; to: Point; touched: boolean }
   /** `hasPoint`: it is moved by a point of its own, not by where it was pressed. */
   | { kind: 'move'; from: Point; hasPoint: boolean; by: Point; words: string }
   /** A line alone moves across itself. */
@@ -64,6 +66,7 @@ export function PlanView() {
   const view = useZoom(svg, mayPan);
   const { transform, scale } = view;
   const [gesture, setGesture] = useState<Gesture | null>(null);
+  const [beneath, setBeneath] = useState<{ at: Point; ids: Id[]; isShown: boolean } | null>(null);
   const [told, setTold] = useState<Told | null>(null);
   /** True after a drag, whose release is a press as well and must not choose anew. */
   const wasDragged = useRef(false);
@@ -163,7 +166,8 @@ export function PlanView() {
     }
     const from = toModel(at);
     const hit = hits.at(from, reachMm, selection);
-    if (busy?.with === 'window' || (event.shiftKey && !hit)) return { kind: 'window', from, to: from };
+    if (busy?.with === 'window' || (event.shiftKey && !hit))
+      return { kind: 'window', from, to: from, touched: event.altKey };
     if (!isMovable(hit)) return null;
     const head = headAt(from);
     if (head) return head;
@@ -202,7 +206,10 @@ export function PlanView() {
     if (gesture.kind === 'point') tell?.(pointer.where(toModel(at)).at, 'release');
     if (gesture.kind === 'window') {
       if (busy?.with === 'window') busy.take(gesture.from, gesture.to);
-      else project.select(hits.within(gesture.from, gesture.to));
+      else
+        project.select(
+          gesture.touched ? hits.touched(gesture.from, gesture.to) : hits.within(gesture.from, gesture.to),
+        );
     }
     if (gesture.kind === 'head' && gesture.moved) placeHead(gesture);
     if (gesture.kind === 'line' && gesture.drag) return project.send(gesture.drag.edit);
@@ -245,10 +252,17 @@ export function PlanView() {
       if (hit !== null && isLine(hit)) project.set({ busy: { with: 'lines', chosen: withLine(lines, hit) } });
       return;
     }
+    const all = hits.allAt(toModel(event), reachMm);
+    const isAgain = beneath !== null && distance(beneath.at, toModel(event)) <= reachMm;
+    if (!hit || all.length < 2) setBeneath(null);
     if (!hit) return project.select([]);
     if (event.shiftKey)
       return project.select(selection.includes(hit) ? selection.filter((id) => id !== hit) : [...selection, hit]);
-    project.select([hit]);
+    // A second press at one place goes on to what lies beneath, and names what is there.
+    const chosenHere = selection.length === 1 ? all.indexOf(selection[0]!) : -1;
+    const next = isAgain && chosenHere >= 0 ? all[(chosenHere + 1) % all.length]! : hit;
+    project.select([next]);
+    if (all.length > 1) setBeneath({ at: isAgain ? beneath.at : toModel(event), ids: all, isShown: isAgain });
   };
 
   const shown = solved?.levels.find(({ id }) => id === level);
@@ -377,6 +391,9 @@ export function PlanView() {
         />
       )}
       {said && <PointerWords at={onScreen(said.at)} room={room} words={said.words} />}
+      {beneath?.isShown && !busy && selection.length === 1 && (
+        <ThingsBeneath at={onScreen(beneath.at)} room={room} ids={beneath.ids} onLeave={() => setBeneath(null)} />
+      )}
       {pointer.hint && (
         <p
           className="pointer-events-none absolute bottom-10 left-3 rounded-sm bg-sheet/90 px-2 py-0.5 text-[11px] text-ink2"

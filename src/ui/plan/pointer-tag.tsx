@@ -30,7 +30,7 @@ interface PointerTagProps {
 const WIDE_PX = 240;
 
 /** Where a tag stands: below and to the right of a point, or on its other side where there is no room. */
-function beside(at: { x: number; y: number }, room: { width: number; height: number }) {
+export function beside(at: { x: number; y: number }, room: { width: number; height: number }) {
   return {
     ...(at.x + WIDE_PX + 24 > room.width ? { right: room.width - at.x + 14 } : { left: at.x + 14 }),
     ...(at.y + 90 > room.height ? { bottom: room.height - at.y + 10 } : { top: at.y + 12 }),
@@ -38,7 +38,8 @@ function beside(at: { x: number; y: number }, room: { width: number; height: num
   };
 }
 
-const FILM = 'absolute z-10 rounded-sm border border-hair bg-sheet/95 px-2 py-1 text-[12px] leading-tight shadow-sm';
+export const FILM =
+  'absolute z-10 rounded-sm border border-hair bg-sheet/95 px-2 py-1 text-[12px] leading-tight shadow-sm';
 
 /** Words beside what is dragged. */
 export function PointerWords({ at, room, words }: Pick<PointerTagProps, 'at' | 'room' | 'words'>) {

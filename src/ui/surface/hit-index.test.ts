@@ -39,9 +39,26 @@ describe('pointing at things in a plan', () => {
     expect(at(14_400, head)).toBe('line 3');
   });
 
-  it('finds all columns and shafts a window touches, and nothing else', () => {
+  it('finds all that lies under a point, each once, in the order it is pressed for', () => {
+    const all = plan.allAt({ x: 0, y: 0 }, 50).map(kind);
+    expect(all[0]).toBe('columnStack');
+    expect(all).toEqual(expect.arrayContaining(['line 1', 'line A', 'floorPlate']));
+    expect(new Set(all).size).toBe(all.length);
+  });
+
+  it('finds what a window holds wholly, and nothing that stands out of it', () => {
     const within = (x0: number, y0: number, x1: number, y1: number) =>
       plan.within({ x: x0, y: y0 }, { x: x1, y: y1 }).map(kind).sort();
+    expect(within(-500, -500, 500, 7000)).toEqual(['columnStack', 'columnStack']);
+    // Through the middle of a column: it stands out.
+    expect(within(0, -500, 500, 500)).toEqual([]);
+    expect(plan.touched({ x: 0, y: -500 }, { x: 500, y: 500 }).map(kind)).toEqual(['columnStack']);
+    expect(within(-20_000, -20_000, 60_000, 40_000)).toEqual(expect.arrayContaining(['floorPlate', 'line 3', 'shaft']));
+  });
+
+  it('finds all columns and shafts a window touches, and nothing else', () => {
+    const within = (x0: number, y0: number, x1: number, y1: number) =>
+      plan.touched({ x: x0, y: y0 }, { x: x1, y: y1 }).map(kind).sort();
     expect(within(-500, -500, 7500, 7000)).toEqual([
       'columnStack',
       'columnStack',

@@ -11,8 +11,12 @@ export interface HitIndex {
   at: (point: Point, reachMm: number, preferred?: readonly Id[]) => Id | null;
   /** The primitive there, for telling a grid line's head from the line. */
   primitiveAt: (point: Point, reachMm: number, preferred?: readonly Id[]) => Primitive | null;
-  /** Columns and shafts wholly or partly in a box. */
+  /** All that lies under a point, each once, in the order it is pressed for. */
+  allAt: (point: Point, reachMm: number) => Id[];
+  /** What lies wholly in a box. */
   within: (a: Point, b: Point) => Id[];
+  /** Columns, shafts, stairs and walls wholly or partly in a box. */
+  touched: (a: Point, b: Point) => Id[];
 }
 
 /** A spatial index over a display list, for pointing at things. */
@@ -26,32 +30,45 @@ export function hitIndex(drawing: Drawing): HitIndex {
   index?.finish();
   const found = (minX: number, minY: number, maxX: number, maxY: number): Primitive[] =>
     (index?.search(minX, minY, maxX, maxY) ?? []).map((i) => pickable[i]!);
-  const primitiveAt = (point: Point, reachMm: number, preferred: readonly Id[] = []): Primitive | null => {
+  const primitivesAt = (point: Point, reachMm: number, preferred: readonly Id[] = []): Primitive[] => {
     const hits = found(point.x - reachMm, point.y - reachMm, point.x + reachMm, point.y + reachMm).filter((primitive) =>
       isHit(primitive, point, reachMm),
     );
     const rank = ({ id, style }: Primitive) => styleOf(style).press! - (preferred.includes(id!) ? 10 : 0);
-    hits.sort((a, b) => rank(a) - rank(b));
-    return hits[0] ?? null;
+    return hits.sort((a, b) => rank(a) - rank(b));
   };
+  const primitiveAt: HitIndex['primitiveAt'] = (point, reachMm, preferred) =>
+    primitivesAt(point, reachMm, preferred)[0] ?? null;
   return {
     at: (point, reachMm, preferred) => primitiveAt(point, reachMm, preferred)?.id ?? null,
     primitiveAt,
+    allAt: (point, reachMm) => [...new Set(primitivesAt(point, reachMm).map(({ id }) => id!))],
     within: (a, b) => {
+      const [minX, maxX] = [Math.min(a.x, b.x), Math.max(a.x, b.x)];
+      const [minY, maxY] = [Math.min(a.y, b.y), Math.max(a.y, b.y)];
+      const isOut = (primitive: Primitive) => {
+        const box = boxOf([primitive])!;
+        return box.minX < minX || box.minY < minY || box.maxX > maxX || box.maxY > maxY;
+      };
+      // Something is out with any part of it.
+      const near = new Set(found(minX, minY, maxX, maxY).map(({ id }) => id!));
+      for (const primitive of pickable) if (near.has(primitive.id!) && isOut(primitive)) near.delete(primitive.id!);
+      return [...near];
+    },
+    touched: (a, b) => {
       const hits = found(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y));
-      const things = hits.filter(
-        ({ style }) =>
-          style === 'columnCut' ||
-          style === 'shaftOpen' ||
-          style === 'shaftClosed' ||
-          style === 'stairSeen' ||
-          style === 'wallCut',
-      );
-      return [...new Set(things.map(({ id }) => id!))];
+      return [...new Set(hits.filter(({ style }) => TOUCHED.has(style)).map(({ id }) => id!))];
     },
   };
 }
 
+const TOUCHED: ReadonlySet<Primitive['style']> = new Set([
+  'columnCut',
+  'shaftOpen',
+  'shaftClosed',
+  'stairSeen',
+  'wallCut',
+]);
 const THIN: ReadonlySet<Primitive['style']> = new Set(['wallCut', 'columnCut']);
 
 const isBeside = (ring: Ring, point: Point, mm: number): boolean =>
