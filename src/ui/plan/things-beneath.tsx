@@ -1,5 +1,5 @@
-import { calledIn } from '@/core/commands/refer';
 import type { Id } from '@/core/model/ids';
+import { sayThing } from '../details/sentence';
 import { useSlice } from '../session/store';
 import { beside, FILM } from './pointer-tag';
 
@@ -12,22 +12,31 @@ interface ThingsBeneathProps {
 
 /** What lies at one place, by name: the one that is meant is pressed. */
 export function ThingsBeneath({ at, room, ids, onLeave }: ThingsBeneathProps) {
-  const { framework, selection, select } = useSlice('framework', 'selection', 'select');
-  const things = ids.flatMap((id) => framework.records.get(id) ?? []);
+  const { framework, solved, display, selection, select } = useSlice(
+    'framework',
+    'solved',
+    'display',
+    'selection',
+    'select',
+  );
+  const things = ids.flatMap((id) => {
+    const said = solved && sayThing(framework, solved, id, display);
+    return said ? [{ id, words: said.title }] : [];
+  });
   return (
     <ul aria-label="What is here" className={`flex flex-col text-ink ${FILM}`} style={beside(at, room)}>
-      {things.map((record) => (
-        <li key={record.id}>
+      {things.map(({ id, words }) => (
+        <li key={id}>
           <button
             type="button"
-            aria-pressed={selection.includes(record.id)}
-            className={`w-full px-1 py-0.5 text-left hover:bg-faint ${selection.includes(record.id) ? 'font-semibold text-now' : ''}`}
+            aria-pressed={selection.includes(id)}
+            className={`w-full px-1 py-0.5 text-left hover:bg-faint ${selection.includes(id) ? 'font-semibold text-now' : ''}`}
             onClick={() => {
-              select([record.id]);
+              select([id]);
               onLeave();
             }}
           >
-            {calledIn(framework, record)}
+            {words}
           </button>
         </li>
       ))}
