@@ -256,3 +256,37 @@ describe('a path drawn corner by corner', () => {
     expect(lengthAndWay({ x: 0, y: 0 }, { x: 3000, y: 3000 }).deg).toBe(45);
   });
 });
+
+it('a face draws from further off than the core face behind it, which is in reach all the same', () => {
+  const partition = given(
+    [
+      [
+        'walls.add',
+        {
+          name: 'P',
+          type: {
+            name: 'T2',
+            layers: [
+              { name: 'board', thicknessMm: 25 },
+              { name: 'studs', thicknessMm: 100, core: true },
+              { name: 'board', thicknessMm: 25 },
+            ],
+          },
+          on: 'centre',
+          points: [
+            { xMm: 8000, yMm: 8000 },
+            { xMm: 14_000, yMm: 8000 },
+          ],
+          startsAt: { level: '01' },
+          stopsAt: { level: '02', face: 'soffit' },
+        },
+      ],
+    ],
+    given(FURNISHED),
+  );
+  const found = snapsAt(planMarks(solve(partition), building, levelId(partition, '01')), { x: 9310, y: 8060 }, 150, MM);
+  const words = found.map((snap) => snap.words).filter((each) => each.includes('face of wall P'));
+  // 15 from the face at 8075, 10 from the core face at 8050.
+  expect(words[0]).toMatch(/^face of wall P/);
+  expect(words.some((each) => each.startsWith('core face of wall P'))).toBe(true);
+});

@@ -19,6 +19,8 @@ export interface MarkEdge {
   words: string;
   /** A line of the setting-out with the name distances from it are told by; null for the side of a thing. */
   line: string | null;
+  /** As of a point. */
+  pull?: number;
 }
 
 /** All that a plan offers to a pointer, in building axes, mm. */
@@ -32,6 +34,8 @@ const middle = (a: Point, b: Point): Point => times(plus(a, b), 0.5);
 
 /** Crossings are meant more often than what stands about them, middles less often than corners. */
 const [CROSSING, MIDDLE] = [0.5, 1.3];
+/** A core face lies close behind a face, which is meant more often. */
+const CORE_FACE = 2.5;
 
 /** Corners, sides, middles of sides of a ring; circles are drawn as many-sided rings and offer their middle only. */
 const MOST_SIDES = 40;
@@ -131,6 +135,7 @@ function wallMarks(marks: Marks, solved: Solved, piece: Solved['walls'][number])
           curve: segment(corner, outer[(i + 1) % outer.length]!),
           words: `core face of wall ${name}`,
           line: null,
+          pull: CORE_FACE,
         }),
       );
 }

@@ -112,7 +112,7 @@ export function snapsAt(
         if (isFoot && distance(foot, last) > 1)
           offer(3, { at: quantised(foot), words: `perpendicular to ${edge.words}`, guides: [[last, foot]] });
       }
-  for (const { edge } of near) offer(4, onTheEdge(marks, edge, point, writing));
+  for (const { edge } of near) offer(4, onTheEdge(marks, edge, point, writing), edge.pull);
   for (const guide of guides) offer(5, alongGuide(guide, point, writing, drawn));
   ranked.sort((a, b) => a.rank - b.rank || a.gap - b.gap);
   const found = ranked.map(({ snap }) => snap).filter((snap, i, all) => isNew(snap, all.slice(0, i)));
@@ -226,7 +226,7 @@ function nearEdges(edges: readonly MarkEdge[], point: Point, reachMm: number): {
     const gap = distance(nearestOn(edge.curve, point), point);
     return gap <= reachMm ? [{ edge, gap }] : [];
   });
-  return near.sort((a, b) => a.gap - b.gap).slice(0, MOST_NEAR);
+  return near.sort((a, b) => a.gap * (a.edge.pull ?? 1) - b.gap * (b.edge.pull ?? 1)).slice(0, MOST_NEAR);
 }
 
 /** Where a guide meets an edge. A guide that runs along the edge meets it nowhere. */
