@@ -46,9 +46,9 @@ export function checkWalls(given: Given): Finding[] {
 function within({ storeys, walls }: Given, records: readonly Wall[]): Finding[] {
   const names = new Map(storeys.map(({ id, record }) => [id, record.name]));
   const byId = new Map(records.map((record) => [record.id, record]));
-  return walls.flatMap(({ wall, level, grossMm3 }): Finding[] => {
+  return walls.flatMap(({ wall, level, isWithin }): Finding[] => {
     const record = byId.get(wall);
-    if (!record || grossMm3 > 0) return [];
+    if (!record || !isWithin) return [];
     return [
       finding(
         'wall.within',

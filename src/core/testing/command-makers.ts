@@ -1,9 +1,7 @@
 import type { CommandInputs, CommandName } from '../commands/command-inputs';
 import { gridsOf } from '../grids/resolve-grids';
 import { storeyLevels } from '../levels/resolve-levels';
-import { recordsOf, type Framework } from '../model/framework';
-import type { Id } from '../model/ids';
-import type { Kind } from '../model/kinds';
+import { recordsOf } from '../model/framework';
 import type { Chance } from './chance';
 import { CORNER_MAKERS } from './corner-makers';
 import { layers, SHA, square } from './rich';

@@ -1,5 +1,7 @@
 import type { CommandInputs } from '../commands/command-inputs';
 import { ownShape, type OwnShape } from '../elements/own-shape';
+import { ownPath } from '../elements/path-corners';
+import { distance } from '../geometry/point';
 import { recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Chance } from './chance';
@@ -16,12 +18,18 @@ function cornered({ framework, pick }: Chance): { id: Id; shape: OwnShape } {
 }
 
 type Makers = {
-  [Name in 'elements.moveCorner' | 'elements.addCorner' | 'elements.removeCorner']: (
-    chance: Chance,
-  ) => CommandInputs[Name];
+  [
+    Name in
+      | 'elements.moveCorner'
+      | 'elements.addCorner'
+      | 'elements.removeCorner'
+      | 'walls.split'
+      | 'walls.join'
+      | 'walls.meet'
+  ]: (chance: Chance) => CommandInputs[Name];
 };
 
-/** Inputs of what is done to corners. */
+/** Inputs of what is done to corners, and to walls as wholes. */
 export const CORNER_MAKERS: Makers = {
   'elements.moveCorner': (chance) => {
     const { id, shape } = cornered(chance);
@@ -40,5 +48,25 @@ export const CORNER_MAKERS: Makers = {
   'elements.removeCorner': (chance) => {
     const { id, shape } = cornered(chance);
     return { id, corner: chance.pick([...shape.points.keys()]) };
+  },
+  'walls.split': ({ one, between }) => ({ wall: one('wall'), alongMm: between(300, 6000) }),
+  'walls.join': ({ framework, pick }) => {
+    const walls = recordsOf(framework, 'wall').filter(({ closed }) => !closed);
+    const ends = (wall: (typeof walls)[0]) => {
+      const points = ownPath(framework, wall)!.corners;
+      return [points[0]!, points.at(-1)!];
+    };
+    const pairs = walls.flatMap((a) =>
+      walls
+        .filter((b) => b.id !== a.id && ends(a).some((p) => ends(b).some((q) => distance(p, q) < 50)))
+        .map((b) => [a.id, b.id] as const),
+    );
+    const [a, b] = pick(pairs);
+    return { walls: [a, b] };
+  },
+  'walls.meet': ({ framework, pick }) => {
+    const walls = recordsOf(framework, 'wall');
+    const a = pick(walls);
+    return { walls: [a.id, pick(walls.filter(({ id }) => id !== a.id)).id] };
   },
 };

@@ -1,4 +1,5 @@
 import type { Step } from '../commands/command-inputs';
+import { corners } from './drawn';
 
 /** One layer of concrete. */
 export const layers = (thicknessMm: number) => [{ name: 'concrete', thicknessMm, core: true }];
@@ -74,6 +75,11 @@ export const RICH: Step[] = [
       startsAt: { level: '00' },
     },
   ],
+  // Two that meet at their ends and are alike.
+  ...(['14000,30000 17000,30000', '17000,30000 17000,33000'] as const).map((points, i): Step => [
+    'walls.add',
+    { building: 'West', name: `J${i + 1}`, type: 'T', points: corners(points), startsAt: { level: '00' } },
+  ]),
   ['walls.addOpening', { wall: 'P', opening: 'door', alongMm: 1000 }],
   ['walls.holdClear', { walls: ['P', 'Q'], widthMm: 1500 }],
   ['rooms.add', { level: '00', building: 'West', place: '4000,21000', name: 'Room' }],

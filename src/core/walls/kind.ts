@@ -1,3 +1,4 @@
+import { RESHAPE_COMMANDS } from './reshape-commands';
 import { openingsFollow } from './openings-follow';
 import { wallCarriedAs } from './carried-as';
 import { wallsInSpace } from './walls-in-space';
@@ -33,7 +34,7 @@ export const wallTypeKind = defineKind({
 export const wallKind = defineKind({
   ...ELSEWHERE,
   records: wallRecords,
-  commands: { all: [...WALL_COMMANDS, ...PARTY_COMMANDS] },
+  commands: { all: [...WALL_COMMANDS, ...RESHAPE_COMMANDS, ...PARTY_COMMANDS] },
   forms: { all: WALL_FORMS },
   plan: { walls: wallsInPlan },
   section: wallsInSection,

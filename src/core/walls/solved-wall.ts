@@ -47,4 +47,6 @@ export interface WallPiece {
   openings: SolvedOpening[];
   grossMm3: number;
   volumeMm3: number;
+  /** All of it lies within other walls: nothing of it stands. */
+  isWithin: boolean;
 }

@@ -115,6 +115,9 @@ export function wallPiece(
       grossMm3 += areaMm2 * (above.sslMm - topMm);
     }
   }
+  // All within other walls it wants all of itself, and has nothing.
+  const isWithin = grossMm3 === 0;
+  if (isWithin) grossMm3 = profileOf(strips, [])[1].areaMm2 * (topMm - bottomMm);
   const { coreMm, thicknessMm } = path.build;
   const cutMm = level.fflMm + PLAN_CUT_MM;
   const isLayered = coreMm[0] > 0 || coreMm[1] < thicknessMm;
@@ -141,6 +144,7 @@ export function wallPiece(
     openings,
     grossMm3,
     volumeMm3,
+    isWithin,
   };
   return { piece, misfits };
 }

@@ -3,7 +3,7 @@ import { sharedArea } from '../geometry/convex-clip';
 import { ringArea } from '../geometry/polygon';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
-import { given, levelId, refusal, afterFrom, step } from '../testing/given';
+import { FURNISHED, given, levelId, refusal, afterFrom, step } from '../testing/given';
 import { STARTING_TYPES } from './wall-type';
 import type { WallFace } from './wall-faces';
 
@@ -460,4 +460,25 @@ describe('two openings', () => {
     given([door(5000, { at: ['00'] }), door(5000, { at: ['01'] })], made);
     expect(() => given([door(5000, { at: ['00'] }), door(5000, { at: ['00', '01'] })], made)).toThrow(/same place/);
   });
+});
+
+it('a wall all within another one wants all of itself and has nothing of it: neither number is none without a word', () => {
+  const wall = (name: string, from: number, to: number) =>
+    [
+      'walls.add',
+      {
+        name,
+        type: { name: `T${name}`, layers: [{ name: 'concrete', thicknessMm: 200, core: true }] },
+        points: [
+          { xMm: from, yMm: 9000 },
+          { xMm: to, yMm: 9000 },
+        ],
+        startsAt: { level: 'B2' },
+      },
+    ] as const;
+  const solved = solve(given([wall('W', 8000, 13_000), wall('V', 9000, 12_000)], given(FURNISHED)));
+  const [outer, inner] = ['W', 'V'].map((name) => solved.walls.find((piece) => piece.name === name)!);
+  expect([inner!.volumeMm3, inner!.grossMm3]).toEqual([0, 3000 * 200 * (inner!.topMm - inner!.bottomMm)]);
+  expect(outer!.volumeMm3).toBe(outer!.grossMm3);
+  expect(solved.findings.some(({ rule, about }) => rule === 'wall.within' && about.includes(inner!.wall))).toBe(true);
 });

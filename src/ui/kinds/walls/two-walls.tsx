@@ -12,9 +12,30 @@ import { ActionButton, PlainField } from '../../fields/fields';
 import { useLengthReader } from '../../fields/length-field';
 import { useSlice } from '../../session/store';
 
-/** The clear width between two parallel walls, held from now on. */
+/** What is done with two walls: brought to meet, joined into one, a clear width held between them. */
 export function TwoWalls({ records: [a, b], all }: { records: readonly Wall[]; all: readonly string[] }) {
-  return a && b && all.length === 2 ? <ClearWidth walls={[a, b]} /> : null;
+  if (!a || !b || all.length !== 2) return null;
+  return (
+    <>
+      <MeetAndJoin walls={[a, b]} />
+      <ClearWidth walls={[a, b]} />
+    </>
+  );
+}
+
+/** Their nearest ends brought to meet, and walls that meet made one. */
+function MeetAndJoin({ walls: [a, b] }: { walls: [Wall, Wall] }) {
+  const { run, say } = useSlice('run', 'say');
+  const act = (command: 'walls.meet' | 'walls.join') => {
+    const refusal = run(command, { walls: [a.id, b.id] });
+    if (refusal) say(refusal);
+  };
+  return (
+    <span className="flex flex-wrap justify-end gap-2 border-t border-faint pt-2">
+      <ActionButton onClick={() => act('walls.meet')}>Bring them to meet</ActionButton>
+      <ActionButton onClick={() => act('walls.join')}>Join into one</ActionButton>
+    </span>
+  );
 }
 
 function ClearWidth({ walls: [a, b] }: { walls: [Wall, Wall] }) {

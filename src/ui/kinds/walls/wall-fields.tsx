@@ -68,6 +68,7 @@ export function WallFields({ record: wall }: { record: Wall }) {
       remove="Delete this wall"
     >
       <Layers wall={wall} />
+      {mayEdit && <Split wall={wall} />}
       {mayEdit && <Parallel wall={wall} />}
     </ThingPanel>
   );
@@ -176,6 +177,43 @@ function Layers({ wall }: { wall: Wall }) {
         <p className="text-[11px] text-ink3">From the outside inwards. All walls of this type change with it.</p>
       </div>
     </details>
+  );
+}
+
+/** The wall in two, at a place along its path. */
+function Split({ wall }: { wall: Wall }) {
+  const run = useSlice('run').run;
+  const read = useLengthReader();
+  const [along, setAlong] = useState('');
+  const [refused, setRefused] = useState<string | null>(null);
+  const length = read(along);
+  return (
+    <fieldset className="flex flex-col gap-1 border-t border-faint pt-2">
+      <legend className="sr-only">Split it</legend>
+      <PlainField
+        label="Split it, from its start"
+        value={along}
+        onChange={(next) => {
+          setAlong(next);
+          setRefused(null);
+        }}
+        note={refused ?? (along === '' ? null : length.words)}
+        wrong={refused !== null || (along !== '' && !length.ok)}
+      />
+      <span className="self-end">
+        <ActionButton
+          disabled={along === ''}
+          onClick={() => {
+            if (!length.ok) return;
+            const refusal = run('walls.split', { wall: wall.id, alongMm: length.input });
+            setRefused(refusal);
+            if (!refusal) setAlong('');
+          }}
+        >
+          Split it
+        </ActionButton>
+      </span>
+    </fieldset>
   );
 }
 
