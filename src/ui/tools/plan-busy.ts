@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 import { chosenLines, type Busy, type Pen, type TellPoint } from '../session/busy';
@@ -32,6 +32,23 @@ export function usePlanPoints(tell: TellPoint | null): void {
     latest.current = tell;
   });
   useBusy(tell && (() => ({ with: 'points', tell: (at, phase) => latest.current?.(at, phase) })));
+}
+
+/** Makes the thing from the plan, always as it stands by then, and says why where it cannot; undefined where the plan cannot make it. */
+export function useEnd(end: (() => string | null) | undefined): (() => void) | undefined {
+  const { say } = useSlice('say');
+  const latest = useRef(end);
+  useEffect(() => {
+    latest.current = end;
+  });
+  const canEnd = end !== undefined;
+  return useMemo(() => {
+    if (!canEnd) return undefined;
+    return () => {
+      const refusal = latest.current?.() ?? null;
+      if (refusal) say(refusal);
+    };
+  }, [canEnd, say]);
 }
 
 /** What a tool is drawing corner by corner, for the plan to show and to take keys for; null: nothing. */

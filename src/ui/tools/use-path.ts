@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { pathStep } from '@/core/drafting/path-step';
 import type { Point } from '@/core/geometry/point';
 import { parsePath } from '@/core/outlines/typed-path';
@@ -7,7 +7,7 @@ import { formatForEntry, formatLength } from '@/core/units/format-length';
 import { writePlace } from '../fields/place-text';
 import { fieldUnit, useSlice } from '../session/store';
 import type { Pen } from '../session/busy';
-import { usePen, usePlanPoints } from './plan-busy';
+import { useEnd, usePen, usePlanPoints } from './plan-busy';
 
 /** One list, so that nothing drawn stays nothing new. */
 const NONE: readonly Point[] = [];
@@ -23,7 +23,7 @@ interface Drawing {
 
 /** A path typed step by step, or pressed corner by corner in the plan: one text holds both. */
 export function usePath(isDrawn: boolean, { end, shape, mayClose = true }: Drawing = {}) {
-  const { framework, building, mayEdit, display, say } = useSlice('framework', 'building', 'mayEdit', 'display', 'say');
+  const { framework, building, mayEdit, display } = useSlice('framework', 'building', 'mayEdit', 'display');
   const [text, setText] = useState('');
   const path = useMemo(
     () => (building && text.trim() !== '' ? parsePath(framework, building, text, { unit: fieldUnit(display) }) : null),
@@ -47,11 +47,7 @@ export function usePath(isDrawn: boolean, { end, shape, mayClose = true }: Drawi
   const turnDeg = path?.ok ? path.value.turnDeg : 0;
   const close = () => setText((was) => `${was.trim().replace(/;$/, '')}; close`);
   const takeBack = () => setText((was) => was.split(';').slice(0, -1).join(';'));
-  const canEnd = end !== undefined;
-  const ending = useRef(end);
-  useEffect(() => {
-    ending.current = end;
-  });
+  const make = useEnd(end);
   const pen = useMemo(
     (): Pen | null =>
       isOn
@@ -64,18 +60,11 @@ export function usePath(isDrawn: boolean, { end, shape, mayClose = true }: Drawi
             mayClose,
             back: takeBack,
             close,
-            ...(canEnd
-              ? {
-                  end: () => {
-                    const refusal = ending.current?.() ?? null;
-                    if (refusal) say(refusal);
-                  },
-                }
-              : {}),
+            ...(make ? { end: make } : {}),
             ...(shape ? { shape } : {}),
           }
         : null,
-    [isOn, closed, corners, turnDeg, mayClose, shape, canEnd, say],
+    [isOn, closed, corners, turnDeg, mayClose, shape, make],
   );
   usePen(pen);
   const run = closed && corners.length > 2 ? [...corners, corners[0]!] : corners;

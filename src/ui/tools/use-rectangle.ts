@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Point } from '@/core/geometry/point';
 import { firstLength } from '@/core/units/first-length';
 import { formatForEntry } from '@/core/units/format-length';
@@ -7,7 +7,7 @@ import { readPlaceText, writePlace } from '../fields/place-text';
 import { useSlice } from '../session/store';
 import type { OutlineInput } from '@/core/outlines/outline-input';
 import type { Pen } from '../session/busy';
-import { usePen, usePlanPoints } from './plan-busy';
+import { useEnd, usePen, usePlanPoints } from './plan-busy';
 
 const NONE: readonly Point[] = [];
 
@@ -19,7 +19,7 @@ const LEAST_MM = 50;
  * the other, or dragged from one to the other. `end` makes the thing; it answers why not, or null.
  */
 export function useRectangle(sizeMm: [number, number], isDrawn: boolean, end?: () => string | null) {
-  const { framework, building, mayEdit, display, say } = useSlice('framework', 'building', 'mayEdit', 'display', 'say');
+  const { framework, building, mayEdit, display } = useSlice('framework', 'building', 'mayEdit', 'display');
   const read = useLengthReader();
   const [place, setPlace] = useState('0,0');
   const [width, setWidth] = useState(() => firstLength(sizeMm[0], display));
@@ -59,11 +59,7 @@ export function useRectangle(sizeMm: [number, number], isDrawn: boolean, end?: (
         }
       : null,
   );
-  const canEnd = end !== undefined;
-  const ending = useRef(end);
-  useEffect(() => {
-    ending.current = end;
-  });
+  const make = useEnd(end);
   const pen = useMemo(
     (): Pen | null =>
       isOn
@@ -74,17 +70,10 @@ export function useRectangle(sizeMm: [number, number], isDrawn: boolean, end?: (
             mayClose: false,
             isWhole: isWhole && start === null,
             back: () => setStart(null),
-            ...(canEnd
-              ? {
-                  end: () => {
-                    const refusal = ending.current?.() ?? null;
-                    if (refusal) say(refusal);
-                  },
-                }
-              : {}),
+            ...(make ? { end: make } : {}),
           }
         : null,
-    [isOn, start, isWhole, canEnd, say],
+    [isOn, start, isWhole, make],
   );
   usePen(pen);
   const wrong = !at.ok ? at.refusal.message : !w.ok ? w.words : !d.ok ? d.words : null;
