@@ -1,4 +1,25 @@
+import { memo } from 'react';
+import type { Primitive } from '@/core/drawing/drawing';
 import type { Point } from '@/core/geometry/point';
+import type { Id } from '@/core/model/ids';
+import { PaintPrimitive } from '../surface/paint-primitive';
+
+/** Primitives painted, those of what is chosen as chosen. It is painted anew only when they or what is chosen change, not with the pointer. */
+export const Painted = memo(function Painted({
+  primitives,
+  lit,
+}: {
+  primitives: readonly Primitive[];
+  lit: ReadonlySet<Id> | null;
+}) {
+  return primitives.map((primitive, i) => (
+    <PaintPrimitive
+      key={i}
+      primitive={primitive}
+      chosen={lit !== null && primitive.id !== null && lit.has(primitive.id)}
+    />
+  ));
+});
 
 /** The ground an empty plan shows, and its lines, mm. */
 export const GROUND = { minX: -10_000, minY: -10_000, maxX: 50_000, maxY: 40_000 };

@@ -32,7 +32,7 @@ import { LineHandles } from './line-handles';
 import { OthersLayer } from '../surface/others-layer';
 import { inSteps } from './drag-step';
 import { useSize } from '../surface/use-size';
-import { Ground, GROUND, Outline } from './plan-parts';
+import { Ground, GROUND, Outline, Painted } from './plan-parts';
 import { PenLayer } from './pen-layer';
 import { PointerTag, PointerWords } from './pointer-tag';
 import { usePointer } from './use-pointer';
@@ -88,6 +88,13 @@ export function PlanView() {
     };
   }, [framework, solved, building, level, scale, display, hidden, ghosts]);
   const { drawing } = drawn;
+  // Underlays lie on the slabs and under all that is drawn.
+  const layers = useMemo(() => {
+    const { primitives } = drawing;
+    const count = primitives.filter(({ style }) => style === 'floor' || style === 'floorZone').length;
+    return { floors: primitives.slice(0, count), rest: primitives.slice(count) };
+  }, [drawing]);
+  const lit: ReadonlySet<Id> = useMemo(() => (lines ? new Set(lines) : chosen), [lines, chosen]);
   const under = useUnderlays('plan');
   const hits = useMemo(() => hitIndex(drawing), [drawing]);
 
@@ -273,7 +280,6 @@ export function PlanView() {
   const only = mayEdit && !busy && selection.length === 1 ? selection[0]! : null;
   // Where space is cropped to.
   const crop = project.part.crop?.building === building ? project.part.crop : null;
-  const lit: ReadonlySet<Id> = lines ? new Set(lines) : chosen;
   const onScreen = ({ x, y }: Point) => ({ x: transform.applyX(x), y: transform.applyY(-y) });
   // What is dragged says how far and onto what.
   const said: Told | null =
@@ -283,8 +289,6 @@ export function PlanView() {
       : gesture?.kind === 'move' && gesture.words
         ? { at: { x: gesture.from.x + gesture.by.x, y: gesture.from.y + gesture.by.y }, words: gesture.words }
         : null);
-  // Underlays lie on the slabs and under all that is drawn.
-  const floorCount = drawing.primitives.filter(({ style }) => style === 'floor' || style === 'floorZone').length;
   return (
     <div className="relative min-h-0 min-w-0 flex-1">
       <svg
@@ -300,18 +304,12 @@ export function PlanView() {
       >
         <g transform={transform.toString()}>
           {!drawing.box && <Ground />}
-          {drawing.primitives.slice(0, floorCount).map((primitive, i) => (
-            <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
-          ))}
+          <Painted primitives={layers.floors} lit={lit} />
           <g opacity="0.3">
-            {drawn.faint.map((primitive, i) => (
-              <PaintPrimitive key={i} primitive={primitive} chosen={false} />
-            ))}
+            <Painted primitives={drawn.faint} lit={null} />
           </g>
           <UnderlayLayer underlays={under.underlays} sheets={under.sheets} urlOf={under.urlOf} />
-          {drawing.primitives.slice(floorCount).map((primitive, i) => (
-            <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
-          ))}
+          <Painted primitives={layers.rest} lit={lit} />
           {gesture?.kind === 'move' && (
             <g transform={`translate(${gesture.by.x} ${-gesture.by.y})`} opacity="0.5">
               {drawing.primitives.map((primitive, i) =>

@@ -67,9 +67,9 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
   // What is typed has its place on the screen before anything was pointed at.
   const typedAt: Snap | null = entry ? { at: from ?? { x: 0, y: 0 }, words: '', guides: [] } : null;
   const now = all.length > 0 ? all[nth % all.length]! : typedAt;
-  const latest = useRef({ now, all, pen, tell, held, entry });
+  const latest = useRef({ now, all, pen, held });
   useEffect(() => {
-    latest.current = { now, all, pen, tell, held, entry };
+    latest.current = { now, all, pen, held };
   });
 
   // What is rested on is kept, so that later points may be level with it.
@@ -107,8 +107,7 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
   /** Takes a point, as a press there does. */
   const press = (snap: Pick<Snap, 'at' | 'closes'>) => {
     if (!tell) return;
-    setHeld(null);
-    setNth(0);
+    forget();
     if (snap.closes && pen?.close) return pen.close();
     const last = pen?.kind === 'path' ? pen.corners.at(-1) : null;
     // A second press at one place ends it.

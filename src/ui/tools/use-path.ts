@@ -73,7 +73,7 @@ export function usePath(isDrawn: boolean, { end, shape, mayClose = true }: Drawi
     path === null
       ? `like ${EXAMPLES.path[display.system]}`
       : path.ok
-        ? `${corners.length} corners, ${formatLength(Math.round(lengthMm), display)} long${closed ? ', closed' : ''}`
+        ? `${corners.length} ${corners.length === 1 ? 'corner' : 'corners'}, ${formatLength(Math.round(lengthMm), display)} long${closed ? ', closed' : ''}`
         : path.refusal.message;
   return {
     text,

@@ -191,7 +191,7 @@ function Split({ wall }: { wall: Wall }) {
     <fieldset className="flex flex-col gap-1 border-t border-faint pt-2">
       <legend className="sr-only">Split it</legend>
       <PlainField
-        label="Split it, from its start"
+        label="Split it at, along its path"
         value={along}
         onChange={(next) => {
           setAlong(next);
