@@ -29,11 +29,13 @@ function changed(
   { id, level }: { id: string; level?: string | undefined },
   alongPath: (record: Rec) => Rec | null,
   round: (outline: Outline) => Outline | null,
+  /** Why it cannot be, where what comes of it is not sound. */
+  why = 'It would cross itself or have nothing sound left. Put the corner elsewhere',
 ): Rec {
   const record = elementIn(framework, id as Rec['id']);
   if (!('building' in record)) return refuseNow(`A ${called(record)} has no corners of its own`);
   const words = called(record);
-  const wrong = `${words.charAt(0).toUpperCase()}${words.slice(1)} would cross itself or have nothing sound left. Put the corner elsewhere`;
+  const wrong = `The corners of ${words} stay as they are. ${why}`;
   if (ownPath(framework, record)) return alongPath(record) ?? refuseNow(wrong);
   const at = level === undefined ? null : levelReferred(framework, level, record.building).id;
   const own = outlineAt(framework, record, at) ?? refuseNow(`A ${words} has no corners of its own`);
@@ -109,6 +111,7 @@ const removeCorner = defineCommand({
           input,
           (record) => pathCornerRemoved(edit.before, record, input.corner),
           (outline) => cornerRemoved(edit.before, outline, input.corner),
+          'Without that corner nothing sound would be left, or there is no such corner. Take out another one',
         ),
       );
     }),

@@ -164,7 +164,9 @@ describe('corners of outlines', () => {
     ]);
     const across = step(house, 'elements.moveCorner', { id: idOf('S9'), corner: 1, xMm: 400, yMm: -200 }).after;
     expect(shape(across, 'S9')[3]).toEqual([20_000, 11_000]);
-    expect(refusal(house, 'elements.moveCorner', { id: idOf('S9'), corner: 0, xMm: 2500, yMm: 0 })).toBeTruthy();
+    expect(refusal(house, 'elements.moveCorner', { id: idOf('S9'), corner: 0, xMm: 2500, yMm: 0 })).toMatch(
+      /nothing sound left/,
+    );
   });
 
   it('a corner more makes it drawn by its corners, and every slab is cut so', () => {
@@ -192,6 +194,6 @@ describe('corners of outlines', () => {
     expect(shape(moved, 'P')[at]).toEqual([35_000, 12_250]);
     const more = step(house, 'elements.addCorner', { id: idOf('P'), side: at, xMm: 33_000, yMm: 13_000 }).after;
     expect(shape(more, 'P')[(at + 1) % 4]).toEqual([33_000, 13_000]);
-    expect(refusal(house, 'elements.removeCorner', { id: idOf('P'), corner: 0 })).toBeTruthy();
+    expect(refusal(house, 'elements.removeCorner', { id: idOf('P'), corner: 0 })).toMatch(/Without that corner/);
   });
 });

@@ -130,6 +130,7 @@ const ALIKE: readonly (readonly [keyof Wall, string])[] = [
   ['passesClearMm', 'way past the slabs'],
   ['exceptions', 'differences by level'],
   ['sharedWith', 'other building'],
+  ['sharedEnds', 'reach in the other building'],
 ];
 
 const join = defineCommand({

@@ -88,7 +88,7 @@ describe('a wall is split', () => {
     expect(doors(ring)).toEqual(doors(house));
   });
 
-  it('stays in its core and under the outline that follows it', () => {
+  it('stays in its core: both parts are in it', () => {
     const cored = given([['cores.add', { name: 'K', ids: ['L', 'M'].map((name) => named(house, name).id) }]], house);
     const after = step(cored, 'walls.split', { wall: 'L', alongMm: 2500 }).after;
     const made = recordsOf(after, 'wall').find(({ id }) => !cored.records.has(id))!;
