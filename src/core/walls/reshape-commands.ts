@@ -17,8 +17,10 @@ import {
   type Point,
 } from '../geometry/point';
 import { distanceToSegment } from '../geometry/polygon';
+import { called, walkOfKind } from '../kinds/records';
 import type { Edit } from '../model/edit';
 import { recordsOf, type Framework } from '../model/framework';
+import type { Outline } from '../outlines/outline';
 import { resolvePlace } from '../outlines/resolve-place';
 import { formatMm } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
@@ -47,6 +49,16 @@ const shiftedBy = (framework: Framework, opening: WallOpening, byMm: number): Wa
   alongMm: quantiseMm(mmOf(framework, opening.alongMm) + byMm),
 });
 
+/** An outline goes from wall to wall: it would not find its way along one that is two by now, or along two that are one. */
+function refuseFollowed(framework: Framework, { id, name }: Wall): void {
+  for (const record of framework.records.values())
+    walkOfKind(record.kind)?.see(record, (mark, value) => {
+      const outline = value as Outline;
+      if (mark.is === 'outline' && outline?.type === 'walls' && outline.walls.includes(id))
+        refuseNow(`The outline of ${called(record)} follows wall ${name}. Give it another outline first`, ['wall']);
+    });
+}
+
 const split = defineCommand({
   name: 'walls.split',
   title: 'Split a wall in two at a place along its path; each keeps its own doors and windows',
@@ -58,6 +70,7 @@ const split = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const wall = thingReferred(edit.before, 'wall', input.wall);
+      refuseFollowed(edit.before, wall);
       const path = pathOf(edit.before, wall);
       const long = pathLength(path);
       const at = new LengthReader(edit.before).read(input.alongMm, 'alongMm', { atLeastMm: 0, atMostMm: 1e6 }).mm;
@@ -141,6 +154,7 @@ const join = defineCommand({
     refusing(() => {
       const [a, b] = input.walls.map((ref) => thingReferred(edit.before, 'wall', ref)) as [Wall, Wall];
       if (a.id === b.id || a.closed || b.closed) refuseNow('Choose two walls that do not go round', ['walls']);
+      for (const each of [a, b]) refuseFollowed(edit.before, each);
       const other = ALIKE.find(([field]) => JSON.stringify(a[field]) !== JSON.stringify(b[field]));
       if (other)
         refuseNow(`Walls ${a.name} and ${b.name} have another ${other[1]}. Make that the same first`, ['walls']);

@@ -95,6 +95,15 @@ describe('a wall is split', () => {
     expect(recordsOf(after, 'core')[0]!.members).toContain(made.id);
   });
 
+  it('is refused where a slab follows it, for the slab would be lost', () => {
+    const slab: Step = [
+      'floors.add',
+      { name: 'F', outline: { type: 'walls', walls: ['R'], face: 'centre' }, levels: { at: ['01'] } },
+    ];
+    const followed = given([slab], house);
+    expect(refusal(followed, 'walls.split', { wall: 'R', alongMm: 3000 })).toMatch(/F follows wall R/);
+  });
+
   it('is refused in a door and past its ends', () => {
     expect(refusal(house, 'walls.split', { wall: 'L', alongMm: 1500 })).toMatch(/^A is there/);
     expect(refusal(house, 'walls.split', { wall: 'L', alongMm: 11_000 })).toMatch(/between its ends/);
