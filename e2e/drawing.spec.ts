@@ -254,3 +254,25 @@ test('a wall’s corner and side are dragged, what hangs on it stays, and Esc gi
   const planMm2 = (only!.grossVolumeM3 * 1e9) / (only!.topMm - only!.bottomMm);
   expect(Math.round(planMm2 / 200)).toBe(7500 + 5000);
 });
+
+test('how far the one chosen is from its neighbours stands beside it, and is typed', async ({ page }) => {
+  const id = await makeProject(page.request, 'Beside', [
+    ...HOUSE,
+    [
+      'shafts.add',
+      { name: 'S1', outline: { type: 'rectangle', place: 'A-1 + 1500,2000', widthMm: 2000, depthMm: 2500 } },
+    ],
+  ]);
+  await openProject(page, id);
+  const shaft = await onPage(page, 2500, 3200);
+  await page.mouse.click(shaft.x, shaft.y);
+  // From its side at 3500 to line 2 at 6000.
+  await page.getByRole('button', { name: '2500 to line 2. Press to type another' }).click();
+  const field = page.getByRole('textbox', { name: 'Distance to line 2' });
+  await field.fill('2.44m');
+  await field.press('Enter');
+  await expect(page.getByRole('button', { name: '2440 to line 2. Press to type another' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '1560 to line 1. Press to type another' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: '2500 to line 2. Press to type another' })).toBeVisible();
+});

@@ -4,11 +4,13 @@ import { cross, distance, dot, minus, type Point } from '../geometry/point';
 import { recordsOf } from '../model/framework';
 import { parsePath } from '../outlines/typed-path';
 import { solve } from '../solving/solve';
-import { FURNISHED, given, levelId } from '../testing/given';
+import { FURNISHED, given, levelId, step } from '../testing/given';
 import { WALL_200 } from '../testing/drawn';
 import { formatForEntry, formatLength, IMPERIAL, METRIC } from '../units/format-length';
+import { besideOf } from './beside';
 import { pathStep } from './path-step';
 import { planMarks } from './plan-marks';
+import { solidRing } from './solid-ring';
 import { freePoint, heldSnaps, snapsAt, type Drawn, type Writing } from './snaps';
 import { lengthAndWay, typedPoint } from './typed-point';
 
@@ -289,4 +291,41 @@ it('a face draws from further off than the core face behind it, which is in reac
   // 15 from the face at 8075, 10 from the core face at 8050.
   expect(words[0]).toMatch(/^face of wall P/);
   expect(words.some((each) => each.startsWith('core face of wall P'))).toBe(true);
+});
+
+describe('how far a thing is from what stands next to it', () => {
+  const beside = (kind: 'columnStack' | 'shaft', name: string) => {
+    const id =
+      kind === 'shaft'
+        ? recordsOf(tower, 'shaft').find((each) => each.name === name)!.id
+        : solved.columns.find(({ mark }) => mark === name)!.stack;
+    const solid = solidRing(solved, id, levelId(tower, '01'))!;
+    return besideOf(marks, id, solid.ring, solid.ways).map(({ mm, words }) => `${mm} ${words}`);
+  };
+
+  it('each way to the nearest side or line, from the middle of its side', () => {
+    // Shaft S1 stands at x 2000 … 4400, y 1500 … 4500, between lines 1 and 2 at 0 and 7200 and A and B at 0 and 6600.
+    expect(beside('shaft', 'S1').sort()).toEqual(['1500 line A', '2000 line 1', '2100 line B', '2800 line 2']);
+  });
+
+  it('not to itself, and not to what only ends beside it', () => {
+    const own = beside('columnStack', 'B-2');
+    expect(own.some((words) => words.includes('column B-2'))).toBe(false);
+    // 500 square at 7200, 6600: the next column east at 14400.
+    expect(own).toContain('6700 face of column B-3');
+  });
+
+  it('and moved by what is typed it stands just so far', () => {
+    const id = recordsOf(tower, 'shaft').find(({ name }) => name === 'S1')!.id;
+    const level = levelId(tower, '01');
+    const at = (framework: typeof tower) => {
+      const now = solve(framework);
+      const solid = solidRing(now, id, level)!;
+      return besideOf(planMarks(now, building, level), id, solid.ring, solid.ways);
+    };
+    const east = at(tower).find(({ words }) => words === 'line 2')!;
+    const by = { x: east.way.x * (east.mm - 2440), y: east.way.y * (east.mm - 2440) };
+    const { after } = step(tower, 'elements.move', { ids: [id], xMm: by.x, yMm: by.y });
+    expect(at(after).find(({ words }) => words === 'line 2')!.mm).toBeCloseTo(2440, 6);
+  });
 });

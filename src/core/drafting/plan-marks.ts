@@ -17,6 +17,8 @@ export interface MarkPoint {
 export interface MarkEdge {
   curve: Curve;
   words: string;
+  /** The thing it is a side of. */
+  of: Id;
   /** A line of the setting-out with the name distances from it are told by; null for the side of a thing. */
   line: string | null;
   /** As of a point. */
@@ -44,7 +46,7 @@ class Marks {
   readonly points: MarkPoint[] = [];
   readonly edges: MarkEdge[] = [];
 
-  ring(ring: Ring, of: string, side = 'edge', hasCentre = false): void {
+  ring(id: Id, ring: Ring, of: string, side = 'edge', hasCentre = false): void {
     if (hasCentre || ring.length > MOST_SIDES) {
       const { minX, minY, maxX, maxY } = bounds(ring);
       this.points.push({ at: { x: (minX + maxX) / 2, y: (minY + maxY) / 2 }, words: `centre of ${of}` });
@@ -54,7 +56,7 @@ class Marks {
       const next = ring[(i + 1) % ring.length]!;
       this.points.push({ at: corner, words: `corner of ${of}` });
       this.points.push({ at: middle(corner, next), words: `middle of a side of ${of}`, pull: MIDDLE });
-      this.edges.push({ curve: segment(corner, next), words: `${side} of ${of}`, line: null });
+      this.edges.push({ curve: segment(corner, next), words: `${side} of ${of}`, of: id, line: null });
     });
   }
 }
@@ -71,39 +73,39 @@ export function planMarks(solved: Solved, building: Id, level: Id | null): PlanM
   for (const crossing of own(solved.crossings))
     if (isThere(crossing))
       marks.points.push({ at: crossing.at, words: `crossing ${crossing.label ?? ''}`.trim(), pull: CROSSING });
-  for (const { curve, words, line } of [
+  for (const { id, curve, words, line } of [
     ...own(solved.lines)
       .filter(isThere)
-      .map(({ curve, label }) => ({ curve, words: `line ${label ?? ''}`.trim(), line: label })),
+      .map(({ id, curve, label }) => ({ id, curve, words: `line ${label ?? ''}`.trim(), line: label })),
     ...own(solved.settingOut)
       .filter(isThere)
-      .map(({ curve, name }) => ({ curve, words: `setting-out line ${name}`, line: name })),
+      .map(({ id, curve, name }) => ({ id, curve, words: `setting-out line ${name}`, line: name })),
   ]) {
-    marks.edges.push({ curve, words, line });
+    marks.edges.push({ curve, words, of: id, line });
     for (const at of endsOf(curve)) marks.points.push({ at, words: `end of ${words}` });
   }
   for (const piece of here(solved.walls)) wallMarks(marks, solved, piece);
-  for (const { name, ring, levels } of own(solved.shafts))
-    if (level !== null && levels.includes(level)) marks.ring(ring, `shaft ${name}`, 'edge', true);
-  for (const { name, ring, levels } of own(solved.stairs))
-    if (level !== null && levels.includes(level)) marks.ring(ring, `stair ${name}`);
-  for (const { mark, section, at, turnDeg } of here(solved.columns))
-    marks.ring(sectionRing(section, at, turnDeg), `column ${mark}`, 'face', true);
+  for (const { shaft, name, ring, levels } of own(solved.shafts))
+    if (level !== null && levels.includes(level)) marks.ring(shaft, ring, `shaft ${name}`, 'edge', true);
+  for (const { stair, name, ring, levels } of own(solved.stairs))
+    if (level !== null && levels.includes(level)) marks.ring(stair, ring, `stair ${name}`);
+  for (const { stack, mark, section, at, turnDeg } of here(solved.columns))
+    marks.ring(stack, sectionRing(section, at, turnDeg), `column ${mark}`, 'face', true);
   const plates = new Set<string>();
   for (const { plate, zone, name, outline, holes } of here(solved.floors)) {
     const key = `${plate} ${zone?.id ?? ''}`;
     if (plates.has(key)) continue;
     plates.add(key);
-    marks.ring(outline, zone ? `zone ${zone.name}` : `slab ${name}`);
-    for (const { by, ring } of holes) if (by === null) marks.ring(ring, `void of ${name}`);
+    marks.ring(plate, outline, zone ? `zone ${zone.name}` : `slab ${name}`);
+    for (const { by, ring } of holes) if (by === null) marks.ring(plate, ring, `void of ${name}`);
   }
-  for (const { points } of here(solved.boundaries))
+  for (const { line, points } of here(solved.boundaries))
     points.slice(1).forEach((point, i) => {
       marks.points.push(
         { at: point, words: 'end of a boundary line' },
         { at: points[i]!, words: 'end of a boundary line' },
       );
-      marks.edges.push({ curve: segment(points[i]!, point), words: 'boundary line', line: null });
+      marks.edges.push({ curve: segment(points[i]!, point), words: 'boundary line', of: line, line: null });
     });
   return marks;
 }
@@ -122,7 +124,7 @@ function wallMarks(marks: Marks, solved: Solved, piece: Solved['walls'][number])
         words: `${isEnd ? 'end' : 'middle'} of wall ${name}`,
         pull: MIDDLE,
       });
-      marks.edges.push({ curve: segment(corner, next), words: `face of wall ${name}`, line: null });
+      marks.edges.push({ curve: segment(corner, next), words: `face of wall ${name}`, of: piece.wall, line: null });
     });
     for (const opening of piece.openings)
       for (const at of opening.ring) marks.points.push({ at, words: `side of ${opening.name} in wall ${name}` });
@@ -134,6 +136,7 @@ function wallMarks(marks: Marks, solved: Solved, piece: Solved['walls'][number])
         marks.edges.push({
           curve: segment(corner, outer[(i + 1) % outer.length]!),
           words: `core face of wall ${name}`,
+          of: piece.wall,
           line: null,
           pull: CORE_FACE,
         }),

@@ -32,6 +32,7 @@ import { LineHandles } from './line-handles';
 import { OthersLayer } from '../surface/others-layer';
 import { inSteps } from './drag-step';
 import { useSize } from '../surface/use-size';
+import { NeighbourDistances } from './neighbour-distances';
 import { Ground, GROUND, Outline, Painted } from './plan-parts';
 import { PenLayer } from './pen-layer';
 import { PointerTag, PointerWords } from './pointer-tag';
@@ -389,6 +390,7 @@ export function PlanView() {
         />
       )}
       {said && <PointerWords at={onScreen(said.at)} room={room} words={said.words} />}
+      {only && !gesture && !told && <NeighbourDistances id={only} marks={pointer.marks} onScreen={onScreen} />}
       {beneath?.isShown && !busy && selection.length === 1 && (
         <ThingsBeneath at={onScreen(beneath.at)} room={room} ids={beneath.ids} onLeave={() => setBeneath(null)} />
       )}

@@ -1,0 +1,88 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { besideOf, type Beside } from '@/core/drafting/beside';
+import type { PlanMarks } from '@/core/drafting/plan-marks';
+import { solidRing } from '@/core/drafting/solid-ring';
+import { plus, times, type Point } from '@/core/geometry/point';
+import type { Id } from '@/core/model/ids';
+import { formatForEntry, formatLength } from '@/core/units/format-length';
+import { quantiseMm } from '@/core/units/length-units';
+import { parseLengthIn } from '@/core/dimensions/resolve-length';
+import { fieldUnit, useSlice } from '../session/store';
+
+interface NeighbourDistancesProps {
+  id: Id;
+  marks: PlanMarks;
+  onScreen: (point: Point) => Point;
+}
+
+/** A ray shorter than this on the screen has no room for its figure, px. */
+const LEAST_PX = 26;
+
+/** How far the one thing chosen is from what stands next to it each way: press a figure and type, and it moves so that it holds. */
+export function NeighbourDistances({ id, marks, onScreen }: NeighbourDistancesProps) {
+  const { framework, solved, level, display, run } = useSlice('framework', 'solved', 'level', 'display', 'run');
+  const [open, setOpen] = useState<{ way: Point; text: string; refused: string | null } | null>(null);
+  const found = useMemo(() => {
+    const solid = solved && solidRing(solved, id, level);
+    return solid ? besideOf(marks, id, solid.ring, solid.ways) : [];
+  }, [solved, id, level, marks]);
+  const take = ({ mm, way }: Beside, text: string) => {
+    const read = parseLengthIn(framework, text, { unit: fieldUnit(display) });
+    if (!read.ok) return setOpen({ way, text, refused: read.refusal.message });
+    const by = times(way, mm - read.value.mm);
+    const refusal = run('elements.move', { ids: [id], xMm: quantiseMm(by.x), yMm: quantiseMm(by.y) });
+    setOpen(refusal ? { way, text, refused: refusal } : null);
+  };
+  const isOpen = ({ way }: Beside) => open !== null && open.way.x === way.x && open.way.y === way.y;
+  return found.map((each) => {
+    const { from, to, mm, words, way } = each;
+    const [a, b] = [onScreen(from), onScreen(to)];
+    if (Math.hypot(b.x - a.x, b.y - a.y) < LEAST_PX) return null;
+    const at = onScreen(times(plus(from, to), 0.5));
+    const figure = formatLength(Math.round(mm * 10) / 10, display);
+    return (
+      <span
+        key={`${way.x} ${way.y}`}
+        className="absolute z-[5] -translate-x-1/2 -translate-y-1/2"
+        style={{ left: at.x, top: at.y }}
+      >
+        {isOpen(each) ? (
+          <form
+            className="flex flex-col rounded-sm border border-now bg-sheet p-0.5 shadow-sm"
+            onSubmit={(event) => {
+              event.preventDefault();
+              take(each, open!.text);
+            }}
+          >
+            <input
+              autoFocus
+              aria-label={`Distance to ${words}`}
+              className="figures h-5 w-24 rounded-sm bg-sheet px-1 text-[12px] text-ink"
+              value={open!.text}
+              onChange={({ target }) => setOpen({ way, text: target.value, refused: null })}
+              onKeyDown={(event) => {
+                if (event.key !== 'Escape') return;
+                event.stopPropagation();
+                setOpen(null);
+              }}
+              onBlur={() => setOpen(null)}
+            />
+            {open!.refused && <span className="max-w-48 text-[11px] text-wrong">{open!.refused}</span>}
+          </form>
+        ) : (
+          <button
+            type="button"
+            title={`To ${words}. Press to type another`}
+            aria-label={`${figure} to ${words}. Press to type another`}
+            className="figures rounded-sm border border-hair bg-sheet/95 px-1 text-[11px] leading-4 text-now hover:border-now"
+            onClick={() => setOpen({ way, text: formatForEntry(mm, display), refused: null })}
+          >
+            {figure}
+          </button>
+        )}
+      </span>
+    );
+  });
+}
