@@ -77,6 +77,9 @@ function cornersOf(framework: Framework, record: Rec) {
   if (record.kind === 'columnStack') return [acting(framework, record).at];
   if (record.kind === 'wall') return wallPath(framework, record)!.points;
   if (record.kind === 'stair') return resolveOutline(framework, record.well)!;
+  // A circle turned has its corners elsewhere; its centre says where it is.
+  if ('outline' in record && record.outline?.type === 'circle')
+    return [resolvePlace(framework, record.outline.place).at];
   if ('outline' in record && record.outline) return resolveOutline(framework, record.outline)!;
   if (!('place' in record)) throw new Error(record.kind);
   const { at, turnDeg } = resolvePlace(framework, record.place);
@@ -146,12 +149,83 @@ describe.each(standing.map((record) => [record.kind, record] as const))('a %s', 
     expect(copied.records.size).toBe(tower.records.size + 1);
   });
 
+  it('is turned about a point by any angle, all of it, and back where it was', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 3590 }), fc.integer({ min: -9000, max: 9000 }), (tenths, x) => {
+        const turnDeg = tenths / 10;
+        const about = { x: 6000 + x, y: 4000 };
+        const input = { ids: [id], about: { xMm: about.x, yMm: about.y } };
+        const turnedOnce = after('elements.turn', { ...input, turnDeg });
+        const want = stood.map((point) => plus(about, turned({ x: point.x - about.x, y: point.y - about.y }, turnDeg)));
+        const there = cornersOf(turnedOnce, withId(turnedOnce, id));
+        expect(isFar(want, there, { x: 0, y: 0 })).toBeLessThan(5e-3);
+        const back = after('elements.turn', { ...input, turnDeg: -turnDeg }, turnedOnce);
+        expect(isFar(stood, cornersOf(back, withId(back, id)), { x: 0, y: 0 })).toBeLessThan(1e-2);
+      }),
+      { numRuns: 8 },
+    );
+  });
+
+  it('is copied and turned, each further by as much', () => {
+    const input = { ids: [id], about: { xMm: 0, yMm: 0 }, turnDeg: 30, copies: true, count: 2 };
+    const copied = after('elements.turn', input);
+    const made = recordsOf(copied, record.kind).filter((each) => !tower.records.has(each.id)) as Rec[];
+    expect(made).toHaveLength(2);
+    for (const times of [1, 2]) {
+      const want = stood.map((point) => turned(point, 30 * times));
+      const far = made.map((each) => isFar(want, cornersOf(copied, each), { x: 0, y: 0 }));
+      expect(Math.min(...far)).toBeLessThan(5e-3);
+    }
+    expect(withId(copied, id)).toBe(record);
+  });
+
   it('stays where it is when the lines it stands on go', () => {
     const without = after('grids.removeLine', { line: 'B' });
     expect(isFar(stood, cornersOf(without, withId(without, id)), { x: 0, y: 0 })).toBeLessThan(1e-3);
     const { place } = withId(without, id) as { place?: { lines: unknown } };
     if (place) expect(place.lines).toBeNull();
   });
+});
+
+it('a column turned about itself stays on its crossing; about another point it goes round with all that differs up the building', () => {
+  const stack = recordsOf(tower, 'columnStack').find(({ exceptions }) => exceptions.length > 0)!;
+  const pieces = (framework: Framework) => solve(framework).columns.filter((piece) => piece.stack === stack.id);
+  const own = acting(tower, stack).at;
+  const inPlace = after('elements.turn', { ids: [stack.id], about: { xMm: own.x, yMm: own.y }, turnDeg: 30 });
+  expect(withId(inPlace, stack.id)).toMatchObject({ place: stack.place, turnDeg: stack.turnDeg + 30 });
+  const about = { x: 1000, y: -2000 };
+  const round = after('elements.turn', { ids: [stack.id], about: { xMm: about.x, yMm: about.y }, turnDeg: 25 });
+  const want = pieces(tower).map(({ at }) => plus(about, turned({ x: at.x - about.x, y: at.y - about.y }, 25)));
+  const there = pieces(round);
+  expect(
+    isFar(
+      want,
+      there.map(({ at }) => at),
+      { x: 0, y: 0 },
+    ),
+  ).toBeLessThan(5e-3);
+  there.forEach((piece, i) => expect(piece.turnDeg - pieces(tower)[i]!.turnDeg).toBeCloseTo(25, 4));
+});
+
+it('things are mirrored in the line through two points as in the grid line that lies there', () => {
+  const ids = [named('shaft', 'S1').id, last('wall').id];
+  const { lines } = solve(tower);
+  const { curve } = lines.find(({ label }) => label === '3')!;
+  if (curve.kind !== 'segment') throw new Error('a straight line');
+  const through = [curve.from, curve.to].map(({ x, y }) => ({ xMm: x, yMm: y })) as [
+    { xMm: number; yMm: number },
+    { xMm: number; yMm: number },
+  ];
+  const one = after('elements.mirror', { ids, line: '3', copies: false });
+  const other = after('elements.mirror', { ids, through, copies: false });
+  for (const id of ids)
+    expect(isFar(cornersOf(one, withId(one, id)), cornersOf(other, withId(other, id)), { x: 0, y: 0 })).toBeLessThan(
+      1e-2,
+    );
+  expect(refusal(tower, 'elements.mirror', { ids })).toMatch(/Say one of the two/);
+  expect(refusal(tower, 'elements.mirror', { ids, through: [through[0], through[0]] })).toMatch(/are one/);
+  expect(refusal(tower, 'elements.turn', { ids, about: 'B-2', turnDeg: 0 })).toMatch(/changes nothing/);
+  expect(refusal(tower, 'elements.turn', { ids, about: 'B-2', turnDeg: 9, count: 3 })).toMatch(/turned once/);
 });
 
 it('a column whose crossing goes keeps its mark, and what differs up the building its way', () => {
@@ -174,6 +248,7 @@ describe('what follows something else', () => {
       ['elements.move', { xMm: 1, yMm: 0 }],
       ['elements.copy', { by: [{ xMm: 1, yMm: 0 }] }],
       ['elements.mirror', { line: '3' }],
+      ['elements.turn', { about: '0,0', turnDeg: 90 }],
     ] as const)
       expect(refusal(hung, command, { ids: [ceiling], ...input })).toBe(
         'ceiling CE2 hangs in its rooms. Move their walls',

@@ -1,6 +1,6 @@
 import { withMembers } from '../cores/core';
 import type { Point } from '../geometry/point';
-import { facet, type InPlan, type Mirror } from '../kinds/kind';
+import { facet, type InPlan, type Mirror, type Turn } from '../kinds/kind';
 import { called } from '../kinds/records';
 import { kindOf } from '../kinds/registry';
 import type { Edit } from '../model/edit';
@@ -9,6 +9,7 @@ import type { Id } from '../model/ids';
 import type { Rec } from '../model/kinds';
 import { refuseNow } from '../commands/length-input';
 import { mirroredInPlan, movedInPlan } from './by-marks';
+import { turnedInPlan } from './turn-in-plan';
 
 type Copied = InPlan<Rec> & { renewed: (edit: Edit, copy: Rec) => Rec };
 
@@ -33,7 +34,7 @@ export function offeredInPlan(framework: Framework, ids: readonly Id[]): { move:
 }
 
 /** How a record is copied and mirrored. */
-function copiedInPlan(record: Rec, done: 'copied' | 'mirrored'): Copied {
+function copiedInPlan(record: Rec, done: 'copied' | 'mirrored' | 'turned'): Copied {
   const inPlan = inPlanOf(record, done);
   return typeof inPlan.renewed === 'function' ? (inPlan as Copied) : refused(record, done);
 }
@@ -52,6 +53,18 @@ export function mirror(edit: Edit, record: Rec, axis: Mirror, asCopy: boolean): 
   if (asCopy) return add(edit, renewed(edit, made));
   edit.replace(made);
   return record.id;
+}
+
+/** A record turned about a point: in its own place, or added as a copy for each turn; answers their ids. */
+export function turn(edit: Edit, record: Rec, turns: readonly Turn[], asCopy: boolean): Id[] {
+  const { turned: own } = inPlanOf(record, 'turned');
+  const made = turns.map((each) => (own ? own(edit, record, each) : turnedInPlan(edit.before, record, each)));
+  if (!asCopy) {
+    for (const next of made) edit.replace(next);
+    return [record.id];
+  }
+  const { renewed } = copiedInPlan(record, 'turned');
+  return made.map((copy) => add(edit, renewed(edit, copy)));
 }
 
 function add(edit: Edit, copy: Rec): Id {

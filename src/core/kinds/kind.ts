@@ -41,7 +41,13 @@ export interface Mirror {
   along: Point;
 }
 
-/** How records of a kind are moved, copied and mirrored in plan. Places and outlines are found by their marks. */
+/** A point things are turned about, and by how many degrees, counter-clockwise. */
+export interface Turn {
+  about: Point;
+  deg: number;
+}
+
+/** How records of a kind are moved, turned, copied and mirrored in plan. Places and outlines are found by their marks. */
 export interface InPlan<R> {
   /** Why this one moves with something else, as the rest of a sentence; null: it stands by itself. */
   follows: (record: R) => string | null;
@@ -49,6 +55,7 @@ export interface InPlan<R> {
   renewed: ((edit: Edit, copy: R) => R) | None;
   /** Where it is not done by its marks alone. */
   mirrored?: (edit: Edit, record: R, mirror: Mirror) => R;
+  turned?: (edit: Edit, record: R, turn: Turn) => R;
   /**
    * What hangs on its path follows corners that were moved, added or taken out. `partOf`: which straight part of the new path a part of
    * the old one is; null: it is gone.

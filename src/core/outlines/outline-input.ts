@@ -25,7 +25,7 @@ export const placeInputSchema = z.union([
     yMm: lengthInputSchema.default(0),
   }),
 ]);
-type PlaceInput = z.infer<typeof placeInputSchema>;
+export type PlaceInput = z.infer<typeof placeInputSchema>;
 
 export const outlineInputSchema = z.discriminatedUnion('type', [
   z.strictObject({

@@ -332,6 +332,16 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
     yMm: 0,
   }),
   'elements.remove': ({ one, pick }) => ({ ids: [one(pick(['columnStack', 'shaft', 'stair', 'room']))] }),
+  'elements.turn': ({ one, pick, between }) => {
+    const copies = pick([true, false]);
+    return {
+      ids: [one(pick(['columnStack', 'shaft', 'stair', 'wall']))],
+      about: { xMm: between(0, 20_000), yMm: between(0, 20_000) },
+      turnDeg: pick([-90, 12.5, 90, 180]),
+      copies,
+      ...(copies ? { count: pick([1, 2]) } : {}),
+    };
+  },
   'elements.copy': ({ one, pick, between }) => ({
     ids: [one(pick(['shaft', 'stair', 'wall']))],
     by: [{ xMm: between(1, 9000), yMm: 0 }],

@@ -19,6 +19,9 @@ interface NeighbourDistancesProps {
 
 /** A ray shorter than this on the screen has no room for its figure, px. */
 const LEAST_PX = 26;
+/** Half of a figure across and up, and what is kept free for a handle, px. */
+const FIGURE_PX = { x: 26, y: 10 };
+const HANDLE_PX = 14;
 
 /** How far the one thing chosen is from what stands next to it each way: press a figure and type, and it moves so that it holds. */
 export function NeighbourDistances({ id, marks, onScreen }: NeighbourDistancesProps) {
@@ -39,8 +42,13 @@ export function NeighbourDistances({ id, marks, onScreen }: NeighbourDistancesPr
   return found.map((each) => {
     const { from, to, mm, words, way } = each;
     const [a, b] = [onScreen(from), onScreen(to)];
-    if (Math.hypot(b.x - a.x, b.y - a.y) < LEAST_PX) return null;
-    const at = onScreen(times(plus(from, to), 0.5));
+    const px = Math.hypot(b.x - a.x, b.y - a.y);
+    if (px < LEAST_PX) return null;
+    const ray = { x: (b.x - a.x) / px, y: (b.y - a.y) / px };
+    // In the middle where there is room, and never on the handle of the side it starts from.
+    const half = Math.abs(ray.x) * FIGURE_PX.x + Math.abs(ray.y) * FIGURE_PX.y;
+    const off = Math.max(px / 2, HANDLE_PX + half);
+    const at = { x: a.x + ray.x * off, y: a.y + ray.y * off };
     const figure = formatLength(Math.round(mm * 10) / 10, display);
     return (
       <span
