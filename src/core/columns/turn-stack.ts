@@ -1,5 +1,6 @@
-import { turnedInPlan, turnedAbout, turnedShift, inOneTurn } from '../elements/turn-in-plan';
+import { turnedInPlan, turnedAbout, turnedShift } from '../elements/turn-in-plan';
 import { distance } from '../geometry/point';
+import { inOneTurn } from '../geometry/turn';
 import type { Turn } from '../kinds/kind';
 import type { Edit } from '../model/edit';
 import { resolvePlace } from '../outlines/resolve-place';

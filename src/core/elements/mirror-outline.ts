@@ -1,11 +1,11 @@
 import type { Mirror } from '../kinds/kind';
 import { minus, plus, quantised, times, dot, type Point } from '../geometry/point';
 import { directionDeg } from '../geometry/trig';
+import { inOneTurn } from '../geometry/turn';
 import type { Framework } from '../model/framework';
 import type { Outline } from '../outlines/outline';
 import { resolvePlace } from '../outlines/resolve-place';
 import { resolveOutline } from '../setting-out/resolve-outline';
-import { quantiseMm } from '../units/length-units';
 
 export function mirrored({ on, along }: Mirror, point: Point): Point {
   const from = minus(point, on);
@@ -14,8 +14,7 @@ export function mirrored({ on, along }: Mirror, point: Point): Point {
 
 /** Direction of an angle mirrored in the line, degrees. */
 export function mirroredDeg({ along }: Mirror, degrees: number): number {
-  const turn = (2 * directionDeg(along.y, along.x) - degrees) % 360;
-  return quantiseMm(turn > 180 ? turn - 360 : turn <= -180 ? turn + 360 : turn);
+  return inOneTurn(2 * directionDeg(along.y, along.x) - degrees);
 }
 
 /**

@@ -1,5 +1,6 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { minus, plus, quantised, turned, type Point } from '../geometry/point';
+import { inOneTurn } from '../geometry/turn';
 import type { Turn } from '../kinds/kind';
 import { called, walkOfKind } from '../kinds/records';
 import type { Place } from '../model/fields';
@@ -20,12 +21,6 @@ interface Shift {
 /** A point turned about another. */
 export const turnedAbout = ({ about, deg }: Turn, point: Point): Point =>
   quantised(plus(about, turned(minus(point, about), deg)));
-
-/** An angle in −180 < a ≤ 180 degrees. */
-export function inOneTurn(degrees: number): number {
-  const turn = degrees % 360;
-  return quantiseMm(turn > 180 ? turn - 360 : turn <= -180 ? turn + 360 : turn);
-}
 
 /** A place turned about a point, and by how much what stands in it turns against its axes from then. */
 function turnedPlace(framework: Framework, place: Place, turn: Turn): { place: Place; byDeg: number } {

@@ -17,13 +17,46 @@ export function listenToKeys(store: ProjectStore): () => void {
     } else if (isTyping(event.target)) return;
     else if (event.key === 'Escape') stepBack(store);
     else if (event.key === 'Delete' && state.selection.length > 0) removeSelection(store);
-    else if (event.key === 'PageUp' || event.key === 'PageDown') {
+    else if ((event.key === 'ContextMenu' || (event.key === 'F10' && event.shiftKey)) && state.selection.length > 0) {
+      event.preventDefault();
+      store.setState({ menu: middleOf(event.target) });
+    } else if (NUDGES[event.key] && isOverPlan(event.target) && !withCommand && !event.altKey) {
+      if (nudge(store, NUDGES[event.key]!, event.shiftKey)) event.preventDefault();
+    } else if (event.key === 'PageUp' || event.key === 'PageDown') {
       event.preventDefault();
       changeLevel(store, event.key === 'PageUp' ? 1 : -1);
     }
   };
   window.addEventListener('keydown', pressed);
   return () => window.removeEventListener('keydown', pressed);
+}
+
+const NUDGES: Record<string, readonly [east: number, north: number]> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+
+/** Arrows belong to what has the focus, unless that is the plan or nothing. */
+const isOverPlan = (target: EventTarget | null): boolean =>
+  target === document.body || (target instanceof Element && target.closest('[data-plan]') !== null);
+
+/** Where a list of acts opens from the keyboard: at what has the focus, or in the middle of the views. */
+function middleOf(target: EventTarget | null): { x: number; y: number } {
+  const inFocus = target instanceof Element && target !== document.body ? target : document.querySelector('main');
+  const { left, top, width, height } = (inFocus ?? document.body).getBoundingClientRect();
+  return { x: left + width / 2, y: top + height / 2 };
+}
+
+/** Moves what is chosen a step: 10 mm or half an inch, ten and twelve times as far with Shift. Answers whether anything was chosen. */
+function nudge(store: ProjectStore, [east, north]: readonly [number, number], far: boolean): boolean {
+  const { selection, tab, beside, busy, mayEdit, display, run, say } = store.getState();
+  if (selection.length === 0 || busy || !mayEdit || (tab !== 'plan' && beside !== 'plan')) return false;
+  const step = display.system === 'imperial' ? (far ? 152.4 : 12.7) : far ? 100 : 10;
+  const refusal = run('elements.move', { ids: selection, xMm: east * step, yMm: north * step });
+  if (refusal) say(refusal);
+  return true;
 }
 
 /** Takes back the person's last change, or the last undo, and says which. */
@@ -35,7 +68,8 @@ export function undo(store: ProjectStore, again: boolean): void {
 
 /** Esc goes one step back: the chosen lines, then the tool, then the selection. */
 function stepBack(store: ProjectStore): void {
-  const { busy, step } = store.getState();
+  const { busy, step, act } = store.getState();
+  if (act) return store.setState({ act: null });
   if (busy?.with === 'lines' && busy.chosen.length > 0) store.setState({ busy: { with: 'lines', chosen: [] } });
   else if (busy && !step) store.setState({ busy: null });
   else if (step) store.setState({ step: null, busy: null, ghost: null });

@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useEffect, useState, type ComponentType } from 'react';
 import { formatElevation } from '@/core/units/format-length';
+import { ActMenu } from '../acts/act-menu';
 import { Details } from '../details/details';
 import { CarryBoard } from '../carry-board/carry-board';
 import { StripPanel } from '../height-strip/strip-panel';
@@ -109,6 +110,7 @@ function Frame({ projectId }: { projectId: string }) {
       </div>
       <WorkPath />
       <Notice />
+      <ActMenu />
     </div>
   );
 }

@@ -2,6 +2,7 @@ import type { FC } from 'react';
 import { none, type Facet } from '@/core/kinds/kind';
 import type { Step } from '@/core/kinds/steps';
 import type { Kind, RecordOf } from '@/core/model/kinds';
+import type { Project } from '../session/project';
 
 export { none };
 
@@ -13,6 +14,24 @@ export interface StepTool {
   Tool: FC;
 }
 
+/** Something to be done with what is chosen. */
+export interface Act {
+  words: string;
+  /** Said in full, where the words alone may not be understood. */
+  title?: string;
+  /** Changes nothing: it is for who may only look, too. */
+  isLooking?: boolean;
+  weight?: 'danger';
+  /** Answers why not, or null. */
+  act: (project: Project) => string | null;
+}
+
+/** Acts of a kind, those used most and the others. */
+export interface OwnActs {
+  few: readonly Act[];
+  more: readonly Act[];
+}
+
 /** The interface of a kind. What it has not is said with the reason. */
 export interface KindUi<K extends Kind = Kind> {
   kind: K;
@@ -20,6 +39,8 @@ export interface KindUi<K extends Kind = Kind> {
   fields: Facet<{ Fields: FC<{ record: RecordOf<K> }> }>;
   /** What can be done with several chosen at once; of `all` that is chosen, those of this kind. */
   several: Facet<{ Several: FC<{ records: readonly RecordOf<K>[]; all: readonly string[] }> }>;
+  /** What else is done with what is chosen, where all of that is of this kind. */
+  acts: Facet<{ of: (records: readonly RecordOf<K>[]) => OwnActs }>;
   /** Its table among the schedules. */
   schedule: Facet<{ words: string; Table: FC }>;
   /** Its tool, or several of one step. */

@@ -15,6 +15,8 @@ interface NeighbourDistancesProps {
   id: Id;
   marks: PlanMarks;
   onScreen: (point: Point) => Point;
+  /** How far it is being dragged: then they are only told. */
+  movedBy: Point | null;
 }
 
 /** A ray shorter than this on the screen has no room for its figure, px. */
@@ -23,14 +25,18 @@ const LEAST_PX = 26;
 const FIGURE_PX = { x: 26, y: 10 };
 const HANDLE_PX = 14;
 
+const FIGURE = 'figures rounded-sm border border-hair bg-sheet/95 px-1 text-[11px] leading-4';
+
 /** How far the one thing chosen is from what stands next to it each way: press a figure and type, and it moves so that it holds. */
-export function NeighbourDistances({ id, marks, onScreen }: NeighbourDistancesProps) {
+export function NeighbourDistances({ id, marks, onScreen, movedBy }: NeighbourDistancesProps) {
   const { framework, solved, level, display, run } = useSlice('framework', 'solved', 'level', 'display', 'run');
   const [open, setOpen] = useState<{ way: Point; text: string; refused: string | null } | null>(null);
   const found = useMemo(() => {
     const solid = solved && solidRing(solved, id, level);
-    return solid ? besideOf(marks, id, solid.ring, solid.ways) : [];
-  }, [solved, id, level, marks]);
+    if (!solid) return [];
+    const ring = movedBy ? solid.ring.map((point) => plus(point, movedBy)) : solid.ring;
+    return besideOf(marks, id, ring, solid.ways);
+  }, [solved, id, level, marks, movedBy]);
   const take = ({ mm, way }: Beside, text: string) => {
     const read = parseLengthIn(framework, text, { unit: fieldUnit(display) });
     if (!read.ok) return setOpen({ way, text, refused: read.refusal.message });
@@ -56,7 +62,9 @@ export function NeighbourDistances({ id, marks, onScreen }: NeighbourDistancesPr
         className="absolute z-[5] -translate-x-1/2 -translate-y-1/2"
         style={{ left: at.x, top: at.y }}
       >
-        {isOpen(each) ? (
+        {movedBy ? (
+          <span className={`${FIGURE} text-ink2`}>{figure}</span>
+        ) : isOpen(each) ? (
           <form
             className="flex flex-col rounded-sm border border-now bg-sheet p-0.5 shadow-sm"
             onSubmit={(event) => {
@@ -84,7 +92,7 @@ export function NeighbourDistances({ id, marks, onScreen }: NeighbourDistancesPr
             type="button"
             title={`To ${words}. Press to type another`}
             aria-label={`${figure} to ${words}. Press to type another`}
-            className="figures rounded-sm border border-hair bg-sheet/95 px-1 text-[11px] leading-4 text-now hover:border-now"
+            className={`${FIGURE} text-now hover:border-now`}
             onClick={() => setOpen({ way, text: formatForEntry(mm, display), refused: null })}
           >
             {figure}

@@ -1,5 +1,6 @@
-import { memo } from 'react';
-import type { Primitive } from '@/core/drawing/drawing';
+import { memo, useMemo } from 'react';
+import type { Drawing, Primitive } from '@/core/drawing/drawing';
+import type { Affine } from '@/core/geometry/affine';
 import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 import { PaintPrimitive } from '../surface/paint-primitive';
@@ -51,4 +52,27 @@ export function Outline({ points }: { points: readonly Point[] }) {
       vectorEffect="non-scaling-stroke"
     />
   );
+}
+
+/** Chosen things where they would be: once for each place. Words are not carried over, where they would stand mirrored. */
+export function Carried({
+  drawing,
+  ids,
+  to,
+}: {
+  drawing: Drawing;
+  ids: readonly Id[] | ReadonlySet<Id>;
+  to: readonly Affine[];
+}) {
+  const all = useMemo(() => {
+    const wanted = new Set(ids);
+    return drawing.primitives.filter(({ id, type }) => id !== null && type !== 'text' && wanted.has(id));
+  }, [drawing, ids]);
+  const lit = useMemo(() => new Set(ids), [ids]);
+  return to.map(({ a, b, c, d, x0, y0 }, i) => (
+    // Upwards in the model is downwards on the screen.
+    <g key={i} transform={`matrix(${a} ${-b} ${-c} ${d} ${x0} ${-y0})`} opacity="0.5" pointerEvents="none">
+      <Painted primitives={all} lit={lit} />
+    </g>
+  ));
 }

@@ -6,6 +6,7 @@ import type { PlanView as PlanOf } from '@/core/drawing/plan-view';
 import { ghostsOf, withoutKinds } from '@/core/drawing/shown-kinds';
 import type { Drawing } from '@/core/drawing/drawing';
 import { HEAD_RADIUS } from '@/core/drawing/grid-heads';
+import { affineOf } from '@/core/geometry/affine';
 import { endsOf, leftOf } from '@/core/geometry/curve';
 import { distance, dot, minus, quantised, type Point } from '@/core/geometry/point';
 import { bounds } from '@/core/geometry/polygon';
@@ -21,21 +22,18 @@ import { useHandle, type PointerAt } from '../surface/use-handle';
 import { useFit, useZoom } from '../surface/use-fitted-zoom';
 import { hitIndex } from '../surface/hit-index';
 import { GhostCurve } from '../surface/curve-path';
-import { PaintPrimitive } from '../surface/paint-primitive';
 import { dragLine, type LineDrag } from './drag-line';
 import { nearestOnSheet } from '../underlays/use-sheets';
 import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
-import { ThingsBeneath } from './things-beneath';
 import { ShapeHandles, type Told } from './shape-handles';
 import { LineHandles } from './line-handles';
 import { OthersLayer } from '../surface/others-layer';
 import { inSteps } from './drag-step';
 import { useSize } from '../surface/use-size';
-import { NeighbourDistances } from './neighbour-distances';
-import { Ground, GROUND, Outline, Painted } from './plan-parts';
+import { PlanOverlays } from './plan-overlays';
+import { Carried, Ground, GROUND, Outline, Painted } from './plan-parts';
 import { PenLayer } from './pen-layer';
-import { PointerTag, PointerWords } from './pointer-tag';
 import { usePointer } from './use-pointer';
 
 const REACH_PX = 7;
@@ -273,6 +271,16 @@ export function PlanView() {
     if (all.length > 1) setBeneath({ at: isAgain ? beneath.at : toModel(event), ids: all, isShown: isAgain });
   };
 
+  /** All that can be done with what lies there, or with what is chosen already if it is among that. */
+  const asked = (event: React.MouseEvent) => {
+    event.preventDefault();
+    if (busy || !solved) return;
+    const hit = hits.at(toModel(event), reachMm, selection);
+    if (hit && !chosen.has(hit)) project.select([hit]);
+    if (hit || selection.length > 0) project.set({ menu: { x: event.clientX, y: event.clientY } });
+  };
+
+  const carried = project.pen?.carried;
   const shown = solved?.levels.find(({ id }) => id === level);
   const chosenLine =
     mayEdit && !busy && selection.length === 1
@@ -302,6 +310,7 @@ export function PlanView() {
         {...bind(null)}
         onPointerMoveCapture={(event) => event.buttons === 0 && hovered(event)}
         onClick={clicked}
+        onContextMenu={asked}
       >
         <g transform={transform.toString()}>
           {!drawing.box && <Ground />}
@@ -311,14 +320,9 @@ export function PlanView() {
           </g>
           <UnderlayLayer underlays={under.underlays} sheets={under.sheets} urlOf={under.urlOf} />
           <Painted primitives={layers.rest} lit={lit} />
-          {gesture?.kind === 'move' && (
-            <g transform={`translate(${gesture.by.x} ${-gesture.by.y})`} opacity="0.5">
-              {drawing.primitives.map((primitive, i) =>
-                primitive.id && chosen.has(primitive.id) ? (
-                  <PaintPrimitive key={i} primitive={primitive} chosen />
-                ) : null,
-              )}
-            </g>
+          {gesture?.kind === 'move' && <Carried drawing={drawing} ids={chosen} to={[affineOf.shift(gesture.by)]} />}
+          {tell && carried && pointer.now && (
+            <Carried drawing={drawing} ids={carried.ids} to={carried.at(pointer.now.at)} />
           )}
           {gesture?.kind === 'window' && (
             <Outline
@@ -374,42 +378,18 @@ export function PlanView() {
           Nothing in plan yet. Begin with Grids in the work path below.
         </p>
       )}
-      {tell && pointer.now && (
-        <PointerTag
-          at={onScreen(pointer.now.at)}
-          room={room}
-          words={pointer.now.words}
-          measure={pointer.measure}
-          entry={pointer.entry}
-          secondLabel={pointer.secondLabel}
-          label={pointer.entryLabel}
-          refused={pointer.refused ?? pointer.over?.refused ?? null}
-          onEntry={pointer.setEntry}
-          onTake={pointer.takeEntry}
-          onLeave={pointer.leaveEntry}
-        />
-      )}
-      {said && <PointerWords at={onScreen(said.at)} room={room} words={said.words} />}
-      {only && !gesture && !told && <NeighbourDistances id={only} marks={pointer.marks} onScreen={onScreen} />}
-      {beneath?.isShown && !busy && selection.length === 1 && (
-        <ThingsBeneath at={onScreen(beneath.at)} room={room} ids={beneath.ids} onLeave={() => setBeneath(null)} />
-      )}
-      {pointer.hint && (
-        <p
-          className="pointer-events-none absolute bottom-10 left-3 rounded-sm bg-sheet/90 px-2 py-0.5 text-[11px] text-ink2"
-          role="note"
-        >
-          {pointer.hint}
-        </p>
-      )}
-      {ghost?.note && (
-        <p
-          role="status"
-          className="absolute top-3 right-4 ml-4 max-w-[420px] rounded-sm bg-now-tint px-2 py-1 text-now"
-        >
-          {ghost.note}
-        </p>
-      )}
+      <PlanOverlays
+        drawing={drawing}
+        pointer={pointer}
+        isTold={tell !== null}
+        said={said}
+        isStill={!gesture && !told}
+        movedBy={gesture?.kind === 'move' ? gesture.by : null}
+        beneath={beneath?.isShown ? beneath : null}
+        room={room}
+        onScreen={onScreen}
+        onLeaveBeneath={() => setBeneath(null)}
+      />
       <WhatIsShown view="plan" />
       <SurfaceFoot
         pxPerMm={transform.k}

@@ -246,7 +246,7 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
     },
     refused,
     over,
-    measure: over ? over.measure : measure(),
+    measure: over ? over.measure : now && pen?.measure ? pen.measure(now.at) : measure(),
     entryLabel: pen?.typed?.label ?? null,
     secondLabel: pen?.typed || !from ? null : pen?.kind === 'box' ? 'Depth' : 'Direction',
     takeEntry,
@@ -289,7 +289,7 @@ const overAsSnaps = (over: Over | null, raw: Point, nowhere: string): Snap[] =>
 function hintOf(pen: Pen | null, found: number, isHeld: boolean, isTypingNow: boolean): string {
   const count = pen?.corners.length ?? 0;
   if (pen?.typed && !isTypingNow)
-    return [pen.begins, ...(pen.keys ?? []).map(({ key, words }) => `${key.toUpperCase()}: ${words}`)]
+    return [pen.begins, ...(pen.keys ?? []).map(({ key, words }) => `${key === 'escape' ? 'Esc' : key.toUpperCase()}: ${words}`)]
       .filter(Boolean)
       .join(' · ');
   if (isTypingNow)

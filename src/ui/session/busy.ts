@@ -1,10 +1,17 @@
 import type { Curve } from '@/core/geometry/curve';
 import type { Primitive } from '@/core/drawing/drawing';
+import type { Affine } from '@/core/geometry/affine';
 import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 
 /** What a tool is told of a point in the plan. */
 export type TellPoint = (at: Point, phase: 'move' | 'press' | 'release') => void;
+
+/** What is done by hand in the plan with what was chosen, until it is left. */
+export interface HandAct {
+  act: 'move' | 'copy' | 'turn' | 'mirror' | 'flush';
+  ids: Id[];
+}
 
 /** What a tool is drawing in the plan, corner by corner. */
 export interface Pen {
@@ -35,6 +42,10 @@ export interface Pen {
   keys?: readonly { key: string; words: string; act: () => void }[];
   /** What to do first, in words. */
   begins?: string;
+  /** How far the pointer is from where it began, where that is not the length and way from the last corner. */
+  measure?: (at: Point) => string | null;
+  /** Things that are moved with the pointer, and where they would be: once for each copy. */
+  carried?: { ids: readonly Id[]; at: (pointer: Point) => readonly Affine[] };
 }
 
 /** Where a thing would go, said and drawn as it will be. */

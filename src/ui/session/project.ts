@@ -14,7 +14,7 @@ import type { ViewPart } from '@/core/views/view-part';
 import type { ProjectSession } from './project-session';
 import type { Opened } from './server';
 import type { Pending, Phase } from './session-state';
-import type { Busy, Pen } from './busy';
+import type { Busy, HandAct, Pen } from './busy';
 
 /** Somebody else who has the project open, in the tab they did something in last. */
 export interface Other {
@@ -88,6 +88,10 @@ export interface Project {
   busy: Busy | null;
   /** What it draws there corner by corner. */
   pen: Pen | null;
+  /** What is done by hand with what was chosen; null: nothing. */
+  act: HandAct | null;
+  /** Where in the window all that can be done with what is chosen is listed; null: it is not. */
+  menu: { x: number; y: number } | null;
   /** The line of a section drawn in the plan. */
   cutLine: { from: Point; to: Point } | null;
   ghost: Ghost | null;

@@ -53,6 +53,8 @@ export function makeProjectStore(): ProjectStore {
     ways: {},
     busy: null,
     pen: null,
+    act: null,
+    menu: null,
     cutLine: null,
     ghost: null,
     mode: 'push',
@@ -150,7 +152,7 @@ export function openProject(store: ProjectStore, projectId: string): () => void 
 }
 
 /** No tool is at work: for who may not change anything, or not any more. */
-const NO_TOOL: Partial<Project> = { busy: null, ghost: null };
+const NO_TOOL: Partial<Project> = { busy: null, act: null, ghost: null };
 
 /** Building, level and selection as far as they exist in a solve; the ground floor to begin with. */
 function stillThere(state: Project, solved: Solved | null): Partial<Project> {
@@ -173,6 +175,7 @@ export function chooseBuilding(store: ProjectStore, building: Id): void {
     selection: [],
     step: null,
     busy: null,
+    act: null,
     cutLine: null,
     ghost: null,
   });

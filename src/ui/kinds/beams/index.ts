@@ -6,6 +6,7 @@ export const beamUi = defineKindUi({
   kind: 'beam',
   fields: { Fields: BeamFields },
   several: none('Several of them have nothing of their own'),
+  acts: none('Nothing is done with it but what is done with all things'),
   schedule: none('Its numbers stand in its panel and in the report'),
   tool: { step: 'floors', way: 'beams', words: 'Beams', Tool: BeamsTool },
 });

@@ -1,5 +1,5 @@
 import { ColumnTable } from './column-table';
-import { defineKindUi } from '../kind-ui';
+import { defineKindUi, none } from '../kind-ui';
 import { ColumnFields } from './column-fields';
 import { ColumnsTool } from './columns-tool';
 import { SeveralColumns } from './several-columns';
@@ -8,6 +8,7 @@ export const columnUi = defineKindUi({
   kind: 'columnStack',
   fields: { Fields: ColumnFields },
   several: { Several: SeveralColumns },
+  acts: none('Nothing is done with it but what is done with all things'),
   schedule: { words: 'Columns', Table: ColumnTable },
   tool: { step: 'columns', way: 'columns', words: 'Columns', Tool: ColumnsTool },
 });

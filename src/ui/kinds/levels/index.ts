@@ -7,6 +7,7 @@ export const levelUi = defineKindUi({
   kind: 'level',
   fields: { Fields: LevelFields },
   several: none('Several of them have nothing of their own'),
+  acts: none('Nothing is done with it but what is done with all things'),
   schedule: { words: 'Levels', Table: LevelTable },
   tool: { step: 'levels', way: 'levels', words: 'Levels', Tool: LevelsTool },
 });

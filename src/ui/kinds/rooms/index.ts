@@ -7,6 +7,7 @@ export const roomUi = defineKindUi({
   kind: 'room',
   fields: { Fields: RoomFields },
   several: none('Several of them have nothing of their own'),
+  acts: none('Nothing is done with it but what is done with all things'),
   schedule: { words: 'Rooms', Table: RoomTable },
   tool: { step: 'walls', way: 'rooms', words: 'Rooms', Tool: RoomsTool },
 });
@@ -15,6 +16,7 @@ export const boundaryLineUi = defineKindUi({
   kind: 'boundaryLine',
   fields: { Fields: BoundaryFields },
   several: none('Several of them have nothing of their own'),
+  acts: none('Nothing is done with it but what is done with all things'),
   schedule: none('Its numbers stand in its panel and in the report'),
   tool: none('It is drawn with the tool of rooms'),
 });

@@ -7,6 +7,7 @@ export const stairUi = defineKindUi({
   kind: 'stair',
   fields: { Fields: StairFields },
   several: none('Several of them have nothing of their own'),
+  acts: none('Nothing is done with it but what is done with all things'),
   schedule: { words: 'Stairs', Table: StairTable },
   tool: { step: 'stairs', way: 'stairs', words: 'Stairs', Tool: StairsTool },
 });

@@ -3,11 +3,13 @@ import { WallFields } from './wall-fields';
 import { OpeningsTool } from './openings-tool';
 import { WallsTool } from './walls-tool';
 import { TwoWalls } from './two-walls';
+import { wallActs } from './wall-acts';
 
 export const wallUi = defineKindUi({
   kind: 'wall',
   fields: { Fields: WallFields },
   several: { Several: TwoWalls },
+  acts: wallActs,
   schedule: none('Its numbers stand in its panel and in the report'),
   tool: [
     { step: 'walls', way: 'walls', words: 'Walls', Tool: WallsTool },
