@@ -1,6 +1,7 @@
 'use client';
 
 import { Ellipsis } from 'lucide-react';
+import { useEffect, useState } from 'react';
 import type { Act } from '../kinds/kind-ui';
 import { useProject } from '../session/store';
 import { actsFor } from './acts';
@@ -17,11 +18,31 @@ interface ActBarProps {
 const CLEAR_PX = 44;
 const HIGH_PX = 28;
 
+/** Whether Shift is held. */
+function useShift(): boolean {
+  const [isHeld, setHeld] = useState(false);
+  useEffect(() => {
+    const heard = (event: KeyboardEvent) => setHeld(event.shiftKey);
+    const leave = () => setHeld(false);
+    window.addEventListener('keydown', heard);
+    window.addEventListener('keyup', heard);
+    window.addEventListener('blur', leave);
+    return () => {
+      window.removeEventListener('keydown', heard);
+      window.removeEventListener('keyup', heard);
+      window.removeEventListener('blur', leave);
+    };
+  }, []);
+  return isHeld;
+}
+
 /** The few acts used most with what is chosen, over it, or under it where there is no room. */
 export function ActBar({ at, room, onMore }: ActBarProps) {
   const project = useProject((shown) => shown);
+  const isChoosing = useShift();
   const acts = actsFor(project);
-  if (!acts || acts.few.length === 0) return null;
+  // While more is chosen it is not in the way.
+  if (isChoosing || !acts || acts.few.length === 0) return null;
   const above = at.minY - CLEAR_PX - HIGH_PX;
   const below = at.maxY + CLEAR_PX;
   const top = above >= 8 ? above : below + HIGH_PX <= room.height - 40 ? below : 8;

@@ -149,7 +149,7 @@ function ByHand({ act, ids, marks }: HandAct & { marks: PlanMarks }) {
   return (
     <div
       role="group"
-      aria-label={name}
+      aria-label={`${name} by hand`}
       className="absolute top-3 left-3 z-20 flex max-w-[calc(100%-24px)] flex-wrap items-center gap-x-3 gap-y-1 rounded-sm border border-now bg-sheet px-2.5 py-1.5"
     >
       <span role="status">

@@ -181,6 +181,11 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
         setNth((was) => was + 1);
         return true;
       }
+      // Before the first corner a letter begins the name of a place: `B-2`.
+      if (!start && !drawing?.over && /^[a-z]$/i.test(key)) {
+        setEntry({ text: key, second: '' });
+        return true;
+      }
       if (key === 'Backspace' && start) {
         drawing!.back();
         return true;

@@ -1,0 +1,179 @@
+import { expect, test, type Page } from '@playwright/test';
+import type { Step } from '@/core/commands/command-inputs';
+import { Hand, onPage } from './hand';
+import { downloadReport, enterAs, makeProject, openProject, untilSaved } from './project';
+
+test.beforeEach(async ({ page }) => enterAs(page, 'designer'));
+
+const HOUSE: Step[] = [
+  ['levels.setUp', { above: '2@3.2m' }],
+  ['grids.add', { baysA: '3@6000', baysB: '2@6000' }],
+  ['columns.place', { place: 'B-2', section: { shape: 'rectangle', widthMm: 600, depthMm: 300 } }],
+  ['shafts.add', { name: 'S1', outline: { type: 'rectangle', place: '13000,2000', widthMm: 2000, depthMm: 1500 } }],
+];
+
+const acts = (page: Page) => page.getByRole('toolbar', { name: 'Acts with what is chosen' });
+
+async function begin(page: Page, steps: Step[] = HOUSE): Promise<Hand> {
+  await openProject(page, await makeProject(page.request, 'Changed by hand', steps));
+  await expect(page.locator('svg[data-plan] path').first()).toBeVisible();
+  return new Hand(page);
+}
+
+/** Chooses what stands at a place, once the plan shows it there. */
+async function choose(hand: Hand, page: Page, x: number, y: number): Promise<void> {
+  await expect(async () => {
+    await page.keyboard.press('Escape');
+    await hand.press(x, y);
+    await expect(acts(page)).toBeVisible({ timeout: 1000 });
+  }).toPass();
+}
+
+async function columns(page: Page) {
+  await untilSaved(page);
+  const { columns: all } = await downloadReport(page);
+  // Each is in every storey: it is looked at in one.
+  const [{ level } = { level: '' }] = all;
+  return all
+    .filter((each) => each.level === level)
+    .map(({ stack, xMm, yMm, turnDeg }) => ({ stack, xMm, yMm, turnDeg }));
+}
+
+test('a column is turned, brought flush with a shaft, copied in a row, mirrored and nudged, each one edit that is taken back', async ({
+  page,
+}) => {
+  const hand = await begin(page);
+  await hand.press(6000, 6000);
+  // Turned about its own centre by a typed angle.
+  await acts(page).getByRole('button', { name: 'Turn' }).click();
+  await hand.press(6000, 6000);
+  await expect(page.getByRole('group', { name: 'Turn by hand' })).toContainText('Press a point to turn from');
+  await hand.point(9000, 6300);
+  await hand.type('90');
+  await expect(page.getByRole('group', { name: 'Turn by hand' })).toBeHidden();
+  expect((await columns(page))[0]).toMatchObject({ stack: 'B-2', turnDeg: 90 });
+  // Its right side flush with the left one of the shaft.
+  await acts(page).getByRole('button', { name: 'Flush' }).click();
+  await hand.press(6150, 6100);
+  await expect(page.getByRole('group', { name: 'Flush by hand' })).toContainText('flush with');
+  await hand.point(13_000, 2800);
+  await expect(page.getByText('moves by 6850')).toBeVisible();
+  await hand.press(13_000, 2800);
+  await expect(page.getByRole('group', { name: 'Flush by hand' })).toBeHidden();
+  expect((await columns(page))[0]).toMatchObject({ xMm: 12_850, yMm: 6000 });
+  await page.keyboard.press('Control+z');
+  expect((await columns(page))[0]).toMatchObject({ xMm: 6000 });
+  // Three copies in a row, each 2000 on, the way held and the length typed.
+  await choose(hand, page, 6000, 6000);
+  await acts(page).getByRole('button', { name: 'Copy' }).click();
+  await hand.press(6000, 6000);
+  await page.getByLabel('copies').fill('3');
+  await page.locator('svg[data-plan]').focus();
+  await hand.key('ArrowRight');
+  await hand.type('2000');
+  await page.getByRole('button', { name: 'Done' }).click();
+  expect((await columns(page)).map(({ xMm }) => xMm).sort((a, b) => a - b)).toEqual([6000, 8000, 10_000, 12_000]);
+  await page.keyboard.press('Control+z');
+  // Its image in a line that is pressed, kept beside it.
+  await choose(hand, page, 6000, 6000);
+  await acts(page).getByRole('button', { name: 'Mirror' }).click();
+  await hand.press(0, 0);
+  await hand.press(0, 12_000);
+  expect((await columns(page)).map(({ xMm }) => xMm).sort((a, b) => a - b)).toEqual([-6000, 6000]);
+  await page.keyboard.press('Control+z');
+  // Nudged by steps.
+  await choose(hand, page, 6000, 6000);
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Shift+ArrowRight');
+  expect((await columns(page))[0]).toMatchObject({ xMm: 6100, yMm: 6010 });
+});
+
+test('by keyboard alone what is chosen is moved from an exact point to an exact point, in feet and inches', async ({
+  page,
+}) => {
+  await begin(page);
+  await page.getByRole('button', { name: 'ft in' }).click();
+  await page.getByText('On level 00').click();
+  await page.getByRole('button', { name: 'B-2', exact: true }).press('Enter');
+  await page.getByRole('button', { name: 'B-2', exact: true }).press('Shift+F10');
+  await expect(page.getByRole('menuitem', { name: 'Move from a point' })).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('group', { name: 'Move by hand' })).toBeVisible();
+  await page.locator('svg[data-plan]').focus();
+  await page.keyboard.type('B-2');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.type("4'6");
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('group', { name: 'Move by hand' })).toBeHidden();
+  const [column] = await columns(page);
+  expect(column!.xMm - 6000).toBeCloseTo(1371.6, 3);
+  // Esc leaves an act; nothing is done.
+  await page.keyboard.press('Shift+F10');
+  await page.getByRole('menuitem', { name: 'Copy from a point' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('group', { name: 'Copy by hand' })).toBeHidden();
+  expect(await columns(page)).toHaveLength(1);
+});
+
+const WALLS: Step[] = [
+  ...HOUSE.slice(0, 2),
+  [
+    'walls.add',
+    {
+      name: 'W1',
+      type: { name: 'Interior 100', layers: [{ name: 'studs', thicknessMm: 100, core: true }] },
+      place: '1000,1000',
+      points: [
+        { xMm: 0, yMm: 0 },
+        { xMm: 5000, yMm: 0 },
+      ],
+      startsAt: { level: '00' },
+    },
+  ],
+  ...(
+    [
+      ['W2', '6000,1000', 0, 4000],
+      ['W3', '6000,5000', 3000, 0],
+      ['W4', '1000,8000', 2000, 0],
+    ] as const
+  ).map(([name, place, xMm, yMm]): Step => [
+    'walls.add',
+    {
+      name,
+      type: 'Interior 100',
+      place,
+      points: [
+        { xMm: 0, yMm: 0 },
+        { xMm, yMm },
+      ],
+      startsAt: { level: '00' },
+    },
+  ]),
+];
+
+test('walls that go on from one another are chosen at once, and all of a kind on a level; two are joined on the bar', async ({
+  page,
+}) => {
+  const hand = await begin(page, WALLS);
+  const right = async (x: number, y: number) => {
+    const at = await onPage(page, x, y);
+    await page.mouse.click(at.x, at.y, { button: 'right' });
+  };
+  await right(3000, 1000);
+  await page.getByRole('menuitem', { name: 'Choose the walls that go on from it' }).click();
+  await expect(page.getByRole('heading', { name: '3 things chosen' })).toBeVisible();
+  await right(3000, 1000);
+  await page.getByRole('menuitem', { name: 'Choose all walls on this level' }).click();
+  await expect(page.getByRole('heading', { name: '4 things chosen' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await hand.press(3000, 1000);
+  await page.keyboard.down('Shift');
+  await hand.press(6000, 3000);
+  await page.keyboard.up('Shift');
+  await acts(page).getByRole('button', { name: 'Join' }).click();
+  await untilSaved(page);
+  const { walls } = await downloadReport(page);
+  expect([...new Set(walls.map(({ name }) => name))].sort()).toEqual(['W1', 'W3', 'W4']);
+});
