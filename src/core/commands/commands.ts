@@ -3,6 +3,7 @@ import { CARRY_COMMANDS } from '../carrying/carry-commands';
 import { WHOLE_BUILDING_COMMANDS } from '../carrying/whole-building';
 import { CORE_COMMANDS } from '../cores/core-commands';
 import { COPY_COMMANDS } from '../elements/copy-commands';
+import { PASTE_COMMANDS } from '../elements/paste-command';
 import { CORNER_COMMANDS } from '../elements/corner-commands';
 import { EDGE_COMMANDS } from '../elements/edge-command';
 import { ELEMENT_COMMANDS } from '../elements/element-commands';
@@ -24,6 +25,7 @@ export const COMMANDS: readonly Command[] = [
   ...EDGE_COMMANDS,
   ...CORNER_COMMANDS,
   ...COPY_COMMANDS,
+  ...PASTE_COMMANDS,
   ...HISTORY_COMMANDS,
 ];
 

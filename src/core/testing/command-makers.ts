@@ -1,5 +1,6 @@
 import type { CommandInputs, CommandName } from '../commands/command-inputs';
 import { gridsOf } from '../grids/resolve-grids';
+import { piecesOf } from '../elements/pieces';
 import { storeyLevels } from '../levels/resolve-levels';
 import { recordsOf } from '../model/framework';
 import type { Chance } from './chance';
@@ -340,6 +341,18 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
       turnDeg: pick([-90, 12.5, 90, 180]),
       copies,
       ...(copies ? { count: pick([1, 2]) } : {}),
+    };
+  },
+  'elements.paste': ({ framework, one, pick, between }) => {
+    const id = one(pick(['shaft', 'stair', 'wall', 'room', 'columnStack']));
+    const { building } = framework.records.get(id) as { building: string };
+    const storeys = storeyLevels(framework, building).map((level) => level.id);
+    return {
+      pieces: piecesOf(framework, [id], pick(storeys)),
+      building,
+      levels: [pick(storeys)],
+      xMm: between(1, 9000),
+      yMm: between(1, 900),
     };
   },
   'elements.copy': ({ one, pick, between }) => ({

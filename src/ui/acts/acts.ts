@@ -7,6 +7,7 @@ import type { Id } from '@/core/model/ids';
 import type { Act } from '../kinds/kind-ui';
 import { uiOf } from '../kinds/registry';
 import type { HandAct } from '../session/busy';
+import { take } from './taken';
 import type { Project } from '../session/project';
 
 /** The acts for what is chosen: those used most first, the same on the bar and in the menu, which has more. */
@@ -15,7 +16,7 @@ export interface ActGroups {
   more: readonly Act[];
 }
 
-const byHand = (words: string, act: HandAct['act'], title: string): Act => ({
+const byHand = (words: string, act: Exclude<HandAct['act'], 'paste'>, title: string): Act => ({
   words,
   title,
   act: ({ selection, set }) => {
@@ -24,7 +25,7 @@ const byHand = (words: string, act: HandAct['act'], title: string): Act => ({
   },
 });
 
-const REMOVE: Act = {
+export const REMOVE: Act = {
   words: 'Delete',
   weight: 'danger',
   act: ({ selection, framework, run, select }) => {
@@ -93,5 +94,14 @@ export function actsFor(project: Project): ActGroups | null {
       : []),
   ];
   const isDeleted = records.every((record) => facet(kindOf(record).inPlan) || record.kind === 'gridLine');
-  return { few: [...few, ...own.few], more: [...own.more, ...choose, ...(isDeleted ? [REMOVE] : [])] };
+  const elsewhere: Act[] = copy
+    ? [
+        { words: 'Take along to another level, building or project (Ctrl+C)', act: take },
+        {
+          words: 'Take along and delete here (Ctrl+X)',
+          act: (now) => take(now) ?? REMOVE.act(now),
+        },
+      ]
+    : [];
+  return { few: [...few, ...own.few], more: [...elsewhere, ...own.more, ...choose, ...(isDeleted ? [REMOVE] : [])] };
 }

@@ -24,8 +24,11 @@ import { ActionButton, CheckField } from '../fields/fields';
 import type { HandAct, Over, Pen } from '../session/busy';
 import { useSlice } from '../session/store';
 import { usePen, usePlanPoints } from '../tools/plan-busy';
+import { Paste } from './paste';
 
-const WORDS: Record<HandAct['act'], { name: string; asks: readonly string[] }> = {
+type Pressed = Exclude<HandAct['act'], 'paste'>;
+
+const WORDS: Record<Pressed, { name: string; asks: readonly string[] }> = {
   move: { name: 'Move', asks: ['Press the point they are moved by', 'Press where that point goes, or type how far'] },
   copy: { name: 'Copy', asks: ['Press the point they are copied by', 'Press where that point goes, again and again'] },
   turn: {
@@ -45,10 +48,12 @@ const NONE: readonly Affine[] = [];
 /** What is being done by hand with what was chosen: points are pressed in the plan, and it is shown as it will be. */
 export function HandActs({ marks }: { marks: PlanMarks }) {
   const { act } = useSlice('act');
-  return act && <ByHand key={`${act.act} ${act.ids.join()}`} {...act} marks={marks} />;
+  if (!act) return null;
+  if (act.act === 'paste') return <Paste />;
+  return <ByHand key={`${act.act} ${act.ids.join()}`} act={act.act} ids={act.ids} marks={marks} />;
 }
 
-function ByHand({ act, ids, marks }: HandAct & { marks: PlanMarks }) {
+function ByHand({ act, ids, marks }: { act: Pressed; ids: HandAct['ids']; marks: PlanMarks }) {
   const { display, send, say, set } = useSlice('display', 'send', 'say', 'set');
   const [corners, setCorners] = useState<readonly Point[]>([]);
   const [side, setSide] = useState<MarkEdge | null>(null);

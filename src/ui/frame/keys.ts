@@ -1,4 +1,6 @@
 import type { ProjectStore } from '../session/store';
+import { REMOVE } from '../acts/acts';
+import { beginPaste, take } from '../acts/taken';
 import { isTyping } from './is-typing';
 
 /** True where text stands that was not taken yet: taking back is the field's own there. Elsewhere it takes back the last change. */
@@ -15,7 +17,9 @@ export function listenToKeys(store: ProjectStore): () => void {
       event.preventDefault();
       undo(store, event.shiftKey);
     } else if (isTyping(event.target)) return;
-    else if (event.key === 'Escape') stepBack(store);
+    else if (withCommand && !event.shiftKey && !event.altKey && 'cxv'.includes(event.key.toLowerCase())) {
+      if (carry(store, event.key.toLowerCase())) event.preventDefault();
+    } else if (event.key === 'Escape') stepBack(store);
     else if (event.key === 'Delete' && state.selection.length > 0) removeSelection(store);
     else if ((event.key === 'ContextMenu' || (event.key === 'F10' && event.shiftKey)) && state.selection.length > 0) {
       event.preventDefault();
@@ -59,6 +63,15 @@ function nudge(store: ProjectStore, [east, north]: readonly [number, number], fa
   return true;
 }
 
+/** Takes along, takes away, puts in; false where that is left to the browser: text is chosen, or nothing to do it with. */
+function carry(store: ProjectStore, key: string): boolean {
+  const state = store.getState();
+  if (!state.mayEdit || (key !== 'v' && (state.selection.length === 0 || !getSelection()?.isCollapsed))) return false;
+  const refusal = key === 'v' ? beginPaste(state) : key === 'c' ? take(state) : (take(state) ?? REMOVE.act(state));
+  if (refusal) state.say(refusal);
+  return true;
+}
+
 /** Takes back the person's last change, or the last undo, and says which. */
 export function undo(store: ProjectStore, again: boolean): void {
   const { session, mayEdit, say } = store.getState();
@@ -77,15 +90,8 @@ function stepBack(store: ProjectStore): void {
 }
 
 function removeSelection(store: ProjectStore): void {
-  const { selection, framework, run, say, select } = store.getState();
-  const [first] = selection;
-  const record = first === undefined ? undefined : framework.records.get(first);
-  const refusal =
-    record?.kind === 'gridLine' && selection.length === 1
-      ? run('grids.removeLine', { line: record.id })
-      : run('elements.remove', { ids: selection });
-  if (refusal) say(refusal);
-  else select([]);
+  const refusal = REMOVE.act(store.getState());
+  if (refusal) store.getState().say(refusal);
 }
 
 function changeLevel(store: ProjectStore, by: 1 | -1): void {
