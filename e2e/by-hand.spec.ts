@@ -177,3 +177,64 @@ test('walls that go on from one another are chosen at once, and all of a kind on
   const { walls } = await downloadReport(page);
   expect([...new Set(walls.map(({ name }) => name))].sort()).toEqual(['W1', 'W3', 'W4']);
 });
+
+test('a stair hall is put in at an exact point on another level, and in another project with its type', async ({
+  page,
+}) => {
+  const hand = await begin(page, [
+    ['levels.setUp', { above: '4@3.2m' }],
+    HOUSE[1]!,
+    [
+      'stairs.add',
+      {
+        name: 'ST1',
+        well: { type: 'rectangle', place: 'A-1 + 500,500', widthMm: 2700, depthMm: 5000 },
+        stopsAt: { level: '01' },
+      },
+    ],
+    [
+      'walls.add',
+      {
+        name: 'H1',
+        type: { name: 'Hall 150', layers: [{ name: 'board', thicknessMm: 150, core: true }] },
+        place: 'A-1 + 3500,500',
+        points: [
+          { xMm: 0, yMm: 0 },
+          { xMm: 0, yMm: 5000 },
+        ],
+        startsAt: { level: '00' },
+      },
+    ],
+  ]);
+  await hand.press(3500, 3000);
+  await page.keyboard.down('Shift');
+  await hand.press(2500, 1500);
+  await page.keyboard.up('Shift');
+  await expect(page.getByRole('heading', { name: '2 things chosen' })).toBeVisible();
+  await page.keyboard.press('Control+c');
+  await expect(page.getByText('2 things are taken along')).toBeVisible();
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('Control+v');
+  const strip = page.getByRole('group', { name: 'Put in by hand' });
+  await expect(strip).toContainText('2 things at 02');
+  // From crossing to crossing.
+  await hand.press(0, 0);
+  await expect(strip).toContainText('Press where that point goes');
+  await hand.press(12_000, 6000);
+  await expect(strip).toBeHidden();
+  await untilSaved(page);
+  const { walls, stairs } = await downloadReport(page);
+  expect(walls.map(({ name, level }) => `${name} ${level}`).sort()).toEqual(['H1 00', 'W1 02']);
+  expect(stairs.map(({ name }) => name).sort()).toEqual(['ST1', 'ST2']);
+  // In another project: the same walls, with their type.
+  const other = await makeProject(page.request, 'Another', [['levels.setUp', { above: '3@3m' }]]);
+  await openProject(page, other);
+  await page.keyboard.press('Control+v');
+  await strip.getByRole('button', { name: 'Where it stood' }).click();
+  await expect(strip).toBeHidden();
+  await untilSaved(page);
+  const there = await downloadReport(page);
+  expect(there.walls.map(({ name, thicknessMm }) => [name, thicknessMm])).toEqual([['W1', 150]]);
+  await page.keyboard.press('Control+z');
+});
