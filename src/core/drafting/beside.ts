@@ -2,7 +2,7 @@ import { endsOf } from '../geometry/curve';
 import { cross, dot, lengthOf, minus, plus, times, type Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
-import type { PlanMarks } from './plan-marks';
+import type { MarkEdge, PlanMarks } from './plan-marks';
 
 /** How far a thing is from what stands next to it one way, in building axes, mm. */
 export interface Beside {
@@ -13,6 +13,8 @@ export interface Beside {
   words: string;
   /** Of length 1. */
   way: Point;
+  /** The side or line met. */
+  met: MarkEdge;
 }
 
 /** Nearer than this it touches: there is nothing to tell, mm. */
@@ -30,14 +32,17 @@ export function besideOf(marks: PlanMarks, id: Id, ring: Ring, ways: readonly Po
     const reach = (along: Point) => ring.map((point) => dot(point, along));
     const [low, high] = [Math.min(...reach(across)), Math.max(...reach(across))];
     const from = plus(times(way, Math.max(...reach(way))), times(across, (low + high) / 2));
-    let best: { mm: number; words: string } | null = null;
-    for (const { curve, words, of } of marks.edges) {
+    let best: { mm: number; met: MarkEdge } | null = null;
+    for (const met of marks.edges) {
+      const { curve, of } = met;
       if (of === id || curve.kind !== 'segment') continue;
       const mm = along(from, way, endsOf(curve));
       if (mm === null || mm < TOUCHES_MM || mm > FAR_MM || (best && mm >= best.mm)) continue;
-      best = { mm, words };
+      best = { mm, met };
     }
-    return best ? [{ from, to: plus(from, times(way, best.mm)), mm: best.mm, words: best.words, way }] : [];
+    return best
+      ? [{ from, to: plus(from, times(way, best.mm)), mm: best.mm, words: best.met.words, way, met: best.met }]
+      : [];
   });
 }
 

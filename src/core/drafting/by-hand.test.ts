@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { affineOf, through } from '../geometry/affine';
 import { distance, plus, type Point } from '../geometry/point';
-import { frameworkHash, recordsOf } from '../model/framework';
-import type { Sent } from '../commands/command-inputs';
+import { frameworkHash, recordOf, recordsOf } from '../model/framework';
+import type { Sent, Step } from '../commands/command-inputs';
 import { solve } from '../solving/solve';
 import { acting } from '../setting-out/acting';
 import { resolveOutline } from '../setting-out/resolve-outline';
@@ -18,7 +18,11 @@ import {
   turnBetween,
   turnedByHand,
 } from './by-hand';
+import { wallPath } from '../walls/wall-path';
+import { besideOf } from './beside';
+import { heldBeside } from './held-beside';
 import { planMarks } from './plan-marks';
+import { solidRing } from './solid-ring';
 
 const tower = given(
   [['shafts.add', { name: 'S9', outline: { type: 'rectangle', place: '3100,2300', widthMm: 2400, depthMm: 1800 } }]],
@@ -112,4 +116,64 @@ it('a column comes flush with a face to a millionth, and only with what runs the
   const across = sideNear(edges, { x: 4000, y: 2300 }, 60, ({ of }) => of === shaft.id)!;
   expect(flushBy(own, across)).toBeNull();
   expect(sideNear(edges, { x: 4000, y: 2900 }, 60, ({ of }) => of === shaft.id)).toBeNull();
+});
+
+describe('a distance that stands beside a thing is held', () => {
+  const two = given(
+    [
+      ['levels.setUp', { above: '2@3.2m' }],
+      ['grids.add', { baysA: '3@6000', baysB: '2@6000' }],
+      ['columns.place', { place: 'B-2', section: { shape: 'rectangle', widthMm: 600, depthMm: 300 } }],
+      ...([1000, 3000] as const).map((yMm, i): Step => [
+        'walls.add',
+        {
+          name: `C${i + 1}`,
+          type:
+            i === 0
+              ? { name: 'Corridor 100', layers: [{ name: 'studs', thicknessMm: 100, core: true }] }
+              : 'Corridor 100',
+          place: { lines: null, xMm: 500, yMm },
+          points: [
+            { xMm: 0, yMm: 0 },
+            { xMm: 6000, yMm: 0 },
+          ],
+          startsAt: { level: '00' },
+        },
+      ]),
+    ],
+    given([['buildings.add', { name: 'House' }]]),
+  );
+  const column = recordsOf(two, 'columnStack')[0]!;
+  const solved = solve(two);
+  const level = solved.levels.find(({ name }) => name === '00')!.id;
+  const marks = planMarks(solved, column.building, level);
+  const beside = (id: string, sign: number, axis: 'x' | 'y' = 'y') => {
+    const solid = solidRing(solved, id, level)!;
+    return besideOf(marks, id, solid.ring, solid.ways).find(({ way }) => way[axis] === sign)!;
+  };
+
+  it('between walls as a clear width', () => {
+    const wall = recordsOf(two, 'wall').find(({ name }) => name === 'C2')!;
+    const held = done(heldBeside(two, wall.id, beside(wall.id, -1), 2400)!, two);
+    expect(recordsOf(held, 'clearWidth')).toMatchObject([{ widthMm: 2400 }]);
+    expect(wallPath(held, recordOf(held, 'wall', wall.id)!)!.points[0]!.y).toBe(3000 + 500);
+  });
+
+  // Downwards a wall stands before the line.
+  it.each([
+    ['y', 1],
+    ['x', 1],
+    ['x', -1],
+  ] as const)('of a column from a line: %s %s', (axis, way) => {
+    const near = beside(column.id, way, axis);
+    expect(near.met.line).not.toBeNull();
+    const held = done(heldBeside(two, column.id, near, 1500)!, two);
+    const piece = solve(held).columns.find(({ stack, level: on }) => stack === column.id && on === level)!;
+    if (piece.section.shape !== 'rectangle' || near.met.curve.kind !== 'segment') throw new Error('straight');
+    const { from } = near.met.curve;
+    const size = axis === 'x' ? piece.section.widthMm : piece.section.depthMm;
+    expect(way * (from[axis] - piece.at[axis]) - size / 2).toBeCloseTo(1500, 6);
+    const other = axis === 'x' ? 'y' : 'x';
+    expect(piece.at[other]).toBe(acting(two, column).at[other]);
+  });
 });

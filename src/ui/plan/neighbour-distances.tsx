@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from 'react';
 import { besideOf, type Beside } from '@/core/drafting/beside';
+import { heldBeside } from '@/core/drafting/held-beside';
 import type { PlanMarks } from '@/core/drafting/plan-marks';
 import { solidRing } from '@/core/drafting/solid-ring';
 import { plus, times, type Point } from '@/core/geometry/point';
@@ -29,7 +30,14 @@ const FIGURE = 'figures rounded-sm border border-hair bg-sheet/95 px-1 text-[11p
 
 /** How far the one thing chosen is from what stands next to it each way: press a figure and type, and it moves so that it holds. */
 export function NeighbourDistances({ id, marks, onScreen, movedBy }: NeighbourDistancesProps) {
-  const { framework, solved, level, display, run } = useSlice('framework', 'solved', 'level', 'display', 'run');
+  const { framework, solved, level, display, run, send } = useSlice(
+    'framework',
+    'solved',
+    'level',
+    'display',
+    'run',
+    'send',
+  );
   const [open, setOpen] = useState<{ way: Point; text: string; refused: string | null } | null>(null);
   const found = useMemo(() => {
     const solid = solved && solidRing(solved, id, level);
@@ -43,6 +51,14 @@ export function NeighbourDistances({ id, marks, onScreen, movedBy }: NeighbourDi
     const by = times(way, mm - read.value.mm);
     const refusal = run('elements.move', { ids: [id], xMm: quantiseMm(by.x), yMm: quantiseMm(by.y) });
     setOpen(refusal ? { way, text, refused: refusal } : null);
+  };
+  /** Holds it at what is typed: as good as pressed once more. */
+  const hold = (beside: Beside, text: string) => {
+    const read = parseLengthIn(framework, text, { unit: fieldUnit(display) });
+    if (!read.ok) return setOpen({ way: beside.way, text, refused: read.refusal.message });
+    const sent = heldBeside(framework, id, beside, quantiseMm(read.value.mm));
+    const refusal = sent && send(sent);
+    setOpen(refusal ? { way: beside.way, text, refused: refusal } : null);
   };
   const isOpen = ({ way }: Beside) => open !== null && open.way.x === way.x && open.way.y === way.y;
   return found.map((each) => {
@@ -59,7 +75,7 @@ export function NeighbourDistances({ id, marks, onScreen, movedBy }: NeighbourDi
     return (
       <span
         key={`${way.x} ${way.y}`}
-        className="absolute z-[5] -translate-x-1/2 -translate-y-1/2"
+        className={`absolute -translate-x-1/2 -translate-y-1/2 ${isOpen(each) ? 'z-20' : 'z-[5]'}`}
         style={{ left: at.x, top: at.y }}
       >
         {movedBy ? (
@@ -83,8 +99,18 @@ export function NeighbourDistances({ id, marks, onScreen, movedBy }: NeighbourDi
                 event.stopPropagation();
                 setOpen(null);
               }}
-              onBlur={() => setOpen(null)}
+              // Holding it is pressed with what is typed still there.
+              onBlur={({ relatedTarget }) => relatedTarget?.closest('form') || setOpen(null)}
             />
+            {heldBeside(framework, id, each, 1) && (
+              <button
+                type="button"
+                className="rounded-sm px-1 text-left text-[11px] leading-4 text-now hover:bg-faint"
+                onClick={() => hold(each, open!.text)}
+              >
+                {each.met.line === null ? 'Hold this clear width' : 'Hold this distance'}
+              </button>
+            )}
             {open!.refused && <span className="max-w-48 text-[11px] text-wrong">{open!.refused}</span>}
           </form>
         ) : (

@@ -294,7 +294,10 @@ const overAsSnaps = (over: Over | null, raw: Point, nowhere: string): Snap[] =>
 function hintOf(pen: Pen | null, found: number, isHeld: boolean, isTypingNow: boolean): string {
   const count = pen?.corners.length ?? 0;
   if (pen?.typed && !isTypingNow)
-    return [pen.begins, ...(pen.keys ?? []).map(({ key, words }) => `${key === 'escape' ? 'Esc' : key.toUpperCase()}: ${words}`)]
+    return [
+      pen.begins,
+      ...(pen.keys ?? []).map(({ key, words }) => `${key === 'escape' ? 'Esc' : key.toUpperCase()}: ${words}`),
+    ]
       .filter(Boolean)
       .join(' · ');
   if (isTypingNow)
