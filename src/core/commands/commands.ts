@@ -3,6 +3,7 @@ import { CARRY_COMMANDS } from '../carrying/carry-commands';
 import { WHOLE_BUILDING_COMMANDS } from '../carrying/whole-building';
 import { CORE_COMMANDS } from '../cores/core-commands';
 import { COPY_COMMANDS } from '../elements/copy-commands';
+import { END_COMMANDS } from '../elements/end-command';
 import { PASTE_COMMANDS } from '../elements/paste-command';
 import { CORNER_COMMANDS } from '../elements/corner-commands';
 import { EDGE_COMMANDS } from '../elements/edge-command';
@@ -26,6 +27,7 @@ export const COMMANDS: readonly Command[] = [
   ...CORNER_COMMANDS,
   ...COPY_COMMANDS,
   ...PASTE_COMMANDS,
+  ...END_COMMANDS,
   ...HISTORY_COMMANDS,
 ];
 

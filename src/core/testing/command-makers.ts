@@ -343,6 +343,18 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
       ...(copies ? { count: pick([1, 2]) } : {}),
     };
   },
+  'elements.setEnd': ({ one, pick, levels, between }) => {
+    const side = pick(['start', 'stop'] as const);
+    return {
+      id: one(pick(['columnStack', 'shaft', 'stair', 'wall'])),
+      side,
+      end: {
+        level: pick(levels),
+        face: side === 'start' ? pick(['SSL', 'FFL'] as const) : pick(['SSL', 'FFL', 'soffit'] as const),
+        offsetMm: pick([0, 0, between(1, 400)]),
+      },
+    };
+  },
   'elements.paste': ({ framework, one, pick, between }) => {
     const id = one(pick(['shaft', 'stair', 'wall', 'room', 'columnStack']));
     const { building } = framework.records.get(id) as { building: string };

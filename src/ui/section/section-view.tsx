@@ -25,6 +25,10 @@ import { pointOfPlace } from './point-of-place';
 import { EXAMPLES } from '@/core/units/examples';
 import type { Change } from '@/core/commands/command-inputs';
 import { useHandle } from '../surface/use-handle';
+import { useSize } from '../surface/use-size';
+import { PointerWords } from '../plan/pointer-tag';
+import type { Told } from '../plan/shape-handles';
+import { SectionHandles } from './section-handles';
 
 const REACH_PX = 6;
 const SIDES: readonly (readonly [Side, string])[] = [
@@ -62,6 +66,8 @@ export function SectionView() {
   const mayPan = useRef<(event: Event) => boolean>(ALWAYS);
   const view = useZoom(svg, mayPan);
   const { transform, scale } = view;
+  const room = useSize(svg);
+  const [told, setTold] = useState<Told | null>(null);
   const [a, b] = [readPlaceText(from, display), readPlaceText(to, display)];
   const [inputA, inputB] = [a.ok ? a.value.input : null, b.ok ? b.value.input : null];
   const plane = useMemo((): SectionPlane | null => {
@@ -140,7 +146,8 @@ export function SectionView() {
     return isMark && mayEdit ? primitive : null;
   };
   useEffect(() => {
-    mayPan.current = (event) => !(event instanceof MouseEvent) || markUnder(event) === null;
+    mayPan.current = (event) =>
+      !(event instanceof MouseEvent) || (!(event.target as Element).closest('[data-end]') && markUnder(event) === null);
   });
   const bind = useHandle<null, { drag: MarkDrag }>({
     takesFocus: true,
@@ -178,6 +185,14 @@ export function SectionView() {
     project.set({ level: shown.id, selection: [shown.id] });
     if (mayEdit) setEdit({ levelId: shown.id, anchor: { x: event.clientX, y: event.clientY } });
   };
+  /** All that can be done with what lies there. */
+  const asked = (event: React.MouseEvent) => {
+    event.preventDefault();
+    const hit = hits.at(toModel(event), REACH_PX / transform.k, selection);
+    if (hit && !chosen.has(hit)) project.select([hit]);
+    if (hit || selection.length > 0) project.set({ menu: { x: event.clientX, y: event.clientY } });
+  };
+  const only = mayEdit && selection.length === 1 ? selection[0]! : null;
   const lit: ReadonlySet<string> = level && selection.length === 0 ? new Set([level]) : chosen;
   const edited = solved?.levels.find(({ id }) => id === edit?.levelId);
   const box = 'rounded-sm border border-hair bg-sheet px-1.5 py-0.5';
@@ -270,6 +285,7 @@ export function SectionView() {
           aria-label={`Section: ${nameOf(choice, lines)}`}
           {...bind(null)}
           onClick={clicked}
+          onContextMenu={asked}
         >
           <g transform={transform.toString()}>
             <UnderlayLayer underlays={under.underlays} sheets={under.sheets} urlOf={under.urlOf} />
@@ -277,6 +293,17 @@ export function SectionView() {
               <PaintPrimitive key={i} primitive={primitive} chosen={primitive.id !== null && lit.has(primitive.id)} />
             ))}
             <OthersLayer drawing={drawing} pxPerMm={transform.k} />
+            {only && plane && (
+              <SectionHandles
+                key={only}
+                id={only}
+                drawing={drawing}
+                plane={plane}
+                pxPerMm={transform.k}
+                toModel={toModel}
+                onTold={setTold}
+              />
+            )}
             {drag?.isMoved && (
               <g transform={`translate(${drag.to.x - drag.from.x} ${-(drag.to.y - drag.from.y)})`} opacity="0.6">
                 {drawing.primitives.map((primitive, i) =>
@@ -288,6 +315,13 @@ export function SectionView() {
             )}
           </g>
         </svg>
+        {told && (
+          <PointerWords
+            at={{ x: transform.applyX(told.at.x), y: transform.applyY(-told.at.y) }}
+            room={room}
+            words={told.words}
+          />
+        )}
       </div>
       <SurfaceFoot pxPerMm={transform.k} display={display} hasDrawing={drawing.box !== null} onFit={fit} />
       {edit && edited && (
