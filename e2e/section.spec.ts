@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { enterAs, FURNISHED, makeProject, openProject, untilSaved } from './project';
+import { downloadReport, enterAs, FURNISHED, makeProject, openProject, untilSaved } from './project';
 
 test('a level is typed anew at its mark in a section, and the plan beside it and the strip follow', async ({
   page,
@@ -70,4 +70,84 @@ test('a section along a line drawn in the plan; levels of two buildings at its t
   await expect(page.getByLabel('to', { exact: true })).toHaveValue(/^[A-C]-\d/);
   await expect(drawing.getByText('02 +10.200')).toBeVisible();
   await expect(page.getByRole('heading', { name: /^Level/ })).toBeVisible();
+});
+
+test('in a section the top of a column, a level and a sill are dragged, onto faces of levels or in steps', async ({
+  page,
+}) => {
+  await enterAs(page, 'designer');
+  const id = await makeProject(page.request, 'Dragged', [
+    ['levels.setUp', { above: '4@3m' }],
+    ['grids.add', { baysA: '2@6000', baysB: '6000' }],
+    ['columns.place', { place: 'A-2', section: { shape: 'rectangle', widthMm: 400, depthMm: 400 } }],
+    [
+      'walls.add',
+      {
+        name: 'W1',
+        type: { name: 'Exterior 300', layers: [{ name: 'brick', thicknessMm: 300, core: true }] },
+        place: 'A-1',
+        points: [
+          { xMm: 1000, yMm: 0 },
+          { xMm: 5000, yMm: 0 },
+        ],
+        startsAt: { level: '00' },
+        stopsAt: { level: '01' },
+      },
+    ],
+    ['walls.addOpening', { wall: 'W1', opening: 'window', alongMm: 1500, widthMm: 1000, sillMm: 900, heightMm: 1200 }],
+  ]);
+  await openProject(page, id);
+  await page.getByRole('tab', { name: 'Section' }).click();
+  const drawing = page.getByRole('img', { name: 'Section: South elevation' });
+  await expect(drawing.getByText('02 +6.000')).toBeVisible();
+  /** Where a point of the drawing is on the page. */
+  const at = (x: number, z: number) =>
+    drawing.evaluate(
+      (svg, point) => {
+        const matrix = (svg.querySelector('g') as SVGGElement).getScreenCTM()!;
+        return { x: matrix.a * point.x + matrix.e, y: matrix.d * -point.z + matrix.f };
+      },
+      { x, z },
+    );
+  const drag = async (handle: string, toX: number, toZ: number, offPx = 3) => {
+    const box = (await page.locator(`[data-end="${handle}"]`).first().boundingBox())!;
+    const to = await at(toX, toZ);
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(to.x, to.y + offPx, { steps: 5 });
+    await page.mouse.up();
+  };
+  // The elevation begins a metre beside the building.
+  const press = async (x: number, z: number) => {
+    const point = await at(x, z);
+    await page.mouse.click(point.x, point.y);
+  };
+  await press(7000, 5000);
+  await expect(page.getByRole('heading', { name: /A-2/ })).toBeVisible();
+  await drag('stop', 7000, 6000, -2);
+  await untilSaved(page);
+  await expect(page.getByLabel('Stops at: level')).toHaveValue(/./);
+  await expect(page.getByLabel('Stops at: face')).toHaveValue('FFL');
+  await expect(page.getByLabel('Stops at: level').locator('option:checked')).toHaveText('02');
+  await page.keyboard.press('Escape');
+  await press(2300, 400);
+  await expect(page.getByRole('heading', { name: /W1/ })).toBeVisible();
+  await drag('sill', 3000, 1300, 0);
+  await untilSaved(page);
+  const { walls } = await downloadReport(page);
+  expect(walls[0]!.openings[0]).toMatchObject({ sillMm: 1300 });
+  // Esc gives up what is held; let go elsewhere, the level is there and all above it.
+  await drawing.getByText('03 +9.000').click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  const handle = (await page.locator('[data-end="level"]').boundingBox())!;
+  await page.mouse.move(handle.x + handle.width / 2, handle.y + handle.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(handle.x, handle.y - 30, { steps: 4 });
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(drawing.getByText('03 +9.000')).toBeVisible();
+  await drag('level', 0, 9300, 0);
+  await expect(drawing.getByText('03 +9.300')).toBeVisible();
+  await expect(drawing.getByText('RF +12.300')).toBeVisible();
 });
