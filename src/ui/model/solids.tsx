@@ -1,104 +1,112 @@
 'use client';
 
-import { useEffect, useMemo } from 'react';
+import type { ThreeEvent } from '@react-three/fiber';
+import { useThree } from '@react-three/fiber';
+import { useEffect, useLayoutEffect, useMemo } from 'react';
 import * as THREE from 'three';
-import type { Solid, SolidForm, SolidLook } from '@/core/kinds/solids';
+import type { Solid } from '@/core/kinds/solids';
 import type { Id } from '@/core/model/ids';
 import type { Solved } from '@/core/solving/solved';
 import { Instances, isInstanced } from './instances';
-import { prism } from './prism';
+import type { Pointed } from './pointed';
+import { merged, paint, solidAt, type Drawn } from './merged';
 
-export interface SolidsProps {
+export interface SolidsProps extends Pointed {
   solids: readonly Solid[];
   profiles: Solved['profiles'];
   level: Id | null;
+  /** Chosen, and under the pointer. */
   chosen: ReadonlySet<Id>;
+  over: Id | null;
   colours: Record<string, string>;
-  onSelect: (id: Id) => void;
 }
 
-/** The shape of an outline drawn out; those of one shape share a geometry. */
-type Drawn = Exclude<SolidForm, { section: unknown }>;
-
-const shapeOf = (form: Drawn): string =>
-  `${'profile' in form ? form.profile : form.ring.map(({ x, y }) => `${x},${y}`).join(' ')} ${form.heightMm}`;
-
-const geometryOf = (form: Drawn, profiles: Solved['profiles']): THREE.BufferGeometry =>
-  prism('profile' in form ? profiles[form.profile]! : { regions: [{ outer: form.ring, holes: [] }] }, form.heightMm);
-
-/** Where a geometry that stands on z = 0 comes to stand. */
-function matrixOf(form: Drawn): THREE.Matrix4 {
-  if ('bottomMm' in form) return new THREE.Matrix4().makeTranslation(0, 0, form.bottomMm);
-  const [x, y] = [new THREE.Vector3(...form.x), new THREE.Vector3(...form.y)];
-  const matrix = new THREE.Matrix4().makeBasis(x, y, new THREE.Vector3().crossVectors(x, y));
-  return matrix.setPosition(new THREE.Vector3(...form.from));
-}
-
-/** Solids of one kind: sections instanced, outlines drawn out, each with its edges where it has some. */
-export function Solids({ solids, profiles, level, chosen, colours, onSelect }: SolidsProps) {
-  const drawn = useMemo(
-    () => solids.filter((solid): solid is Solid & { form: Drawn } => !isInstanced(solid)),
-    [solids],
-  );
+/** Solids of one kind: sections instanced, outlines drawn out and merged into one mesh, with their edges. */
+export function Solids({ solids, profiles, ...rest }: SolidsProps) {
   const sections = useMemo(() => solids.filter(isInstanced), [solids]);
-  const shapes = useMemo(() => {
-    const made = new Map<string, { geometry: THREE.BufferGeometry; edges: THREE.BufferGeometry | null }>();
-    for (const { form, look } of drawn) {
-      const key = shapeOf(form);
-      if (made.has(key)) continue;
-      const geometry = geometryOf(form, profiles);
-      made.set(key, { geometry, edges: look.edges ? new THREE.EdgesGeometry(geometry, 30) : null });
-    }
-    return made;
-  }, [profiles, drawn]);
-  useEffect(
-    () => () =>
-      shapes.forEach(({ geometry, edges }) => {
-        geometry.dispose();
-        edges?.dispose();
-      }),
-    [shapes],
-  );
-  const placed = useMemo(
-    () => drawn.map((solid) => ({ solid, matrix: matrixOf(solid.form), shape: shapes.get(shapeOf(solid.form))! })),
-    [drawn, shapes],
-  );
-  const colourOf = (solid: Solid) =>
-    chosen.has(solid.id) || (solid.look.marksLevel && solid.level === level) ? colours.now : colours[solid.look.colour];
+  const { solid, clear } = useMemo(() => {
+    const drawn = solids.filter((each): each is Drawn => !isInstanced(each));
+    return {
+      solid: drawn.filter(({ look }) => look.opacity === undefined),
+      clear: drawn.filter(({ look }) => look.opacity !== undefined),
+    };
+  }, [solids]);
   return (
     <>
-      <Instances solids={sections} chosen={chosen} colours={colours} onSelect={onSelect} />
-      {placed.map(({ solid, matrix, shape }) => (
-        <mesh
-          key={solid.key}
-          geometry={shape.geometry}
-          matrix={matrix}
-          matrixAutoUpdate={false}
-          onClick={(event) => {
-            event.stopPropagation();
-            onSelect(solid.id);
-          }}
-        >
-          <Material look={solid.look} colour={colourOf(solid)} />
-          {shape.edges && (
-            <lineSegments geometry={shape.edges} raycast={() => null}>
-              <lineBasicMaterial color={colours[solid.look.edges!]} />
-            </lineSegments>
-          )}
-        </mesh>
-      ))}
+      <Instances solids={sections} {...rest} />
+      {solid.length > 0 && <OneMesh solids={solid} profiles={profiles} {...rest} />}
+      {clear.length > 0 && <OneMesh solids={clear} profiles={profiles} {...rest} />}
     </>
   );
 }
 
-function Material({ look: { opacity }, colour }: { look: SolidLook; colour: string | undefined }) {
+function OneMesh({
+  solids,
+  profiles,
+  level,
+  chosen,
+  over,
+  colours,
+  onPoint,
+  onPress,
+}: Omit<SolidsProps, 'solids'> & { solids: readonly Drawn[] }) {
+  const invalidate = useThree((state) => state.invalidate);
+  const mesh = useMemo(() => merged(solids, profiles), [solids, profiles]);
+  useEffect(
+    () => () => {
+      mesh.geometry.dispose();
+      for (const [, geometry] of mesh.edges) geometry.dispose();
+    },
+    [mesh],
+  );
+  useLayoutEffect(() => {
+    paint(mesh, (solid) => {
+      const isNow = chosen.has(solid.id) || (solid.look.marksLevel === true && solid.level === level);
+      return isNow ? colours.now! : solid.id === over ? colours.over! : colours[solid.look.colour]!;
+    });
+    invalidate();
+  }, [mesh, chosen, over, level, colours, invalidate]);
+  const opacity = solids[0]!.look.opacity;
+  const idOf = (event: ThreeEvent<PointerEvent | MouseEvent>) => solidAt(mesh, event.faceIndex ?? -1)?.id ?? null;
   return (
-    <meshLambertMaterial
-      color={colour}
-      transparent={opacity !== undefined}
-      opacity={opacity ?? 1}
-      depthWrite={opacity === undefined}
-      side={THREE.DoubleSide}
-    />
+    <>
+      <mesh
+        geometry={mesh.geometry}
+        onPointerMove={(event) => {
+          event.stopPropagation();
+          onPoint(idOf(event));
+        }}
+        onPointerOut={() => onPoint(null)}
+        onClick={(event) => {
+          // A drag that turned the view is no press.
+          if (event.delta > 4) return;
+          event.stopPropagation();
+          const id = idOf(event);
+          if (id) onPress(id, event.nativeEvent);
+        }}
+        onContextMenu={(event) => {
+          event.stopPropagation();
+          const id = idOf(event);
+          if (id && event.delta <= 4) onPress(id, event.nativeEvent);
+        }}
+      >
+        <meshLambertMaterial
+          vertexColors
+          transparent={opacity !== undefined}
+          opacity={opacity ?? 1}
+          depthWrite={opacity === undefined}
+          side={THREE.DoubleSide}
+          // Edges lie on the faces, and are seen over them.
+          polygonOffset
+          polygonOffsetFactor={1}
+          polygonOffsetUnits={1}
+        />
+      </mesh>
+      {mesh.edges.map(([colour, geometry]) => (
+        <lineSegments key={colour} geometry={geometry} raycast={() => null}>
+          <lineBasicMaterial color={colours[colour]} />
+        </lineSegments>
+      ))}
+    </>
   );
 }
