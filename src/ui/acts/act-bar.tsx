@@ -63,6 +63,7 @@ export function ActBar({ at, room, onMore }: ActBarProps) {
           key={act.words}
           type="button"
           title={act.title}
+          aria-label={act.title}
           className="border-r border-faint px-2 py-0.5 whitespace-nowrap hover:bg-faint"
           onClick={() => press(act)}
         >

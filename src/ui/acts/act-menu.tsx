@@ -31,23 +31,21 @@ export function ActMenu() {
       <DropdownMenu.Trigger asChild>
         <span className="fixed size-0" style={{ left: at.x, top: at.y }} aria-hidden="true" />
       </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="start"
-          sideOffset={2}
-          aria-label="What can be done with it"
-          className="z-40 flex min-w-56 flex-col rounded-sm border border-ink3 bg-sheet p-1.5 shadow-lg"
-          // It closes the list, and lets go of nothing else.
-          onEscapeKeyDown={(event) => event.stopPropagation()}
-          onCloseAutoFocus={(event) => event.preventDefault()}
-        >
-          {acts.few.map(item)}
-          {acts.few.length > 0 && acts.more.length > 0 && (
-            <DropdownMenu.Separator className="my-1 border-t border-faint" />
-          )}
-          {acts.more.map(item)}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
+      <DropdownMenu.Content
+        align="start"
+        sideOffset={2}
+        aria-label="What can be done with it"
+        className="z-40 flex min-w-56 flex-col rounded-sm border border-ink3 bg-sheet p-1.5 shadow-lg"
+        // It closes the list, and lets go of nothing else.
+        onEscapeKeyDown={(event) => event.stopPropagation()}
+        onCloseAutoFocus={(event) => event.preventDefault()}
+      >
+        {acts.few.map(item)}
+        {acts.few.length > 0 && acts.more.length > 0 && (
+          <DropdownMenu.Separator className="my-1 border-t border-faint" />
+        )}
+        {acts.more.map(item)}
+      </DropdownMenu.Content>
     </DropdownMenu.Root>
   );
 }

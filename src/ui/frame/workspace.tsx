@@ -100,6 +100,7 @@ function Frame({ projectId }: { projectId: string }) {
           )}
           <main className="flex min-h-0 min-w-0 flex-1 flex-col bg-film">
             {hasLevels ? <Surface /> : <FirstSetUp key={display.system} />}
+            <ActMenu />
           </main>
         </div>
         <aside aria-label="Details" className="min-h-0 overflow-y-auto border-l border-hair bg-sheet">
@@ -110,7 +111,6 @@ function Frame({ projectId }: { projectId: string }) {
       </div>
       <WorkPath />
       <Notice />
-      <ActMenu />
     </div>
   );
 }
