@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import type { Step } from '@/core/commands/command-inputs';
 import { Hand, onPage } from './hand';
-import { downloadReport, enterAs, makeProject, openProject, untilSaved } from './project';
+import { downloadReport, enterAs, makeProject, openProject, openStep, untilSaved } from './project';
 
 test.beforeEach(async ({ page }) => enterAs(page, 'designer'));
 
@@ -277,4 +277,27 @@ test('a corridor is held at 2400 and a column at a distance from a line, by the 
   await page.getByRole('textbox', { name: /^Distance to line C/ }).fill('4000');
   await page.getByRole('button', { name: 'Hold this distance' }).click();
   expect((await columns(page))[0]).toMatchObject({ xMm: 6000, yMm: 12_000 - 4000 - 150 });
+});
+
+test('a column stands under the pointer with its mark, and each press is one; things are chosen by words', async ({
+  page,
+}) => {
+  const hand = await begin(page);
+  await openStep(page, 'Columns');
+  await page.getByRole('button', { name: 'One by one' }).click();
+  await hand.point(12_000, 6000);
+  await expect(page.getByText('column B-3', { exact: true })).toBeVisible();
+  await expect(page.locator('svg[data-plan] path[fill-opacity="0.14"]')).toHaveCount(1);
+  await hand.press(12_000, 6000);
+  await hand.press(6000, 0);
+  await page.keyboard.type('C-4');
+  await page.keyboard.press('Enter');
+  await untilSaved(page);
+  await page.keyboard.press('Escape');
+  expect((await columns(page)).map(({ stack }) => stack).sort()).toEqual(['A-2', 'B-2', 'B-3', 'C-4']);
+  await page.keyboard.press('Escape');
+  await page.getByText('On level 00').click();
+  await page.getByLabel('Only those with').fill('column 500');
+  await page.getByRole('button', { name: 'Choose these 3' }).click();
+  await expect(page.getByRole('heading', { name: '3 things chosen' })).toBeVisible();
 });

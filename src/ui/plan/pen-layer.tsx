@@ -27,7 +27,7 @@ export function PenLayer({ pen, now, over, pxPerMm }: PenLayerProps) {
   const corners = pen?.corners ?? [];
   const closes = now.closes === true;
   const run = closes ? corners : [...corners, now.at];
-  const shape = corners.length > 0 ? pen?.shape?.(run, closes) : undefined;
+  const shape = corners.length > 0 ? pen?.shape?.(run, closes) : pen?.at?.(now.at);
   const box = pen?.kind === 'box' && corners.length > 0;
   const size = 6 / pxPerMm;
   const { x, y } = now.at;
@@ -55,7 +55,7 @@ export function PenLayer({ pen, now, over, pxPerMm }: PenLayerProps) {
           vectorEffect="non-scaling-stroke"
         />
       ))}
-      {shape?.curves?.map((curve, i) => (
+      {(shape && 'curves' in shape ? shape.curves : undefined)?.map((curve, i) => (
         <GhostCurve key={i} curve={curve} />
       ))}
       {corners.length > 0 && !box && (

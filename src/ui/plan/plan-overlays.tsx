@@ -30,7 +30,7 @@ interface PlanOverlaysProps {
 /** What stands over the plan at places of it: words at the pointer, distances, acts, what lies beneath. */
 export function PlanOverlays(props: PlanOverlaysProps) {
   const { drawing, pointer, isTold, said, isStill, movedBy, beneath, room, onScreen, onLeaveBeneath } = props;
-  const { selection, busy, ghost, mayEdit, set } = useSlice('selection', 'busy', 'ghost', 'mayEdit', 'set');
+  const { selection, busy, pen, ghost, mayEdit, set } = useSlice('selection', 'busy', 'pen', 'ghost', 'mayEdit', 'set');
   const only = mayEdit && !busy && selection.length === 1 ? selection[0]! : null;
   const box = useMemo(() => {
     const wanted = new Set(selection);
@@ -45,7 +45,7 @@ export function PlanOverlays(props: PlanOverlaysProps) {
           at={onScreen(pointer.now.at)}
           room={room}
           words={pointer.now.words}
-          measure={pointer.measure}
+          measure={pointer.measure ?? pen?.at?.(pointer.now.at).words ?? null}
           entry={pointer.entry}
           secondLabel={pointer.secondLabel}
           label={pointer.entryLabel}

@@ -42,6 +42,8 @@ export interface Pen {
   keys?: readonly { key: string; words: string; act: () => void }[];
   /** What to do first, in words. */
   begins?: string;
+  /** What is put down by one press, as it will stand at a place, with what it will be called. */
+  at?: (pointer: Point) => { rings: readonly (readonly Point[])[]; words: string };
   /** How far the pointer is from where it began, where that is not the length and way from the last corner. */
   measure?: (at: Point) => string | null;
   /** Things that are moved with the pointer, and where they would be: once for each copy. */

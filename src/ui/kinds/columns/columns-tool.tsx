@@ -2,7 +2,9 @@
 
 import { useMemo, useState } from 'react';
 import { amongFree, chooseCrossings } from '@/core/columns/choose-crossings';
-import { FACES } from '@/core/columns/column-input';
+import { FACES, freeMarks, type SectionInput } from '@/core/columns/column-input';
+import { nearestCrossing } from '@/core/columns/nearest-crossing';
+import { sectionAsDrawn } from '@/core/columns/section-as-drawn';
 import { MATERIALS } from '@/core/columns/column';
 import { sectionHull, sectionMm } from '@/core/columns/section-shape';
 import { acting } from '@/core/setting-out/acting';
@@ -16,8 +18,8 @@ import { readPlaceText, writePlace } from '../../fields/place-text';
 import { useSectionReader } from '../../fields/section-field';
 import { useProject } from '../../session/store';
 import { TakeFile } from '../../setting-up/take-file';
-import { withLine } from '../../session/busy';
-import { useGhost, usePlanLines, usePlanPoints, usePlanWindow } from '../../tools/plan-busy';
+import { withLine, type Pen } from '../../session/busy';
+import { useGhost, usePen, usePlanLines, usePlanPoints, usePlanWindow } from '../../tools/plan-busy';
 import { ToolForm } from '../../tools/tool-form';
 import type { Sent } from '@/core/commands/command-inputs';
 import { usePreviewOf } from '../../session/use-preview';
@@ -137,10 +139,38 @@ export function ColumnsTool() {
   usePlanPoints(
     mayEdit && way === 'point' && building
       ? (point, phase) => {
-          if (phase === 'press') setPlace(writePlace(framework, building, point.x, point.y, display));
+          if (phase !== 'press') return;
+          const text = writePlace(framework, building, point.x, point.y, display);
+          const read = readPlaceText(text, display);
+          if (!shape.ok || !angle.ok || !read.ok) return setPlace(text);
+          // One press is one column: where it is refused, the place stands in its field with the reason.
+          const input = { ...common, section: shape.input, place: read.value.input };
+          const refusal = send({ command: 'columns.place', input });
+          setPlace(refusal ? text : '');
+          if (refusal) project.say(refusal);
         }
       : null,
   );
+  const sectionText = shape.ok ? JSON.stringify(shape.input) : '';
+  const turnDeg = angle.ok ? angle.value : 0;
+  const pen = useMemo((): Pen | null => {
+    if (!mayEdit || way !== 'point' || !building || sectionText === '') return null;
+    const own = sectionAsDrawn(framework, JSON.parse(sectionText) as SectionInput);
+    const free = freeMarks(framework)();
+    return {
+      kind: 'path',
+      corners: [],
+      turnDeg: 0,
+      mayClose: false,
+      back: () => undefined,
+      at: (pointer) => {
+        const near = nearestCrossing(framework, building, { xMm: pointer.x, yMm: pointer.y }, 1);
+        const ring = own ? sectionHull(own, pointer, turnDeg + (near?.turnDeg ?? 0)) : [];
+        return { rings: [[...ring]], words: `column ${near?.label ?? free}` };
+      },
+    };
+  }, [mayEdit, way, building, framework, sectionText, turnDeg]);
+  usePen(pen);
 
   if (!mayEdit) return <p className="text-ink2">Press a column in the plan to see where it runs.</p>;
   const doIt = () => {
@@ -247,7 +277,7 @@ const HINTS: Record<Way, string> = {
   lines: 'Choose grid lines, here or in the plan. Every crossing of them gets a column.',
   window: 'Drag a window in the plan. Every labelled crossing in it gets a column.',
   along: 'Choose one line. Columns stand along it at a spacing and follow it.',
-  point: 'Press in the plan, or type a place.',
+  point: 'Press in the plan: each press is a column. Or type a place.',
 };
 const MISSING: Record<Way, string> = {
   lines: 'Choose lines of both directions first',

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Curve } from '@/core/geometry/curve';
 import { distance, minus, type Point } from '@/core/geometry/point';
 import { directionDeg } from '@/core/geometry/trig';
@@ -10,7 +10,8 @@ import { ChoiceField, PlainField } from '../../fields/fields';
 import { readPlaceText, writePlace } from '../../fields/place-text';
 import { pointOfPlace } from '../../section/point-of-place';
 import { useSlice } from '../../session/store';
-import { useGhost, usePlanPoints } from '../../tools/plan-busy';
+import type { Pen } from '../../session/busy';
+import { useEnd, useGhost, usePen, usePlanPoints } from '../../tools/plan-busy';
 import { ToolForm } from '../../tools/tool-form';
 import { PickedLines } from './picked-lines';
 import type { CommandInputs } from '@/core/commands/command-inputs';
@@ -32,6 +33,9 @@ function arcThrough([centre, from, to]: readonly Point[]): Extract<Curve, { kind
   const sweep = (((deg(to!) - deg(from!)) % 360) + 360) % 360;
   return { kind: 'arc', centre: centre!, radiusMm, fromDeg: deg(from!), sweepDeg: sweep === 0 ? 360 : sweep };
 }
+
+const curveOf = (form: Exclude<Form, 'picked'>, points: readonly Point[]): Curve | null =>
+  form === 'arc' ? arcThrough(points) : { kind: 'segment', from: points[0]!, to: points[1]! };
 
 /** Free grid lines and arcs: drawn or typed one by one, or picked from a drawing that lies under the plan. */
 export function FreeLines() {
@@ -69,11 +73,10 @@ function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
     return at ? [at] : [];
   });
   const isWhole = points.length === wanted.length && texts.length === wanted.length;
-  const curve: Curve | null = !isWhole
-    ? null
-    : form === 'arc'
-      ? arcThrough(points)
-      : { kind: 'segment', from: points[0]!, to: points[1]! };
+  const curve = isWhole ? curveOf(form, points) : null;
+  // The latest is what Enter in the plan adds.
+  const adding = useRef<() => string | null>(() => null);
+  const make = useEnd(() => adding.current());
   usePlanPoints(
     building
       ? (at, phase) => {
@@ -89,6 +92,27 @@ function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
     curves: curve ? [curve] : [],
     note: curve ? 'A new grid line' : `${wanted[points.length] ?? ''}: press a point in the plan`,
   });
+
+  const isDrawn = curve !== null;
+  const drawn = JSON.stringify(isWhole ? [] : points);
+  const pen = useMemo((): Pen | null => {
+    if (!building) return null;
+    const corners = JSON.parse(drawn) as Point[];
+    return {
+      kind: 'path',
+      corners,
+      turnDeg: 0,
+      mayClose: false,
+      isWhole: isDrawn,
+      back: () => setTexts((was) => was.slice(0, -1)),
+      ...(make ? { end: make } : {}),
+      shape: (run) => {
+        const arc = form === 'arc' && run.length === 3 ? arcThrough(run) : null;
+        return { rings: [], curves: arc ? [arc] : [] };
+      },
+    };
+  }, [building, drawn, isDrawn, form, make]);
+  usePen(pen);
 
   const add = () => {
     if (!curve) return `Type or press ${wanted.join(', ').toLowerCase()}`;
@@ -118,6 +142,9 @@ function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
     setLabel('');
     return null;
   };
+  useEffect(() => {
+    adding.current = add;
+  });
   return (
     <ToolForm label="Free lines" does="Add the line" isReady={curve !== null} act={add}>
       {wanted.map((words, i) => {
