@@ -14,7 +14,7 @@ import { inPlanOf } from './in-plan';
 import { freedInPlan } from './turn-in-plan';
 
 /** Pieces of a framework are no more than this many at once. */
-export const MOST_PIECES = 500;
+const MOST_PIECES = 500;
 
 const recordJson = z.record(z.string(), z.unknown());
 
@@ -94,7 +94,7 @@ function freed(framework: Framework, record: Rec): Rec {
 }
 
 /** How many storeys each level of a building is above one of them. */
-export function stepsFrom(framework: Framework, building: Id, level: Id): Pieces['levels'] {
+function stepsFrom(framework: Framework, building: Id, level: Id): Pieces['levels'] {
   const all = levelsOf(framework, building);
   const storeys = all.filter(({ bounding }) => bounding).map(({ id }) => id);
   const base = storeys.indexOf(level);
