@@ -12,6 +12,8 @@ const FOLDER = join(ROOT, 'docs/screenshots');
 mkdirSync(FOLDER, { recursive: true });
 const browser = await chromium.launch(config.use.launchOptions);
 const page = await browser.newPage({ baseURL: URL, viewport: { width: 1280, height: 800 } });
+// The first steps are shown once, with the plan.
+await page.addInitScript(() => localStorage.setItem('spine-first-run', '5'));
 const take = async (name) => {
   await page.waitForTimeout(700);
   await page.screenshot({ path: join(FOLDER, `${name}.png`) });

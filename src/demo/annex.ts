@@ -100,8 +100,8 @@ export const ANNEX: readonly Sent[] = [
   },
   ...(
     [
-      { name: 'ST1', place: 'B-3 + 450,-4200', startsAt: 'B2', turn: 'left', opening: 'well' },
-      { name: 'ST2', place: 'C-3 + 450,4600', startsAt: 'B1', turn: 'right', opening: 'well', entry: 2 },
+      { name: 'ST1', place: 'B-3 + 450,-3300', startsAt: 'B2', turn: 'left', opening: 'well' },
+      { name: 'ST2', place: 'C-3 + 450,5500', startsAt: 'B1', turn: 'right', opening: 'well', entry: 2 },
     ] as const
   ).map(({ name, place, startsAt, ...how }): Sent => ({
     command: 'stairs.add',

@@ -90,7 +90,7 @@ export const HALL_HOUSE: readonly Sent[] = [
       {
         name: 'L1',
         purpose: 'lift',
-        place: 'B-3 + 300,3900',
+        place: 'B-3 + 300,4800',
         widthMm: 2200,
         depthMm: 2400,
         startsAt: 'B2',
@@ -99,7 +99,7 @@ export const HALL_HOUSE: readonly Sent[] = [
       {
         name: 'L2',
         purpose: 'lift',
-        place: 'B-3 + 300,6600',
+        place: 'B-3 + 300,7500',
         widthMm: 2200,
         depthMm: 2400,
         startsAt: 'B2',
@@ -108,7 +108,7 @@ export const HALL_HOUSE: readonly Sent[] = [
       {
         name: 'L3',
         purpose: 'lift',
-        place: 'B-3 + 300,9300',
+        place: 'B-3 + 300,10200',
         widthMm: 2200,
         depthMm: 2400,
         startsAt: 'B1',
@@ -117,7 +117,7 @@ export const HALL_HOUSE: readonly Sent[] = [
       {
         name: 'Su',
         purpose: 'supply',
-        place: 'B-3 + 2700,3900',
+        place: 'B-3 + 2700,4800',
         widthMm: 600,
         depthMm: 3600,
         startsAt: 'B1',
@@ -126,7 +126,7 @@ export const HALL_HOUSE: readonly Sent[] = [
       {
         name: 'Ex',
         purpose: 'extract',
-        place: 'B-3 + 2700,8100',
+        place: 'B-3 + 2700,9000',
         widthMm: 600,
         depthMm: 3600,
         startsAt: '00',
@@ -135,7 +135,7 @@ export const HALL_HOUSE: readonly Sent[] = [
       {
         name: 'El',
         purpose: 'electrical',
-        place: 'B-3 + 300,2700',
+        place: 'B-3 + 300,3600',
         widthMm: 1500,
         depthMm: 900,
         startsAt: 'B2',

@@ -72,6 +72,23 @@ describe('the made-up music school', () => {
     expect(solved.settingOut.map(({ name }) => name).sort()).toEqual(['Face A', 'Face E']);
   });
 
+  it('is furnished on every storey: rooms with their doors, wet cells, windows all round, corridors clear of columns', () => {
+    const rooms = solved.rooms.filter(({ building }) => building === id('Hall house'));
+    const storeys = levels('Hall house').filter(({ bounding, levelKind }) => bounding && levelKind !== 'roof');
+    for (const storey of storeys) expect(rooms.filter(({ level }) => level === storey.id).length).toBeGreaterThan(1);
+    const students = rooms.filter(({ name }) => name.startsWith('Student room'));
+    expect(students).toHaveLength(20 * 6);
+    for (const { netMm2 } of students) {
+      expect(netMm2 / 1e6).toBeGreaterThan(14);
+      expect(netMm2 / 1e6).toBeLessThan(18);
+    }
+    const openings = solved.walls.flatMap((wall) => wall.openings);
+    const of = (kind: string) => openings.filter(({ opening }) => opening === kind).length;
+    expect(rooms.length).toBeGreaterThan(190);
+    expect(of('door')).toBeGreaterThan(260);
+    expect(of('window')).toBeGreaterThan(230);
+  });
+
   it('holds a handful of true findings and nothing else', () => {
     expect(solved.findings.map(({ rule, message }) => `${rule}: ${message.split('.')[0]}`).sort()).toEqual([
       'column.insideShaft: Column C-6 stands in shaft Hall at level 01',

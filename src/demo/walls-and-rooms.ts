@@ -10,7 +10,7 @@ export const WALLS_AND_ROOMS: readonly Sent[] = [
       name: 'Core',
       use: 'core',
       type: { name: 'Core 250', layers: [{ name: 'concrete', thicknessMm: 250, core: true }] },
-      place: 'B-3 + 250,-5600',
+      place: 'B-3 + 250,-4700',
       points: corners('0,0 3100,0 3100,25000 0,25000'),
       closed: true,
       on: 'inside',
@@ -28,43 +28,6 @@ export const WALLS_AND_ROOMS: readonly Sent[] = [
     command: 'walls.addOpening',
     input: { wall: 'Core', opening: 'plain', alongMm, widthMm: 1100 },
   })),
-  {
-    command: 'walls.add',
-    input: {
-      building: 'Hall house',
-      name: 'Skin',
-      use: 'glazed',
-      type: { name: 'Glazed 120', layers: [{ name: 'glazing', thicknessMm: 120, core: true }] },
-      place: 'A-1 + -430,-430',
-      points: corners('0,0 40460,0 40460,29660 0,29660'),
-      closed: true,
-      on: 'inside',
-      startsAt: { level: '00', face: 'FFL' },
-      stopsAt: { level: '09', face: 'SSL' },
-      passesClearMm: 30,
-    },
-  },
-  {
-    command: 'walls.add',
-    input: {
-      building: 'Hall house',
-      name: 'Parapet',
-      use: 'exterior',
-      type: {
-        name: 'Parapet 240',
-        layers: [
-          { name: 'facing', thicknessMm: 60, core: false },
-          { name: 'concrete', thicknessMm: 180, core: true },
-        ],
-      },
-      place: 'A-1',
-      points: corners('-400,-400 40000,-400 40000,22600 32800,22600 32800,29200 -400,29200'),
-      closed: true,
-      on: 'outside',
-      startsAt: { level: 'RF' },
-      stopsAt: { level: 'PP', face: 'FFL' },
-    },
-  },
   {
     command: 'walls.add',
     input: {
@@ -189,65 +152,7 @@ export const WALLS_AND_ROOMS: readonly Sent[] = [
       type: { name: 'Core 200', layers: [{ name: 'concrete', thicknessMm: 200, core: true }] },
     },
   },
-  // Student rooms along the south of level 03, and alike up to level 08.
-  {
-    command: 'walls.add',
-    input: {
-      building: 'Hall house',
-      name: 'Rooms corridor',
-      type: 'Interior 150',
-      place: 'A-4 + 1000,8400',
-      points: corners('0,0 21030,0'),
-      startsAt: { level: '03' },
-    },
-  },
-  ...[1000, 7200, 14_400].map((xMm, i): Sent => ({
-    command: 'walls.add',
-    input: {
-      building: 'Hall house',
-      name: `Rooms ${i + 1}`,
-      type: 'Interior 150',
-      place: 'A-4',
-      points: [
-        { xMm, yMm: -430 },
-        { xMm, yMm: 8400 },
-      ],
-      startsAt: { level: '03' },
-    },
-  })),
-  ...[2000, 8700, 15_900].map((alongMm): Sent => ({
-    command: 'walls.addOpening',
-    input: { wall: 'Rooms corridor', opening: 'door', alongMm },
-  })),
-  ...['A-4 + 4000,3300', 'A-5 + 3600,3300', 'A-6 + 3600,3300'].map((place, i): Sent => ({
-    command: 'rooms.add',
-    input: {
-      building: 'Hall house',
-      level: '03',
-      name: `Student room ${i + 1}`,
-      use: 'dwelling',
-      place,
-      carriedUp: false,
-    },
-  })),
-  {
-    command: 'typical.follow',
-    input: { building: 'Hall house', name: 'Student floors', master: '03', levels: ['04', '05', '06', '07', '08'] },
-  },
-  // A wet room of each student room lies lower, its build-up makes up for it.
-  ...[4600, 11_200, 18_400].map((xMm, i): Sent => ({
-    command: 'floors.setZone',
-    input: {
-      floor: 'Podium',
-      name: `Wet ${i + 1}`,
-      outline: { type: 'rectangle', place: `A-4 + ${xMm},6300`, widthMm: 2000, depthMm: 1900 },
-      levels: ['03'],
-      shiftMm: -60,
-      buildUpMm: 140,
-      thicknessMm: 220,
-    },
-  })),
-  // Annex rooms under one ceiling, the lobby and the stair hall open; the student rooms lower.
+  // Annex rooms under one ceiling, the lobby and the stair hall open.
   {
     command: 'ceilings.add',
     input: {
@@ -256,16 +161,6 @@ export const WALLS_AND_ROOMS: readonly Sent[] = [
       rooms: ['00.01', '00.02', '00.03'],
       heightMm: 3000,
       thicknessMm: 60,
-    },
-  },
-  {
-    command: 'ceilings.add',
-    input: {
-      building: 'Hall house',
-      name: 'Student rooms',
-      rooms: ['03.01', '03.02', '03.03'],
-      heightMm: 2450,
-      thicknessMm: 40,
     },
   },
   {

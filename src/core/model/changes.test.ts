@@ -15,7 +15,8 @@ import {
   touchedIds,
   type Changes,
 } from './changes';
-import { EMPTY_FRAMEWORK, frameworkHash, type Framework } from './framework';
+import { EMPTY_FRAMEWORK, frameworkHash, recordsById, type Framework } from './framework';
+import { hashOf } from './hash';
 
 /** A run's frameworks, from the empty one on. */
 function statesOf(changes: readonly Changes[]): Framework[] {
@@ -166,4 +167,11 @@ describe('undo in company', () => {
       refusal: { message: expect.stringContaining('cannot be undone') },
     });
   });
+});
+
+it('the fingerprint of a framework is that of its records by id, in whatever order they were made, spelled anew or remembered', () => {
+  const made = given(FURNISHED);
+  const framework = { records: new Map([...made.records].reverse()) };
+  expect(frameworkHash(framework)).toBe(hashOf(recordsById(framework)));
+  expect(frameworkHash(framework)).toBe(frameworkHash(made));
 });

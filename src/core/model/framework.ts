@@ -1,4 +1,5 @@
-import { hashOf } from './hash';
+import { hashOfText } from './hash';
+import { canonicalJson } from './json';
 import type { Id } from './ids';
 import type { Kind, Rec, RecordOf } from './kinds';
 
@@ -52,4 +53,20 @@ export function recordOf<K extends Kind>(framework: Framework, kind: K, id: Id):
 export const recordsById = (framework: Framework): Record<Id, Rec> => Object.fromEntries(framework.records);
 
 /** The framework's fingerprint: equal frameworks have equal hashes, whatever order they were made in. */
-export const frameworkHash = (framework: Framework): string => hashOf(recordsById(framework));
+export const frameworkHash = (framework: Framework): string => {
+  const spelled = [...framework.records]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([id, record]) => `${JSON.stringify(id)}:${spellingOf(record)}`);
+  return hashOfText(`{${spelled.join(',')}}`);
+};
+
+/** Records are never changed: each is spelled once, however often what it stands in is hashed. */
+const spellings = new WeakMap<Rec, string>();
+
+function spellingOf(record: Rec): string {
+  const known = spellings.get(record);
+  if (known !== undefined) return known;
+  const text = canonicalJson(record);
+  spellings.set(record, text);
+  return text;
+}

@@ -3,4 +3,7 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { canonicalJson } from './json';
 
 /** SHA-256 of a value's canonical JSON, as 64 hexadecimal digits. */
-export const hashOf = (value: unknown): string => bytesToHex(sha256(utf8ToBytes(canonicalJson(value))));
+export const hashOf = (value: unknown): string => hashOfText(canonicalJson(value));
+
+/** SHA-256 of a text's bytes. */
+export const hashOfText = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));

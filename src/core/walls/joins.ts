@@ -8,7 +8,13 @@ export interface Joining {
   id: Id;
   use: WallUse;
   path: WallPath;
+  /** Where it stands, by ranks of levels: from the first up to before the second, once or several times. */
+  stands: readonly (readonly [low: number, high: number])[];
 }
+
+/** Whether two walls stand in one storey anywhere. */
+export const sharesStorey = (a: Joining, b: Joining): boolean =>
+  a.stands.some(([low, high]) => b.stands.some((other) => other[0] < high && low < other[1]));
 
 /** An end so little short of another wall meets it; one that is shorter leaves a gap, which is found and not closed, mm. */
 export const CLOSED_MM = 1;
@@ -50,7 +56,7 @@ function brought(end: Point, inner: Point, wall: Joining, others: readonly Joini
   const out = times(way, 1 / length);
   let best: { by: number; to: Point } | null = null;
   for (const other of others) {
-    if (other.id === wall.id) continue;
+    if (other.id === wall.id || !sharesStorey(wall, other)) continue;
     const { points, closed, build } = other.path;
     // The other's middle lies so far to the left of its path.
     const middleMm = other.path.leftOf(build.thicknessMm / 2);

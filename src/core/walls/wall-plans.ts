@@ -3,11 +3,13 @@ import { platesPass } from '../floors/floor-passes';
 import { boundsOf, type Box, type Ring } from '../geometry/polygon';
 import { bounds } from '../geometry/polygon';
 import type { Point } from '../geometry/point';
+import { levelsOf } from '../levels/resolve-levels';
 import { recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
 import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
 import { roofParapet } from '../roofs/roof-parts';
 import { ownRecords, storeysOf } from '../solving/building-passes';
+import { following } from '../typical/typical';
 import { endReachMm, joined, joinReachMm, type Joining } from './joins';
 import { partyWallsOf, withSharedEnds } from './party-walls';
 import type { Wall } from './wall';
@@ -64,6 +66,29 @@ export const wallRecordPass = definePass({
   },
 });
 
+/** Levels of a building from the lowest up, and which of them bound storeys: their heights do not matter. */
+const ranksPass = definePass({
+  name: 'order of levels',
+  scope: 'building',
+  run: ({ framework }, building) => levelsOf(framework, building).map(({ id, bounding }) => ({ id, bounding })),
+});
+
+/** Where a wall stands, by ranks of levels: between its ends, and one of a single storey where levels follow that. */
+function standsIn(cx: Context, building: Id, { startsAt, stopsAt }: Wall): [number, number][] {
+  const ranks = cx.get(ranksPass, building);
+  const rankOf = (level: Id) => ranks.findIndex(({ id }) => id === level);
+  const storeyFrom = (rank: number): [number, number] => {
+    const above = ranks.findIndex(({ bounding }, i) => bounding && i > rank);
+    return [rank, above < 0 ? ranks.length : above];
+  };
+  const [low, high] = [rankOf(startsAt.level), rankOf(stopsAt.level)];
+  const own = storeyFrom(low);
+  // Of a typed height over its own level it stands in that storey.
+  if (high > low && high !== own[1]) return [[low, high]];
+  const followers = following(cx.framework).followersOf.get(startsAt.level) ?? [];
+  return [own, ...followers.map((level) => storeyFrom(rankOf(level)))];
+}
+
 /** As drawn: null where it has no length. */
 export const drawnPass = definePass({
   name: 'wall as drawn',
@@ -71,7 +96,7 @@ export const drawnPass = definePass({
   run: (cx, key): Joining | null => {
     const record = cx.get(wallRecordPass, key);
     const path = record && wallPath(cx.framework, record);
-    return path ? { id: record.id, use: record.use, path } : null;
+    return path ? { id: record.id, use: record.use, path, stands: standsIn(cx, partsOf(key)[0], record) } : null;
   },
 });
 

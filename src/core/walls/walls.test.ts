@@ -156,6 +156,24 @@ describe('joins', () => {
     expect(gaps(wall('6040,2000 9000,2000', above, wall('2000,2000 6000,2000')))).toEqual([]);
   });
 
+  it('are made with walls that stand in one of its storeys, of typical floors too, and with no others', () => {
+    const other = (level: string) => ({
+      name: 'B',
+      startsAt: { level },
+      stopsAt: { level: level === '00' ? '01' : 'RF' },
+    });
+    const one = { name: 'A', stopsAt: { level: '01' } };
+    const alone = wall('1000,3000 6000,3000', one);
+    const above = wall('5900,1000 5900,6000', other('01'), alone);
+    expect(area(above, 'A')).toBeCloseTo(5000 * 150, 3);
+    // In its storey it ends at the other, at its middle or its face.
+    const beside = wall('5900,1000 5900,6000', other('00'), alone);
+    expect(area(beside, 'A')).toBeLessThan(4901 * 150);
+    const follows = after('typical.follow', { master: '00', levels: ['01'], name: 'Alike' }, alone);
+    const alike = wall('5900,1000 5900,6000', other('01'), follows);
+    expect(area(alike, 'A')).toBeLessThan(4901 * 150);
+  });
+
   it('fill the corner of two walls that end at one place, with nothing twice', () => {
     const both = wall('8000,2000 8000,6000', {}, wall('2000,2000 8000,2000'));
     // An L of two legs 150 wide about its middle lines, its corner square.

@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { Redo2, Undo2 } from 'lucide-react';
 import { QuickEntry } from '../quick-entry/quick-entry';
 import { chooseBuilding, chooseDisplay, useProjectStore, useSlice } from '../session/store';
+import { Help } from '../help/help';
 import { History } from './history';
 import { undo as takeBack } from './keys';
 import { Initials } from '../page/initials';
@@ -105,6 +106,7 @@ export function TopLine({ projectId }: { projectId: string }) {
       <SavedState />
       <NamedDimensions />
       <History />
+      <Help />
       <WhoIsHere />
       <Link
         href={`/projects/${projectId}/people`}

@@ -15,6 +15,7 @@ import { makeProjectStore, openProject, ProjectContext, TABS, type Tab, useSlice
 import { FirstSetUp } from '../setting-up/first-set-up';
 import { Tray } from '../tools/tray';
 import { WorkPath } from '../work-path/work-path';
+import { FirstRun } from './first-run';
 import { listenToKeys } from './keys';
 import { Notice } from './notice';
 import { PaneBoundary } from './pane-boundary';
@@ -30,13 +31,13 @@ export function Workspace({ projectId, demo }: { projectId: string; demo: boolea
   useEffect(() => listenToKeys(store), [store]);
   return (
     <ProjectContext value={store}>
-      <Frame projectId={projectId} />
+      <Frame projectId={projectId} demo={demo} />
       <SessionTrouble demo={demo} />
     </ProjectContext>
   );
 }
 
-function Frame({ projectId }: { projectId: string }) {
+function Frame({ projectId, demo }: { projectId: string; demo: boolean }) {
   const { status, failure, solved, building, generation, unsolved, display } = useSlice(
     'status',
     'failure',
@@ -81,7 +82,7 @@ function Frame({ projectId }: { projectId: string }) {
   const hasLevels = solved.levels.some((level) => level.building === building);
   return (
     <div
-      className="grid h-full min-h-[600px] min-w-[1080px] grid-rows-[43px_minmax(0,1fr)_auto]"
+      className="grid h-full min-h-[600px] min-w-[1080px] grid-rows-[43px_minmax(0,1fr)_auto_auto]"
       data-generation={generation}
     >
       <TopLine projectId={projectId} />
@@ -109,6 +110,7 @@ function Frame({ projectId }: { projectId: string }) {
           </PaneBoundary>
         </aside>
       </div>
+      {demo && <FirstRun />}
       <WorkPath />
       <Notice />
     </div>

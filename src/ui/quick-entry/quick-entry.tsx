@@ -4,11 +4,21 @@ import { useWords } from '../session/use-words';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import { completions, readEntry } from '@/core/entry/read-entry';
 import { ConsequenceList } from '../carry-board/consequence-list';
-import { fieldUnit, useSlice } from '../session/store';
+import { fieldUnit, useProjectStore, useSlice } from '../session/store';
+import { placesFor, saysNotThere, type Place } from './places';
 import { useTrial } from '../session/use-trial';
 import { EXAMPLES } from '@/core/units/examples';
 
 const MOST_SHOWN = 8;
+
+/** A line that can be typed, or somewhere to go. */
+interface Option {
+  key: string;
+  text: string;
+  title: string | null;
+  example?: string;
+  place?: Place;
+}
 
 /** One line in which every command can be typed in plain words, with what it would do said before Enter does it. */
 export function QuickEntry() {
@@ -21,6 +31,7 @@ export function QuickEntry() {
     'mayEdit',
     'send',
   );
+  const store = useProjectStore();
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const [line, setLine] = useState('');
@@ -49,6 +60,13 @@ export function QuickEntry() {
       : [line.trim() === '' || entered?.ok !== false ? '' : entered.refusal.message, false];
   const trial = useTrial(isReady && preview?.ok ? preview.value.after : null);
   const forms = entered?.ok ? [] : completions(line).slice(0, MOST_SHOWN);
+  // Tools and views are found by any word of the trade; what is not there is said.
+  const places = isReady ? [] : placesFor(line).slice(0, MOST_SHOWN);
+  const notThere = isReady || places.length > 0 ? null : saysNotThere(line);
+  const options: Option[] = [
+    ...places.map((place): Option => ({ key: place.words, text: `Go to ${place.words}`, title: null, place })),
+    ...forms.map(({ pattern, example, title }): Option => ({ key: pattern, text: pattern, title, example })),
+  ];
   if (!mayEdit) return null;
   const close = () => {
     setLine('');
@@ -61,9 +79,14 @@ export function QuickEntry() {
     setChosen(-1);
     input.current?.focus();
   };
+  const pick = (option: Option) => {
+    if (option.example !== undefined) return take(option.example);
+    option.place?.go(store.getState());
+    close();
+  };
   const enter = () => {
-    const form = forms[chosen];
-    if (form) return take(form.example);
+    const option = options[chosen] ?? (entered?.ok || places.length !== 1 ? undefined : options[0]);
+    if (option) return pick(option);
     if (!entered?.ok || !isReady) return;
     if (send(entered.value) === null) setLine('');
   };
@@ -76,14 +99,14 @@ export function QuickEntry() {
         ref={input}
         id={id}
         role="combobox"
-        aria-expanded={isOpen && forms.length > 0}
+        aria-expanded={isOpen && options.length > 0}
         aria-controls={`${id}-forms`}
         aria-activedescendant={chosen >= 0 ? `${id}-${chosen}` : undefined}
         aria-describedby={`${id}-says`}
         autoComplete="off"
         spellCheck={false}
         className="figures w-full rounded-sm border border-hair bg-film px-2.5 py-1"
-        placeholder={`type a command: ${EXAMPLES.elevation[display.system]}      Ctrl K`}
+        placeholder={`type or find: ${EXAMPLES.elevation[display.system]}      Ctrl K`}
         value={line}
         onFocus={() => setIsOpen(true)}
         onBlur={() => setIsOpen(false)}
@@ -94,7 +117,7 @@ export function QuickEntry() {
         onKeyDown={(event) => {
           if (event.key === 'Enter') enter();
           else if (event.key === 'Escape') close();
-          else if (event.key === 'ArrowDown') setChosen(Math.min(chosen + 1, forms.length - 1));
+          else if (event.key === 'ArrowDown') setChosen(Math.min(chosen + 1, options.length - 1));
           else if (event.key === 'ArrowUp') setChosen(Math.max(chosen - 1, -1));
           else if (event.key === 'Tab' && !event.shiftKey && forms.length > 0 && line.trim() !== '')
             take(forms[Math.max(chosen, 0)]!.example);
@@ -108,9 +131,9 @@ export function QuickEntry() {
           <p
             id={`${id}-says`}
             role="status"
-            className={`px-1.5 ${isReady ? 'font-semibold text-now' : 'text-ink2'} ${said ? 'py-0.5' : ''}`}
+            className={`px-1.5 ${isReady ? 'font-semibold text-now' : 'text-ink2'} ${(notThere ?? said) ? 'py-0.5' : ''}`}
           >
-            {said}
+            {notThere ?? said}
             {isReady && <span className="font-normal text-ink3">, Enter does it, Esc drops it</span>}
           </p>
           {trial && (
@@ -119,20 +142,20 @@ export function QuickEntry() {
             </div>
           )}
           <ul id={`${id}-forms`} role="listbox" aria-label="Commands">
-            {forms.map(({ pattern, example, title }, i) => (
+            {options.map((option, i) => (
               <li
-                key={pattern}
+                key={option.key}
                 id={`${id}-${i}`}
                 role="option"
                 aria-selected={i === chosen}
                 className={`cursor-pointer rounded-sm px-1.5 py-0.5 ${i === chosen ? 'bg-now-tint' : 'hover:bg-faint'}`}
                 onPointerDown={(event) => {
                   event.preventDefault();
-                  take(example);
+                  pick(option);
                 }}
               >
-                <span className="figures">{pattern}</span>
-                <span className="block text-[11px] text-ink2">{title}</span>
+                <span className={option.place ? 'font-semibold' : 'figures'}>{option.text}</span>
+                {option.title && <span className="block text-[11px] text-ink2">{option.title}</span>}
               </li>
             ))}
           </ul>

@@ -92,6 +92,9 @@ export interface Project {
   act: HandAct | null;
   /** Where in the window all that can be done with what is chosen is listed; null: it is not. */
   menu: { x: number; y: number } | null;
+  isHelpOpen: boolean;
+  /** The command done last here, for what waits for one. */
+  lastDone: CommandName | null;
   /** The line of a section drawn in the plan. */
   cutLine: { from: Point; to: Point } | null;
   ghost: Ghost | null;

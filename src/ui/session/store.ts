@@ -55,6 +55,8 @@ export function makeProjectStore(): ProjectStore {
     pen: null,
     act: null,
     menu: null,
+    isHelpOpen: false,
+    lastDone: null,
     cutLine: null,
     ghost: null,
     mode: 'push',
@@ -72,7 +74,7 @@ export function makeProjectStore(): ProjectStore {
       if (!mayEdit) return `As ${role ?? 'viewer'} you can look and measure, but not change the framework`;
       const result = session.run(command, input);
       if (result.ok) {
-        set({ notice: { text: forReader(result.value.sentence, display), kind: 'done' } });
+        set({ notice: { text: forReader(result.value.sentence, display), kind: 'done' }, lastDone: command });
         const made = thingsAdded(result.value.changes);
         if (made.length > 0) set({ selection: made });
         return null;

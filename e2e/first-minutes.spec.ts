@@ -1,0 +1,59 @@
+import { expect, test } from '@playwright/test';
+import { enterAs, makeProject, openProject } from './project';
+
+test('five acts stand beside the demo, are brought where they are done, and stay away once left out', async ({
+  page,
+}) => {
+  await enterAs(page, 'designer');
+  await page.goto('/');
+  await page.getByRole('link', { name: /Tidewater Yard/ }).click();
+  const steps = page.getByRole('region', { name: 'First steps' });
+  await expect(steps).toContainText('1 of 5: Raise a level.');
+  await steps.getByRole('button', { name: 'Skip this one' }).click();
+  await expect(steps).toContainText('2 of 5: Cut a shaft.');
+  await steps.getByRole('button', { name: 'Show me where' }).click();
+  await expect(page.getByRole('region', { name: 'Shafts tools' })).toBeVisible();
+  for (const act of ['3 of 5', '4 of 5', '5 of 5']) {
+    await steps
+      .getByRole('button', { name: 'Skip this one' })
+      .or(steps.getByRole('button', { name: 'Next' }))
+      .click();
+    await expect(steps).toContainText(act);
+  }
+  await steps.getByRole('button', { name: 'Show me where' }).click();
+  await expect(steps).toContainText('Done: Hand over.');
+  await steps.getByRole('button', { name: 'Leave out all' }).click();
+  await expect(steps).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole('navigation', { name: 'Work path' })).toBeVisible();
+  await expect(steps).toBeHidden();
+});
+
+test('tools are found by any word of the trade, what is not there is said, and help opens at what one is doing', async ({
+  page,
+}) => {
+  await enterAs(page, 'designer');
+  await openProject(page, await makeProject(page.request, 'Found', [['levels.setUp', { above: '3@3m' }]]));
+  const line = page.getByRole('combobox', { name: 'Quick entry' });
+  await line.fill('door');
+  await expect(page.getByRole('option', { name: 'Go to Doors & windows, at Walls' })).toBeVisible();
+  await line.press('Enter');
+  await expect(page.getByRole('region', { name: 'Walls tools' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Doors & windows' })).toHaveAttribute('aria-pressed', 'true');
+  await line.fill('ramp');
+  await expect(page.getByText('Ramps are not there yet')).toBeVisible();
+  await line.press('Escape');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  const help = page.getByRole('dialog', { name: 'Help' });
+  await expect(
+    help
+      .getByText('A level is a height of the building', { exact: false })
+      .or(help.getByText('Type a digit', { exact: false }))
+      .first(),
+  ).toBeVisible();
+  await help.getByRole('textbox').fill('setback');
+  await expect(help.getByText('A floor plate serves levels', { exact: false })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(help).toBeHidden();
+});
