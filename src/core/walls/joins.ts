@@ -13,7 +13,7 @@ export interface Joining {
 }
 
 /** Whether two walls stand in one storey anywhere. */
-export const sharesStorey = (a: Joining, b: Joining): boolean =>
+const sharesStorey = (a: Joining, b: Joining): boolean =>
   a.stands.some(([low, high]) => b.stands.some((other) => other[0] < high && low < other[1]));
 
 /** An end so little short of another wall meets it; one that is shorter leaves a gap, which is found and not closed, mm. */
