@@ -20,8 +20,11 @@ export function listenToKeys(store: ProjectStore): () => void {
     else if (withCommand && !event.shiftKey && !event.altKey && 'cxv'.includes(event.key.toLowerCase())) {
       if (carry(store, event.key.toLowerCase())) event.preventDefault();
     } else if (event.key === 'Escape') stepBack(store);
-    else if (event.key === '?') store.setState({ isHelpOpen: true });
-    else if (event.key === 'Delete' && state.selection.length > 0) removeSelection(store);
+    else if (event.key === '?') {
+      // Or it would be typed into the field that takes the focus.
+      event.preventDefault();
+      store.setState({ isHelpOpen: true });
+    } else if (event.key === 'Delete' && state.selection.length > 0) removeSelection(store);
     else if ((event.key === 'ContextMenu' || (event.key === 'F10' && event.shiftKey)) && state.selection.length > 0) {
       event.preventDefault();
       store.setState({ menu: middleOf(event.target) });
