@@ -58,7 +58,7 @@ export function mirror(edit: Edit, record: Rec, axis: Mirror, asCopy: boolean): 
 /** A record turned about a point: in its own place, or added as a copy for each turn; answers their ids. */
 export function turn(edit: Edit, record: Rec, turns: readonly Turn[], asCopy: boolean): Id[] {
   const { turned: own } = inPlanOf(record, 'turned');
-  const made = turns.map((each) => (own ? own(edit, record, each) : turnedInPlan(edit.before, record, each)));
+  const made = turns.map((each) => (own ?? turnedInPlan)(edit.before, record, each));
   if (!asCopy) {
     for (const next of made) edit.replace(next);
     return [record.id];

@@ -5,7 +5,6 @@ import { facet } from '../kinds/kind';
 import { referencesOf } from '../kinds/records';
 import { kindOf } from '../kinds/registry';
 import { levelsOf } from '../levels/resolve-levels';
-import type { Edit } from '../model/edit';
 import { recordsOf, type Framework } from '../model/framework';
 import { idSchema, type Id } from '../model/ids';
 import type { Rec } from '../model/kinds';
@@ -59,8 +58,7 @@ export function piecesOf(framework: Framework, ids: readonly Id[], level: Id): P
       const other = framework.records.get(id);
       if (!other || own.has(id) || hangsOn.has(id)) continue;
       if (other.kind === 'dimension') dimensions.set(id, mmOf(framework, other.value));
-      else if (!('building' in other) && !facet(kindOf(other).inPlan) && other.kind !== 'building') {
-        if ('system' in other) continue;
+      else if (isShared(other)) {
         hangsOn.set(id, other);
         follow(other);
       }
@@ -83,14 +81,16 @@ export function piecesOf(framework: Framework, ids: readonly Id[], level: Id): P
   };
 }
 
+/** Of no building and nothing in it: a type that things are made after. */
+const isShared = (record: Rec): boolean =>
+  !('building' in record) && !('system' in record) && record.kind !== 'building' && !facet(kindOf(record).inPlan);
+
 const asJson = (record: Rec) => record as unknown as Record<string, unknown>;
 
 /** A record where it stands, held to nothing. */
 function freed(framework: Framework, record: Rec): Rec {
   const { turned } = inPlanOf(record, 'copied');
-  // Nothing is added or replaced by a turn.
-  const edit = { before: framework, framework } as unknown as Edit;
-  return freedInPlan(framework, turned ? turned(edit, record, NOWHERE) : record);
+  return freedInPlan(framework, turned ? turned(framework, record, NOWHERE) : record);
 }
 
 /** How many storeys each level of a building is above one of them. */

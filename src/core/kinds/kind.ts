@@ -55,7 +55,7 @@ export interface InPlan<R> {
   renewed: ((edit: Edit, copy: R) => R) | None;
   /** Where it is not done by its marks alone. */
   mirrored?: (edit: Edit, record: R, mirror: Mirror) => R;
-  turned?: (edit: Edit, record: R, turn: Turn) => R;
+  turned?: (framework: Framework, record: R, turn: Turn) => R;
   /**
    * What hangs on its path follows corners that were moved, added or taken out. `partOf`: which straight part of the new path a part of
    * the old one is; null: it is gone.
