@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Sent } from '@/core/commands/command-inputs';
 import { distance, minus, type Point } from '@/core/geometry/point';
 import { quantiseMm } from '@/core/units/length-units';
@@ -28,8 +28,9 @@ export function Paste() {
   const [from, setFrom] = useState<Point | null>(null);
   const [to, setTo] = useState<Point | null>(null);
   const [upTo, setUpTo] = useState<string | null>(null);
-  // Findings from before, to tell the new ones.
-  const [known] = useState(() => new Set(store.getState().solved?.findings.map(({ key }) => key)));
+  // As it stood before anything was tried: what snaps, and which findings are new.
+  const [standing] = useState(() => store.getState().solved);
+  const known = useMemo(() => new Set(standing?.findings.map(({ key }) => key)), [standing]);
   const leave = () => set({ act: null });
   const storeys = useMemo(
     () => (solved?.levels ?? []).filter((each) => each.building === building && each.bounding),
@@ -44,36 +45,36 @@ export function Paste() {
           here,
           storeys.findIndex(({ id }) => id === upTo),
         );
-  const levels = storeys.slice(here, last + 1).map(({ id }) => id);
-  const sentBy = (by: Point): Sent | null =>
-    pieces && building && here >= 0
-      ? {
-          command: 'elements.paste',
-          input: { pieces, building, levels, xMm: quantiseMm(by.x), yMm: quantiseMm(by.y) },
-        }
-      : null;
+  const levelsKey = (here < 0 ? [] : storeys.slice(here, last + 1)).map(({ id }) => id).join(' ');
   const by = from && to ? minus(to, from) : NOWHERE;
-  const key = `${by.x} ${by.y} ${levels.join()}`;
+  const sent = useMemo(
+    (): Sent | null =>
+      pieces && building && levelsKey !== ''
+        ? {
+            command: 'elements.paste',
+            input: {
+              pieces,
+              building,
+              levels: levelsKey.split(' '),
+              xMm: quantiseMm(by.x),
+              yMm: quantiseMm(by.y),
+            },
+          }
+        : null,
+    [pieces, building, levelsKey, by.x, by.y],
+  );
   const refused = useMemo(() => {
-    const sent = sentBy(by);
     const planned = sent && session?.previewOf(sent);
     return planned && !planned.ok ? planned.refusal.message : null;
-    // Planned anew where it goes elsewhere.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, session, pieces]);
-  const latest = useRef(sentBy);
+  }, [sent, session]);
   useEffect(() => {
-    latest.current = sentBy;
-  });
-  useEffect(() => {
-    session?.try(refused === null ? latest.current(by) : null);
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, refused, session]);
+    session?.try(refused === null ? sent : null);
+  }, [sent, refused, session]);
   useEffect(() => () => session?.try(null), [session]);
   const putIn = (shift: Point) => {
-    const sent = sentBy(shift);
-    if (!sent) return;
-    const refusal = run(sent.command, sent.input);
+    if (sent?.command !== 'elements.paste') return;
+    const { x, y } = shift;
+    const refusal = run('elements.paste', { ...sent.input, xMm: quantiseMm(x), yMm: quantiseMm(y) });
     if (refusal) say(refusal);
     else leave();
   };
@@ -89,12 +90,13 @@ export function Paste() {
       corners: from ? [from] : [],
       turnDeg: 0,
       mayClose: false,
+      ...(standing ? { standing } : {}),
       back: () => {
         setFrom(null);
         setTo(null);
       },
     }),
-    [from],
+    [from, standing],
   );
   usePen(pen);
   const fresh = (solved?.findings ?? []).filter(({ key: each }) => !known.has(each));

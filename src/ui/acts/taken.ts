@@ -11,17 +11,19 @@ export function take({ framework, selection, level, say }: Project): string | nu
   if (ids.length === 0 || !level) return 'Choose what is to be taken along first';
   if (!offeredInPlan(framework, ids).copy)
     return 'Not all that is chosen can be copied. Choose things that stand by themselves';
+  const pieces = piecesSchema.safeParse(piecesOf(framework, ids, level));
+  if (!pieces.success) return pieces.error.issues[0]!.message;
   try {
-    const pieces = piecesOf(framework, ids, level);
-    localStorage.setItem(KEY, JSON.stringify(pieces));
-    const n = pieces.pieces.length;
+    localStorage.setItem(KEY, JSON.stringify(pieces.data));
+    const n = pieces.data.pieces.length;
     say(
       `${n === 1 ? 'One thing is' : `${n} things are`} taken along. Ctrl+V puts ${n === 1 ? 'it' : 'them'} in, here or elsewhere`,
       'done',
     );
     return null;
   } catch {
-    return 'That is more than can be taken along at once. Choose less';
+    // The browser keeps no more, or nothing at all.
+    return 'This browser cannot keep that much. Choose less';
   }
 }
 
@@ -36,8 +38,16 @@ export function taken(): Pieces | null {
 }
 
 /** Begins to put in what was taken along; answers why not, or null. */
-export function beginPaste({ set, building }: Project): string | null {
+export function beginPaste({ set, building, beside }: Project): string | null {
   if (!building || !taken()) return 'Nothing was taken along yet. Choose things and press Ctrl+C';
-  set({ act: { act: 'paste', ids: [] }, selection: [], step: null, busy: null, ghost: null });
+  // Points are pressed in the plan.
+  set({
+    act: { act: 'paste', ids: [] },
+    ...(beside === 'plan' ? {} : { tab: 'plan' as const }),
+    selection: [],
+    step: null,
+    busy: null,
+    ghost: null,
+  });
   return null;
 }

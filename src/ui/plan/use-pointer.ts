@@ -40,9 +40,10 @@ export function usePointer(reachMm: number, more: (at: Point) => readonly MarkPo
     'pen',
   );
   const tell = busy?.with === 'points' ? busy.tell : null;
+  const standing = pen?.standing ?? solved;
   const marks = useMemo(
-    () => (solved && building ? planMarks(solved, building, level) : { points: [], edges: [] }),
-    [solved, building, level],
+    () => (standing && building ? planMarks(standing, building, level) : { points: [], edges: [] }),
+    [standing, building, level],
   );
   const [raw, setRaw] = useState<Point | null>(null);
   const [held, setHeld] = useState<Point | null>(null);

@@ -3,6 +3,7 @@ import type { Primitive } from '@/core/drawing/drawing';
 import type { Affine } from '@/core/geometry/affine';
 import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
+import type { Solved } from '@/core/solving/solved';
 
 /** What a tool is told of a point in the plan. */
 export type TellPoint = (at: Point, phase: 'move' | 'press' | 'release') => void;
@@ -46,6 +47,8 @@ export interface Pen {
   at?: (pointer: Point) => { rings: readonly (readonly Point[])[]; words: string };
   /** How far the pointer is from where it began, where that is not the length and way from the last corner. */
   measure?: (at: Point) => string | null;
+  /** What is snapped to, while more is tried and shown: it does not snap to itself. */
+  standing?: Solved;
   /** Things that are moved with the pointer, and where they would be: once for each copy. */
   carried?: { ids: readonly Id[]; at: (pointer: Point) => readonly Affine[] };
 }
