@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import {
   copiedByHand,
   flushBy,
@@ -59,13 +59,16 @@ function ByHand({ act, ids, marks }: { act: Pressed; ids: HandAct['ids']; marks:
   const [side, setSide] = useState<MarkEdge | null>(null);
   const [row, setRow] = useState<Row>({ count: 1, reach: 'each' });
   const [keeps, setKeeps] = useState(act === 'mirror');
-  const leave = () => set({ act: null });
+  const leave = useCallback(() => set({ act: null }), [set]);
   /** Does it; what is done once is done with then. */
-  const make = (sent: Sent, once = true) => {
-    const refusal = send(sent);
-    if (refusal) say(refusal);
-    else if (once) leave();
-  };
+  const make = useCallback(
+    (sent: Sent, once = true) => {
+      const refusal = send(sent);
+      if (refusal) say(refusal);
+      else if (once) leave();
+    },
+    [send, say, leave],
+  );
   const [first, second] = corners;
   usePlanPoints((at, phase) => {
     if (phase !== 'press' || act === 'flush') return;
@@ -145,9 +148,7 @@ function ByHand({ act, ids, marks }: { act: Pressed; ids: HandAct['ids']; marks:
         : rowShifts(first, at, row).map((by) => affineOf.shift(by));
     };
     return { ...common, corners: [first], begins: WORDS[act].asks[1]!, carried: { ids, at: carriedTo } };
-    // What is done by it is always as it stands.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [act, ids, marks, side, corners, row, keeps, display]);
+  }, [act, ids, marks, side, corners.length, first, second, row, keeps, display, send, make, leave]);
   usePen(pen);
   const { name, asks } = WORDS[act];
   const stage = act === 'flush' ? (side ? 1 : 0) : corners.length;

@@ -1,11 +1,25 @@
 import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
 
+interface TopPopoverProps {
+  button: ReactNode;
+  name: string;
+  /** What is said of a button without words. */
+  title?: string;
+  /** Opened and closed from elsewhere as well. */
+  open?: boolean;
+  onOpenChange?: (open: boolean) => void;
+  children: ReactNode;
+}
+
 /** A button of the top line that opens a panel below it. */
-export function TopPopover({ button, name, children }: { button: string; name: string; children: ReactNode }) {
+export function TopPopover({ button, name, title, open, onOpenChange, children }: TopPopoverProps) {
   return (
-    <Popover.Root>
-      <Popover.Trigger className="rounded-sm border border-hair px-2.5 py-0.5 font-semibold hover:bg-faint">
+    <Popover.Root {...(open === undefined ? {} : { open })} {...(onOpenChange ? { onOpenChange } : {})}>
+      <Popover.Trigger
+        {...(title ? { title, 'aria-label': name } : {})}
+        className={`rounded-sm border border-hair py-0.5 font-semibold hover:bg-faint ${title ? 'px-1.5 py-1' : 'px-2.5'}`}
+      >
         {button}
       </Popover.Trigger>
       <Popover.Portal>
