@@ -80,7 +80,7 @@ const cells: Cell[] = [
       return {
         points: `${from},${y(2450)} ${left + 1275},${y(2450)} ${left + 1275},${y(ROW)}`,
         firstMm: left + 1275 - from,
-        inRoom: [left + 2400, y(1000)],
+        inRoom: [left + 1800, y(1000)],
         inCell: [left + 700, y(3300)],
         floor: [left + 75, Math.min(y(2500), y(4400)), 1150, 1900],
         door: door(`row ${side}${isWest ? 1 : 2}`, alongMm),
@@ -90,7 +90,7 @@ const cells: Cell[] = [
   ...OUTER_CROSS.map((low): Cell => ({
     points: `36880,${low} 36880,${low + 1275} ${OUTER},${low + 1275}`,
     firstMm: 1275,
-    inRoom: [38_500, low + 2500],
+    inRoom: [37_480, low + 2600],
     inCell: [36_000, low + 700],
     floor: [34_930, low + 75, 1900, 1150],
     door: door('outer', low + 1575 - MID),
@@ -105,7 +105,7 @@ const students: Sent[] = cells.flatMap(({ points, firstMm, door: own }, i) => [
 
 const named: Sent[] = [
   ...cells.map(({ inRoom: [x, y] }, i) => room(`Student room ${i + 1}`, 'dwelling', x, y)),
-  room('Corridor', 'circulation', 13_000, 14_000),
+  room('Corridor', 'circulation', 16_000, 28_500),
   ...cells.map(({ inCell: [x, y] }, i) => room(`Wet cell ${i + 1}`, 'wet', x, y)),
 ];
 
@@ -128,9 +128,9 @@ const others: Sent[] = [
     room('Store', 'storage', 30_700, y(9000)),
   ]),
   door('living', 14_000 - MID),
-  room('Reading room', 'dwelling', 3000, 14_400),
+  room('Reading room', 'dwelling', 3000, 13_400),
   door('lobby M', 13_800 - MID, 1610, 2),
-  room('Common room', 'dwelling', 9200, 14_400),
+  room('Common room', 'dwelling', 9200, 13_000),
 ];
 
 export const STUDENT_FLOORS: readonly Sent[] = [

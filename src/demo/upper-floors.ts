@@ -79,7 +79,7 @@ const cells = ROWS.flatMap(({ side, y, west, east }) =>
     return {
       points: `${from},${y(2250)} ${left + 1325},${y(2250)} ${left + 1325},${y(ROW)}`,
       firstMm: left + 1325 - from,
-      inRoom: [left + 2600, y(1000)] as const,
+      inRoom: [left + 2100, y(1000)] as const,
       inCell: [left + 700, y(3300)] as const,
       row: `row ${side}${isWest ? 1 : 2}`,
       alongMm: left + 1575 - (isWest ? FACE.west : EAST),
@@ -99,7 +99,7 @@ function floor(at: At): Sent[] {
       door(`cell ${i + 1}`, firstMm + 500, 810),
     ]),
     ...cells.map(({ inRoom: [x, y] }, i) => room(`Large room ${i + 1}`, 'dwelling', x, y)),
-    room('Corridor', 'circulation', 13_000, 14_000),
+    room('Corridor', 'circulation', 16_000, 28_500),
     ...cells.map(({ inCell: [x, y] }, i) => room(`Wet cell ${i + 1}`, 'wet', x, y)),
     ...ROWS.flatMap(({ side, y }): Sent[] => [
       door(`mid ${side}1`, 4900, 1610, 2),

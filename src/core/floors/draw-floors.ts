@@ -1,4 +1,5 @@
 import type { Primitive } from '../drawing/drawing';
+import { LEAST_TEXT_MM } from '../drawing/least-text';
 import { box, cutStretches, ringsOf } from '../drawing/section-shapes';
 import { alongOf, depthOf } from '../drawing/section-plane';
 import { bounds } from '../geometry/polygon';
@@ -18,28 +19,29 @@ export const floorsInPlan = (solved: Solved, view: PlanAt): Primitive[] =>
     );
 
 /** A zone's name and the step of its floor, in its upper left corner. */
-function zoneText({ outline, plate }: FloorPiece, zone: NonNullable<FloorPiece['zone']>, view: PlanAt): Primitive {
+function zoneText({ outline, plate }: FloorPiece, zone: NonNullable<FloorPiece['zone']>, view: PlanAt): Primitive[] {
   const box = bounds(outline);
   const step = zone.stepMm === 0 ? '±0' : `${zone.stepMm > 0 ? '+' : '−'}${view.writeLength(Math.abs(zone.stepMm))}`;
   const text = `${zone.name} ${step}`;
   const heightMm = Math.min(2 * view.scale, (box.maxX - box.minX) / (text.length * 0.8), (box.maxY - box.minY) / 5);
+  if (heightMm < LEAST_TEXT_MM * view.scale) return [];
   const wide = text.length * 0.6 * heightMm;
-  return {
-    type: 'text',
-    style: 'zoneText',
-    id: plate,
-    at: { x: box.minX + heightMm * 0.6 + wide / 2, y: box.maxY - heightMm * 1.2 },
-    text,
-    heightMm,
-    turnDeg: 0,
-  };
+  return [
+    {
+      type: 'text',
+      style: 'zoneText',
+      id: plate,
+      at: { x: box.minX + heightMm * 0.6 + wide / 2, y: box.maxY - heightMm * 1.2 },
+      text,
+      heightMm,
+      turnDeg: 0,
+    },
+  ];
 }
 
 /** Names of zones with the steps of their floors. */
 export const zonesInPlan = (solved: Solved, view: PlanAt): Primitive[] =>
-  solved.floors.flatMap((piece) =>
-    piece.zone && piece.level === view.level ? [zoneText(piece, piece.zone, view)] : [],
-  );
+  solved.floors.flatMap((piece) => (piece.zone && piece.level === view.level ? zoneText(piece, piece.zone, view) : []));
 
 function cutSlab(solved: Solved, piece: FloorPiece, { frame, isCut, liftMm }: SectionAt): Primitive[] {
   if (!isCut) return [];

@@ -1,3 +1,4 @@
+import { LEAST_TEXT_MM } from '../drawing/least-text';
 import type { Primitive } from '../drawing/drawing';
 import { bounds } from '../geometry/polygon';
 import type { PlanAt } from '../kinds/drawn';
@@ -8,18 +9,23 @@ import type { RoomRegion } from './solve-rooms';
 /** How high the tag of a room is written where there is place, mm on paper. */
 export const ROOM_TEXT_MM = 2.3;
 
-/** Of a room's number and name: as large as the room has place for. */
-export function tagHeight({ number, name, ring }: RoomRegion, view: PlanAt): number {
+/** A room's first line and how high it is written: number and name, its number alone where there is too little place; null: none can be read. */
+export function tagOf({ number, name, ring }: RoomRegion, view: PlanAt): { text: string; heightMm: number } | null {
   const box = bounds(ring);
-  const fitting = (box.maxX - box.minX) / (`${number} ${name}`.length * 0.7);
-  return Math.min(ROOM_TEXT_MM * view.scale, fitting, (box.maxY - box.minY) / 4);
+  for (const text of [`${number} ${name}`, number]) {
+    const fitting = (box.maxX - box.minX) / (text.length * 0.7);
+    const heightMm = Math.min(ROOM_TEXT_MM * view.scale, fitting, (box.maxY - box.minY) / 4);
+    if (heightMm >= LEAST_TEXT_MM * view.scale) return { text, heightMm };
+  }
+  return null;
 }
 
 /** A room's tag: its number and name, its area under them. */
 function drawRoom(region: RoomRegion, view: PlanAt): Primitive[] {
-  const { room, number, name, netMm2, at } = region;
-  const text = `${number} ${name}`;
-  const heightMm = tagHeight(region, view);
+  const { room, netMm2, at } = region;
+  const tag = tagOf(region, view);
+  if (!tag) return [];
+  const { text, heightMm } = tag;
   const line = (style: 'roomText' | 'roomArea', words: string, downMm: number): Primitive => ({
     type: 'text',
     style,
