@@ -72,7 +72,7 @@ test('walls are typed and pressed, opened, and a slab follows the face of their 
   await page.getByRole('button', { name: 'W1', exact: true }).click();
   await page.getByText('Doors, windows, openings').click();
   await page.getByRole('combobox', { name: 'Another' }).selectOption('window');
-  await page.getByLabel('From its start').fill('3m');
+  await page.getByLabel('From the wall’s start').fill('3m');
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByLabel('Openings of this wall')).toContainText('N1');
   await openStep(page, 'Floors');

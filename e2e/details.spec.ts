@@ -110,8 +110,8 @@ test('a shaft’s ends and openings are changed in Details, and the slabs it cut
   await expect(page.getByText('Cuts 8 slabs:')).toBeVisible();
   await page.getByLabel('Stops at: level').selectOption({ label: '02' });
   await page.getByLabel('Stops at: face').selectOption('FFL');
-  await page.getByLabel('and above it by').last().fill('4400');
-  await page.getByLabel('and above it by').last().press('Enter');
+  await page.getByLabel('over it by (− under it)').last().fill('4400');
+  await page.getByLabel('over it by (− under it)').last().press('Enter');
   await expect(page.getByText('Just misses the slab at 03 by 300')).toBeVisible();
   await expect(page.getByRole('button', { name: /Shaft S1 stops 300 mm short/ })).toBeVisible();
   await commit(page, 'Width', `8'-0"`);

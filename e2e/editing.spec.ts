@@ -250,14 +250,14 @@ test('lengths are read and shown in feet and inches for who wants them', async (
   await expect(
     page.getByRole('button', { name: `Elevation of level 01, +17'-8 5/8". Press to type another` }),
   ).toBeVisible();
-  await page.getByLabel('Elevation (FFL)').fill('18');
+  await page.getByLabel('Finished floor at (FFL)').fill('18');
   await expect(page.getByText(`= 5486.4 mm = 18'-0"`)).toBeVisible();
-  await page.getByLabel('Elevation (FFL)').press('Enter');
+  await page.getByLabel('Finished floor at (FFL)').press('Enter');
   await expect(
     page.getByRole('button', { name: `Elevation of level 01, +18'-0". Press to type another` }),
   ).toBeVisible();
-  await page.getByLabel('Elevation (FFL)').fill(`18'-0 wide`);
-  await page.getByLabel('Elevation (FFL)').press('Enter');
+  await page.getByLabel('Finished floor at (FFL)').fill(`18'-0 wide`);
+  await page.getByLabel('Finished floor at (FFL)').press('Enter');
   await expect(page.getByRole('alert').first()).toContainText('like 3450');
   await page.getByRole('button', { name: 'mm', exact: true }).click();
 });
@@ -279,8 +279,8 @@ test('the height budget of a storey says its clear height, finds what is too low
   }
   const finding = page.getByRole('button', { name: /Storey 03 has 2200 mm clear, 300 mm under/ });
   await expect(finding).toBeVisible();
-  await page.getByRole('button', { name: 'Clear height wanted: make it typical' }).click();
-  await expect(page.getByText('typical of the building')).toBeVisible();
+  await page.getByRole('button', { name: 'Clear height wanted: use it in all storeys' }).click();
+  await expect(page.getByText('as everywhere in the building')).toBeVisible();
   await page.getByLabel('Floor to floor', { exact: true }).fill('3.6m');
   await page.getByLabel('Floor to floor', { exact: true }).press('Enter');
   await expect(finding).toHaveCount(0);

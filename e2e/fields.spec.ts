@@ -73,16 +73,16 @@ test('a wall’s path and its door’s place, size and storeys are changed in De
   await commit(page, 'Path, from', 'A-1 + 0,200');
   await page.getByLabel('Openings of this wall').locator('summary').click();
   const door = page.getByRole('group', { name: 'Fields of D9' });
-  await commit(door, 'From its start', '2000');
+  await commit(door, 'From the wall’s start', '2000');
   await commit(door, 'Wide', '900');
-  await door.getByLabel('Hung', { exact: true }).selectOption('on the right');
+  await door.getByLabel('Hung on', { exact: true }).selectOption('the right');
   await door.getByLabel('In', { exact: true }).selectOption('some storeys');
   await door.getByLabel('In: which').getByLabel('02').click();
   await expect(door.getByLabel('In: which').getByLabel('02')).toBeChecked();
   // What cannot be is refused under its field, and the wall stays.
-  await commit(door, 'From its start', '5500');
+  await commit(door, 'From the wall’s start', '5500');
   await expect(page.getByText(/past an end or over a corner/)).toBeVisible();
-  await door.getByLabel('From its start', { exact: true }).press('Escape');
+  await door.getByLabel('From the wall’s start', { exact: true }).press('Escape');
   await untilSaved(page);
   await page.reload();
   const { walls } = await downloadReport(page);

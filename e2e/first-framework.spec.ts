@@ -54,7 +54,7 @@ test('from nothing to a framework: two files, columns, floor, shaft, a level rai
 
   await page.getByLabel('Take a level table (CSV, XLSX, IFC)').last().setInputFiles('e2e/fixtures/levels.csv');
   await expect(page.getByText('17 levels understood')).toBeVisible();
-  await expect(page.getByText('FFL (m) → FFL, m')).toBeVisible();
+  await expect(page.getByText('FFL (m) → finished floor (FFL), m')).toBeVisible();
   await page.getByRole('button', { name: 'Take these levels' }).click();
   await expect(page.getByRole('button', { name: /^Level 00/ })).toBeVisible();
 

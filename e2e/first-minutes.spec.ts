@@ -57,3 +57,27 @@ test('tools are found by any word of the trade, what is not there is said, and h
   await page.keyboard.press('Escape');
   await expect(help).toBeHidden();
 });
+
+test('a project is started from a building by keyboard: numbers typed, wrong ones said, made by commands', async ({
+  page,
+}) => {
+  await enterAs(page, 'designer');
+  await page.goto('/');
+  await page.getByLabel('New project', { exact: true }).fill('Quay tower');
+  const kinds = page.getByRole('radiogroup', { name: 'Start from' });
+  await kinds.getByRole('radio', { name: 'Nothing yet' }).focus();
+  await page.keyboard.press('ArrowRight', { delay: 60 });
+  await expect(kinds.getByRole('radio', { name: 'Tower on a podium' })).toBeChecked();
+  const form = page.getByRole('form', { name: 'Start a project' });
+  await form.getByLabel('Tower storeys').fill('3@1m');
+  await expect(form.getByText('2400 to 12000, not 1000', { exact: true })).toBeVisible();
+  await form.getByRole('button', { name: 'Start with it' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Tower storeys: 2400 to 12000' })).toBeVisible();
+  await form.getByLabel('Tower storeys').fill('3@3.5m');
+  await expect(form.getByRole('status').filter({ hasText: '7 storeys' })).toBeVisible();
+  await form.getByRole('button', { name: 'Start with it' }).press('Enter');
+  await expect(page.getByRole('tab', { name: 'Plan' })).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Work path' })).toContainText('no findings');
+  await page.getByRole('button', { name: 'History', exact: true }).click();
+  await expect(page.getByText('Core K1', { exact: false }).first()).toBeVisible();
+});

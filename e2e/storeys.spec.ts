@@ -86,7 +86,7 @@ test('a part of a floor is laid lower, with its step told', async ({ page }) => 
   await page.getByRole('button', { name: 'A zone there …' }).click();
   await page.getByLabel('Name').last().fill('Wet');
   await page.getByLabel('Corner at').fill('1000,1000');
-  await page.getByLabel('SSL over its level').fill('-80');
+  await page.getByLabel('Top of slab (SSL) over its level').fill('-80');
   await page.getByRole('button', { name: 'Add the zone' }).click();
   await expect(page.getByText('at 01, a step of 80 down')).toBeVisible();
   await expect(page.getByRole('img', { name: 'Plan of level 01' }).getByText('Wet −80')).toBeVisible();

@@ -174,7 +174,7 @@ test('a viewer sees everything and is offered no way to change it', async ({ pag
   await expect(page.getByRole('button', { name: /^Level 02/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Elevation of level/ })).toHaveCount(0);
   await expect(page.getByRole('button', { name: /^Undo/ })).toHaveCount(0);
-  await expect(page.getByLabel('Elevation (FFL)')).toBeDisabled();
+  await expect(page.getByLabel('Finished floor at (FFL)')).toBeDisabled();
   const id = page.url().split('/').at(-1)!;
   const answer = await send(page.request, id, 'levels.setElevation', { level: '02', fflMm: 0 });
   expect(answer.status).toBe(403);

@@ -101,18 +101,20 @@ function signsOf(axis: AxisLine, side: (typeof SIDES)[number], middle: { x: numb
   return [(side === 'interior' ? inwards : -inwards) as 1 | -1];
 }
 
-/** Names no new setting-out line may have: it would be taken for another line. */
+/** Names no new setting-out line may have: it would be taken for another line, or for a shaft. */
 const namesTaken = (framework: Framework, building: Id): Set<string> =>
   new Set([
     ...recordsOf(framework, 'settingOutLine')
       .filter((line) => line.building === building)
       .map(({ name }) => name),
     ...recordsOf(framework, 'gridLine').flatMap(({ id }) => axisLine(framework, id)?.label ?? []),
+    // Both stand in one plan.
+    ...recordsOf(framework, 'shaft').map(({ name }) => name),
   ]);
 
 function nameFor(asked: string | undefined, axis: AxisLine, count: number, taken: ReadonlySet<string>): string {
   if (asked !== undefined && count === 1) {
-    if (taken.has(asked)) refuseNow(`There is a line named ${asked} already. Choose another name`, ['name']);
+    if (taken.has(asked)) refuseNow(`There is a line or shaft named ${asked} already. Choose another name`, ['name']);
     return asked;
   }
   const base = asked === undefined ? 'S' : `${asked} ${axis.label ?? ''}`.trim();
@@ -142,7 +144,7 @@ const change = defineCommand({
         input.name !== line.name &&
         namesTaken(edit.before, line.building).has(input.name)
       )
-        refuseNow(`There is a line named ${input.name} already. Choose another name`, ['name']);
+        refuseNow(`There is a line or shaft named ${input.name} already. Choose another name`, ['name']);
       edit.set('settingOutLine', line.id, {
         name: input.name,
         locked: input.locked,

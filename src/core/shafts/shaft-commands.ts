@@ -3,7 +3,7 @@ import { endInputSchema, readEnd, readSpan } from '../levels/end-input';
 import { defineCommand } from '../commands/command';
 import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
-import { freeName } from '../commands/free-name';
+import { freeName, refuseTaken } from '../commands/free-name';
 import { recordsOf, type Framework } from '../model/framework';
 import { refuseNow, refusing } from '../commands/length-input';
 import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
@@ -31,9 +31,7 @@ const add = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const building = buildingReferred(edit.before, input.building);
-      const names = new Set(recordsOf(edit.before, 'shaft').map(({ name }) => name));
-      if (input.name && names.has(input.name))
-        refuseNow(`There is a shaft named ${input.name} already. Choose another name`, ['name']);
+      refuseTaken(edit.before, 'shaft', input.name);
       edit.add<'shaft'>({
         kind: 'shaft',
         building,
@@ -70,12 +68,7 @@ const change = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const shaft = thingReferred(edit.before, 'shaft', input.shaft);
-      if (
-        input.name &&
-        recordsOf(edit.before, 'shaft').some(({ id, name }) => id !== shaft.id && name === input.name)
-      ) {
-        refuseNow(`There is a shaft named ${input.name} already. Choose another name`, ['name']);
-      }
+      refuseTaken(edit.before, 'shaft', input.name, shaft.id);
       edit.set('shaft', shaft.id, {
         name: input.name,
         purpose: input.purpose,

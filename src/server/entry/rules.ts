@@ -129,6 +129,12 @@ const TABLE = {
     withinMs: SOON,
     audit: 'started a project',
   },
+  'POST /api/templates': {
+    does: 'Shows what a building to start from would be, with the numbers typed',
+    who: 'person',
+    body: json(16_000),
+    withinMs: SOON,
+  },
   'POST /api/projects/bring': {
     does: 'Makes a project of a file: a whole project, or a framework',
     who: 'person',

@@ -5,16 +5,24 @@ import { runIn, type Ran } from '../changes/run-command';
 import { database, type Transaction } from '../db/connection';
 import { membership, project } from '../db/schema';
 import { RequestRefused } from '../entry/refusal';
+import { stepsOfTemplate, type AskedTemplate } from './from-template';
 
-/** A new project with its first building, owned by the person; all of it, or nothing. */
-export function createProject(userId: string, name: string, building: string): Promise<string> {
+/** A new project with its first building, empty or made by a template, owned by the person; all of it, or nothing. */
+export function createProject(
+  userId: string,
+  name: string,
+  building: string,
+  template?: AskedTemplate,
+): Promise<string> {
+  const steps = template ? stepsOfTemplate(template, building) : [];
   return database().transaction(async (tx) => {
     const id = randomUUID();
-    await tx.insert(project).values({ id, name });
+    await tx.insert(project).values({ id, name, ...(template ? { units: template.system } : {}) });
     await tx.insert(membership).values({ projectId: id, userId, role: 'owner' });
     await runAll(tx, id, userId, [
       { command: 'project.start', input: { name } },
       { command: 'buildings.add', input: { name: building } },
+      ...steps,
     ]);
     return id;
   });

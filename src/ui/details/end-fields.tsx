@@ -7,7 +7,11 @@ import { useSlice } from '../session/store';
 import type { EndGiven } from '@/core/levels/end-input';
 import { asGiven } from '@/core/dimensions/uses';
 
-const FACES: readonly End['face'][] = ['FFL', 'SSL', 'soffit'];
+const FACES: readonly (readonly [End['face'], string])[] = [
+  ['FFL', 'finished floor (FFL)'],
+  ['SSL', 'top of slab (SSL)'],
+  ['soffit', 'underside of slab'],
+];
 const BOX =
   'min-w-0 rounded-sm border border-hair bg-sheet px-1.5 py-0.5 disabled:appearance-none disabled:border-transparent disabled:bg-transparent';
 
@@ -67,15 +71,17 @@ export function EndFields({
             disabled={!mayEdit}
             onChange={(event) => change({ face: event.target.value as End['face'] })}
           >
-            {[...FACES, ...(mayBeCeiling ? (['ceiling'] as const) : [])].map((face) => (
-              <option key={face}>{face}</option>
+            {[...FACES, ...(mayBeCeiling ? ([['ceiling', 'ceiling']] as const) : [])].map(([face, words]) => (
+              <option key={face} value={face}>
+                {words}
+              </option>
             ))}
           </select>
         )}
       </div>
       {!levelOnly && (
         <LengthField
-          label="and above it by"
+          label="over it by (− under it)"
           valueMm={mmOf(framework, end.offsetMm)}
           disabled={!mayEdit}
           onCommit={(input) => onChange({ ...given, offsetMm: input })}

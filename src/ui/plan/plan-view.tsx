@@ -395,7 +395,7 @@ export function PlanView() {
         pxPerMm={transform.k}
         display={display}
         hasDrawing
-        note={`Cut ${formatLength(1200, display)} above FFL`}
+        note={`Cut ${formatLength(1200, display)} above the floor`}
         onFit={fit}
       />
       <span className="sr-only">{shown ? `Level ${shown.name} at ${formatElevation(shown.fflMm, display)}` : ''}</span>

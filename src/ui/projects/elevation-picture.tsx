@@ -42,23 +42,28 @@ export function ElevationPicture({ projectId, seq }: { projectId: string; seq: n
       aria-hidden="true"
       className="grid h-[75px] w-[120px] place-items-center border border-hair bg-sheet"
     >
-      {elevation?.ground === null && <span className="text-[11px] text-ink3">nothing drawn yet</span>}
-      {elevation && elevation.ground !== null && (
-        <svg viewBox={`0 0 ${elevation.width} ${elevation.height}`} className="h-full w-full">
-          {ELEVATION_PARTS.map((part) => {
-            const d = elevation.paths[part];
-            return d && <path key={part} d={d} fill={LOOKS[part].fill} opacity={LOOKS[part].opacity} />;
-          })}
-          <line
-            x1="0"
-            x2={elevation.width}
-            y1={elevation.ground}
-            y2={elevation.ground}
-            stroke="var(--color-ink)"
-            strokeWidth="1.6"
-          />
-        </svg>
-      )}
+      {elevation && <ElevationDrawing elevation={elevation} />}
     </span>
+  );
+}
+
+/** A small elevation as it is drawn, or that there is nothing yet. */
+export function ElevationDrawing({ elevation }: { elevation: SmallElevation }) {
+  if (elevation.ground === null) return <span className="text-[11px] text-ink2">nothing drawn yet</span>;
+  return (
+    <svg viewBox={`0 0 ${elevation.width} ${elevation.height}`} className="h-full w-full">
+      {ELEVATION_PARTS.map((part) => {
+        const d = elevation.paths[part];
+        return d && <path key={part} d={d} fill={LOOKS[part].fill} opacity={LOOKS[part].opacity} />;
+      })}
+      <line
+        x1="0"
+        x2={elevation.width}
+        y1={elevation.ground}
+        y2={elevation.ground}
+        stroke="var(--color-ink)"
+        strokeWidth="1.6"
+      />
+    </svg>
   );
 }

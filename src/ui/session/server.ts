@@ -209,8 +209,12 @@ export const serverFor = (projectId: string, send: Send = (url, init) => fetch(u
   };
 };
 
-export const createProject = (name: string, building: string): Promise<{ id: string }> =>
-  post((url, init) => fetch(url, init), '/api/projects', { name, building });
+export const createProject = (
+  name: string,
+  building: string,
+  template?: { key: string; numbers: Record<string, string>; system: 'metric' | 'imperial' },
+): Promise<{ id: string }> =>
+  post((url, init) => fetch(url, init), '/api/projects', { name, building, ...(template ? { template } : {}) });
 
 /** Makes a project of a file: a whole project, or a framework. */
 export const bringProject = (file: File, signal: AbortSignal): Promise<{ id: string; name: string }> =>

@@ -41,14 +41,14 @@ export function BudgetFields({ level }: { level: Level }) {
               />
               {mayEdit && (own !== null || typed !== 0) && (
                 <p className="text-right text-[11px] text-ink2">
-                  {own === null ? 'typical of the building' : 'this storey only'}
+                  {own === null ? 'as everywhere in the building' : 'this storey only'}
                   {own !== null && (
                     <>
                       {' · '}
                       <button
                         type="button"
                         className="font-semibold text-now"
-                        aria-label={`${WORDS[zone]}: make it typical`}
+                        aria-label={`${WORDS[zone]}: use it in all storeys`}
                         onClick={() => {
                           const refusal =
                             run('levels.setBudget', {
@@ -58,19 +58,19 @@ export function BudgetFields({ level }: { level: Level }) {
                           if (refusal) say(refusal);
                         }}
                       >
-                        make it typical
+                        use it in all storeys
                       </button>
                       {' · '}
                       <button
                         type="button"
                         className="font-semibold text-now"
-                        aria-label={`${WORDS[zone]}: as typical`}
+                        aria-label={`${WORDS[zone]}: as in the others`}
                         onClick={() => {
                           const refusal = run('levels.setBudget', { level: level.id, [zone]: null });
                           if (refusal) say(refusal);
                         }}
                       >
-                        as typical
+                        as in the others
                       </button>
                     </>
                   )}

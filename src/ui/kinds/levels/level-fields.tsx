@@ -78,7 +78,7 @@ function Heights({ record: level }: { record: Level }) {
   return (
     <>
       <LengthField
-        label="Elevation (FFL)"
+        label="Finished floor at (FFL)"
         valueMm={shown.fflMm}
         disabled={!mayEdit}
         onCommit={(fflMm) => run('levels.setElevation', { level: level.id, fflMm, mode })}

@@ -132,6 +132,9 @@ export function LevelTable() {
           </ActionButton>
         </span>
       </div>
+      <p className="text-ink2">
+        FFL: the finished floor, which one walks on. SSL: the top of the structural slab, the build-up under it.
+      </p>
       <table ref={table} className="border-collapse" aria-label="Levels">
         <thead>
           <tr>

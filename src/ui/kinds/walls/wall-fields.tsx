@@ -40,7 +40,7 @@ const FIELDS: FieldsOf<Wall, Change<'walls.change', 'wall'>> = {
   type: choice('Type', (_, { framework }) =>
     recordsOf(framework, 'wallType').map(({ id, name }) => [id, name] as const),
   ),
-  on: choice('On the path lies', FACE_CHOICES),
+  on: choice('Its path runs along', FACE_CHOICES),
   outside: own(Outside),
   place: place('Path, from'),
   points: corners('Corners of its path'),
@@ -83,12 +83,12 @@ function Outside({ record: wall }: { record: Wall }) {
   return (
     <>
       <ChoiceField
-        label="Its outside is"
+        label="Outside, going along"
         value={wall.outside}
         disabled={!mayEdit}
         choices={[
-          ['left', 'left of its path'],
-          ['right', 'right of its path'],
+          ['left', 'on the left'],
+          ['right', 'on the right'],
         ]}
         onChoose={(outside) => attempt(run('walls.change', { wall: wall.id, outside }))}
       />
@@ -239,8 +239,8 @@ function Parallel({ wall }: { wall: Wall }) {
         label="on the"
         value={side}
         choices={[
-          ['left', 'left of its path'],
-          ['right', 'right of its path'],
+          ['left', 'on the left'],
+          ['right', 'on the right'],
         ]}
         onChoose={setSide}
       />

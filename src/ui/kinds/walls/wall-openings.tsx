@@ -66,7 +66,7 @@ export function WallOpenings({ wall }: { wall: Wall }) {
             onChoose={setOpening}
           />
           <PlainField
-            label="From its start"
+            label="From the wall’s start"
             value={along}
             onChange={setAlong}
             note={refused ?? (along === '' ? null : at.words)}
@@ -98,7 +98,7 @@ const fieldsIn = (wall: Wall): FieldsOf<WallOpening, Change<'walls.changeOpening
   id: ID,
   opening: none('Another kind of opening is another opening'),
   name: text('Name'),
-  alongMm: length('From its start'),
+  alongMm: length('From the wall’s start'),
   widthMm: length('Wide'),
   heightMm: length('High'),
   sillMm: length('Sill over the floor'),
@@ -111,10 +111,10 @@ const fieldsIn = (wall: Wall): FieldsOf<WallOpening, Change<'walls.changeOpening
     { when: isDoor },
   ),
   hand: choice(
-    'Hung',
+    'Hung on',
     [
-      ['left', 'on the left'],
-      ['right', 'on the right'],
+      ['left', 'the left'],
+      ['right', 'the right'],
     ],
     { when: isDoor },
   ),

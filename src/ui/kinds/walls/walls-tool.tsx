@@ -151,14 +151,14 @@ export function WallsTool() {
         choices={types.map((each) => [each, each] as const)}
         onChoose={setType}
       />
-      <ChoiceField label="On the path lies" value={on} choices={FACE_CHOICES} onChoose={setOn} />
+      <ChoiceField label="Its path runs along" value={on} choices={FACE_CHOICES} onChoose={setOn} />
       <ChoiceField
-        label="Its outside is"
+        label="Outside, going along"
         value={outside}
         choices={[
-          ['auto', 'outside of the loop, else left'],
-          ['left', 'left of the path'],
-          ['right', 'right of the path'],
+          ['auto', 'around a closed one, else left'],
+          ['left', 'on the left'],
+          ['right', 'on the right'],
         ]}
         onChoose={setOutside}
       />
