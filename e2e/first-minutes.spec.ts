@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { enterAs, makeProject, openProject } from './project';
+import { enterAs, makeProject, openProject, openStep } from './project';
 
 test('five acts stand beside the demo, are brought where they are done, and stay away once left out', async ({
   page,
@@ -80,4 +80,24 @@ test('a project is started from a building by keyboard: numbers typed, wrong one
   await expect(page.getByRole('navigation', { name: 'Work path' })).toContainText('no findings');
   await page.getByRole('button', { name: 'History', exact: true }).click();
   await expect(page.getByText('Core K1', { exact: false }).first()).toBeVisible();
+});
+
+test('every step of an empty project says what it is for and what to do first, until it has something', async ({
+  page,
+}) => {
+  await enterAs(page, 'designer');
+  const id = await makeProject(page.request, 'Blank', [['levels.setUp', { above: '3@3m' }]]);
+  await openProject(page, id);
+  const says = page.getByRole('note', { name: 'What this step is for' });
+  for (const step of ['Grids', 'Columns', 'Shafts', 'Stairs', 'Floors', 'Walls', 'Checks', 'Hand over']) {
+    await openStep(page, step);
+    await expect(says).toContainText('First:');
+  }
+  await openStep(page, 'Columns');
+  await says.getByRole('button', { name: 'Add a grid' }).click();
+  await expect(page.getByRole('region', { name: 'Grids tools' })).toBeVisible();
+  await page.getByRole('button', { name: 'Add the grid' }).click();
+  await expect(says).toBeHidden();
+  await openStep(page, 'Columns');
+  await expect(says).toContainText('choose grid lines');
 });

@@ -6,6 +6,7 @@ import { useSlice } from '../session/store';
 import { ChecksTool } from './checks-tool';
 import { HandOverTool } from './hand-over-tool';
 import { StepTools } from './step-tools';
+import { BeginWith } from '../work-path/begin-with';
 
 const TOOLS = {
   levels: ['Levels', <StepTools key="levels" step="levels" />],
@@ -44,6 +45,7 @@ export function Tray() {
       </header>
       {/* Fields begin anew in the other system of lengths. */}
       <div key={display.system} className="flex flex-col gap-3 p-3.5">
+        <BeginWith step={step} />
         {tool}
       </div>
     </section>

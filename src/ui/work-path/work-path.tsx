@@ -2,6 +2,7 @@
 
 import { stepOfFinding } from '@/core/checks/step-of-finding';
 import { type Step, useSlice } from '../session/store';
+import { stepCounts } from './step-counts';
 
 /** Steps that change nothing. */
 const FOR_ALL: readonly Step[] = ['checks', 'issue'];
@@ -23,24 +24,21 @@ export function WorkPath() {
   const findings = own(solved.findings);
   const steps = findings.map((finding) => stepOfFinding(framework, finding));
   const of = (step: Step) => steps.filter((each) => each === step).length;
-  const records = [...framework.records.values()];
-  const stacks = records.filter((record) => record.kind === 'columnStack' && record.building === building).length;
-  const plates = new Set(own(solved.floors).map(({ plate }) => plate)).size;
-  const walls = records.filter((record) => record.kind === 'wall' && record.building === building).length;
+  const counts = stepCounts(framework, solved, building);
   const many = (n: number, one: string, more = `${one}s`) => (n === 0 ? 'nothing yet' : `${n} ${n === 1 ? one : more}`);
   const path: [Step, string, string, number][] = [
-    ['levels', 'Levels', many(own(solved.levels).length, 'level'), of('levels')],
-    ['grids', 'Grids', many(own(solved.lines).length, 'line'), of('grids')],
-    ['columns', 'Columns', many(stacks, 'stack'), of('columns')],
-    ['shafts', 'Shafts', many(own(solved.shafts).length, 'shaft'), of('shafts')],
-    ['stairs', 'Stairs', many(own(solved.stairs).length, 'stair'), of('stairs')],
-    ['floors', 'Floors & roof', many(plates, 'plate'), of('floors')],
-    ['walls', 'Walls', many(walls, 'wall'), of('walls')],
+    ['levels', 'Levels', many(counts.levels, 'level'), of('levels')],
+    ['grids', 'Grids', many(counts.grids, 'line'), of('grids')],
+    ['columns', 'Columns', many(counts.columns, 'stack'), of('columns')],
+    ['shafts', 'Shafts', many(counts.shafts, 'shaft'), of('shafts')],
+    ['stairs', 'Stairs', many(counts.stairs, 'stair'), of('stairs')],
+    ['floors', 'Floors & roof', many(counts.floors, 'plate'), of('floors')],
+    ['walls', 'Walls', many(counts.walls, 'wall'), of('walls')],
     ['checks', 'Checks', findings.length === 0 ? 'no findings' : many(findings.length, 'finding'), findings.length],
     ['issue', 'Hand over', 'IFC, framework file', 0],
   ];
   // Everything stands on the levels: before there are any, their set-up is all there is to do.
-  const isBare = own(solved.levels).length === 0;
+  const isBare = counts.levels === 0;
   // Who only looks has two steps: what is found, and what can be taken away.
   const shown = mayEdit ? path : path.filter(([key]) => FOR_ALL.includes(key));
   return (
