@@ -11,7 +11,7 @@ import type { Solved } from '../solving/solved';
 import type { Body } from './body';
 
 /** How high names of bodies are written, mm on paper. */
-const TEXT_MM = 1.8;
+const TEXT_MM = 2.3;
 
 /** The layer a body is drawn on in files. */
 const layerOf = ({ kind }: Pick<Body, 'kind'>): string => facet(definitionOf(kind).bodies)?.layer ?? 'BODIES';

@@ -1,9 +1,9 @@
 import type { Primitive } from '../drawing/drawing';
-import { LEAST_TEXT_MM } from '../drawing/least-text';
+import { leastText } from '../drawing/least-text';
 import { box, cutStretches, ringsOf } from '../drawing/section-shapes';
 import { bounds } from '../geometry/polygon';
 import { ofBuilding, type InSection, type PlanAt, type SectionAt } from '../kinds/drawn';
-import { ROOM_TEXT_MM, tagOf } from '../rooms/draw-rooms';
+import { LINE_STEP, ROOM_TEXT_MM, tagOf } from '../rooms/draw-rooms';
 import type { Solved } from '../solving/solved';
 import type { CeilingPiece } from './solved-ceiling';
 
@@ -14,9 +14,9 @@ function drawCeiling(piece: CeilingPiece, { rooms, profiles }: Solved, view: Pla
   const words = `clear ${view.writeLength(piece.clearMm)}`;
   const fitting = Math.min((box.maxX - box.minX) / (words.length * 0.75), (box.maxY - box.minY) / 5);
   const tag = region ? tagOf(region, view) : null;
-  const heightMm = Math.min((tag?.heightMm ?? ROOM_TEXT_MM * view.scale) * 0.85, fitting);
-  // Under a tag that cannot be read nothing is written either.
-  const isRead = (tag !== null || !region) && heightMm >= LEAST_TEXT_MM * 0.85 * view.scale;
+  const heightMm = Math.min(tag?.heightMm ?? ROOM_TEXT_MM * view.scale, fitting);
+  // Under a tag with no place for its area nothing is written either.
+  const isRead = (region ? tag?.lines.length === 2 : true) && heightMm >= leastText(view);
   const middle = profiles[piece.profile]!.centroid;
   const follows = rooms.some(({ level, ring }) => level === piece.level && ring === piece.ring);
   return [
@@ -31,7 +31,7 @@ function drawCeiling(piece: CeilingPiece, { rooms, profiles }: Solved, view: Pla
             id: piece.ceiling,
             at:
               region && tag
-                ? { x: region.at.x, y: region.at.y - tag.heightMm * (2.6 + 1.1 * nth) }
+                ? { x: tag.x, y: region.at.y - tag.heightMm * LINE_STEP * (tag.lines.length + nth) }
                 : { x: middle.x, y: middle.y - heightMm * 1.3 * nth },
             text: words,
             heightMm,

@@ -55,7 +55,7 @@ class GridDrawing {
       id: line.id,
       at: plus(plus(from, times(unit(way), this.mm(4 + line.name.length))), times(side, this.mm(1.6))),
       text: line.name,
-      heightMm: this.mm(2.2),
+      heightMm: this.mm(2.3),
       turnDeg: line.curve.kind === 'segment' ? upright(directionDeg(way.y, way.x)) : 0,
     });
   }

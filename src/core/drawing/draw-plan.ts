@@ -4,6 +4,7 @@ import { PLAN_COATS, type PlanAt } from '../kinds/drawn';
 import type { Solved } from '../solving/solved';
 import { drawGrids } from './draw-grids';
 import { boxOf, type Drawing } from './drawing';
+import { readable } from './least-text';
 import { marksOfView } from './view-marks';
 import type { PlanView } from './plan-view';
 
@@ -17,12 +18,15 @@ export function drawPlan(solved: Solved, view: PlanView): Drawing {
     fflMm: shown.fflMm,
     markAt: marksOfView(solved.marks, view.building, [`plan ${view.level}`, 'plan']),
   });
-  const primitives = PLAN_COATS.flatMap((coat) =>
-    coat === 'grids'
-      ? grids.primitives
-      : coat === 'bodies'
-        ? drawBodiesOver(solved, view)
-        : planOf(coat).flatMap((draw) => draw(solved, at)),
+  const primitives = readable(
+    PLAN_COATS.flatMap((coat) =>
+      coat === 'grids'
+        ? grids.primitives
+        : coat === 'bodies'
+          ? drawBodiesOver(solved, view)
+          : planOf(coat).flatMap((draw) => draw(solved, at)),
+    ),
+    view,
   );
   return { primitives, marks: grids.marks, box: boxOf(primitives) };
 }

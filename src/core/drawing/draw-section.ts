@@ -4,6 +4,7 @@ import { sectionOf } from '../kinds/registry';
 import type { Id } from '../model/ids';
 import type { Solved, SolvedBuilding } from '../solving/solved';
 import { boxOf, type Drawing, type Primitive } from './drawing';
+import { readable } from './least-text';
 import { levelMarks, REACH, sectionGrid, storeyHeights, type MarkLook, type SeenLine } from './section-marks';
 import { frameOf, placesOnPlane, planeIn, type SectionPlane } from './section-plane';
 import { marksOfView } from './view-marks';
@@ -13,6 +14,8 @@ export interface SectionView {
   plane: SectionPlane;
   /** Scale of the paper, 1 : scale. */
   scale: number;
+  /** The least height of what is written, mm on paper; what would be smaller is left out. */
+  leastTextMm?: number;
   writeLength: (mm: number) => string;
   writeElevation: (mm: number) => string;
   /** What the view is called in the settings of its marks. */
@@ -46,7 +49,7 @@ export function drawSection(solved: Solved, view: SectionView): Drawing {
   const reach = REACH * view.scale;
   const sides = view.marks ?? { left: null, right: view.building };
   const start = left - reach;
-  const primitives = [
+  const all = [
     ...gridPrimitives,
     ...body,
     ...(sides.right ? side(solved, own, sides.right, { edgeX: right + reach, fromX: start, way: 1 }, look) : []),
@@ -55,6 +58,7 @@ export function drawSection(solved: Solved, view: SectionView): Drawing {
       : []),
     ...storeyHeights(levels, start - 5 * view.scale, look),
   ];
+  const primitives = readable(all, view);
   return { primitives, marks, box: boxOf(primitives) };
 }
 

@@ -10,6 +10,8 @@ import { spreadApart } from './spread';
 /** Sizes on paper, millimetres. */
 export const HEAD_RADIUS = 3.1;
 const HEAD_TEXT = 2.9;
+/** A long label reaches over its bubble rather than be too small to read. */
+const LEAST_HEAD_TEXT = 2.3;
 /** Least distance of the centres of two heads. */
 const HEAD_GAP = HEAD_RADIUS * 2.15;
 
@@ -137,7 +139,7 @@ export class GridHeads {
         id,
         at: centre,
         text: label,
-        heightMm: mm(HEAD_TEXT * Math.min(1, 3.2 / Math.max(2, label.length))),
+        heightMm: mm(Math.max(LEAST_HEAD_TEXT, HEAD_TEXT * Math.min(1, 3.2 / Math.max(2, label.length)))),
         turnDeg: 0,
       },
     ];

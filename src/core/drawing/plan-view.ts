@@ -6,6 +6,8 @@ export interface PlanView {
   level: Id;
   /** Scale of the paper, 1 : scale: texts and bubbles keep their size on paper. */
   scale: number;
+  /** The least height of what is written, mm on paper; what would be smaller is left out. */
+  leastTextMm?: number;
   /** Height of the cut above FFL. */
   cutAboveMm: number;
   writeLength: (mm: number) => string;

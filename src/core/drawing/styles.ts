@@ -217,18 +217,18 @@ export type Style = keyof typeof STYLES;
 
 /** Every style of texts. */
 export const TEXT_STYLES = texts({
-  roomText: { colour: 'ink', figures: false, halo: false, layer: 'ROOMS', press: 1 },
-  roomArea: { colour: 'ink2', figures: true, halo: false, layer: 'ROOMS', press: 1 },
-  ceilingText: { colour: 'roofs', figures: true, halo: false, layer: 'CEILINGS', press: 1 },
-  bodyText: { colour: 'columns', figures: true, halo: false, layer: 'BODIES', press: 1 },
-  zoneText: { colour: 'ink2', figures: true, halo: false, layer: 'FLOORS', press: 1 },
+  roomText: { colour: 'ink', figures: false, halo: true, layer: 'ROOMS', press: 1 },
+  roomArea: { colour: 'ink2', figures: true, halo: true, layer: 'ROOMS', press: 1 },
+  ceilingText: { colour: 'roofs', figures: true, halo: true, layer: 'CEILINGS', press: 1 },
+  bodyText: { colour: 'columns', figures: true, halo: true, layer: 'BODIES', press: 1 },
+  zoneText: { colour: 'ink2', figures: true, halo: true, layer: 'FLOORS', press: 1 },
   stairText: { colour: 'stairs', figures: false, halo: true, layer: 'STAIRS', press: 1 },
   bubbleText: { colour: 'ink', figures: false, halo: false, layer: 'GRID-HEADS', press: 1 },
-  settingOutText: { colour: 'now', figures: false, halo: false, layer: 'SETTING-OUT', press: 1 },
-  dimensionText: { colour: 'ink2', figures: true, halo: false, layer: 'DIMENSIONS', press: null },
+  settingOutText: { colour: 'now', figures: false, halo: true, layer: 'SETTING-OUT', press: 1 },
+  dimensionText: { colour: 'ink2', figures: true, halo: true, layer: 'DIMENSIONS', press: null },
   shaftText: { colour: 'shafts', figures: false, halo: true, layer: 'SHAFTS', press: null },
-  levelText: { colour: 'ink', figures: true, halo: false, layer: 'LEVELS', press: 0 },
-  levelTextLeft: { colour: 'ink', figures: true, halo: false, layer: 'LEVELS', press: null },
+  levelText: { colour: 'ink', figures: true, halo: true, layer: 'LEVELS', press: 0 },
+  levelTextLeft: { colour: 'ink', figures: true, halo: true, layer: 'LEVELS', press: null },
 });
 export type TextStyle = keyof typeof TEXT_STYLES;
 

@@ -1,5 +1,5 @@
 import type { Primitive } from '../drawing/drawing';
-import { LEAST_TEXT_MM } from '../drawing/least-text';
+import { leastText } from '../drawing/least-text';
 import { box, cutStretches, ringsOf } from '../drawing/section-shapes';
 import { alongOf, depthOf } from '../drawing/section-plane';
 import { bounds } from '../geometry/polygon';
@@ -23,8 +23,8 @@ function zoneText({ outline, plate }: FloorPiece, zone: NonNullable<FloorPiece['
   const box = bounds(outline);
   const step = zone.stepMm === 0 ? '±0' : `${zone.stepMm > 0 ? '+' : '−'}${view.writeLength(Math.abs(zone.stepMm))}`;
   const text = `${zone.name} ${step}`;
-  const heightMm = Math.min(2 * view.scale, (box.maxX - box.minX) / (text.length * 0.8), (box.maxY - box.minY) / 5);
-  if (heightMm < LEAST_TEXT_MM * view.scale) return [];
+  const heightMm = Math.min(2.3 * view.scale, (box.maxX - box.minX) / (text.length * 0.8), (box.maxY - box.minY) / 5);
+  if (heightMm < leastText(view)) return [];
   const wide = text.length * 0.6 * heightMm;
   return [
     {

@@ -16,7 +16,7 @@ interface StairPlan {
 /** Half the width of the break line's zigzag along the run, on paper. */
 const BREAK_MM = 1.2;
 const ARROW_MM = 1.8;
-const TEXT_MM = 2.2;
+const TEXT_MM = 2.3;
 
 /**
  * A stair in the plan of a level: the flight going up as far as the cut, with its break line and arrow; beyond the break

@@ -46,7 +46,7 @@ export function ViewRose({ projection, hasChosen, onLook, onProjection }: ViewRo
               y={at[1]}
               textAnchor="middle"
               dominantBaseline="central"
-              className="pointer-events-none fill-ink text-[9px] font-semibold"
+              className="pointer-events-none fill-ink text-[10px] font-semibold"
             >
               {letter}
             </text>

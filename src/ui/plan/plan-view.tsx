@@ -19,7 +19,7 @@ import { useProject } from '../session/store';
 import { WhatIsShown } from '../surface/what-is-shown';
 import { SurfaceFoot } from '../surface/surface-foot';
 import { useHandle, type PointerAt } from '../surface/use-handle';
-import { useFit, useZoom } from '../surface/use-fitted-zoom';
+import { LEAST_ON_SCREEN_MM, useFit, useZoom } from '../surface/use-fitted-zoom';
 import { hitIndex } from '../surface/hit-index';
 import { GhostCurve } from '../surface/curve-path';
 import { dragLine, type LineDrag } from './drag-line';
@@ -77,6 +77,7 @@ export function PlanView() {
       building,
       level,
       scale,
+      leastTextMm: LEAST_ON_SCREEN_MM,
       cutAboveMm: 1200,
       writeLength: (mm) => formatLength(mm, display),
       writeArea: (mm2) => formatArea(mm2, display),

@@ -18,7 +18,7 @@ import { OthersLayer } from '../surface/others-layer';
 import { PaintPrimitive } from '../surface/paint-primitive';
 import { WhatIsShown } from '../surface/what-is-shown';
 import { SurfaceFoot } from '../surface/surface-foot';
-import { useFit, useZoom } from '../surface/use-fitted-zoom';
+import { LEAST_ON_SCREEN_MM, useFit, useZoom } from '../surface/use-fitted-zoom';
 import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
 import { pointOfPlace } from './point-of-place';
@@ -87,6 +87,7 @@ export function SectionView() {
             building,
             plane,
             scale,
+            leastTextMm: LEAST_ON_SCREEN_MM,
             writeLength: (mm) => formatLength(mm, display),
             writeElevation: (mm) => formatElevation(mm, display),
             view: viewName,

@@ -1,6 +1,13 @@
 import { select as selectElement, zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3';
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 
+/** Nothing is written smaller on the screen, px. */
+const LEAST_TEXT_PX = 10;
+/** The smallest of what drawings write, mm on paper. */
+export const LEAST_ON_SCREEN_MM = 2.3;
+/** Texts are so much larger on the screen than on paper that the smallest can be read at every step of the scale. */
+const SCREEN_TEXT = (LEAST_TEXT_PX / (LEAST_ON_SCREEN_MM * (96 / 25.4))) * 2 ** (1 / 8);
+
 /** Kept free at the foot of a view for its scale bar. */
 const FOOT_PX = 44;
 
@@ -53,7 +60,7 @@ export function useZoom(
     selectElement(element).call(behaviour).on('dblclick.zoom', null);
     return () => void selectElement(element).on('.zoom', null);
   }, [svgRef, mayPan]);
-  const scale = 2 ** (Math.round(Math.log2(1 / Math.max(1e-6, transform.k * (25.4 / 96))) * 4) / 4);
+  const scale = SCREEN_TEXT * 2 ** (Math.round(Math.log2(1 / Math.max(1e-6, transform.k * (25.4 / 96))) * 4) / 4);
   const keep = useCallback(() => {
     isOwnRef.current = true;
   }, []);
