@@ -36,7 +36,7 @@ const CORE = [
     '/(resolve-[a-z-]+|axis-lines|held-line|crossings)\\.ts$',
     '^src/core/(passes|checks|commands|drawing|report|entry|schedules)/',
   ],
-  ['passes-reach-nothing-drawn-or-said', '(^src/core/passes/|-passes\\.ts$|/solve-[a-z-]+\\.ts$)', DRAWN_OR_SAID],
+  ['passes-reach-nothing-drawn-or-said', '^src/core/(passes/|.*(-passes|/solve-[a-z-]+)\\.ts$)', DRAWN_OR_SAID],
   ['checks-reach-nothing-drawn-or-said', '^src/core/checks/', DRAWN_OR_SAID],
 ];
 

@@ -1,3 +1,5 @@
+import type { Consequence } from '@/core/carrying/consequences';
+import type { LengthDisplay } from '@/core/units/format-length';
 import type { Remote } from 'comlink';
 import { v4 } from 'uuid';
 import type { LoggedChange } from '@/core/history/entry';
@@ -65,8 +67,8 @@ export class ProjectSession {
   private state: SessionState = CLOSED;
   private kept: KeptEdits<Pending> | null = null;
   private person: Opened['person'] | null = null;
-  /** What is tried while something is dragged: shown in every view, and neither kept nor sent. */
-  private tried: Framework | null = null;
+  /** What is tried while something is dragged: shown in every view, and neither kept nor sent; told to the worker once. */
+  private tried: { edit: Sent; isAsked: boolean } | null = null;
   private readonly host: SolveHost<Remote<SolveWorker>>;
   private shownFramework: Framework | null = null;
   private cannotSolve: Framework | null = null;
@@ -107,6 +109,11 @@ export class ProjectSession {
     return this.host.remote.fingerprints();
   }
 
+  /** What a framework tried on the side would bring about against the one that is shown, in words. */
+  bringsAbout(tried: Framework, display: LengthDisplay): Promise<Consequence[]> {
+    return this.host.bringsAbout(tried, display);
+  }
+
   async open(): Promise<Opened> {
     const opened = await this.server.open();
     const framework = { records: new Map(Object.entries(opened.records)) };
@@ -137,10 +144,7 @@ export class ProjectSession {
 
   /** Shows everywhere what a command would bring about, while it is still being dragged; null shows what is there again. */
   try(edit: Sent | null): void {
-    const planned = edit && this.previewOf(edit);
-    // What cannot be done leaves the last that could.
-    if (planned && !planned.ok) return;
-    this.tried = planned ? planned.value.after : null;
+    this.tried = edit && { edit, isAsked: false };
     this.refresh();
   }
 
@@ -343,7 +347,17 @@ export class ProjectSession {
     this.solving = true;
     void (async () => {
       for (;;) {
-        const target = this.tried ?? this.state.view;
+        const { tried } = this;
+        if (tried) {
+          if (tried.isAsked || this.closed) break;
+          tried.isAsked = true;
+          const shown = await this.host.tryOut(this.state.view, tried.edit, v4());
+          // What cannot be done leaves the last that could.
+          if (shown) this.shownFramework = shown.framework;
+          if (shown) this.show({ ...shown, generation: this.shown.generation + 1, unsolved: null });
+          continue;
+        }
+        const target = this.state.view;
         if (this.closed || target === this.shownFramework || target === this.cannotSolve) break;
         try {
           const solved = await this.host.solve(target);

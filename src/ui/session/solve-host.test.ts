@@ -1,3 +1,7 @@
+import { consequences } from '@/core/carrying/consequences';
+import type { Sent } from '@/core/commands/command-inputs';
+import { derivedCommandId } from '@/core/model/ids';
+import { METRIC } from '@/core/units/format-length';
 import { frameworkHash, type Framework } from '@/core/model/framework';
 import { hashOf } from '@/core/model/hash';
 import { solve } from '@/core/solving/solve';
@@ -66,5 +70,43 @@ describe('the solving worker', () => {
     await expect(host.solve(raised)).rejects.toThrow(CannotSolve);
     same(await host.solve(tower), tower);
     expect(frameworkHash(tower)).not.toBe(frameworkHash(raised));
+  });
+
+  it('plans and solves what is tried by itself; what is refused changes nothing, and what there is comes back', async () => {
+    const shop = workshop();
+    const host = new SolveHost(shop.make);
+    await host.solve(tower);
+    const sent: Sent = { command: 'levels.setElevation', input: { level: '01', fflMm: 5550, mode: 'push' } };
+    const shown = (await host.tryOut(tower, sent, derivedCommandId('try', '1')))!;
+    expect(frameworkHash(shown.framework)).toBe(frameworkHash(raised));
+    same(shown.solved, raised);
+    const wrong: Sent = { command: 'levels.setElevation', input: { level: '77', fflMm: 5550 } };
+    expect(await host.tryOut(tower, wrong, derivedCommandId('try', '2'))).toBeNull();
+    // The next is tried on what there is, not on the last that was tried.
+    const other: Sent = { command: 'levels.setElevation', input: { level: '02', fflMm: 10_500, mode: 'push' } };
+    const next = (await host.tryOut(tower, other, derivedCommandId('try', '3')))!;
+    same(next.solved, step(tower, 'levels.setElevation', { level: '02', fflMm: 10_500, mode: 'push' }).after);
+    same(await host.solve(tower), tower);
+  });
+
+  it('that breaks down while something is tried shows nothing of it, and what there is is solved anew', async () => {
+    const shop = workshop();
+    const told: string[] = [];
+    const host = new SolveHost(shop.make, ({ message }) => told.push(message), 50);
+    await host.solve(tower);
+    shop.fails.push('breaks');
+    const sent: Sent = { command: 'levels.setElevation', input: { level: '01', fflMm: 5550, mode: 'push' } };
+    expect(await host.tryOut(tower, sent, derivedCommandId('try', '1'))).toBeNull();
+    expect(told).toEqual(['Broken on purpose']);
+    same(await host.solve(raised), raised);
+  });
+
+  it('says what a framework would bring about, as it is worked out beside it, and goes on from what there is', async () => {
+    const host = new SolveHost(workshop().make);
+    await host.solve(tower);
+    const [before, after] = [tower, raised].map((framework) => ({ framework, solved: solve(framework) }));
+    expect(await host.bringsAbout(raised, METRIC)).toEqual(consequences(before!, after!, METRIC));
+    expect(await host.bringsAbout(tower, METRIC)).toEqual([]);
+    same(await host.solve(raised), raised);
   });
 });

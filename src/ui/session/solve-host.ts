@@ -1,13 +1,20 @@
-import { difference, type Changes } from '@/core/model/changes';
+import type { Consequence } from '@/core/carrying/consequences';
+import type { Sent } from '@/core/commands/command-inputs';
+import { apply, difference, type Changes } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK, recordsById, type Framework } from '@/core/model/framework';
+import type { Id } from '@/core/model/ids';
 import type { Rec } from '@/core/model/kinds';
 import type { Solved } from '@/core/solving/solved';
 import { withDelta, type SolvedDelta } from '@/core/solving/solved-delta';
+import type { LengthDisplay } from '@/core/units/format-length';
+import type { TriedOut } from '@/workers/solve-desk';
 
 /** As much of the solving worker as solving asks of it. */
 export interface Solving {
   reset: (records: Record<string, Rec>) => Promise<SolvedDelta>;
   update: (changes: Changes) => Promise<SolvedDelta>;
+  tryOut: (changes: Changes, sent: Sent, commandId: Id) => Promise<TriedOut | null>;
+  bringsAbout: (changes: Changes, display: LengthDisplay) => Promise<Consequence[]>;
 }
 
 export interface SolvingWorker<W extends Solving> {
@@ -61,6 +68,29 @@ export class SolveHost<W extends Solving> {
     }
   }
 
+  /** A command planned and solved in the worker alone, on a framework that is not changed; null where it is refused or fails. */
+  async tryOut(base: Framework, sent: Sent, commandId: Id): Promise<{ framework: Framework; solved: Solved } | null> {
+    if (this.solved === null) return null;
+    try {
+      const tried = await this.within(this.begun().remote.tryOut(difference(this.inWorker, base), sent, commandId));
+      if (!tried) return null;
+      this.solved = withDelta(this.solved, tried.delta);
+      this.inWorker = apply(base, tried.changes);
+      return { framework: this.inWorker, solved: this.solved };
+    } catch (error) {
+      // What was there is solved anew by the next worker when it is asked for.
+      this.end();
+      this.onRestart(error as Error);
+      return null;
+    }
+  }
+
+  /** What a framework would bring about against the one solved last, in words. */
+  async bringsAbout(tried: Framework, display: LengthDisplay): Promise<Consequence[]> {
+    if (this.solved === null) return [];
+    return this.begun().remote.bringsAbout(difference(this.inWorker, tried), display);
+  }
+
   end(): void {
     this.worker?.end();
     this.worker = null;
@@ -72,14 +102,19 @@ export class SolveHost<W extends Solving> {
     const { remote } = this.begun();
     const asked =
       this.solved === null ? remote.reset(recordsById(target)) : remote.update(difference(this.inWorker, target));
+    this.solved = withDelta(this.solved, await this.within(asked));
+    this.inWorker = target;
+    return this.solved;
+  }
+
+  /** The worker's answer; an error where it breaks down or gives none. */
+  private async within<T>(asked: Promise<T>): Promise<T> {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const hangs = new Promise<never>((_, reject) => {
       timer = setTimeout(() => reject(new Error('The worker gave no answer')), this.hangsMs);
     });
     try {
-      this.solved = withDelta(this.solved, await Promise.race([asked, this.broken, hangs]));
-      this.inWorker = target;
-      return this.solved;
+      return await Promise.race([asked, this.broken, hangs]);
     } finally {
       clearTimeout(timer);
     }

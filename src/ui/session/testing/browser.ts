@@ -70,7 +70,13 @@ class Locks {
 const idleWorker = (): SolvingWorker<Solving> => {
   const nothing = deltaOf(null, new Solver().solve(EMPTY_FRAMEWORK));
   const answer = () => Promise.resolve(nothing);
-  return { remote: { reset: answer, update: answer }, end: () => undefined, onBroken: () => undefined };
+  const remote: Solving = {
+    reset: answer,
+    update: answer,
+    tryOut: () => Promise.resolve(null),
+    bringsAbout: () => Promise.resolve([]),
+  };
+  return { remote, end: () => undefined, onBroken: () => undefined };
 };
 
 /** A browser in this process: what its tabs share, without a page. `send` is its way to the server. */
