@@ -8,8 +8,13 @@ import type { Solved } from '../solving/solved';
 import type { CeilingPiece } from './solved-ceiling';
 
 /** What is clear under a ceiling, under the tag of its room; the outline of one that follows no room, dashed. */
-function drawCeiling(piece: CeilingPiece, { rooms, profiles }: Solved, view: PlanAt, nth: number): Primitive[] {
-  const region = rooms.find(({ level, ring, room }) => level === piece.level && room !== null && ring === piece.ring);
+function drawCeiling(
+  piece: CeilingPiece,
+  { rooms, profiles }: Pick<Solved, 'rooms' | 'profiles'>,
+  view: PlanAt,
+  nth: number,
+): Primitive[] {
+  const region = rooms.find(({ ring, room }) => room !== null && ring === piece.ring);
   const box = bounds(piece.ring);
   const words = `clear ${view.writeLength(piece.clearMm)}`;
   const fitting = Math.min((box.maxX - box.minX) / (words.length * 0.75), (box.maxY - box.minY) / 5);
@@ -18,7 +23,7 @@ function drawCeiling(piece: CeilingPiece, { rooms, profiles }: Solved, view: Pla
   // Under a tag with no place for its area nothing is written either.
   const isRead = (region ? tag?.lines.length === 2 : true) && heightMm >= leastText(view);
   const middle = profiles[piece.profile]!.centroid;
-  const follows = rooms.some(({ level, ring }) => level === piece.level && ring === piece.ring);
+  const follows = rooms.some(({ ring }) => ring === piece.ring);
   return [
     ...(follows
       ? []
@@ -43,12 +48,14 @@ function drawCeiling(piece: CeilingPiece, { rooms, profiles }: Solved, view: Pla
 }
 
 /** Ceilings over a level. Two in one room are a finding: their tags stand one under the other. */
-export const ceilingsInPlan = (solved: Solved, view: PlanAt): Primitive[] =>
-  solved.ceilings
+export function ceilingsInPlan({ ceilings, rooms, profiles }: Solved, view: PlanAt): Primitive[] {
+  const here = { rooms: rooms.filter(({ level }) => level === view.level), profiles };
+  return ceilings
     .filter(({ level }) => level === view.level)
     .flatMap((piece, i, all) =>
-      drawCeiling(piece, solved, view, all.slice(0, i).filter(({ ring }) => ring === piece.ring).length),
+      drawCeiling(piece, here, view, all.slice(0, i).filter(({ ring }) => ring === piece.ring).length),
     );
+}
 
 /** A ceiling where the plane cuts it. */
 function cutCeiling(solved: Solved, piece: CeilingPiece, { frame, isCut, liftMm }: SectionAt): Primitive[] {

@@ -1,5 +1,6 @@
 'use client';
 
+import type { SolvedLevel } from '@/core/solving/solved';
 import { everyFacet } from '@/core/kinds/registry';
 import { useState } from 'react';
 import { ActionButton, PlainField } from '../fields/fields';
@@ -7,13 +8,25 @@ import { sayThing } from './sentence';
 import { chosenLines, withLine } from '../session/busy';
 import { useSlice } from '../session/store';
 
-/** Everything at the current level as a list: the plan for keyboard and screen reader. */
+/** Everything at the current level as a list: the plan for keyboard and screen reader. It is made where it is opened. */
 export function ThingsHere() {
-  const { framework, solved, level, building, selection, busy, display, select, set } = useSlice(
+  const { solved, level, building } = useSlice('solved', 'level', 'building');
+  const [isOpen, setOpen] = useState(false);
+  const shown = solved?.levels.find(({ id }) => id === level);
+  if (!solved || !shown || shown.building !== building) return null;
+  return (
+    <details className="border-t border-hair pt-3" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+      <summary className="font-bold">On level {shown.name}</summary>
+      {isOpen && <List shown={shown} />}
+    </details>
+  );
+}
+
+/** What is at a level, by kinds, with a filter in words. */
+function List({ shown }: { shown: SolvedLevel }) {
+  const { framework, solved, selection, busy, display, select, set } = useSlice(
     'framework',
     'solved',
-    'level',
-    'building',
     'selection',
     'busy',
     'display',
@@ -21,8 +34,7 @@ export function ThingsHere() {
     'set',
   );
   const [filter, setFilter] = useState('');
-  const shown = solved?.levels.find(({ id }) => id === level);
-  if (!solved || !shown || shown.building !== building) return null;
+  if (!solved) return null;
   const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
   /** Every word typed stands in what is said of it: its kind, name, type, use or size. */
   const isMeant = (id: string, heading: string, own: string): boolean => {
@@ -43,8 +55,7 @@ export function ThingsHere() {
     else select([id]);
   };
   return (
-    <details className="border-t border-hair pt-3">
-      <summary className="font-bold">On level {shown.name}</summary>
+    <>
       <div className="flex flex-col gap-1 pt-1.5">
         <PlainField
           label="Only those with"
@@ -82,6 +93,6 @@ export function ThingsHere() {
           </div>
         ),
       )}
-    </details>
+    </>
   );
 }

@@ -2,6 +2,7 @@ import { memo } from 'react';
 import type { Primitive } from '@/core/drawing/drawing';
 import { STYLES, TEXT_STYLES } from '@/core/drawing/styles';
 import type { Ring } from '@/core/geometry/polygon';
+import { samePrimitive } from '@/core/drawing/same-primitive';
 import { curvePath } from './curve-path';
 
 /** A colour of the theme. */
@@ -10,13 +11,12 @@ const inTheme = (name: string | null): string => (name === null ? 'none' : `var(
 const ringPath = (ring: Ring): string => `M${ring.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`;
 
 /** One primitive of a display list as SVG. Model millimetres; y points up in the model and down on the screen. */
-export const PaintPrimitive = memo(function PaintPrimitive({
-  primitive,
-  chosen,
-}: {
-  primitive: Primitive;
-  chosen: boolean;
-}) {
+export const PaintPrimitive = memo(
+  Paint,
+  (was, is) => was.chosen === is.chosen && samePrimitive(was.primitive, is.primitive),
+);
+
+function Paint({ primitive, chosen }: { primitive: Primitive; chosen: boolean }) {
   if (primitive.type === 'text') {
     const { at, text, heightMm, turnDeg, style } = primitive;
     const { colour, figures, halo } = TEXT_STYLES[style];
@@ -54,4 +54,4 @@ export const PaintPrimitive = memo(function PaintPrimitive({
   if (primitive.type === 'arc') return <path d={curvePath(primitive.arc)} {...common} fill="none" />;
   const d = `M${primitive.points.map(({ x, y }) => `${x} ${-y}`).join('L')}${primitive.closed ? 'Z' : ''}`;
   return <path d={d} {...common} fill={primitive.closed ? common.fill : 'none'} />;
-});
+}
