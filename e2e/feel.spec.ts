@@ -11,7 +11,7 @@ interface Felt {
   /** Nine frames of ten take no longer than this, and the longest takes this, in frames of an empty page. */
   nineOfTen: number;
   longest: number;
-  /** Nine of ten pointers are followed after so many frames. */
+  /** Nine of ten pointers are followed so many frames late. */
   followed?: number;
 }
 
@@ -91,7 +91,8 @@ test('in the plan of a furnished tower of 50 storeys what is moved, panned, zoom
         act,
         nineOfTen: quantile(frames, 0.9) / frameMs,
         longest: Math.max(...frames) / frameMs,
-        ...(hasGhost ? { followed: quantile(lags, 0.9) } : {}),
+        // The frame a pointer comes in is counted too: what follows within it lags by none.
+        ...(hasGhost ? { followed: quantile(lags, 0.9) - 1 } : {}),
       };
       if (!best || now.longest < best.longest) best = now;
       if (best.nineOfTen <= NINE_OF_TEN_FRAMES && best.longest <= LONGEST_FRAMES) break;
@@ -165,10 +166,6 @@ test('in the plan of a furnished tower of 50 storeys what is moved, panned, zoom
 
   await mkdir('test-results', { recursive: true });
   await writeFile('test-results/feel.json', JSON.stringify({ frameMs, felt }, null, 2));
-  for (const { act, nineOfTen, longest, followed } of felt)
-    console.log(
-      `    ${act}: 9 of 10 within ${nineOfTen.toFixed(1)} frames, longest ${longest.toFixed(1)}${followed === undefined ? '' : `, followed after ${followed}`}`,
-    );
   for (const { act, nineOfTen, longest, followed } of felt) {
     expect(nineOfTen, act).toBeLessThanOrEqual(NINE_OF_TEN_FRAMES + 0.1);
     expect(longest, act).toBeLessThanOrEqual(LONGEST_FRAMES + 0.1);
