@@ -1,6 +1,6 @@
 import { between } from '../buildings/between-buildings';
 import { mmOf } from '../dimensions/resolve-length';
-import { cross, distance, minus, plus, type Point } from '../geometry/point';
+import { cross, distance, dot, lengthOf, minus, plus, type Point } from '../geometry/point';
 import { recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { ringOnLines } from '../outlines/outline-from-lines';
@@ -46,10 +46,47 @@ export function outlineFromWalls(
   if (runs.length === 1 && runs[0]!.closed) return runs[0]!.points;
   if (runs.some(({ closed }) => closed)) return null;
   const chain = inTurn(runs.map(({ points }) => points));
-  const edges = chain.flatMap((points) =>
-    points.slice(1).map((to, i) => ({ curve: { kind: 'segment' as const, from: points[i]!, to }, offsetMm: 0 })),
-  );
+  const sides = goingOn(chain.flatMap((points) => points.slice(1).map((to, i): Side => ({ from: points[i]!, to }))));
+  const edges = sides.map(({ from, to }) => ({ curve: { kind: 'segment' as const, from, to }, offsetMm: 0 }));
   return edges.length > 2 ? ringOnLines(edges) : null;
+}
+
+interface Side {
+  from: Point;
+  to: Point;
+}
+
+/** Sides this far from one line are on it, mm. */
+const ON_LINE_MM = 0.01;
+
+/**
+ * Sides that go on straight from one another, as the parts of a wall that was split do, as one; where the next lies beside
+ * the line, as a thicker part does, with a step between them.
+ */
+function goingOn(sides: readonly Side[]): Side[] {
+  const joined: Side[] = [];
+  const push = (side: Side) => {
+    const last = joined.at(-1);
+    const step = last && stepTo(last, side);
+    if (last && step === 0) joined[joined.length - 1] = { from: last.from, to: side.to };
+    else joined.push(...(step ? [{ from: last!.to, to: side.from }] : []), side);
+  };
+  for (const side of sides) push(side);
+  const [first, last] = [joined[0], joined.at(-1)];
+  if (!first || !last || joined.length < 3) return joined;
+  const step = stepTo(last, first);
+  if (step === 0) return [{ from: last.from, to: first.to }, ...joined.slice(1, -1)];
+  return step ? [...joined, { from: last.to, to: first.from }] : joined;
+}
+
+/** How far beside the line of a side the next one runs that has its direction, mm; null: it has another. */
+function stepTo(side: Side, next: Side): number | null {
+  const [way, on] = [minus(side.to, side.from), minus(next.to, next.from)];
+  const [long, further] = [lengthOf(way), lengthOf(on)];
+  if (long === 0 || further === 0 || dot(way, on) <= 0) return null;
+  if (Math.abs(cross(way, on)) / long > ON_LINE_MM) return null;
+  const beside = Math.abs(cross(way, minus(next.from, side.from))) / long;
+  return beside <= ON_LINE_MM ? 0 : beside;
 }
 
 /** How far left of a party wall's path the face of its core lies that one sees from a place, moved away from it. */

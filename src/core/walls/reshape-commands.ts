@@ -22,6 +22,7 @@ import type { Edit } from '../model/edit';
 import { recordsOf, type Framework } from '../model/framework';
 import type { Outline } from '../outlines/outline';
 import { resolvePlace } from '../outlines/resolve-place';
+import { resolveOutline } from '../setting-out/resolve-outline';
 import { formatMm } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import { openingsFollow } from './openings-follow';
@@ -49,14 +50,27 @@ const shiftedBy = (framework: Framework, opening: WallOpening, byMm: number): Wa
   alongMm: quantiseMm(mmOf(framework, opening.alongMm) + byMm),
 });
 
-/** An outline goes from wall to wall: it would not find its way along one that is two by now, or along two that are one. */
-function refuseFollowed(framework: Framework, { id, name }: Wall): void {
-  for (const record of framework.records.values())
-    walkOfKind(record.kind)?.see(record, (mark, value) => {
-      const outline = value as Outline;
-      if (mark.is === 'outline' && outline?.type === 'walls' && outline.walls.includes(id))
-        refuseNow(`The outline of ${called(record)} follows wall ${name}. Give it another outline first`, ['wall']);
+/** What follows walls goes on following what they have become; it is refused where it could not find its way round any more. */
+function refuseLost(edit: Edit, { name }: Wall): void {
+  const isThere = (framework: Framework, outline: Outline) => resolveOutline(framework, outline) !== null;
+  for (const record of edit.framework.records.values()) {
+    const was = edit.before.records.get(record.id);
+    if (!was) continue;
+    const before = new Map<string, Outline>();
+    const wallsOf = (mark: { is: string }, value: unknown): Outline | null => {
+      const outline = value as Outline | null;
+      return mark.is === 'outline' && outline?.type === 'walls' ? outline : null;
+    };
+    walkOfKind(record.kind)?.see(was, (mark, value, path) => {
+      const outline = wallsOf(mark, value);
+      if (outline) before.set(path, outline);
     });
+    walkOfKind(record.kind)?.see(record, (mark, value, path) => {
+      const [outline, own] = [wallsOf(mark, value), before.get(path)];
+      if (!outline || !own || isThere(edit.framework, outline) || !isThere(edit.before, own)) return;
+      refuseNow(`The outline of ${called(record)} follows wall ${name}. Give it another outline first`, ['wall']);
+    });
+  }
 }
 
 const split = defineCommand({
@@ -70,7 +84,6 @@ const split = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const wall = thingReferred(edit.before, 'wall', input.wall);
-      refuseFollowed(edit.before, wall);
       const path = pathOf(edit.before, wall);
       const long = pathLength(path);
       const at = new LengthReader(edit.before).read(input.alongMm, 'alongMm', { atLeastMm: 0, atMostMm: 1e6 }).mm;
@@ -101,6 +114,7 @@ const split = defineCommand({
             ...before.map((opening) => shiftedBy(edit.before, opening, long - at)),
           ],
         });
+        refuseLost(edit, wall);
         return;
       }
       edit.set('wall', wall.id, { points: typedFor(edit.before, wall, first), openings: before });
@@ -111,6 +125,7 @@ const split = defineCommand({
         openings: after.map((opening) => shiftedBy(edit.before, opening, -at)),
       });
       listWith(edit, wall.id, made.id);
+      refuseLost(edit, wall);
     }),
   sentence: (before, input) => `Wall ${thingReferred(before, 'wall', input.wall).name} split`,
 });
@@ -154,7 +169,6 @@ const join = defineCommand({
     refusing(() => {
       const [a, b] = input.walls.map((ref) => thingReferred(edit.before, 'wall', ref)) as [Wall, Wall];
       if (a.id === b.id || a.closed || b.closed) refuseNow('Choose two walls that do not go round', ['walls']);
-      for (const each of [a, b]) refuseFollowed(edit.before, each);
       const other = ALIKE.find(([field]) => JSON.stringify(a[field]) !== JSON.stringify(b[field]));
       if (other)
         refuseNow(`Walls ${a.name} and ${b.name} have another ${other[1]}. Make that the same first`, ['walls']);
@@ -196,6 +210,7 @@ const join = defineCommand({
         if (walls.includes(a.id) && walls.includes(b.id)) edit.remove(id);
       listInstead(edit, b.id, a.id);
       edit.remove(b.id);
+      refuseLost(edit, a);
     }),
   sentence: (before, input) => {
     const [a, b] = input.walls.map((ref) => thingReferred(before, 'wall', ref));

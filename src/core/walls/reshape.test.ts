@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { ringArea } from '../geometry/polygon';
 import { recordsOf, type Framework } from '../model/framework';
 import { solve } from '../solving/solve';
 import { corners, WALL_200 } from '../testing/drawn';
@@ -95,13 +96,31 @@ describe('a wall is split', () => {
     expect(recordsOf(after, 'core')[0]!.members).toContain(made.id);
   });
 
-  it('is refused where a slab follows it, for the slab would be lost', () => {
+  it('keeps the outline of a slab that follows it, split, moved, made thicker and joined again', () => {
     const slab: Step = [
       'floors.add',
-      { name: 'F', outline: { type: 'walls', walls: ['R'], face: 'centre' }, levels: { at: ['01'] } },
+      { name: 'F', outline: { type: 'walls', walls: ['R'], face: 'coreOutside' }, levels: { at: ['01'] } },
     ];
     const followed = given([slab], house);
-    expect(refusal(followed, 'walls.split', { wall: 'R', alongMm: 3000 })).toMatch(/F follows wall R/);
+    const ring = (framework: Framework) => solve(framework).floors.find(({ name }) => name === 'F')!.outline;
+    const area = ringArea(ring(followed));
+    // A wall that goes round is open after the first split, and two after the second.
+    const once = step(followed, 'walls.split', { wall: 'R', alongMm: 3000 }).after;
+    expect(ringArea(ring(once))).toBeCloseTo(area, 3);
+    expect(ring(once)).toHaveLength(ring(followed).length);
+    const twice = step(once, 'walls.split', { wall: 'R', alongMm: 2000 }).after;
+    expect(ringArea(ring(twice))).toBeCloseTo(area, 3);
+    const part = recordsOf(twice, 'wall').find(({ id }) => !followed.records.has(id))!;
+    expect(recordsOf(twice, 'floorPlate').find(({ name }) => name === 'F')!.outline).toMatchObject({
+      walls: expect.arrayContaining([part.id]),
+    });
+    // A part as thick again has its face further out, with a step where it begins and ends.
+    const thick = { name: 'Thick', layers: [{ name: 'concrete', thicknessMm: 400, core: true }] };
+    const stepped = ring(step(twice, 'walls.change', { wall: part.name, type: thick }).after);
+    expect(stepped.length).toBeGreaterThan(ring(twice).length);
+    expect(ringArea(stepped)).toBeGreaterThan(area);
+    const joined = step(twice, 'walls.join', { walls: ['R', part.name] }).after;
+    expect(ringArea(ring(joined))).toBeCloseTo(area, 3);
   });
 
   it('is refused in a door and past its ends', () => {
