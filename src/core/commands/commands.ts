@@ -7,6 +7,7 @@ import { END_COMMANDS } from '../elements/end-command';
 import { PASTE_COMMANDS } from '../elements/paste-command';
 import { CORNER_COMMANDS } from '../elements/corner-commands';
 import { EDGE_COMMANDS } from '../elements/edge-command';
+import { OFFSET_COMMANDS } from '../elements/offset-command';
 import { ELEMENT_COMMANDS } from '../elements/element-commands';
 import { HISTORY_COMMANDS } from '../history/undo-command';
 import { everyFacet } from '../kinds/registry';
@@ -24,6 +25,7 @@ export const COMMANDS: readonly Command[] = [
   ...CORE_COMMANDS,
   ...ELEMENT_COMMANDS,
   ...EDGE_COMMANDS,
+  ...OFFSET_COMMANDS,
   ...CORNER_COMMANDS,
   ...COPY_COMMANDS,
   ...PASTE_COMMANDS,

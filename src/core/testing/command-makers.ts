@@ -242,6 +242,10 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
     const { id, openings } = pick(recordsOf(framework, 'wall').filter((wall) => wall.openings.length > 0));
     return { wall: id, opening: openings[0]!.id };
   },
+  'walls.openingsAsBelow': ({ framework, pick }) => {
+    const wall = pick(recordsOf(framework, 'wall').filter(({ openings }) => openings.length === 0));
+    return { walls: [wall.id], level: '01' };
+  },
   'walls.holdClear': ({ between }) => ({ walls: ['P', 'Q'], widthMm: between(900, 3000) }),
   'walls.releaseClear': ({ framework, pick }) => ({ wall: pick(recordsOf(framework, 'clearWidth')).walls[0] }),
   'walls.makeParty': () => ({ walls: ['W1', 'W2'] }),
@@ -280,6 +284,7 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
     const plate = pick(recordsOf(framework, 'floorPlate').filter(({ zones }) => zones.length > 0));
     return { floor: plate.id, zone: pick(plate.zones).id };
   },
+  'elements.offset': ({ one, between }) => ({ ids: [one('shaft')], byMm: between(10, 300) }),
   'elements.moveEdge': ({ one, between, random }) => ({
     id: one('shaft'),
     edge: Math.floor(random() * 4),

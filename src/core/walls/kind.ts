@@ -11,6 +11,7 @@ import { wallRows } from './report-walls';
 import { wallsInPlan, wallsInSection } from './walls-drawn';
 import { WALL_FORMS } from './wall-forms';
 import { CLEAR_WIDTH_COMMANDS } from './clear-width-commands';
+import { AS_BELOW_COMMANDS } from './as-below-command';
 import { PARTY_COMMANDS } from './party-command';
 import { WALL_COMMANDS } from './wall-commands';
 import { ELSEWHERE, NO_THING, defineKind, none } from '../kinds/kind';
@@ -34,7 +35,7 @@ export const wallTypeKind = defineKind({
 export const wallKind = defineKind({
   ...ELSEWHERE,
   records: wallRecords,
-  commands: { all: [...WALL_COMMANDS, ...RESHAPE_COMMANDS, ...PARTY_COMMANDS] },
+  commands: { all: [...WALL_COMMANDS, ...RESHAPE_COMMANDS, ...PARTY_COMMANDS, ...AS_BELOW_COMMANDS] },
   forms: { all: WALL_FORMS },
   plan: { walls: wallsInPlan },
   section: wallsInSection,

@@ -7,11 +7,7 @@ import type { Framework } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing, type LengthInput } from '../commands/length-input';
 import { OPENING_KINDS, type Wall, type WallOpening, OPENING_BOUNDS } from './wall';
 import { freeOpeningNames } from './wall-input';
-import { alongPath, pathLength, wallPath } from './wall-path';
-import { mmOf } from '../dimensions/resolve-length';
-import { holdsLevel } from '../typical/typical';
-import { formatMm } from '../units/format-length';
-import type { Length } from '../units/parse-length';
+import { capital, OPENING_WORD, refuseInAnother, refuseOutside } from './opening-fits';
 
 const atSchema = z.union([z.literal('all'), z.array(refSchema).min(1, 'Choose a level').max(400)]);
 
@@ -31,18 +27,6 @@ export const USUAL_OPENING: Record<WallOpening['opening'], { widthMm: number; he
 
 function readLength(framework: Framework, field: LengthField, input: LengthInput): WallOpening['widthMm'] {
   return new LengthReader(framework).read(input, field, OPENING_BOUNDS[field]).stored;
-}
-
-/** An opening lies within one straight part of its wall. */
-function refuseOutside(framework: Framework, wall: Wall, opening: WallOpening): void {
-  const path = wallPath(framework, wall);
-  if (!path) return;
-  const [from, width] = [mmOf(framework, opening.alongMm), mmOf(framework, opening.widthMm)];
-  const [a, b] = [alongPath(path, from), alongPath(path, from + width)];
-  if (from + width > pathLength(path) + 1e-6 || a?.part !== b?.part)
-    refuseNow('The opening would lie past an end or over a corner of the wall. Move it or make it narrower', [
-      'alongMm',
-    ]);
 }
 
 function readAt(framework: Framework, wall: Wall, at: z.infer<typeof atSchema>): WallOpening['at'] {
@@ -93,7 +77,7 @@ const addOpening = defineCommand({
   sentence: (before, input) => {
     const wall = thingReferred(before, 'wall', input.wall);
     const name = input.name ?? freeOpeningNames(before)(input.opening);
-    return `${capital(WORDS[input.opening])} ${name} added to wall ${wall.name}${atWords(before, wall, input.at)}`;
+    return `${capital(OPENING_WORD[input.opening])} ${name} added to wall ${wall.name}${atWords(before, wall, input.at)}`;
   },
 });
 
@@ -107,36 +91,8 @@ function atWords(framework: Framework, wall: Wall, at: z.infer<typeof atSchema>)
   return ` at level${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
 }
 
-const WORDS = { door: 'door', window: 'window', plain: 'opening' } as const;
-const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
-
 /** What says where an opening is. */
 const PLACED = ['alongMm', 'widthMm', 'heightMm', 'sillMm', 'at'] as const;
-
-/** Refuses an opening in the same place as another of its wall, at a level that both are at. */
-function refuseInAnother(framework: Framework, wall: Wall, made: WallOpening): void {
-  const mm = (length: Length) => mmOf(framework, length);
-  const span = (from: Length, size: Length) => [mm(from), mm(from) + mm(size)] as const;
-  const meet = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]) =>
-    Math.min(b, d) - Math.max(a, c) > 1e-6;
-  const isAtOne = ({ at: one }: WallOpening, { at: other }: WallOpening) =>
-    one === 'all' ||
-    other === 'all' ||
-    one.some((level) => holdsLevel(framework, other, level)) ||
-    other.some((level) => holdsLevel(framework, one, level));
-  const other = wall.openings.find(
-    (each) =>
-      each.id !== made.id &&
-      isAtOne(each, made) &&
-      meet(span(each.alongMm, each.widthMm), span(made.alongMm, made.widthMm)) &&
-      meet(span(each.sillMm, each.heightMm), span(made.sillMm, made.heightMm)),
-  );
-  if (other)
-    refuseNow(
-      `${capital(WORDS[made.opening])} ${made.name} would be in the same place as ${WORDS[other.opening]} ${other.name}, which is ${formatMm(mm(other.alongMm))} along wall ${wall.name}. Move it along, or change that one`,
-      ['alongMm'],
-    );
-}
 
 /** An opening of a wall by id or name. */
 function openingIn(wall: Wall, ref: string): WallOpening {
@@ -182,7 +138,7 @@ const changeOpening = defineCommand({
     }),
   sentence: (before, input) => {
     const was = openingIn(thingReferred(before, 'wall', input.wall), input.opening);
-    return `${capital(WORDS[was.opening])} ${was.name} changed`;
+    return `${capital(OPENING_WORD[was.opening])} ${was.name} changed`;
   },
 });
 
@@ -198,7 +154,7 @@ const removeOpening = defineCommand({
     }),
   sentence: (before, input) => {
     const gone = openingIn(thingReferred(before, 'wall', input.wall), input.opening);
-    return `${capital(WORDS[gone.opening])} ${gone.name} removed`;
+    return `${capital(OPENING_WORD[gone.opening])} ${gone.name} removed`;
   },
 });
 

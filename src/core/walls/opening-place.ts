@@ -75,20 +75,8 @@ export function openingPlace(
   if (!here || !piece || !path) return null;
   const room = roomAt(framework, record, path, level, point);
   const { widthMm } = wanted;
+  const alongMm = startIn(room, widthMm, stepMm, fromEndMm);
   const [low, high] = [room.from.mm, room.to.mm];
-  const free = high - low;
-  const isRoom = free >= widthMm - 1e-6;
-  const start = room.pointedMm - widthMm / 2;
-  const isNearerStart = room.pointedMm - low <= high - room.pointedMm;
-  const stepped =
-    Math.abs(room.pointedMm - (low + high) / 2) < free * NEAR_MIDDLE
-      ? (low + high - widthMm) / 2
-      : isNearerStart
-        ? low + Math.round((start - low) / stepMm) * stepMm
-        : high - widthMm - Math.round((high - widthMm - start) / stepMm) * stepMm;
-  const asked = fromEndMm === undefined ? stepped : isNearerStart ? low + fromEndMm : high - widthMm - fromEndMm;
-  const clamped = isRoom && fromEndMm === undefined ? Math.max(low, Math.min(high - widthMm, asked)) : asked;
-  const alongMm = quantiseMm(clamped);
   const isOutside = alongMm < low - 1e-6 || alongMm + widthMm > high + 1e-6;
   const drawn = asDrawn(path, room, alongMm, wanted, here);
   return {
@@ -100,6 +88,44 @@ export function openingPlace(
     refused: isOutside ? `There is no room for it between ${room.from.words} and ${room.to.words}` : null,
     drawn,
     at: times(plus(drawn.ends[0], drawn.ends[1]), 0.5),
+  };
+}
+
+/** Where an opening begins that is pointed to in its room: at a round distance from the nearer end, in the middle, or so far from the end. */
+function startIn({ from, to, pointedMm }: Room, widthMm: number, stepMm: number, fromEndMm?: number): number {
+  const [low, high] = [from.mm, to.mm];
+  const free = high - low;
+  const isRoom = free >= widthMm - 1e-6;
+  const start = pointedMm - widthMm / 2;
+  const isNearerStart = pointedMm - low <= high - pointedMm;
+  const stepped =
+    Math.abs(pointedMm - (low + high) / 2) < free * NEAR_MIDDLE
+      ? (low + high - widthMm) / 2
+      : isNearerStart
+        ? low + Math.round((start - low) / stepMm) * stepMm
+        : high - widthMm - Math.round((high - widthMm - start) / stepMm) * stepMm;
+  const asked = fromEndMm === undefined ? stepped : isNearerStart ? low + fromEndMm : high - widthMm - fromEndMm;
+  return quantiseMm(isRoom && fromEndMm === undefined ? Math.max(low, Math.min(high - widthMm, asked)) : asked);
+}
+
+/** Where an opening of a wall comes to be that is slid to a point: in the room between its neighbours there; null where it has none. */
+export function slidTo(
+  framework: Framework,
+  wall: Wall,
+  opening: WallOpening,
+  { level, point, stepMm }: { level: Id; point: Point; stepMm: number },
+): Pick<OpeningPlace, 'alongMm' | 'before' | 'after'> | null {
+  const path = wallPath(framework, wall);
+  if (!path) return null;
+  const others = { ...wall, openings: wall.openings.filter(({ id }) => id !== opening.id) };
+  const room = roomAt(framework, others, path, level, point);
+  const widthMm = mmOf(framework, opening.widthMm);
+  if (room.to.mm - room.from.mm < widthMm - 1e-6) return null;
+  const alongMm = startIn(room, widthMm, stepMm);
+  return {
+    alongMm,
+    before: { mm: quantiseMm(alongMm - room.from.mm), words: room.from.words },
+    after: { mm: quantiseMm(room.to.mm - alongMm - widthMm), words: room.to.words },
   };
 }
 
