@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import type { Step } from '@/core/commands/command-inputs';
+import type { Kind, RecordOf } from '@/core/model/kinds';
 import { Hand, onPage } from './hand';
 import { downloadReport, enterAs, makeProject, openProject, openStep, untilSaved } from './project';
 
@@ -27,6 +28,15 @@ async function choose(hand: Hand, page: Page, x: number, y: number): Promise<voi
     await hand.press(x, y);
     await expect(acts(page)).toBeVisible({ timeout: 1000 });
   }).toPass();
+}
+
+/** The records of a kind as they are saved. */
+async function records<K extends Kind>(page: Page, id: string, kind: K): Promise<RecordOf<K>[]> {
+  await untilSaved(page);
+  const { records: all } = (await (await page.request.get(`/api/projects/${id}/framework`)).json()) as {
+    records: Record<string, { kind: string }>;
+  };
+  return Object.values(all).filter((record) => record.kind === kind) as unknown as RecordOf<K>[];
 }
 
 async function columns(page: Page) {
@@ -300,4 +310,77 @@ test('a column stands under the pointer with its mark, and each press is one; th
   await page.getByLabel('Only those with').fill('column 500');
   await page.getByRole('button', { name: 'Choose these 3' }).click();
   await expect(page.getByRole('heading', { name: '3 things chosen' })).toBeVisible();
+});
+
+test('a wall is split where it is pressed, a door slid along it, a slab’s edges moved all at once; a storey takes up the openings below', async ({
+  page,
+}) => {
+  const type = { name: 'Wall 200', layers: [{ name: 'concrete', thicknessMm: 200, core: true }] };
+  const wall = (name: string, level: string): Step => [
+    'walls.add',
+    {
+      name,
+      type,
+      place: '0,0',
+      points: [
+        { xMm: 1000, yMm: 3000 },
+        { xMm: 13_000, yMm: 3000 },
+      ],
+      startsAt: { level },
+    },
+  ];
+  const id = await makeProject(page.request, 'Cut', [
+    ['levels.setUp', { above: '2@3m' }],
+    ['grids.add', { baysA: '2@7200', baysB: '6600' }],
+    ['floors.add', { name: 'Slab', outline: { type: 'rectangle', place: '0,0', widthMm: 14_400, depthMm: 6600 } }],
+    wall('Low', '00'),
+    wall('Up', '01'),
+    ['walls.addOpening', { wall: 'Low', opening: 'door', name: 'D1', alongMm: 1000, widthMm: 1000 }],
+  ]);
+  await openProject(page, id);
+  const hand = new Hand(page);
+  await hand.press(5000, 3000);
+  await expect(page.getByRole('heading', { name: 'Wall Low' })).toBeVisible();
+  // The door is dragged along its wall, and keeps round distances.
+  const door = page.locator('[data-opening="D1"]');
+  const to = await onPage(page, 6030, 3000);
+  const from = (await door.boundingBox())!;
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x - 40, to.y, { steps: 4 });
+  await page.mouse.move(to.x, to.y, { steps: 4 });
+  await page.mouse.up();
+  await untilSaved(page);
+  const along = async () =>
+    (await records(page, id, 'wall')).flatMap(({ openings }) => openings.map(({ alongMm }) => alongMm));
+  const [slid] = await along();
+  expect(Number(slid) % 50).toBe(0);
+  expect(Math.abs(Number(slid) - 4500)).toBeLessThanOrEqual(150);
+  await page.getByRole('button', { name: 'Split it where it is pressed' }).click();
+  await hand.press(9040, 3000);
+  await untilSaved(page);
+  expect(await records(page, id, 'wall')).toHaveLength(3);
+  await page.keyboard.press('Escape');
+  // Over it the same door.
+  await page.getByRole('button', { name: /^Level 01/ }).click();
+  await hand.press(5000, 3000);
+  await expect(page.getByRole('heading', { name: 'Wall Up' })).toBeVisible();
+  await page.getByRole('button', { name: 'All that can be done with it' }).click();
+  await page.getByRole('menuitem', { name: 'Doors and windows as on the level below' }).click();
+  await untilSaved(page);
+  const walls = await records(page, id, 'wall');
+  const places = (name: string) => walls.find((each) => each.name === name)!.openings.map(({ alongMm }) => alongMm);
+  expect(places('Up')).toEqual(places('Low'));
+  expect(places('Up')).toHaveLength(1);
+  // The slab grows on all sides by what is typed.
+  await page.keyboard.press('Escape');
+  await hand.press(10_000, 1500);
+  await expect(page.getByRole('heading', { name: /Slab/ })).toBeVisible();
+  await page.getByRole('button', { name: 'All that can be done with it' }).click();
+  await page.getByRole('menuitem', { name: 'Move all edges outwards or inwards' }).click();
+  await hand.point(10_000, 7000);
+  await hand.type('250');
+  await untilSaved(page);
+  const [slab] = await records(page, id, 'floorPlate');
+  expect(slab!.outline).toMatchObject({ type: 'rectangle', widthMm: 14_900, depthMm: 7100 });
 });

@@ -6,7 +6,8 @@ import { levelReferred, refSchema } from '../commands/refer';
 import { lengthPlus } from '../dimensions/resolve-length';
 import { called } from '../kinds/records';
 import type { Framework } from '../model/framework';
-import { idSchema } from '../model/ids';
+import type { Point } from '../geometry/point';
+import { idSchema, type Id } from '../model/ids';
 import type { Rec } from '../model/kinds';
 import { edgeMoved } from '../outlines/edge-moved';
 import type { Outline } from '../outlines/outline';
@@ -14,6 +15,14 @@ import { resolveOutline } from '../setting-out/resolve-outline';
 import { outlineAt, outOfPath } from './edge-command';
 import { elementIn } from './element-input';
 import { ownPath, pathSideMoved } from './path-corners';
+
+/** What goes round something at a level, whose edges can be moved all at once; null where nothing does. */
+export function ringAround(framework: Framework, record: Rec, level: Id | null): readonly Point[] | null {
+  const path = ownPath(framework, record);
+  if (path) return path.closed ? path.corners : null;
+  const own = outlineAt(framework, record, level);
+  return own ? resolveOutline(framework, own.outline) : null;
+}
 
 /** An outline with all its edges moved outwards; null where nothing sound would be left of it. */
 function outlineOffset(framework: Framework, outline: Outline, byMm: number): Outline | null {

@@ -2,11 +2,12 @@ import { facet } from '@/core/kinds/kind';
 import { everyFacet, kindOf } from '@/core/kinds/registry';
 import { recordKindOf } from '@/core/kinds/records';
 import { offeredInPlan } from '@/core/elements/in-plan';
+import { ringAround } from '@/core/elements/offset-command';
 import type { Kind } from '@/core/model/kinds';
 import type { Id } from '@/core/model/ids';
 import type { Act } from '../kinds/kind-ui';
+import { byHand } from './by-hand';
 import { uiOf } from '../kinds/registry';
-import type { HandAct } from '../session/busy';
 import { take } from './taken';
 import type { Project } from '../session/project';
 
@@ -15,15 +16,6 @@ export interface ActGroups {
   few: readonly Act[];
   more: readonly Act[];
 }
-
-const byHand = (words: string, act: Exclude<HandAct['act'], 'paste'>, title: string): Act => ({
-  words,
-  title,
-  act: ({ selection, set }) => {
-    set({ act: { act, ids: [...selection] }, tab: 'plan', step: null, busy: null, ghost: null });
-    return null;
-  },
-});
 
 export const REMOVE: Act = {
   words: 'Delete',
@@ -93,6 +85,8 @@ export function actsFor(project: Project): ActGroups | null {
       ? [byHand('Turn', 'turn', 'Turn about a point'), byHand('Flush', 'flush', 'Bring a side flush with another')]
       : []),
   ];
+  const isOffset = records.every((record) => ringAround(framework, record, project.level));
+  const offset = isOffset ? [byHand('Offset', 'offset', 'Move all edges outwards or inwards')] : [];
   const isDeleted = records.every((record) => facet(kindOf(record).inPlan) || record.kind === 'gridLine');
   const elsewhere: Act[] = copy
     ? [
@@ -103,5 +97,8 @@ export function actsFor(project: Project): ActGroups | null {
         },
       ]
     : [];
-  return { few: [...few, ...own.few], more: [...elsewhere, ...own.more, ...choose, ...(isDeleted ? [REMOVE] : [])] };
+  return {
+    few: [...few, ...own.few],
+    more: [...elsewhere, ...offset, ...own.more, ...choose, ...(isDeleted ? [REMOVE] : [])],
+  };
 }

@@ -20,13 +20,16 @@ import { affineOf, type Affine } from '@/core/geometry/affine';
 import { nearestOn } from '@/core/geometry/curve';
 import { distance, minus, type Point } from '@/core/geometry/point';
 import { formatLength } from '@/core/units/format-length';
-import { ActionButton, CheckField } from '../fields/fields';
+import { CheckField } from '../fields/fields';
 import type { HandAct, Over, Pen } from '../session/busy';
 import { useSlice } from '../session/store';
 import { usePen, usePlanPoints } from '../tools/plan-busy';
+import { ActStrip } from './act-strip';
+import { OffsetByHand } from './offset-act';
 import { Paste } from './paste';
+import { SplitByHand } from './split-act';
 
-type Pressed = Exclude<HandAct['act'], 'paste'>;
+type Pressed = Exclude<HandAct['act'], 'paste' | 'split' | 'offset'>;
 
 const WORDS: Record<Pressed, { name: string; asks: readonly string[] }> = {
   move: { name: 'Move', asks: ['Press the point they are moved by', 'Press where that point goes, or type how far'] },
@@ -50,6 +53,8 @@ export function HandActs({ marks }: { marks: PlanMarks }) {
   const { act } = useSlice('act');
   if (!act) return null;
   if (act.act === 'paste') return <Paste />;
+  if (act.act === 'split') return <SplitByHand key={act.ids.join()} id={act.ids[0]!} />;
+  if (act.act === 'offset') return <OffsetByHand key={act.ids.join()} ids={act.ids} />;
   return <ByHand key={`${act.act} ${act.ids.join()}`} act={act.act} ids={act.ids} marks={marks} />;
 }
 
@@ -153,14 +158,12 @@ function ByHand({ act, ids, marks }: { act: Pressed; ids: HandAct['ids']; marks:
   const { name, asks } = WORDS[act];
   const stage = act === 'flush' ? (side ? 1 : 0) : corners.length;
   return (
-    <div
-      role="group"
-      aria-label={`${name} by hand`}
-      className="absolute top-3 left-3 z-20 flex max-w-[calc(100%-24px)] flex-wrap items-center gap-x-3 gap-y-1 rounded-sm border border-now bg-sheet px-2.5 py-1.5"
+    <ActStrip
+      name={name}
+      asks={asks[Math.min(stage, asks.length - 1)]!}
+      leave={leave}
+      leaving={act === 'copy' ? 'Done' : 'Leave it'}
     >
-      <span role="status">
-        <b className="text-now">{name}.</b> {asks[Math.min(stage, asks.length - 1)]}
-      </span>
       {act === 'copy' && <RowFields row={row} onRow={setRow} />}
       {(act === 'mirror' || act === 'turn') && (
         <CheckField
@@ -169,8 +172,7 @@ function ByHand({ act, ids, marks }: { act: Pressed; ids: HandAct['ids']; marks:
           onChange={setKeeps}
         />
       )}
-      <ActionButton onClick={leave}>{act === 'copy' ? 'Done' : 'Leave it'}</ActionButton>
-    </div>
+    </ActStrip>
   );
 }
 

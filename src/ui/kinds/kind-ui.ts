@@ -1,4 +1,5 @@
 import type { FC } from 'react';
+import type { Point } from '@/core/geometry/point';
 import { none, type Facet } from '@/core/kinds/kind';
 import type { Step } from '@/core/kinds/steps';
 import type { Kind, RecordOf } from '@/core/model/kinds';
@@ -32,6 +33,15 @@ export interface OwnActs {
   more: readonly Act[];
 }
 
+/** What handles in the plan are given. */
+export interface HandlesProps<R> {
+  record: R;
+  pxPerMm: number;
+  toModel: (event: { clientX: number; clientY: number }) => Point;
+  /** Hears what is to be said while a handle is dragged, and where. */
+  onTold: (told: { at: Point; words: string } | null) => void;
+}
+
 /** The interface of a kind. What it has not is said with the reason. */
 export interface KindUi<K extends Kind = Kind> {
   kind: K;
@@ -41,6 +51,8 @@ export interface KindUi<K extends Kind = Kind> {
   several: Facet<{ Several: FC<{ records: readonly RecordOf<K>[]; all: readonly string[] }> }>;
   /** What else is done with what is chosen, where all of that is of this kind. */
   acts: Facet<{ of: (records: readonly RecordOf<K>[]) => OwnActs }>;
+  /** What of it is taken hold of in plan besides its shape, where it alone is chosen. */
+  handles: Facet<{ Handles: FC<HandlesProps<RecordOf<K>>> }>;
   /** Its table among the schedules. */
   schedule: Facet<{ words: string; Table: FC }>;
   /** Its tool, or several of one step. */

@@ -56,3 +56,9 @@ export const schedulesOfKinds = ALL.flatMap(({ kind, schedule }) => {
   const given = facet(schedule);
   return given ? [{ kind, ...given }] : [];
 });
+
+/** What each kind has to be taken hold of in plan besides its shape. */
+export const handlesOfKinds = ALL.flatMap(({ kind, handles }) => {
+  const given = facet(handles);
+  return given ? [{ kind, ...given }] : [];
+});

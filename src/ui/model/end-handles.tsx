@@ -1,14 +1,14 @@
 'use client';
 
 import { useFrame, useThree, type ThreeEvent } from '@react-three/fiber';
-import { useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import * as THREE from 'three';
-import type { Sent } from '@/core/commands/command-inputs';
 import { endAt, type Side } from '@/core/drafting/ends-by-hand';
 import type { Id } from '@/core/model/ids';
 import { formatLength } from '@/core/units/format-length';
 import { dragStep } from '../plan/drag-step';
 import { useSlice } from '../session/store';
+import { useTried, type Tried } from '../session/use-tried';
 import { swallowPress } from '../surface/use-handle';
 import type { Reach } from './space';
 
@@ -26,47 +26,36 @@ const SIZE = 0.009;
 
 /** The two ends of what is chosen, dragged up and down onto faces of levels or in steps. Drawn inside its building, in millimetres. */
 export function EndHandles({ id, reach, colour, onTold }: EndHandlesProps) {
-  const { session } = useSlice('session');
-  useEffect(
-    () => () => {
-      session?.try(null);
-      onTold(null);
-    },
-    [session, id, onTold],
-  );
+  const left = useCallback(() => onTold(null), [onTold]);
+  const tried = useTried(id, left);
   const [x, y] = [(reach.low[0] + reach.high[0]) / 2, (reach.low[1] + reach.high[1]) / 2];
   return (
     <>
-      <EndHandle id={id} side="start" at={[x, y, reach.low[2]]} colour={colour} onTold={onTold} />
-      <EndHandle id={id} side="stop" at={[x, y, reach.high[2]]} colour={colour} onTold={onTold} />
+      <EndHandle id={id} tried={tried} side="start" at={[x, y, reach.low[2]]} colour={colour} onTold={onTold} />
+      <EndHandle id={id} tried={tried} side="stop" at={[x, y, reach.high[2]]} colour={colour} onTold={onTold} />
     </>
   );
 }
 
 function EndHandle({
   id,
+  tried,
   side,
   at,
   colour,
   onTold,
 }: {
   id: Id;
+  tried: Tried;
   side: Side;
   at: [number, number, number];
   colour: string;
   onTold: (words: string | null) => void;
 }) {
-  const { framework, solved, display, session, send, say } = useSlice(
-    'framework',
-    'solved',
-    'display',
-    'session',
-    'send',
-    'say',
-  );
+  const { framework, solved, display } = useSlice('framework', 'solved', 'display');
   const mesh = useRef<THREE.Group>(null);
   const read = useThree((state) => state.get);
-  const held = useRef<{ sent: Sent | null; fromMm: number; pointerMm: number; stop: () => void } | null>(null);
+  const held = useRef<{ fromMm: number; pointerMm: number; stop: () => void } | null>(null);
   useFrame(({ camera }) => {
     if (!mesh.current) return;
     const there = mesh.current.getWorldPosition(new THREE.Vector3());
@@ -97,8 +86,7 @@ function EndHandle({
     const writing = { stepMm: dragStep(display), write: (mm: number) => formatLength(mm, display) };
     const next = endAt(framework, solved, id, side, zMm, REACH_MM, writing);
     if (!next) return;
-    drag.sent = next.sent;
-    session?.try(next.sent);
+    tried.show(next.sent);
     onTold(next.words);
   };
   const end = (isTaken: boolean) => {
@@ -108,9 +96,7 @@ function EndHandle({
     drag.stop();
     swallowPress();
     onTold(null);
-    const refusal = isTaken && drag.sent ? send(drag.sent) : null;
-    session?.try(null);
-    if (refusal) say(refusal);
+    tried.done(isTaken);
   };
   const latest = useRef({ put, end });
   useEffect(() => {
@@ -132,7 +118,7 @@ function EndHandle({
       window.removeEventListener('pointerup', up);
       window.removeEventListener('pointercancel', cancel);
     };
-    held.current = { sent: null, fromMm: at[2], pointerMm: heightOf(event), stop };
+    held.current = { fromMm: at[2], pointerMm: heightOf(event), stop };
   };
   // Esc lets go, and nothing is done.
   useEffect(() => {

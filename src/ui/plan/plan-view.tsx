@@ -26,6 +26,7 @@ import { dragLine, type LineDrag } from './drag-line';
 import { nearestOnSheet } from '../underlays/use-sheets';
 import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
+import { OwnHandles } from './own-handles';
 import { ShapeHandles, type Told } from './shape-handles';
 import { LineHandles } from './line-handles';
 import { OthersLayer } from '../surface/others-layer';
@@ -355,7 +356,10 @@ export function PlanView() {
           )}
           <OthersLayer drawing={drawing} pxPerMm={transform.k} level={level} />
           {only && (
-            <ShapeHandles id={only} pxPerMm={transform.k} toModel={toModel} snapAt={pointer.at} onTold={setTold} />
+            <>
+              <ShapeHandles id={only} pxPerMm={transform.k} toModel={toModel} snapAt={pointer.at} onTold={setTold} />
+              <OwnHandles id={only} pxPerMm={transform.k} toModel={toModel} onTold={setTold} />
+            </>
           )}
           {crop && (
             <path

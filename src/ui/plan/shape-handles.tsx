@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect } from 'react';
+import { useCallback } from 'react';
 import { ownShape } from '@/core/elements/own-shape';
 import type { Snap } from '@/core/drafting/snaps';
 import { distance, dot, minus, plus, times, type Point } from '@/core/geometry/point';
@@ -9,6 +9,7 @@ import type { Id } from '@/core/model/ids';
 import { formatLength } from '@/core/units/format-length';
 import { quantiseMm } from '@/core/units/length-units';
 import { useSlice } from '../session/store';
+import { useTried } from '../session/use-tried';
 import { swallowPress, useHandle } from '../surface/use-handle';
 import { dragStep } from './drag-step';
 
@@ -33,31 +34,18 @@ interface ShapeHandlesProps {
 }
 
 type Held =
-  | { hold: 'side'; side: number; from: Point; out: Point; sent: Sent | null }
-  | { hold: 'corner'; corner: number; was: Point; sent: Sent | null }
-  | { hold: 'new'; side: number; sent: Sent | null };
+  | { hold: 'side'; side: number; from: Point; out: Point }
+  | { hold: 'corner'; corner: number; was: Point }
+  | { hold: 'new'; side: number };
 
 /**
  * Corners and sides of what is chosen, as handles: dragged, everything on them follows in every view. A side pulled with Shift gets a
  * corner there; a corner pressed twice is taken out.
  */
 export function ShapeHandles({ id, pxPerMm, toModel, snapAt, onTold }: ShapeHandlesProps) {
-  const { framework, level, display, session, send, say } = useSlice(
-    'framework',
-    'level',
-    'display',
-    'session',
-    'send',
-    'say',
-  );
-  // Let go of in any other way, by Esc or because it is gone, nothing of it stays.
-  useEffect(
-    () => () => {
-      session?.try(null);
-      onTold(null);
-    },
-    [session, id, onTold],
-  );
+  const { framework, level, display, send, say } = useSlice('framework', 'level', 'display', 'send', 'say');
+  const left = useCallback(() => onTold(null), [onTold]);
+  const tried = useTried(id, left);
   const record = framework.records.get(id);
   const shape = record ? ownShape(framework, record, level) : null;
   const common = { id, ...(level ? { level } : {}) };
@@ -86,23 +74,19 @@ export function ShapeHandles({ id, pxPerMm, toModel, snapAt, onTold }: ShapeHand
   const bind = useHandle<{ hold: 'side' | 'corner'; nth: number }, Held>({
     begin: ({ hold, nth }, at, event) =>
       hold === 'corner'
-        ? { hold, corner: nth, was: shape!.points[nth]!, sent: null }
+        ? { hold, corner: nth, was: shape!.points[nth]! }
         : event.shiftKey && shape!.hasCorners
-          ? { hold: 'new', side: nth, sent: null }
-          : { hold, side: nth, from: toModel(at), out: shape!.outwards(nth), sent: null },
+          ? { hold: 'new', side: nth }
+          : { hold, side: nth, from: toModel(at), out: shape!.outwards(nth) },
     move: (held, at) => {
       const next = moved(held, toModel(at));
       onTold(next.told);
-      if (JSON.stringify(next.sent) === JSON.stringify(held.sent)) return;
-      held.sent = next.sent;
-      session?.try(next.sent);
+      tried.show(next.sent);
     },
-    end: ({ sent }, _, isTaken) => {
+    end: (_, __, isTaken) => {
       swallowPress();
       onTold(null);
-      const refusal = isTaken && sent ? send(sent) : null;
-      session?.try(null);
-      if (refusal) say(refusal);
+      tried.done(isTaken);
     },
   });
   const takeOut = (corner: number) => {

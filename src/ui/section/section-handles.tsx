@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { Sent } from '@/core/commands/command-inputs';
 import { endAt, hasEnds, sillAt } from '@/core/drafting/ends-by-hand';
 import { boxOf, type Drawing } from '@/core/drawing/drawing';
@@ -12,6 +12,7 @@ import { quantiseMm } from '@/core/units/length-units';
 import type { Told } from '../plan/shape-handles';
 import { dragStep } from '../plan/drag-step';
 import { useSlice } from '../session/store';
+import { useTried } from '../session/use-tried';
 import { swallowPress, useHandle } from '../surface/use-handle';
 
 interface SectionHandlesProps {
@@ -42,23 +43,9 @@ const FACING = 0.5;
 
 /** Ends of what is chosen, sills of a chosen wall, a chosen level: dragged up and down, onto faces of levels or in steps. */
 export function SectionHandles({ id, drawing, plane, pxPerMm, toModel, onTold }: SectionHandlesProps) {
-  const { framework, solved, building, display, mode, session, send, say } = useSlice(
-    'framework',
-    'solved',
-    'building',
-    'display',
-    'mode',
-    'session',
-    'send',
-    'say',
-  );
-  useEffect(
-    () => () => {
-      session?.try(null);
-      onTold(null);
-    },
-    [session, id, onTold],
-  );
+  const { framework, solved, building, display, mode } = useSlice('framework', 'solved', 'building', 'display', 'mode');
+  const left = useCallback(() => onTold(null), [onTold]);
+  const tried = useTried(id, left);
   const [held, setHeld] = useState<string | null>(null);
   const record = framework.records.get(id);
   const handles = useMemo((): Handle[] => {
@@ -108,29 +95,25 @@ export function SectionHandles({ id, drawing, plane, pxPerMm, toModel, onTold }:
     };
   };
   // What is dragged is told by what it was before anything was tried.
-  const bind = useHandle<Handle, { handle: Handle; sent: Sent | null }>({
+  const bind = useHandle<Handle, { handle: Handle; isMoved: boolean }>({
     begin: (handle, _, event) => {
       if (event.button !== 0) return null;
       setHeld(handle.key);
-      return { handle, sent: null };
+      return { handle, isMoved: false };
     },
     move: (drag, at) => {
       const pointer = toModel(at);
       const next = taken(drag.handle.what, pointer);
       if (!next) return;
-      drag.sent = next.sent;
-      session?.try(next.sent);
+      drag.isMoved = true;
+      tried.show(next.sent);
       onTold({ at: { x: drag.handle.at.x, y: next.zMm }, words: next.words });
     },
-    end: ({ sent }, _, isTaken) => {
+    end: ({ isMoved }, _, isTaken) => {
       setHeld(null);
-      session?.try(null);
       onTold(null);
-      if (isTaken && sent) {
-        swallowPress();
-        const refusal = send(sent);
-        if (refusal) say(refusal);
-      }
+      if (isTaken && isMoved) swallowPress();
+      tried.done(isTaken);
     },
   });
   const size = 5 / pxPerMm;

@@ -10,7 +10,7 @@ export type TellPoint = (at: Point, phase: 'move' | 'press' | 'release') => void
 
 /** What is done by hand in the plan with what was chosen, until it is left. */
 export interface HandAct {
-  act: 'move' | 'copy' | 'turn' | 'mirror' | 'flush' | 'paste';
+  act: 'move' | 'copy' | 'turn' | 'mirror' | 'flush' | 'paste' | 'split' | 'offset';
   ids: Id[];
 }
 

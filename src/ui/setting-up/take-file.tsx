@@ -198,7 +198,14 @@ function commandFor(understood: Understood, building: string, existing: Existing
   return { command: 'columns.take', input: { building, columns: understood.columns.columns, existing } };
 }
 
-const MEANINGS = { name: 'level', title: 'use', ffl: 'finished floor (FFL)', ssl: 'top of slab (SSL)', buildUp: 'build-up', kind: 'kind' } as const;
+const MEANINGS = {
+  name: 'level',
+  title: 'use',
+  ffl: 'finished floor (FFL)',
+  ssl: 'top of slab (SSL)',
+  buildUp: 'build-up',
+  kind: 'kind',
+} as const;
 
 function WhatWasUnderstood({ understood }: { understood: Understood }) {
   const display = useProject((project) => project.display);

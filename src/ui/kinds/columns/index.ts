@@ -9,6 +9,7 @@ export const columnUi = defineKindUi({
   fields: { Fields: ColumnFields },
   several: { Several: SeveralColumns },
   acts: none('Nothing is done with it but what is done with all things'),
+  handles: none('Its shape has those that all shapes have'),
   schedule: { words: 'Columns', Table: ColumnTable },
   tool: { step: 'columns', way: 'columns', words: 'Columns', Tool: ColumnsTool },
 });

@@ -141,7 +141,13 @@ function NewZone({ plate }: { plate: FloorPlate }) {
       {rectangle.fields.map((field) => (
         <PlainField key={field.label} {...field} />
       ))}
-      <PlainField label="Top of slab (SSL) over its level" value={shift} onChange={setShift} note={s.words} wrong={!s.ok} />
+      <PlainField
+        label="Top of slab (SSL) over its level"
+        value={shift}
+        onChange={setShift}
+        note={s.words}
+        wrong={!s.ok}
+      />
       <PlainField
         label="Build-up"
         value={buildUp}

@@ -8,6 +8,7 @@ export const levelUi = defineKindUi({
   fields: { Fields: LevelFields },
   several: none('Several of them have nothing of their own'),
   acts: none('Nothing is done with it but what is done with all things'),
+  handles: none('Its shape has those that all shapes have'),
   schedule: { words: 'Levels', Table: LevelTable },
   tool: { step: 'levels', way: 'levels', words: 'Levels', Tool: LevelsTool },
 });

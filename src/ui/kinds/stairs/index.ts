@@ -8,6 +8,7 @@ export const stairUi = defineKindUi({
   fields: { Fields: StairFields },
   several: none('Several of them have nothing of their own'),
   acts: none('Nothing is done with it but what is done with all things'),
+  handles: none('Its shape has those that all shapes have'),
   schedule: { words: 'Stairs', Table: StairTable },
   tool: { step: 'stairs', way: 'stairs', words: 'Stairs', Tool: StairsTool },
 });

@@ -1,5 +1,6 @@
 import { defineKindUi, none } from '../kind-ui';
 import { WallFields } from './wall-fields';
+import { OpeningHandles } from './opening-handles';
 import { OpeningsTool } from './openings-tool';
 import { WallsTool } from './walls-tool';
 import { TwoWalls } from './two-walls';
@@ -10,6 +11,7 @@ export const wallUi = defineKindUi({
   fields: { Fields: WallFields },
   several: { Several: TwoWalls },
   acts: wallActs,
+  handles: { Handles: OpeningHandles },
   schedule: none('Its numbers stand in its panel and in the report'),
   tool: [
     { step: 'walls', way: 'walls', words: 'Walls', Tool: WallsTool },

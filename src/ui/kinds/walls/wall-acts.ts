@@ -1,5 +1,6 @@
 import { wallsGoingOn } from '@/core/walls/walls-going-on';
 import type { Wall } from '@/core/walls/wall';
+import { byHand } from '../../acts/by-hand';
 import type { OwnActs } from '../kind-ui';
 
 /** What is done with walls by hand. */
@@ -18,8 +19,14 @@ export const wallActs = {
             },
             { words: 'Join', title: 'Join into one', act: ({ run }) => run('walls.join', { walls: [a.id, b.id] }) },
           ]
-        : [],
+        : walls.length === 1 && a
+          ? [byHand('Split', 'split', 'Split it where it is pressed')]
+          : [],
       more: [
+        {
+          words: 'Doors and windows as on the level below',
+          act: ({ run, level }) => (level ? run('walls.openingsAsBelow', { walls: ids, level }) : null),
+        },
         { words: 'Turn its outside to its other side', act: ({ run }) => run('walls.flip', { walls: ids }) },
         {
           words: 'Choose the walls that go on from it',
