@@ -151,3 +151,29 @@ test('in a section the top of a column, a level and a sill are dragged, onto fac
   await expect(drawing.getByText('03 +9.300')).toBeVisible();
   await expect(drawing.getByText('RF +12.300')).toBeVisible();
 });
+
+test('a level is inserted in the section, and in 3D scrolling on the strip goes from storey to storey', async ({
+  page,
+}) => {
+  await enterAs(page, 'designer');
+  await openProject(page, await makeProject(page.request, 'Sections', FURNISHED));
+  await page.getByRole('tab', { name: 'Section' }).click();
+  const levels = async () => (await downloadReport(page)).levels.map(({ name }) => name);
+  const before = await levels();
+  await page.getByRole('button', { name: 'Insert a level over 01, in the section' }).click();
+  const box = page.getByRole('dialog');
+  await expect(box).toContainText('01');
+  await box.getByRole('button', { name: 'Push the others' }).click();
+  await expect(box).toBeHidden();
+  const after = await levels();
+  expect(after).toHaveLength(before.length + 1);
+  await page.getByRole('tab', { name: '3D' }).click();
+  await page.getByRole('button', { name: /^Level 00/ }).click();
+  const level = page.getByRole('button', { name: /^Level 00/ });
+  const at = (await level.boundingBox())!;
+  await page.mouse.move(at.x + 5, at.y + 5);
+  await page.mouse.wheel(0, -120);
+  await expect(page.getByRole('heading', { name: /^Level 01/ })).toBeVisible();
+  await page.mouse.wheel(0, 120);
+  await expect(page.getByRole('heading', { name: /^Level 00/ })).toBeVisible();
+});

@@ -33,7 +33,12 @@ interface HeightStripProps {
   onDrag: (level: SolvedLevel, fflMm: number) => void;
   /** It is being dragged there, once a frame at most; null: it is no longer. */
   onTry?: (level: SolvedLevel, fflMm: number | null) => void;
+  /** Scrolling over it goes from storey to storey. */
+  isScrolledThrough?: boolean;
 }
+
+/** A turn of the wheel by so much is one storey, px. */
+const WHEEL_PX = 40;
 
 /** Heights are dragged in steps: 50 mm, or an inch. */
 const stepFor = (display: LengthDisplay): number => (display.system === 'imperial' ? 25.4 : 50);
@@ -71,6 +76,30 @@ export function HeightStrip(props: HeightStripProps) {
   const stopAt = layout.levels.some(({ level }) => level.id === current)
     ? current
     : (layout.levels[0]?.level.id ?? null);
+  // Listened to by hand: a view of React's own may not keep the page from scrolling.
+  const step = useRef<(way: 1 | -1) => void>(() => undefined);
+  useEffect(() => {
+    step.current = (way) => {
+      const at = layout.levels.findIndex(({ level }) => level.id === current);
+      const next = layout.levels[at + way];
+      if (next) onLevel(next.level.id);
+    };
+  });
+  const { isScrolledThrough = false } = props;
+  useEffect(() => {
+    const element = frame.current;
+    if (!element || !isScrolledThrough) return;
+    let gathered = 0;
+    const turned = (event: WheelEvent) => {
+      event.preventDefault();
+      gathered += event.deltaY;
+      if (Math.abs(gathered) < WHEEL_PX) return;
+      step.current(gathered < 0 ? 1 : -1);
+      gathered = 0;
+    };
+    element.addEventListener('wheel', turned, { passive: false });
+    return () => element.removeEventListener('wheel', turned);
+  }, [isScrolledThrough]);
   const X = display.system === 'imperial' ? IMPERIAL_X : METRIC_X;
   const barGap = Math.min(9, (X.lineTo - 76) / Math.max(1, layout.bars.length));
   return (

@@ -11,7 +11,7 @@ import { StripPopover } from './strip-popover';
 
 /** The height strip of the open building, with its heading and its editing in place. */
 export function StripPanel() {
-  const { solved, building, level, selection, display, mayEdit, mode, session, run, say, set, select } = useSlice(
+  const { solved, building, level, selection, display, mayEdit, mode, session, run, say, set, select, tab } = useSlice(
     'solved',
     'building',
     'level',
@@ -24,6 +24,7 @@ export function StripPanel() {
     'say',
     'set',
     'select',
+    'tab',
   );
   const store = useProjectStore();
   const [neighbour, setNeighbour] = useState<string | null>(null);
@@ -88,6 +89,7 @@ export function StripPanel() {
           level={level}
           selection={selection}
           editable={mayEdit}
+          isScrolledThrough={tab === 'model'}
           onLevel={(id) => set({ level: id, selection: [id] })}
           onSelect={select}
           onEdit={(next, anchor) => setEdit({ edit: next, anchor })}

@@ -3,6 +3,7 @@ import type { Drawing, Primitive } from '@/core/drawing/drawing';
 import type { Affine } from '@/core/geometry/affine';
 import type { Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
+import type { Ghost } from '../session/project';
 import { PaintPrimitive } from '../surface/paint-primitive';
 
 /** Primitives painted, those of what is chosen as chosen. It is painted anew only when they or what is chosen change, not with the pointer. */
@@ -74,5 +75,27 @@ export function Carried({
     <g key={i} transform={`matrix(${a} ${-b} ${-c} ${d} ${x0} ${-y0})`} opacity="0.5" pointerEvents="none">
       <Painted primitives={all} lit={lit} />
     </g>
+  ));
+}
+
+/** What lines would be called that are not there yet, at their ends. */
+export function GhostLabels({ labels, pxPerMm }: { labels: NonNullable<Ghost['labels']>; pxPerMm: number }) {
+  return labels.map(({ at, text }) => (
+    <text
+      key={`${text} ${at.x} ${at.y}`}
+      x={at.x}
+      y={-at.y}
+      fontSize={12 / pxPerMm}
+      textAnchor="middle"
+      dominantBaseline="central"
+      fill="var(--color-now)"
+      stroke="var(--color-film)"
+      strokeWidth={4 / pxPerMm}
+      paintOrder="stroke"
+      pointerEvents="none"
+      className="font-words font-semibold"
+    >
+      {text}
+    </text>
   ));
 }

@@ -33,7 +33,7 @@ import { OthersLayer } from '../surface/others-layer';
 import { inSteps } from './drag-step';
 import { useSize } from '../surface/use-size';
 import { PlanOverlays } from './plan-overlays';
-import { Carried, Ground, GROUND, Outline, Painted } from './plan-parts';
+import { Carried, GhostLabels, Ground, GROUND, Outline, Painted } from './plan-parts';
 import { PenLayer } from './pen-layer';
 import { usePointer } from './use-pointer';
 
@@ -342,6 +342,7 @@ export function PlanView() {
           {ghost?.curves?.map((curve, i) => (
             <GhostCurve key={i} curve={curve} />
           ))}
+          {ghost?.labels && <GhostLabels labels={ghost.labels} pxPerMm={transform.k} />}
           {gesture?.kind === 'line' && gesture.drag && <GhostCurve curve={gesture.drag.curve} />}
           {gesture?.kind === 'head' && gesture.moved && (
             <circle

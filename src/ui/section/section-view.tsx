@@ -10,6 +10,7 @@ import type { Point } from '@/core/geometry/point';
 import type { Solved } from '@/core/solving/solved';
 import { formatElevation, formatLength } from '@/core/units/format-length';
 import { readPlaceText, writePlace } from '../fields/place-text';
+import type { StripEdit } from '../height-strip/strip-dimensions';
 import { StripPopover } from '../height-strip/strip-popover';
 import { useChosen } from '../session/use-chosen';
 import { useProject } from '../session/store';
@@ -28,6 +29,7 @@ import { useHandle } from '../surface/use-handle';
 import { useSize } from '../surface/use-size';
 import { PointerWords } from '../plan/pointer-tag';
 import type { Told } from '../plan/shape-handles';
+import { LevelButtons } from './level-buttons';
 import { SectionHandles } from './section-handles';
 
 const REACH_PX = 6;
@@ -60,7 +62,7 @@ export function SectionView() {
   const [marks, setMarks] = useState<{ left: string | null; right: string | null } | null>(null);
   const [drag, setDrag] = useState<MarkDrag | null>(null);
   const wasDragged = useRef(false);
-  const [edit, setEdit] = useState<{ levelId: string; anchor: { x: number; y: number } } | null>(null);
+  const [edit, setEdit] = useState<{ edit: StripEdit; anchor: { x: number; y: number } } | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   /** A press on a mark or a head drags it; elsewhere it moves the drawing. */
   const mayPan = useRef<(event: Event) => boolean>(ALWAYS);
@@ -184,7 +186,7 @@ export function SectionView() {
     const shown = solved.levels.find(({ id }) => id === hit);
     if (!shown) return project.select(hit ? [hit] : []);
     project.set({ level: shown.id, selection: [shown.id] });
-    if (mayEdit) setEdit({ levelId: shown.id, anchor: { x: event.clientX, y: event.clientY } });
+    if (mayEdit) setEdit({ edit: { kind: 'elevation', level: shown }, anchor: { x: event.clientX, y: event.clientY } });
   };
   /** All that can be done with what lies there. */
   const asked = (event: React.MouseEvent) => {
@@ -195,7 +197,7 @@ export function SectionView() {
   };
   const only = mayEdit && selection.length === 1 ? selection[0]! : null;
   const lit: ReadonlySet<string> = level && selection.length === 0 ? new Set([level]) : chosen;
-  const edited = solved?.levels.find(({ id }) => id === edit?.levelId);
+  const edited = solved?.levels.find(({ id }) => id === edit?.edit.level.id);
   const box = 'rounded-sm border border-hair bg-sheet px-1.5 py-0.5';
   return (
     <div className="relative flex min-h-0 min-w-0 flex-1 flex-col">
@@ -316,6 +318,15 @@ export function SectionView() {
             )}
           </g>
         </svg>
+        {mayEdit && solved && building && (
+          <LevelButtons
+            solved={solved}
+            building={building}
+            drawing={drawing}
+            transform={transform}
+            onEdit={(next, anchor) => setEdit({ edit: next, anchor })}
+          />
+        )}
         {told && (
           <PointerWords
             at={{ x: transform.applyX(told.at.x), y: transform.applyY(-told.at.y) }}
@@ -327,8 +338,8 @@ export function SectionView() {
       <SurfaceFoot pxPerMm={transform.k} display={display} hasDrawing={drawing.box !== null} onFit={fit} />
       {edit && edited && (
         <StripPopover
-          key={edit.levelId}
-          edit={{ kind: 'elevation', level: edited }}
+          key={`${edit.edit.kind} ${edited.id}`}
+          edit={{ ...edit.edit, level: edited }}
           anchor={edit.anchor}
           onClose={() => setEdit(null)}
         />

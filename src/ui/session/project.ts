@@ -51,6 +51,8 @@ export interface Ghost {
   points: { x: number; y: number }[];
   /** Lines and arcs that would be there. */
   curves?: readonly Curve[];
+  /** What they would be called, where. */
+  labels?: readonly { at: { x: number; y: number }; text: string }[];
   note: string;
 }
 

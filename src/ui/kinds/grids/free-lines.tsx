@@ -1,15 +1,18 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Curve } from '@/core/geometry/curve';
+import { endsOf, type Curve } from '@/core/geometry/curve';
 import { distance, minus, type Point } from '@/core/geometry/point';
 import { directionDeg } from '@/core/geometry/trig';
+import { axisLine } from '@/core/grids/axis-lines';
 import { gridsOf } from '@/core/grids/resolve-grids';
+import type { Id } from '@/core/model/ids';
 import { formatLength } from '@/core/units/format-length';
 import { ChoiceField, PlainField } from '../../fields/fields';
 import { readPlaceText, writePlace } from '../../fields/place-text';
 import { pointOfPlace } from '../../section/point-of-place';
 import { useSlice } from '../../session/store';
+import { usePreview } from '../../session/use-preview';
 import type { Pen } from '../../session/busy';
 import { useEnd, useGhost, usePen, usePlanPoints } from '../../tools/plan-busy';
 import { ToolForm } from '../../tools/tool-form';
@@ -57,6 +60,36 @@ export function FreeLines() {
   );
 }
 
+/** The command that adds a line or arc to a grid of free lines, or to a new one. */
+function inputFor(
+  building: Id | null,
+  system: { id: Id; origin: Point } | undefined,
+  curve: Curve,
+  label: string,
+): CommandInputs['grids.addFree'] {
+  const origin = system?.origin ?? { x: 0, y: 0 };
+  const path: CommandInputs['grids.addFree']['lines'][number]['path'] =
+    curve.kind === 'arc'
+      ? {
+          xMm: curve.centre.x - origin.x,
+          yMm: curve.centre.y - origin.y,
+          radiusMm: curve.radiusMm,
+          fromDeg: curve.fromDeg,
+          sweepDeg: curve.sweepDeg,
+        }
+      : {
+          x0Mm: curve.from.x - origin.x,
+          y0Mm: curve.from.y - origin.y,
+          x1Mm: curve.to.x - origin.x,
+          y1Mm: curve.to.y - origin.y,
+        };
+  return {
+    ...(building ? { building } : {}),
+    ...(system ? { system: system.id } : {}),
+    lines: [{ path, ...(label.trim() ? { label: label.trim() } : {}) }],
+  };
+}
+
 /** One line or arc, pressed in the plan point by point, or typed. */
 function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
   const { framework, building, display, run } = useSlice('framework', 'building', 'display', 'run');
@@ -86,10 +119,15 @@ function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
         }
       : null,
   );
+  const input = curve && inputFor(building, system && { id: system.id, origin: system.origin }, curve, label);
+  const preview = usePreview('grids.addFree', input);
+  const added = preview?.ok ? preview.value.changes.added.find(({ kind }) => kind === 'gridLine') : undefined;
+  const called = preview?.ok && added ? axisLine(preview.value.after, added.id)?.label : null;
   useGhost({
     rings: [],
     points,
     curves: curve ? [curve] : [],
+    labels: curve && called ? [{ at: endsOf(curve)[1]!, text: called }] : [],
     note: curve ? 'A new grid line' : `${wanted[points.length] ?? ''}: press a point in the plan`,
   });
 
@@ -116,27 +154,7 @@ function OneLine({ form }: { form: Exclude<Form, 'picked'> }) {
 
   const add = () => {
     if (!curve) return `Type or press ${wanted.join(', ').toLowerCase()}`;
-    const origin = system?.origin ?? { x: 0, y: 0 };
-    const path: CommandInputs['grids.addFree']['lines'][number]['path'] =
-      curve.kind === 'arc'
-        ? {
-            xMm: curve.centre.x - origin.x,
-            yMm: curve.centre.y - origin.y,
-            radiusMm: curve.radiusMm,
-            fromDeg: curve.fromDeg,
-            sweepDeg: curve.sweepDeg,
-          }
-        : {
-            x0Mm: curve.from.x - origin.x,
-            y0Mm: curve.from.y - origin.y,
-            x1Mm: curve.to.x - origin.x,
-            y1Mm: curve.to.y - origin.y,
-          };
-    const refusal = run('grids.addFree', {
-      ...(building ? { building } : {}),
-      ...(system ? { system: system.id } : {}),
-      lines: [{ path, ...(label.trim() ? { label: label.trim() } : {}) }],
-    });
+    const refusal = input ? run('grids.addFree', input) : null;
     if (refusal) return refusal;
     setTexts([]);
     setLabel('');

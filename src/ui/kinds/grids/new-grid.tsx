@@ -3,6 +3,7 @@
 import { useRef, useState } from 'react';
 import { LETTERS, NUMBERS } from '@/core/grids/grid-input';
 import { labelAfter, runPart } from '@/core/grids/labels';
+import { endsOf } from '@/core/geometry/curve';
 import { gridById, gridsOf } from '@/core/grids/resolve-grids';
 import type { LabelRule } from '@/core/grids/grid';
 import type { Preset } from '@/core/grids/preset';
@@ -117,6 +118,7 @@ export function NewGrid({ onDone }: { onDone: () => void }) {
           rings: [],
           points: [],
           curves: lines.map(({ curve }) => curve),
+          labels: lines.flatMap(({ curve, label }) => (label === null ? [] : [{ at: endsOf(curve)[1]!, text: label }])),
           note: `${lines.length} lines: ${lines.map(({ label }) => label ?? '–').join(' ')}`,
         }
       : null,
