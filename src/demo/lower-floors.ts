@@ -9,6 +9,9 @@ const EAST = 19_875;
 /** Inner face of the basement wall. */
 const IN = { low: -100, east: 39_700, north: 28_900 };
 
+/** Outer face of the hall's west wall. */
+const HALL_WEST = 25_500;
+
 /** A basement in four: rooms either side of a lobby round the core, doors two leaves wide. */
 function basement(level: string, names: readonly [string, 'plant' | 'storage'][]): Sent[] {
   const { wall, door, room } = storey(level);
@@ -98,7 +101,38 @@ export const LOWER_FLOORS: readonly Sent[] = [
     '01',
   ]),
   ...openings('Recital', 'window', [47_500], { widthMm: 2400, heightMm: 1200, sillMm: 900 }, ['02']),
-  hall.room('Recital hall', 'assembly', 29_000, 12_000),
+  // Two doors one after the other keep the foyer out of the hall.
+  ...(
+    [
+      ['S', 8700],
+      ['N', 15_700],
+    ] as const
+  ).flatMap(([side, y]): Sent[] => [
+    hall.wall(`sound ${side} a`, `${HALL_WEST},${y} 23700,${y}`, 'Practice 250'),
+    hall.wall(`sound ${side} b`, `23700,${y} 23700,${y + 3300}`, 'Practice 250'),
+    hall.wall(`sound ${side} c`, `23700,${y + 3300} ${HALL_WEST},${y + 3300}`, 'Practice 250'),
+    hall.door(`sound ${side} b`, 745, 1810, 2),
+    hall.room('Sound lobby', 'circulation', 24_600, y + 1650),
+  ]),
+  // The stage lies 600 up, the last rows 300.
+  ...(
+    [
+      ['Stage', 12_300, 2700, 600],
+      ['Back rows', 1200, 3600, 300],
+    ] as const
+  ).map(([name, y, depthMm, shiftMm]): Sent => ({
+    command: 'floors.setZone',
+    input: {
+      floor: 'Podium',
+      name,
+      outline: { type: 'rectangle', place: `B-5 + 900,${y}`, widthMm: 12_600, depthMm },
+      levels: ['01'],
+      shiftMm,
+      // So thick that it lies on the floor.
+      thicknessMm: shiftMm + 280,
+    },
+  })),
+  hall.room('Recital hall', 'assembly', 28_800, 17_600),
   hall.room('Hall foyer', 'assembly', 22_000, 14_400),
   ...practice(hall, (y) => y, FACE.south, 'S'),
   ...practice(hall, across, FACE.north, 'N'),
