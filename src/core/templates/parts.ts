@@ -10,7 +10,7 @@ export const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ';
 
 /** Storeys and basements are typed alike in every template. */
 export const STOREY = { form: 'list', atLeastMm: 2400, atMostMm: 12_000, least: 1, most: 60 } as const;
-export const BASEMENT = { ...STOREY, least: 0, most: 8, mayBeEmpty: true } as const;
+const BASEMENT = { ...STOREY, least: 0, most: 8, mayBeEmpty: true } as const;
 export const BAY = { form: 'list', atLeastMm: 3000, atMostMm: 15_000 } as const;
 
 /** Names of the levels a building gets: basements downwards, 00, storeys, the roof. */

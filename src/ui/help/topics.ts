@@ -87,6 +87,7 @@ export const TOPICS: readonly Topic[] = [
       'Press corners in the plan, or type the path. Which face lies on the path is said; the layers stand on the side of the outside.',
       'A wall stands in the storeys between its ends, from the structural floor to the underside over it. Ends that meet another wall are joined.',
       'Doors & windows: hover over a wall and press, or type the distance from the nearer corner. F hangs a door on its other side, S opens it the other way.',
+      'Of a chosen wall the diamonds slide its doors and windows, Split cuts it where it is pressed, and the list of acts gives it those of the level below.',
       'Rooms are the regions walls close; a place in one names it. Ceilings hang in rooms at a height.',
     ],
   },

@@ -1,7 +1,7 @@
 'use client';
 
 import { Plus } from 'lucide-react';
-import type { ZoomTransform } from 'd3-zoom';
+import type { ZoomTransform } from 'd3';
 import type { Drawing } from '@/core/drawing/drawing';
 import type { Solved, SolvedLevel } from '@/core/solving/solved';
 import type { StripEdit } from '../height-strip/strip-dimensions';
