@@ -20,6 +20,16 @@ export const HELP = `Zenith Spine without a screen
       Writes the framework as IFC4, its level table (of all buildings where none is named), or the setting-out plan of a
       level. All that is asked for is written, or nothing is. --axes says whose coordinates a plan is drawn in.
 
+  spine solve-stair --form FORM --height MM [--well LxW|free] [--width MM] [--rules public|general|private]
+                    [--risers N] [--going MM]
+      Prints every way to climb a storey in a form of stair, best first, as JSON; [] where there is none. Forms: straight,
+      straightLanding, quarterLanding, quarterWinders, halfLanding, halfWinders, threeFlight, fourFlight, spiral, circular.
+      L is lengthwise as one enters, --width that of a flight. Risers and going that are typed are judged.
+
+  spine solve-ramp --rise MM [--rules public|general|sliding] [--run MM]
+      Prints ramps of equal flights with landings between them, best first; with --run how steep they are in it, and whether
+      they may be.
+
   spine demo --save OUT.spine.json
       Writes the demo, Tidewater Yard.
 

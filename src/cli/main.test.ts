@@ -221,3 +221,49 @@ it('refuses a dimension that would leave a slab less than nothing, and a file th
     stderr: expect.stringMatching(/thickness of floor plate Plate must be at least 20 mm .* by dimension w/),
   });
 });
+
+it('prints the ways to climb a storey and a rise, and says what it cannot read', () => {
+  const stairs = spine(
+    'solve-stair',
+    '--form',
+    'halfLanding',
+    '--height',
+    '3300',
+    '--well',
+    '5200x2500',
+    '--width',
+    '1150',
+    '--rules',
+    'public',
+  );
+  expect(stairs.status).toBe(0);
+  const found = JSON.parse(stairs.stdout) as { risers: number; flights: number[]; verdict: string }[];
+  expect(found[0]).toEqual({
+    risers: 19,
+    riserMm: 173.684211,
+    goingMm: 283,
+    flights: [10, 9],
+    paceMm: 630.368421,
+    pitchDeg: 31.538486,
+    runMm: 4811,
+    landingMm: 2653,
+    wellMm: [5200, 2500],
+    verdict: 'ok',
+  });
+  expect(
+    JSON.parse(spine('solve-stair', '--form', 'straight', '--height', '9000', '--rules', 'public').stdout),
+  ).toEqual([]);
+  const down = JSON.parse(spine('solve-ramp', '--rise', '-180', '--rules', 'public').stdout) as { runMm: number }[];
+  expect(down[0]!.runMm).toBe(2160);
+  for (const [words, ...args] of [
+    [/--form is one of/, 'solve-stair', '--form', 'bent', '--height', '3000'],
+    [/how high/, 'solve-stair', '--form', 'straight'],
+    [/--well is LxW/, 'solve-stair', '--form', 'straight', '--height', '3000', '--well', 'big'],
+    [/--rules is one of/, 'solve-ramp', '--rise', '300', '--rules', 'steep'],
+    [/one too many/, 'solve-ramp', 'file.json', '--rise', '300'],
+  ] as [RegExp, ...string[]][]) {
+    const { status, stderr } = spine(...args);
+    expect(status).toBe(2);
+    expect(stderr).toMatch(words);
+  }
+});

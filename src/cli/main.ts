@@ -23,6 +23,7 @@ import { formatElevation, formatLength } from '@/core/units/format-length';
 import { writeSpineFile } from '@/core/kinds/spine-text';
 import { readSpineFile } from '@/formats/json/spine-file';
 import { workApart } from '@/formats/sandbox/work-process';
+import { solveRampCommand, solveStairCommand } from './candidates';
 import { HELP } from './help';
 import { BadInput, readInput, readText, writeOutputs, type Output } from './outputs';
 
@@ -119,6 +120,15 @@ const OPTIONS = {
   axes: { type: 'string' },
   existing: { type: 'string' },
   scale: { type: 'string' },
+  form: { type: 'string' },
+  height: { type: 'string' },
+  well: { type: 'string' },
+  width: { type: 'string' },
+  rules: { type: 'string' },
+  risers: { type: 'string' },
+  going: { type: 'string' },
+  rise: { type: 'string' },
+  run: { type: 'string' },
   'dry-run': { type: 'boolean' },
   json: { type: 'boolean' },
   help: { type: 'boolean' },
@@ -293,10 +303,20 @@ async function passesCommand(file: string | undefined, { json }: Options): Promi
   return CLEAN;
 }
 
+/** `--rise -180` as `--rise=-180`: a number below zero is no option. */
+const withNegatives = (args: readonly string[]): string[] =>
+  args.flatMap((arg, i) =>
+    /^-\d/.test(arg) && args[i - 1]?.startsWith('--')
+      ? []
+      : /^-\d/.test(args[i + 1] ?? '') && arg.startsWith('--')
+        ? [`${arg}=${args[i + 1]}`]
+        : [arg],
+  );
+
 async function main(args: string[]): Promise<number> {
   let parsed;
   try {
-    parsed = parseArgs({ args, options: OPTIONS, allowPositionals: true });
+    parsed = parseArgs({ args: withNegatives(args), options: OPTIONS, allowPositionals: true });
   } catch (error) {
     throw new BadInput(`${(error as Error).message.split('.')[0]}. See spine --help`);
   }
@@ -307,6 +327,12 @@ async function main(args: string[]): Promise<number> {
   }
   if (verb === 'commands') {
     process.stdout.write(`${JSON.stringify(commandList(), null, 2)}\n`);
+    return CLEAN;
+  }
+  if (verb === 'solve-stair' || verb === 'solve-ramp') {
+    if (file !== undefined) throw new BadInput(`${verb} takes options only: "${file}" is one too many`);
+    const found = verb === 'solve-stair' ? solveStairCommand(parsed.values) : solveRampCommand(parsed.values);
+    process.stdout.write(`${JSON.stringify(found, null, 2)}\n`);
     return CLEAN;
   }
   if (verb === 'passes') return passesCommand(file, parsed.values);

@@ -19,7 +19,7 @@ const GOING_GRAIN_MM = 1;
 const dealRisers = (count: number): [number, number] => [Math.ceil(count / 2), Math.floor(count / 2)];
 
 /** Goings a riser of this height allows, whole millimetres; null where none. `mostMm` is what the well leaves. */
-function goingsFor(riserMm: number, rules: StairRules, mostMm: number): { least: number; most: number } | null {
+export function goingsFor(riserMm: number, rules: StairRules, mostMm: number): { least: number; most: number } | null {
   const { goingMm, pace, pitchMostDeg } = rules;
   const least = Math.max(
     goingMm.least,
@@ -34,13 +34,17 @@ function goingsFor(riserMm: number, rules: StairRules, mostMm: number): { least:
   return whole.least <= whole.most ? whole : null;
 }
 
+/** The whole going with which a riser comes nearest to the pace. */
+export const paceGoing = (riserMm: number): number =>
+  Math.round((PACE_TARGET_MM - 2 * riserMm) / GOING_GRAIN_MM) * GOING_GRAIN_MM;
+
 /** True if flights of this many risers are within the rule set. */
 const flightIsAllowed = (risers: number, riserMm: number, rules: StairRules): boolean =>
   (rules.risersMost === null || risers <= rules.risersMost) &&
   (rules.flightRiseMost === null || risers * riserMm <= rules.flightRiseMost + 1e-6);
 
 /** Counts of risers a height can be divided into within the rule set, fewest first. */
-function countsFor(heightMm: number, rules: StairRules): number[] {
+export function countsFor(heightMm: number, rules: StairRules): number[] {
   const { least, most } = rules.riserMm;
   const [from, to] = [Math.ceil(heightMm / most - 1e-9), Math.floor(heightMm / least + 1e-9)];
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => from + i).filter((count) => count >= 2);
@@ -59,8 +63,7 @@ export function chooseSteps(heightMm: number, runMm: number, rules: StairRules):
     if (!flightIsAllowed(flights[0], riserMm, rules)) continue;
     const goings = goingsFor(riserMm, rules, flights[0] > 1 ? runMm / (flights[0] - 1) : Infinity);
     if (!goings) continue;
-    const wanted = Math.round((PACE_TARGET_MM - 2 * riserMm) / GOING_GRAIN_MM) * GOING_GRAIN_MM;
-    const goingMm = Math.min(Math.max(wanted, goings.least), goings.most);
+    const goingMm = Math.min(Math.max(paceGoing(riserMm), goings.least), goings.most);
     const miss = Math.abs(2 * riserMm + goingMm - PACE_TARGET_MM);
     found.push({ miss, steps: { count, riserMm: quantiseMm(riserMm), goingMm, flights } });
   }

@@ -15,6 +15,13 @@ export interface StairRules {
   headroomMm: number;
   /** A landing is as deep as the stair is wide, but need not be deeper than this. */
   landingCapMm: number | null;
+  /** Tapered treads: where their going is measured, and how deep they are at least at the narrow end. */
+  tapered: {
+    /** So far from the narrow end; in the middle of stairs narrower than `middleBelowMm`. */
+    fromNarrowMm: number;
+    middleBelowMm: number | null;
+    narrowMm: number;
+  };
 }
 
 export const RULE_SETS = ['public', 'general', 'private'] as const;
@@ -35,6 +42,7 @@ export const STAIR_RULES: Record<RuleSet, StairRules> = {
     flightRiseMost: 3658,
     headroomMm: 2032,
     landingCapMm: 1219,
+    tapered: { fromNarrowMm: 305, middleBelowMm: null, narrowMm: 152 },
   },
   general: {
     title: 'General access, public guidance',
@@ -47,6 +55,7 @@ export const STAIR_RULES: Record<RuleSet, StairRules> = {
     flightRiseMost: null,
     headroomMm: 2000,
     landingCapMm: null,
+    tapered: { fromNarrowMm: 270, middleBelowMm: 1000, narrowMm: 50 },
   },
   private: {
     title: 'Private stair, public guidance',
@@ -59,5 +68,6 @@ export const STAIR_RULES: Record<RuleSet, StairRules> = {
     flightRiseMost: null,
     headroomMm: 2000,
     landingCapMm: null,
+    tapered: { fromNarrowMm: 270, middleBelowMm: 1000, narrowMm: 50 },
   },
 };

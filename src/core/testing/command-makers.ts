@@ -243,8 +243,8 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
     return { wall: id, opening: openings[0]!.id };
   },
   'walls.openingsAsBelow': ({ framework, pick }) => {
-    const wall = pick(recordsOf(framework, 'wall').filter(({ openings }) => openings.length === 0));
-    return { walls: [wall.id], level: '01' };
+    const over = pick(recordsOf(framework, 'wall').filter(({ name }) => name === 'Over'));
+    return { walls: [over.id], level: over.startsAt.level };
   },
   'walls.holdClear': ({ between }) => ({ walls: ['P', 'Q'], widthMm: between(900, 3000) }),
   'walls.releaseClear': ({ framework, pick }) => ({ wall: pick(recordsOf(framework, 'clearWidth')).walls[0] }),

@@ -81,6 +81,20 @@ export const RICH: Step[] = [
     { building: 'West', name: `J${i + 1}`, type: 'T', points: corners(points), startsAt: { level: '00' } },
   ]),
   ['walls.addOpening', { wall: 'P', opening: 'door', alongMm: 1000 }],
+  // One over the first, without its door.
+  [
+    'walls.add',
+    {
+      building: 'West',
+      name: 'Over',
+      type: 'T',
+      points: [
+        { xMm: 0, yMm: 20_000 },
+        { xMm: 9000, yMm: 20_000 },
+      ],
+      startsAt: { level: '01' },
+    },
+  ],
   ['walls.holdClear', { walls: ['P', 'Q'], widthMm: 1500 }],
   ['rooms.add', { level: '00', building: 'West', place: '4000,21000', name: 'Room' }],
   [
