@@ -34,7 +34,9 @@ const nameless = (page: Page): Promise<string[]> =>
           element.textContent?.trim() ??
           '';
         const label = 'labels' in element ? [...((element as HTMLInputElement).labels ?? [])].length > 0 : false;
-        return labelled === '' && !label;
+        // What stands behind a drawn control for its form is neither pressed nor read.
+        const isHidden = element.getAttribute('aria-hidden') === 'true' && (element as HTMLElement).tabIndex < 0;
+        return labelled === '' && !label && !isHidden;
       })
       .map((element) => element.outerHTML.slice(0, 120)),
   );

@@ -1,5 +1,15 @@
 import { z } from 'zod';
 import { defineRows, mm, row } from '../report/rows';
+import { quantiseMm } from '../units/length-units';
+import { STAIR_RULES, type StairRules } from './rule-sets';
+import type { StairStorey } from './solved-stair';
+
+/** What of a storey is not within the rule set: the solver takes no step that is not, so it is climbed well or not at all. */
+function verdictOf({ steps, headroom }: StairStorey, { headroomMm, source }: StairRules): 'ok' | string[] {
+  if (!steps) return [`no count of step risers climbs it in its well (${source})`];
+  if (!headroom || headroom.mm >= headroomMm - 1e-3) return 'ok';
+  return [`headroom ${Math.floor(headroom.mm)} under ${headroomMm} (${source})`];
+}
 
 /** Its rows in the report. */
 export const stairRows = defineRows({
@@ -7,32 +17,51 @@ export const stairRows = defineRows({
   row: z.strictObject({
     ...row,
     name: z.string(),
+    form: z.string().describe('Form of the stair, as `spine solve-stair` calls it'),
     level: z.string().describe('Level the storey starts at'),
+    from: z.string().describe('The same'),
+    to: z.string().describe('Level it arrives at'),
     heightMm: mm,
     risers: z.number().nullable().describe('Step risers; null where the storey cannot be climbed'),
     flights: z.array(z.number()).describe('Step risers of each flight'),
     riserMm: mm.nullable(),
     goingMm: mm.nullable(),
+    paceMm: mm.nullable().describe('Two step risers and a going'),
+    pitchDeg: z.number().nullable(),
+    widthMm: mm.describe('Of a flight'),
     firstStructuralMm: mm.nullable().describe('First step riser from structure to structure'),
     lastStructuralMm: mm.nullable(),
     headroomMm: mm.nullable().describe('Least headroom; null where nothing is above'),
+    verdict: z
+      .union([z.literal('ok'), z.array(z.string())])
+      .describe('`ok`, or the limits broken, each with its source'),
   }),
   rows: (solved, { level }) =>
-    solved.stairs.flatMap(({ stair, building, name, storeys }) =>
-      storeys.map(({ level: at, heightMm, steps, firstStructuralMm, lastStructuralMm, headroom }) => ({
-        id: stair,
-        building,
-        name,
-        level: level(at),
-        heightMm,
-        risers: steps?.count ?? null,
-        flights: [...(steps?.flights ?? [])],
-        riserMm: steps?.riserMm ?? null,
-        goingMm: steps?.goingMm ?? null,
-        firstStructuralMm,
-        lastStructuralMm,
-        headroomMm: headroom?.mm ?? null,
-      })),
+    solved.stairs.flatMap(({ stair, building, name, rules, flightWidthMm, storeys }) =>
+      storeys.map((storey) => {
+        const { level: at, upper, heightMm, steps, pitchDeg, firstStructuralMm, lastStructuralMm, headroom } = storey;
+        return {
+          id: stair,
+          building,
+          name,
+          form: 'halfLanding',
+          level: level(at),
+          from: level(at),
+          to: level(upper),
+          heightMm,
+          risers: steps?.count ?? null,
+          flights: [...(steps?.flights ?? [])],
+          riserMm: steps?.riserMm ?? null,
+          goingMm: steps?.goingMm ?? null,
+          paceMm: steps && quantiseMm(2 * steps.riserMm + steps.goingMm),
+          pitchDeg,
+          widthMm: flightWidthMm,
+          firstStructuralMm,
+          lastStructuralMm,
+          headroomMm: headroom?.mm ?? null,
+          verdict: verdictOf(storey, STAIR_RULES[rules]),
+        };
+      }),
     ),
 });
 

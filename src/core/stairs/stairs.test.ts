@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { recordsOf, type Framework } from '../model/framework';
 import { ringArea } from '../geometry/polygon';
+import { reportOf } from '../report/report';
 import { solve } from '../solving/solve';
 import { given, levelId, refusal, afterFrom } from '../testing/given';
 
@@ -249,4 +250,34 @@ it('a new stair is measured against the project’s rule set where it names none
   const general = after('project.describe', { rules: 'general' }, house);
   expect(recordsOf(withStair({}, general), 'stair')[0]!.rules).toBe('general');
   expect(recordsOf(withStair({ rules: 'private' }, general), 'stair')[0]!.rules).toBe('private');
+});
+
+describe('the report of stairs', () => {
+  it('says form, storey, pace, pitch and width, and a verdict per storey', () => {
+    const framework = given([
+      ['buildings.add', { name: 'House' }],
+      ['levels.setUp', { above: '3.3m 9m 3.3m', below: '' }],
+      ['floors.add', { outline: { type: 'rectangle', place: '0,0', widthMm: 12_000, depthMm: 9000 } }],
+      [
+        'stairs.add',
+        { well: { type: 'rectangle', place: '2000,2000', widthMm: 2500, depthMm: 5200 }, rules: 'public' },
+      ],
+    ]);
+    const [first, high] = reportOf(framework, solve(framework)).stairs;
+    expect(first).toMatchObject({
+      form: 'halfLanding',
+      from: '00',
+      to: '01',
+      heightMm: 3300,
+      risers: 19,
+      flights: [10, 9],
+      goingMm: 283,
+      paceMm: 630.368421,
+      pitchDeg: 31.538486,
+      verdict: 'ok',
+    });
+    expect(first!.widthMm).toBeGreaterThan(1000);
+    expect(high).toMatchObject({ from: '01', to: '02', risers: null, paceMm: null });
+    expect(high!.verdict).toEqual([expect.stringMatching(/no count of step risers climbs it.*model building code/)]);
+  });
 });

@@ -148,7 +148,7 @@ export const TOPICS: readonly Topic[] = [
     words: 'table list quantities areas volumes numbers schedule',
     tab: 'schedules',
     text: [
-      'Tables of levels, columns, stairs, rooms and quantities; many are typed in. Everything in them can be taken away as CSV.',
+      'Tables of levels, columns, stairs, rooms and quantities; many are typed in. The level table is taken away as CSV or XLSX, every number with the report, at Hand over.',
     ],
   },
   {
