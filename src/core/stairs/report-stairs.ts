@@ -53,7 +53,7 @@ export const stairRows = defineRows({
           flights: [...(steps?.flights ?? [])],
           riserMm: steps?.riserMm ?? null,
           goingMm: steps?.goingMm ?? null,
-          paceMm: steps && quantiseMm(2 * steps.riserMm + steps.goingMm),
+          paceMm: steps && quantiseMm((2 * heightMm) / steps.count + steps.goingMm),
           pitchDeg,
           widthMm: flightWidthMm,
           firstStructuralMm,
