@@ -18,3 +18,11 @@ export const readable = (primitives: readonly Primitive[], view: Written): Primi
   // What was worked out to be just so high is not left out for the last bits of a number.
   return primitives.filter((each) => each.type !== 'text' || each.heightMm >= least * (1 - 1e-9));
 };
+
+/** A letter is about so wide, in heights of its text; so much is kept free around it. */
+const LETTER_WIDTH = 0.64;
+const KEPT_FREE = 0.25;
+
+/** How high a text is written at most in a room so wide and high. */
+export const fitting = (text: string, wideMm: number, highMm: number, mostMm: number): number =>
+  Math.min(mostMm, wideMm / (text.length * LETTER_WIDTH + KEPT_FREE), highMm / (1 + KEPT_FREE));

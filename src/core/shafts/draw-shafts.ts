@@ -1,3 +1,4 @@
+import { fitting } from '../drawing/least-text';
 import type { Primitive } from '../drawing/drawing';
 import { box, cutStretches } from '../drawing/section-shapes';
 import { chords } from '../geometry/chords';
@@ -34,7 +35,8 @@ function drawShaft(shaft: SolvedShaft, view: PlanAt): Primitive[] {
     : [];
   const moment = ringMoment(ring);
   const area = ringArea(ring);
-  const heightMm = Math.min(2.4 * view.scale, (box.maxX - box.minX) / 3, (box.maxY - box.minY) / 1.6);
+  const text = sleeves ? `${shaft.name} sleeves` : shaft.name;
+  const heightMm = fitting(text, box.maxX - box.minX, box.maxY - box.minY, 2.4 * view.scale);
   return [
     outline,
     ...diagonals.map((points): Primitive => ({
@@ -49,7 +51,7 @@ function drawShaft(shaft: SolvedShaft, view: PlanAt): Primitive[] {
       style: 'shaftText',
       id: shaft.shaft,
       at: { x: moment.x / area, y: moment.y / area },
-      text: sleeves ? `${shaft.name} sleeves` : shaft.name,
+      text,
       heightMm,
       turnDeg: 0,
     },
@@ -83,7 +85,7 @@ function shaftsCut({ shafts }: Solved, from: SectionAt): Primitive[] {
                   id: shaft.shaft,
                   at: { x: (x0 + x1) / 2, y: stage.topMm + liftMm - 3 * scale },
                   text: shaft.name,
-                  heightMm: Math.min(2.4 * scale, (x1 - x0) / 3),
+                  heightMm: fitting(shaft.name, x1 - x0, Infinity, 2.4 * scale),
                   turnDeg: 0,
                 },
               ]

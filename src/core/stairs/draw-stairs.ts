@@ -1,5 +1,6 @@
 import { plus, times, type Point } from '../geometry/point';
-import { bounds, type Ring } from '../geometry/polygon';
+import { fitting } from '../drawing/least-text';
+import { bounds, type Box, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import { runOf } from './choose-steps';
 import type { Flight } from './half-turn';
@@ -96,9 +97,13 @@ class StairDrawing {
     });
   }
 
+  /** On its landing where that has room for it, else over the well. */
   name(landing: Ring | null): void {
-    const box = bounds(landing ?? this.stair.ring);
-    const heightMm = Math.min(TEXT_MM * this.view.scale, (box.maxX - box.minX) / 5, (box.maxY - box.minY) / 2);
+    const most = TEXT_MM * this.view.scale;
+    const heightIn = ({ minX, maxX, minY, maxY }: Box) => fitting(this.stair.name, maxX - minX, maxY - minY, most);
+    const boxes = [...(landing ? [bounds(landing)] : []), bounds(this.stair.ring)];
+    const box = boxes.find((each) => heightIn(each) >= most) ?? boxes.at(-1)!;
+    const heightMm = heightIn(box);
     this.primitives.push({
       type: 'text',
       style: 'stairText',

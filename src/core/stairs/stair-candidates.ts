@@ -36,7 +36,7 @@ export interface StairCandidate {
 }
 
 /** No more than these are listed, best first. */
-export const MOST_CANDIDATES = 500;
+const MOST_CANDIDATES = 500;
 /** What differs by less than goings can be set out counts as equal. */
 const EQUAL_MM = 0.5;
 

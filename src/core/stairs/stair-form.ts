@@ -15,19 +15,6 @@ export const STAIR_FORMS = [
 ] as const;
 export type StairForm = (typeof STAIR_FORMS)[number];
 
-export const FORM_WORDS: Record<StairForm, string> = {
-  straight: 'straight',
-  straightLanding: 'straight with a landing',
-  quarterLanding: 'quarter-turn with a landing',
-  quarterWinders: 'quarter-turn with winders',
-  halfLanding: 'half-turn with a landing',
-  halfWinders: 'half-turn with winders',
-  threeFlight: 'three flights round a well',
-  fourFlight: 'four flights round a well',
-  spiral: 'spiral round a post',
-  circular: 'circular round an open well',
-};
-
 /** A well in plan: lengthwise the way one enters, and across. */
 export interface WellSize {
   lengthMm: number;
@@ -95,7 +82,7 @@ const smallest = (goings: readonly number[]): number | null => {
 };
 
 /** Where the going of tapered treads is measured, from their narrow end, mm. */
-export const walkingLine = ({ tapered }: StairRules, flightMm: number): number =>
+const walkingLine = ({ tapered }: StairRules, flightMm: number): number =>
   tapered.middleBelowMm !== null && flightMm < tapered.middleBelowMm
     ? flightMm / 2
     : Math.min(tapered.fromNarrowMm, flightMm);
