@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { onPage } from './hand';
 import {
   downloadReport,
   enterAs,
@@ -184,9 +185,9 @@ test('columns by lines chosen in the plan, with the count and the reason for tho
 test('a shaft is drawn as a rectangle in the plan, typed exactly, selected, moved and deleted', async ({ page }) => {
   await openProject(page, await makeProject(page.request, 'Shaft', FURNISHED.slice(0, 3)));
   await openStep(page, 'Shafts');
-  const plan = page.getByRole('img', { name: 'Plan of level 00' });
-  const box = (await plan.boundingBox())!;
-  const [x, y] = [box.x + box.width * 0.5, box.y + box.height * 0.5];
+  await expect(page.locator('svg[data-plan] path').first()).toBeVisible();
+  // In the middle of a bay, away from what it would snap to.
+  const { x, y } = await onPage(page, 9500, 4000);
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.move(x + 30, y + 30, { steps: 4 });
