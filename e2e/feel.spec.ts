@@ -21,7 +21,7 @@ const LONGEST_FRAMES = 6;
 /** A page that stands still for longer is not the machine's doing: something is worked out on it that belongs in the worker. */
 const STOPPED_FRAMES = 60;
 /** The machine does other things besides: what is felt once in so many tries is felt. */
-const TRIES = 4;
+const TRIES = 2;
 
 /** Counts the frames of a page, and after how many of them what the pointer carries has followed it. */
 const watch = (page: Page) =>
