@@ -8,7 +8,7 @@ import { everyCommand, MADE } from './every-command';
 import { step } from './given';
 import { IS_SOAK, SOAK_MS } from './soak';
 
-const TIMES = IS_SOAK ? 100 : 40;
+const TIMES = IS_SOAK ? 100 : 24;
 
 it(
   'every registered command is taken many times among random others, undone exactly, and solved',
