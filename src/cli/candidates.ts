@@ -2,11 +2,12 @@ import { RAMP_RULES, RAMP_RULE_SETS } from '@/core/ramps/ramp-rules';
 import { rampCandidates } from '@/core/ramps/ramp-candidates';
 import { RULE_SETS, STAIR_RULES, type RuleSet } from '@/core/stairs/rule-sets';
 import { stairCandidates } from '@/core/stairs/stair-candidates';
-import { STAIR_FORMS, type StairForm, type WellSize } from '@/core/stairs/stair-form';
+import type { WellSize } from '@/core/stairs/form-of-stair';
+import { STAIR_FORMS, type StairForm } from '@/core/stairs/stair-form';
 import { BadInput } from './outputs';
 
 /** What is typed after `solve-stair` and `solve-ramp`. */
-export interface CandidateOptions {
+interface CandidateOptions {
   form?: string;
   height?: string;
   well?: string;
@@ -43,7 +44,7 @@ function wellIn(text: string): WellSize | null {
 }
 
 /** All ways to climb a storey in a form of stair, best first. */
-export function solveStairCommand(options: CandidateOptions) {
+function solveStairCommand(options: CandidateOptions) {
   const { height, well = 'free', width, risers, going } = options;
   const form: StairForm = oneOf('form', options.form, STAIR_FORMS);
   if (height === undefined) throw new BadInput('Say how high the storey is: --height MM');
@@ -63,7 +64,7 @@ export function solveStairCommand(options: CandidateOptions) {
 }
 
 /** Ramps that climb a rise, best first; in a run, how steep they are there. */
-export function solveRampCommand({ rise, run, ...options }: CandidateOptions) {
+function solveRampCommand({ rise, run, ...options }: CandidateOptions) {
   if (rise === undefined) throw new BadInput('Say how far it rises: --rise MM');
   // What is private asks for less of a stair, and for slopes by the rise of a ramp.
   const named = options.rules === 'private' ? 'sliding' : (options.rules ?? 'public');
@@ -74,3 +75,19 @@ export function solveRampCommand({ rise, run, ...options }: CandidateOptions) {
     ...(run === undefined ? {} : { runMm: millimetres('run', run, 1, 1_000_000) }),
   });
 }
+
+/** What `solve-stair` or `solve-ramp` prints. */
+export function candidatesFor(verb: 'solve-stair' | 'solve-ramp', file: string | undefined, options: CandidateOptions) {
+  if (file !== undefined) throw new BadInput(`${verb} takes options only: "${file}" is one too many`);
+  return verb === 'solve-stair' ? solveStairCommand(options) : solveRampCommand(options);
+}
+
+/** `--rise -180` as `--rise=-180`: a number below zero is no option. */
+export const withNegatives = (args: readonly string[]): string[] =>
+  args.flatMap((arg, i) =>
+    /^-\d/.test(arg) && args[i - 1]?.startsWith('--')
+      ? []
+      : /^-\d/.test(args[i + 1] ?? '') && arg.startsWith('--')
+        ? [`${arg}=${args[i + 1]}`]
+        : [arg],
+  );

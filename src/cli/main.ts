@@ -23,7 +23,7 @@ import { formatElevation, formatLength } from '@/core/units/format-length';
 import { writeSpineFile } from '@/core/kinds/spine-text';
 import { readSpineFile } from '@/formats/json/spine-file';
 import { workApart } from '@/formats/sandbox/work-process';
-import { solveRampCommand, solveStairCommand } from './candidates';
+import { candidatesFor, withNegatives } from './candidates';
 import { HELP } from './help';
 import { BadInput, readInput, readText, writeOutputs, type Output } from './outputs';
 
@@ -303,16 +303,6 @@ async function passesCommand(file: string | undefined, { json }: Options): Promi
   return CLEAN;
 }
 
-/** `--rise -180` as `--rise=-180`: a number below zero is no option. */
-const withNegatives = (args: readonly string[]): string[] =>
-  args.flatMap((arg, i) =>
-    /^-\d/.test(arg) && args[i - 1]?.startsWith('--')
-      ? []
-      : /^-\d/.test(args[i + 1] ?? '') && arg.startsWith('--')
-        ? [`${arg}=${args[i + 1]}`]
-        : [arg],
-  );
-
 async function main(args: string[]): Promise<number> {
   let parsed;
   try {
@@ -330,9 +320,7 @@ async function main(args: string[]): Promise<number> {
     return CLEAN;
   }
   if (verb === 'solve-stair' || verb === 'solve-ramp') {
-    if (file !== undefined) throw new BadInput(`${verb} takes options only: "${file}" is one too many`);
-    const found = verb === 'solve-stair' ? solveStairCommand(parsed.values) : solveRampCommand(parsed.values);
-    process.stdout.write(`${JSON.stringify(found, null, 2)}\n`);
+    process.stdout.write(`${JSON.stringify(candidatesFor(verb, file, parsed.values), null, 2)}\n`);
     return CLEAN;
   }
   if (verb === 'passes') return passesCommand(file, parsed.values);

@@ -37,14 +37,14 @@ export const stairRows = defineRows({
       .describe('`ok`, or the limits broken, each with its source'),
   }),
   rows: (solved, { level }) =>
-    solved.stairs.flatMap(({ stair, building, name, rules, flightWidthMm, storeys }) =>
+    solved.stairs.flatMap(({ stair, building, name, form, rules, flightWidthMm, storeys }) =>
       storeys.map((storey) => {
         const { level: at, upper, heightMm, steps, pitchDeg, firstStructuralMm, lastStructuralMm, headroom } = storey;
         return {
           id: stair,
           building,
           name,
-          form: 'halfLanding',
+          form,
           level: level(at),
           from: level(at),
           to: level(upper),

@@ -14,7 +14,11 @@ import { tightOpening, wholeOpening } from './opening';
 import { STAIR_RULES, type StairRules } from './rule-sets';
 import type { SolvedStair, StairFix, StairStorey } from './solved-stair';
 import type { Stair } from './stair';
+import type { StairForm } from './stair-form';
 import { asGiven } from '../dimensions/uses';
+
+/** Forms as they are stored, by what they are called everywhere else. */
+const FORM_OF: Record<Stair['form'], StairForm> = { halfTurn: 'halfLanding' };
 
 /**
  * A stair through its storeys: steps, flights, landings and the holes it needs, each storey on its own. What the rule
@@ -47,6 +51,7 @@ export function solveStair(
     stair: stair.id,
     building: stair.building,
     name: stair.name,
+    form: FORM_OF[stair.form],
     rules: stair.rules,
     ring: wellRing,
     waistMm: mm(stair.waistMm),

@@ -4,6 +4,7 @@ import type { Id } from '../model/ids';
 import type { Steps } from './choose-steps';
 import type { Flight, Landing } from './half-turn';
 import type { RuleSet } from './rule-sets';
+import type { StairForm } from './stair-form';
 
 /** A change with which a storey could be climbed. */
 export type StairFix = { words: string } & (
@@ -35,6 +36,7 @@ export interface SolvedStair {
   stair: Id;
   building: Id;
   name: string;
+  form: StairForm;
   rules: RuleSet;
   /** Its well. */
   ring: Ring;

@@ -2,7 +2,8 @@ import { directionDeg } from '../geometry/trig';
 import { quantiseMm } from '../units/length-units';
 import { countsFor, goingsFor, paceGoing } from './choose-steps';
 import { PACE_TARGET_MM, type StairRules } from './rule-sets';
-import { FORMS, type Deal, type FormSizes, type StairForm, type WellSize } from './stair-form';
+import type { Deal, FormSizes, WellSize } from './form-of-stair';
+import { FORMS, type StairForm } from './stair-form';
 
 /** What a stair is asked for. Without a well it is as large as it must be. */
 export interface StairAsked {

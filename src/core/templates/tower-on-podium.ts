@@ -12,7 +12,6 @@ import {
   parapet,
   ring,
   room,
-  sum,
   typeFor,
   wall,
   windowFor,
@@ -243,9 +242,13 @@ export const TOWER_ON_PODIUM: Template = {
       parapet(site, 'Tower parapet', high, roof, 1100),
       ...core(site, coreAt.x, coreAt.y, lowest, roof),
       ...windows('Tower wall', high, inner.x, inner.y, windowFor(Math.min(...tower)), above.slice(podium.length)),
-      ...windows('Podium wall', low, x, y, windowFor(Math.min(...podium), 900), above.slice(0, podium.length)).filter(
+      ...windows('Podium wall', low, x, y, windowFor(Math.min(...podium)), above.slice(0, podium.length)).filter(
         (_, i) => i !== 1,
       ),
+      // Over the way in there are windows like the others.
+      ...(podium.length > 1
+        ? windows('Podium wall', low, x, y, windowFor(Math.min(...podium)), above.slice(1, podium.length)).slice(1, 2)
+        : []),
       opening('Podium wall', 'door', entrance, {
         widthMm: doorWide,
         heightMm: 2300,
@@ -254,7 +257,7 @@ export const TOWER_ON_PODIUM: Template = {
         at: ['00'],
       }),
       { command: 'foundations.add', input: { building, form: 'raft' } },
-      room(site, above[0]!, 'Hall', 'circulation', sum(list('across').slice(0, 1)), coreAt.y - 1500),
+      room(site, above[0]!, 'Hall', 'circulation', x[1]!, coreAt.y - 1500),
       room(site, podiumRoof, 'Tower floor', 'office', coreAt.x - 1500, coreAt.y),
     ];
   },

@@ -109,7 +109,7 @@ const openingsAsBelow = defineCommand({
         }
         if (next !== wall) edit.set('wall', wall.id, { openings: next.openings });
       }
-      if (count === 0) refuseNow('No door, window or opening stands under it that is not there already, or has room');
+      if (count === 0) refuseNow('Nothing to take up: what stands under it is there already, or has no room');
     }),
   sentence: (before, input, after) => {
     const at = (framework: Framework) =>

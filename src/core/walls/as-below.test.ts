@@ -33,7 +33,7 @@ describe('doors and windows as on the level below', () => {
     expect(more).toEqual([]);
     // From 1000 to 2000 of the axis, along a path that comes from 8000.
     expect(door).toMatchObject({ opening: 'door', name: 'D2', alongMm: 6000, widthMm: 1000, hand: 'right', at: 'all' });
-    expect(refusal(after, 'walls.openingsAsBelow', { walls: ['Up'], level: '01' })).toMatch(/not there already/);
+    expect(refusal(after, 'walls.openingsAsBelow', { walls: ['Up'], level: '01' })).toMatch(/^Nothing to take up/);
   });
 
   it('in a wall through several storeys are the same ones, at one level more', () => {
@@ -45,7 +45,7 @@ describe('doors and windows as on the level below', () => {
   });
 
   it('are not those of a wall that only runs beside it', () => {
-    expect(refusal(house, 'walls.openingsAsBelow', { walls: ['Beside'], level: '01' })).toMatch(/^No door/);
+    expect(refusal(house, 'walls.openingsAsBelow', { walls: ['Beside'], level: '01' })).toMatch(/^Nothing to take up/);
   });
 
   it('are asked for where the wall stands, over a storey', () => {

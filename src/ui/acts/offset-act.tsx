@@ -51,7 +51,10 @@ export function OffsetByHand({ ids }: { ids: Id[] }) {
   );
   const leave = () => set({ act: null });
   const steps = dragStep(display);
-  const byFor = (at: Point) => quantiseMm(Math.round(outsideBy(rings, at) / steps) * steps);
+  const byFor = useCallback(
+    (at: Point) => quantiseMm(Math.round(outsideBy(rings, at) / steps) * steps),
+    [rings, steps],
+  );
   usePlanPoints((at, phase) => {
     const byMm = byFor(at);
     if (byMm === 0) return tried.show(null);
@@ -70,7 +73,7 @@ export function OffsetByHand({ ids }: { ids: Id[] }) {
       begins: ASKS,
       ...(standing ? { standing } : {}),
       measure: (at) => {
-        const byMm = quantiseMm(Math.round(outsideBy(rings, at) / steps) * steps);
+        const byMm = byFor(at);
         return `${byMm < 0 ? 'inwards' : 'outwards'} ${formatLength(Math.abs(byMm), display)}`;
       },
       typed: {
@@ -84,7 +87,7 @@ export function OffsetByHand({ ids }: { ids: Id[] }) {
         },
       },
     }),
-    [framework, display, rings, standing, steps, send, sentFor, set],
+    [framework, display, standing, byFor, send, sentFor, set],
   );
   usePen(pen);
   return <ActStrip name="Offset" asks={ASKS} leave={leave} />;
