@@ -31,7 +31,9 @@ test('a flat of six rooms with doors and windows is drawn by hand in few acts, t
   await hand.key('Enter');
   await untilSaved(page);
   // Rooms: walls from the faces of the outside, and from the middles of the two along.
-  await hand.choose(() => page.getByRole('region', { name: 'Walls tools' }).getByLabel('For', { exact: true }).selectOption('interior'));
+  await hand.choose(() =>
+    page.getByRole('region', { name: 'Walls tools' }).getByLabel('For', { exact: true }).selectOption('interior'),
+  );
   for (const [from, to] of [
     [
       [400, 3500],
