@@ -13,15 +13,11 @@ const BESIDE_MM = 50;
 /** A stair whose foot or head meets no slab. */
 export function checkStair(stair: SolvedStair, plates: PlateSet, names: ReadonlyMap<Id, string>): Finding[] {
   const [first, last] = [stair.storeys[0], stair.storeys.at(-1)];
-  const foot = first?.flights[0];
-  const head = last?.flights.at(-1);
   const ends: { level: Id; at: Point; words: string }[] = [];
-  if (first && foot)
-    ends.push({ level: first.level, at: plus(foot.from, times(foot.along, -BESIDE_MM)), words: 'foot' });
-  if (last && head && last.steps) {
-    const run = (head.risers - 1) * head.goingMm + BESIDE_MM;
-    ends.push({ level: last.upper, at: plus(head.from, times(head.along, run)), words: 'head' });
-  }
+  if (first?.foot)
+    ends.push({ level: first.level, at: plus(first.foot.at, times(first.foot.along, -BESIDE_MM)), words: 'foot' });
+  if (last?.head)
+    ends.push({ level: last.upper, at: plus(last.head.at, times(last.head.along, BESIDE_MM)), words: 'head' });
   return ends
     .filter(({ level, at }) => !plates.at(level).some(({ ring }) => ring && contains(ring, at)))
     .map(({ level, words }) =>

@@ -42,6 +42,8 @@ export const RULES = {
   'shaft.jumps': warning('shafts', 'shafts'),
   'stair.well': error('stairs and their headroom', 'stairs'),
   'stair.unsolved': error('stairs and their headroom', 'stairs'),
+  'stair.limits': warning('stairs and their headroom', 'stairs'),
+  'stair.choiceGone': warning('stairs and their headroom', 'stairs'),
   'stair.headroom': error('stairs and their headroom', 'stairs'),
   'stair.offSlab': error('stairs and their headroom', 'stairs'),
   'storey.noStair': warning('storeys without a stair', 'stairs'),

@@ -11,6 +11,8 @@ export interface PlanView {
   /** Height of the cut above FFL. */
   cutAboveMm: number;
   writeLength: (mm: number) => string;
+  /** Heights of landings; not said without it. */
+  writeElevation?: (mm: number) => string;
   /** Square metres where it is not said. */
   writeArea?: (mm2: number) => string;
 }

@@ -95,7 +95,7 @@ describe('mirrored in a line', () => {
       const before = was!.storeys[i]!;
       expect(storey.steps).toEqual(before.steps);
       storey.flights.forEach((flight, f) => sameRing(flight.ring!, before.flights[f]!.ring!.map(image)));
-      sameRing(storey.landing!.ring, before.landing!.ring.map(image));
+      sameRing(storey.landings[0]!.ring, before.landings[0]!.ring.map(image));
     });
   });
 

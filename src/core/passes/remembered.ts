@@ -14,3 +14,6 @@ export class Remembered {
     return value;
   }
 }
+
+/** Works something out, or remembers it by a text that spells out all it is worked out from. */
+export type Remember = <T>(text: string, work: () => T) => T;

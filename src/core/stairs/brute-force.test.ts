@@ -64,7 +64,7 @@ describe.each(Object.keys(TABLES) as Table[])('steps after the rule set "%s"', (
           if (best === null) return expect(steps).toBeNull();
           expect(steps).not.toBeNull();
           const { count, riserMm, goingMm, flights } = steps!;
-          expect(flights[0] + flights[1]).toBe(count);
+          expect(flights[0]! + flights[1]!).toBe(count);
           expect(riserMm * count).toBeCloseTo(height, 4);
           const miss = Math.abs(2 * riserMm + goingMm - 630);
           // Goings are whole millimetres: half of one is no difference, and of equals the fewest risers are taken.

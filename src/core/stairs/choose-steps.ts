@@ -2,14 +2,14 @@ import { sinDeg, cosDeg } from '../geometry/trig';
 import { quantiseMm } from '../units/length-units';
 import { PACE_TARGET_MM, type StairRules } from './rule-sets';
 
-/** The steps of one storey: equal risers and goings, dealt to two flights. */
+/** The steps of one storey: equal risers and goings, dealt to flights. */
 export interface Steps {
   /** Step risers in the storey. */
   count: number;
   riserMm: number;
   goingMm: number;
-  /** Step risers of each flight, the first one first. */
-  flights: readonly [number, number];
+  /** Step risers of each part, the first one first: flights, and the tapered treads between two. */
+  flights: readonly number[];
 }
 
 /** Goings are whole millimetres, so that they can be set out. */

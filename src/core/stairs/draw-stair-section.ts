@@ -1,9 +1,8 @@
 import { clippedTo } from '../geometry/convex-clip';
 import { dot, minus, plus, times, type Point } from '../geometry/point';
 import { counterClockwise, ringArea, type Ring } from '../geometry/polygon';
-import { flightProfile } from './flight-profile';
-import type { Flight } from './half-turn';
 import type { SolvedStair } from './solved-stair';
+import { bodiesOf, isSideBody, planOf, type SideBody } from './stair-bodies';
 import type { Primitive } from '../drawing/drawing';
 import { alongOf, depthOf, type Frame } from '../drawing/section-plane';
 
@@ -14,18 +13,18 @@ interface Seen {
   liftMm: number;
 }
 
-/** A stair in a section: flights and landings the plane cuts, and those beyond it. */
+/** A stair in a section: what of it the plane cuts, and what lies beyond. */
 export function drawStairSection(stair: SolvedStair, from: Seen, wantsCut: boolean): Primitive[] {
-  const rings = stair.storeys.flatMap(({ flights, landing }) => [
-    ...flights.flatMap((flight) => flightRing(stair, flight, from, wantsCut)),
-    ...(landing
-      ? landing.parts.flatMap((part) => {
-          const stretch = stretchOf(part, from, wantsCut);
-          const top = landing.topMm;
-          return stretch ? [box(stretch, top - stair.finishMm - stair.landingMm, top)] : [];
-        })
-      : []),
-  ]);
+  const rings = stair.storeys.flatMap((storey) =>
+    bodiesOf(stair, storey).flatMap((body) =>
+      isSideBody(body)
+        ? sideRing(body, from, wantsCut)
+        : body.parts.flatMap((part) => {
+            const stretch = stretchOf(part, from, wantsCut);
+            return stretch ? [box(stretch, body.bottomMm, body.topMm)] : [];
+          }),
+    ),
+  );
   return rings.map((ring) => ({
     type: 'area',
     style: wantsCut ? 'stairCut' : 'stairSeen',
@@ -53,11 +52,10 @@ function stretchOf(ring: Ring, { frame, isCut }: Seen, wantsCut: boolean): [numb
   return meets.length > 1 ? [Math.min(...meets), Math.max(...meets)] : null;
 }
 
-function flightRing(stair: SolvedStair, flight: Flight, from: Seen, wantsCut: boolean): Ring[] {
-  if (!flight.ring) return [];
-  const stretch = stretchOf(flight.ring, from, wantsCut);
+function sideRing(body: SideBody, from: Seen, wantsCut: boolean): Ring[] {
+  const { flight, side: profile } = body;
+  const stretch = stretchOf(planOf(body), from, wantsCut);
   if (!stretch) return [];
-  const profile = flightProfile(stair, flight);
   const { frame } = from;
   // How far along the flight's run a place along the plane is, where the plane goes at all along it.
   const facing = dot(flight.along, frame.along);

@@ -1,27 +1,27 @@
-import { plus, times, type Point } from '../geometry/point';
+import { lengthOf, minus, plus, times, type Point } from '../geometry/point';
 import { fitting } from '../drawing/least-text';
 import { bounds, type Box, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
-import { runOf } from './choose-steps';
-import type { Flight } from './half-turn';
+import { runOfFlight, type Flight, type TaperedTread } from './pieces';
 import type { SolvedStair, StairStorey } from './solved-stair';
 import type { Primitive } from '../drawing/drawing';
+import { drawWalk } from './draw-walk';
 
 /** What of a stair is to be drawn in the plan of a level. */
-interface StairPlan {
+export interface StairPlan {
   scale: number;
   level: Id;
   cutMm: number;
+  writeElevation?: (mm: number) => string;
 }
 
 /** Half the width of the break line's zigzag along the run, on paper. */
 const BREAK_MM = 1.2;
-const ARROW_MM = 1.8;
 const TEXT_MM = 2.3;
 
 /**
- * A stair in the plan of a level: the flight going up as far as the cut, with its break line and arrow; beyond the break
- * and beside it what comes up from below. Treads are lines at their nosings.
+ * A stair in the plan of a level: what goes up as far as the cut, with its break line; beyond the break and beside it what comes up
+ * from below. Treads are lines at their nosings; the walking line has a dot where one starts and an arrow upwards.
  */
 export function drawStair(stair: SolvedStair, view: StairPlan): Primitive[] {
   const up = stair.storeys.find(({ level }) => level === view.level);
@@ -31,22 +31,35 @@ export function drawStair(stair: SolvedStair, view: StairPlan): Primitive[] {
   const broken = up?.steps ? breakOf(up, view.cutMm) : null;
   if (down) drawn.fromBelow(down, broken);
   if (up) drawn.goingUp(up, broken, !down);
-  drawn.name((up?.landing ?? down?.landing)?.parts[0] ?? null);
+  const isWhole = !up?.steps;
+  const walked = [
+    ...(down?.steps && down.walk.length > 0
+      ? drawWalk(stair, down, view, { fromMm: isWhole ? -Infinity : view.cutMm })
+      : []),
+    ...(up?.steps ? drawWalk(stair, up, view, { toMm: view.cutMm }) : []),
+  ];
+  drawn.primitives.push(...walked);
+  drawn.name((up?.landings[0] ?? down?.landings[0])?.parts[0] ?? null);
   return drawn.primitives;
 }
 
-/** The flight that the plan's cut goes through, and how far along its run. */
+/** What the plan's cut goes through: a flight and how far along its run, a tapered tread, or neither where it goes over all. */
 interface Break {
   flight: number;
   alongMm: number;
+  tread: number;
 }
 
-function breakOf({ flights }: StairStorey, cutMm: number): Break | null {
+/** Those under the cut come before it; one at most is cut. */
+function breakOf({ flights, tapered }: StairStorey, cutMm: number): Break | null {
   const flight = flights.findIndex(({ bottomMm, risers, riserMm }) => bottomMm + risers * riserMm > cutMm);
-  if (flight < 0) return null;
-  const { bottomMm, riserMm, goingMm, risers } = flights[flight]!;
-  const along = ((cutMm - bottomMm - riserMm) * goingMm) / riserMm;
-  return { flight, alongMm: Math.min(Math.max(along, 0), runOf(risers, goingMm)) };
+  const tread = tapered.findIndex(({ topMm }) => topMm > cutMm);
+  if (flight < 0 && tread < 0) return null;
+  const [beyondFlights, beyondTreads] = [flight < 0 ? flights.length : flight, tread < 0 ? tapered.length : tread];
+  const each = flights[beyondFlights];
+  if (!each) return { flight: beyondFlights, alongMm: 0, tread: beyondTreads };
+  const along = ((cutMm - each.bottomMm - each.riserMm) * each.goingMm) / each.riserMm;
+  return { flight: beyondFlights, alongMm: Math.min(Math.max(along, 0), runOfFlight(each)), tread: beyondTreads };
 }
 
 class StairDrawing {
@@ -67,7 +80,7 @@ class StairDrawing {
   goingUp(storey: StairStorey, broken: Break | null, isLowest: boolean): void {
     if (!storey.steps) return this.unsolved();
     storey.flights.forEach((flight, i) => {
-      const run = runOf(flight.risers, flight.goingMm);
+      const run = runOfFlight(flight);
       const isCut = broken?.flight === i;
       if (broken && i > broken.flight) {
         // Above the cut: dashed, where nothing from below is seen in its place.
@@ -76,24 +89,36 @@ class StairDrawing {
       }
       const to = isCut ? broken.alongMm : run;
       this.flight(flight, 0, to);
-      if (isCut) this.breakLine(flight, to);
+      const isBegun = flight.bottomMm + flight.riserMm <= this.view.cutMm;
+      if (isCut && isBegun) this.breakLine(flight, to);
       if (isCut && isLowest && to < run) this.area('stairAbove', stretch(flight, to, run));
-      if (i === 0) this.arrow(flight, Math.max(to, flight.goingMm));
     });
-    if (storey.landing) {
-      if (!broken || broken.flight > 0) this.area('stairSeen', storey.landing.ring);
-      else if (isLowest) this.area('stairAbove', storey.landing.ring);
+    storey.tapered.forEach((tread, i) => {
+      if (broken && i >= broken.tread) {
+        if (isLowest) this.area('stairAbove', tread.ring);
+        return;
+      }
+      this.tread(tread);
+      // Where all of them are under the cut, what follows has the break.
+      if (broken && i === broken.tread - 1 && i < storey.tapered.length - 1) this.breakAcross(tread.next);
+    });
+    for (const landing of storey.landings) {
+      if (landing.topMm <= this.view.cutMm) this.area('stairSeen', landing.ring);
+      else if (isLowest) this.area('stairAbove', landing.ring);
     }
   }
 
   fromBelow(storey: StairStorey, broken: Break | null): void {
     if (!storey.steps) return this.unsolved();
-    if (storey.landing) this.area('stairSeen', storey.landing.ring);
+    for (const { ring } of storey.landings) this.area('stairSeen', ring);
     storey.flights.forEach((flight, i) => {
-      const run = runOf(flight.risers, flight.goingMm);
+      const run = runOfFlight(flight);
       if (broken && i < broken.flight) return;
       const from = broken?.flight === i ? Math.min(broken.alongMm, run) : 0;
       if (from < run) this.flight(flight, from, run);
+    });
+    storey.tapered.forEach((tread, i) => {
+      if (!broken || i >= broken.tread) this.tread(tread);
     });
   }
 
@@ -128,37 +153,29 @@ class StairDrawing {
   private breakLine(flight: Flight, along: number): void {
     const half = BREAK_MM * this.view.scale;
     const w = flight.widthMm / 2;
-    const at = (x: number, y: number) => onFlight(flight, along + x, y);
-    this.line('stairBreak', [
-      at(-half, -w * 1.08),
-      at(-half * 0.2, -w * 0.12),
-      at(-half * 1.1, -w * 0.02),
-      at(half * 1.1, w * 0.02),
-      at(half * 0.2, w * 0.12),
-      at(half, w * 1.08),
-    ]);
+    this.line(
+      'stairBreak',
+      zigzag(half, w).map(([x, y]) => onFlight(flight, along + x, y)),
+    );
   }
 
-  /** Up along the middle of the flight, a dot where one starts. */
-  private arrow(flight: Flight, to: number): void {
-    const size = Math.min(ARROW_MM * this.view.scale, flight.widthMm / 3);
-    const tip = Math.max(to - size * 0.4, size);
-    const start = onFlight(flight, -flight.goingMm * 0.3, 0);
-    const id = this.stair.stair;
-    this.line('stairArrow', [start, onFlight(flight, tip, 0)]);
-    this.primitives.push(
-      { type: 'circle', style: 'stairArrow', id, at: start, radiusMm: size * 0.18 },
-      {
-        type: 'path',
-        style: 'stairArrow',
-        id,
-        points: [
-          onFlight(flight, tip - size, size * 0.36),
-          onFlight(flight, tip, 0),
-          onFlight(flight, tip - size, -size * 0.36),
-        ],
-        closed: false,
-      },
+  private tread({ ring, nosing }: TaperedTread): void {
+    this.area('stairSeen', ring);
+    this.line('stairTread', nosing);
+  }
+
+  /** The same zigzag across where tapered treads are cut. */
+  private breakAcross([narrow, wide]: readonly [Point, Point]): void {
+    const half = BREAK_MM * this.view.scale;
+    const side = minus(wide, narrow);
+    const length = lengthOf(side);
+    const [across, along] = [times(side, 1 / length), times({ x: -side.y, y: side.x }, 1 / length)];
+    const middle = times(plus(narrow, wide), 0.5);
+    const w = length / 2;
+    const at = (x: number, y: number) => plus(middle, plus(times(along, x), times(across, y)));
+    this.line(
+      'stairBreak',
+      zigzag(half, w).map(([x, y]) => at(x, y)),
     );
   }
 
@@ -166,10 +183,20 @@ class StairDrawing {
     this.primitives.push({ type: 'area', style, id: this.stair.stair, rings: [ring] });
   }
 
-  private line(style: 'stairTread' | 'stairBreak' | 'stairArrow' | 'stairUnsolved', points: readonly Point[]): void {
+  private line(style: 'stairTread' | 'stairBreak' | 'stairUnsolved', points: readonly Point[]): void {
     this.primitives.push({ type: 'path', style, id: this.stair.stair, points, closed: false });
   }
 }
+
+/** Along the run, and across it. */
+const zigzag = (half: number, w: number): [number, number][] => [
+  [-half, -w * 1.08],
+  [-half * 0.2, -w * 0.12],
+  [-half * 1.1, -w * 0.02],
+  [half * 1.1, w * 0.02],
+  [half * 0.2, w * 0.12],
+  [half, w * 1.08],
+];
 
 /** A point of a flight: along its run, and to the left of its middle. */
 const onFlight = ({ from, along }: Flight, x: number, y: number): Point =>

@@ -1,20 +1,19 @@
 import type { Point } from '../geometry/point';
-import { runOf } from './choose-steps';
-import type { Flight } from './half-turn';
-import { undersideDropMm } from './headroom';
+import { runOfFlight, type Flight } from './pieces';
 import type { SolvedStair } from './solved-stair';
+import { undersideDropMm } from './underside';
 
 /**
  * A flight seen from its side, counter-clockwise: x along its run from the first nosing, y the height. Treads overlap the
  * risers under them by the nosing; the underside is parallel to the pitch and stops at the floor it stands on.
  */
 export function flightProfile(stair: Pick<SolvedStair, 'waistMm' | 'finishMm' | 'nosingMm'>, flight: Flight): Point[] {
-  const { risers, riserMm: r, goingMm: g, bottomMm } = flight;
-  const run = runOf(risers, g);
+  const { treads, riserMm: r, goingMm: g, bottomMm } = flight;
+  const run = runOfFlight(flight);
   const drop = undersideDropMm(stair, flight);
   const nosing = Math.min(stair.nosingMm, g / 2);
   const top: Point[] = [{ x: nosing, y: bottomMm }];
-  for (let step = 1; step < risers; step += 1) {
+  for (let step = 1; step <= treads; step += 1) {
     top.push({ x: (step - 1) * g, y: bottomMm + step * r });
     top.push({ x: Math.min(run, step * g + nosing), y: bottomMm + step * r });
   }

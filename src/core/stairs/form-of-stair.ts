@@ -24,6 +24,8 @@ export interface FormSizes {
   /** Of a flight, and of a landing along the way. */
   flightMm: number;
   landingMm: number;
+  /** Between two flights that come back beside one another, in a well made for them. */
+  eyeMm: number;
   rules: StairRules;
 }
 

@@ -1,65 +1,8 @@
-import { minus, plus, quantised, times, dot, lengthOf, type Point } from '../geometry/point';
+import { times } from '../geometry/point';
 import { counterClockwise, type Ring } from '../geometry/polygon';
 import { runOf, type Steps } from './choose-steps';
-
-/** A well with its own axes: x inwards from the side one comes from, y to the left as one comes in. */
-export interface Well {
-  origin: Point;
-  inwards: Point;
-  left: Point;
-  lengthMm: number;
-  widthMm: number;
-}
-
-/** A ring as a well entered over one of its edges; null where it is no rectangle. */
-export function wellOf(ring: Ring, entry: number): Well | null {
-  if (ring.length !== 4) return null;
-  const corner = (i: number) => ring[(i + entry) % 4]!;
-  const [a, b, c, d] = [corner(0), corner(1), corner(2), corner(3)];
-  const [side, inwards] = [minus(a, b), minus(c, b)];
-  const [widthMm, lengthMm] = [lengthOf(side), lengthOf(inwards)];
-  const isSquare = Math.abs(dot(side, inwards)) <= 1e-6 * widthMm * lengthMm;
-  const isClosed = lengthOf(minus(plus(c, side), d)) <= 1e-3;
-  if (!isSquare || !isClosed) return null;
-  return {
-    origin: b,
-    inwards: times(inwards, 1 / lengthMm),
-    left: times(side, 1 / widthMm),
-    lengthMm,
-    widthMm,
-  };
-}
-
-export const inWell = (well: Well, x: number, y: number): Point =>
-  quantised(plus(well.origin, plus(times(well.inwards, x), times(well.left, y))));
-
-/** A rectangle of the well as a ring in plan. */
-export const wellRing = (well: Well, x0: number, y0: number, x1: number, y1: number): Ring =>
-  counterClockwise([inWell(well, x0, y0), inWell(well, x1, y0), inWell(well, x1, y1), inWell(well, x0, y1)]);
-
-/** A flight in plan: climbing along `along` from the middle of its first riser. */
-export interface Flight {
-  from: Point;
-  along: Point;
-  widthMm: number;
-  risers: number;
-  riserMm: number;
-  goingMm: number;
-  /** Height of the finished floor or landing it starts from. */
-  bottomMm: number;
-  /** Nothing of it goes below this: the floor it stands on where that is not open. */
-  footMm: number;
-  /** Its run in plan; null for a single riser. */
-  ring: Ring | null;
-}
-
-export interface Landing {
-  ring: Ring;
-  /** The same in rectangles. */
-  parts: Ring[];
-  /** Finished. */
-  topMm: number;
-}
+import type { Flight, Landing } from './pieces';
+import { inWell, wellRing, type Well } from './well';
 
 /** Sizes of a half-turn stair within its well, millimetres. */
 export interface HalfTurn {
@@ -87,7 +30,7 @@ export function layHalfTurn(
 ): { flights: [Flight, Flight]; landing: Landing } {
   const { well, flightWidthMm, floorLandingMm: x0 } = sizes;
   const { out, back } = strips(sizes);
-  const [first, second] = steps.flights;
+  const [first, second] = steps.flights as [number, number];
   const { riserMm, goingMm } = steps;
   const middle = ([a, b]: [number, number]) => (a + b) / 2;
   const ends = [x0 + runOf(first, goingMm), x0 + runOf(second, goingMm)] as const;
@@ -100,6 +43,7 @@ export function layHalfTurn(
       from: inWell(well, x0, middle(out)),
       along: well.inwards,
       risers: first,
+      treads: first - 1,
       bottomMm,
       footMm,
       ring: ring(out, ends[0]),
@@ -109,6 +53,7 @@ export function layHalfTurn(
       from: inWell(well, ends[1], middle(back)),
       along: times(well.inwards, -1),
       risers: second,
+      treads: second - 1,
       bottomMm: landingMm,
       footMm,
       ring: ring(back, ends[1]),
@@ -144,4 +89,4 @@ function landingRings(
 
 /** How deep the half landing is at its narrower place. */
 export const landingDepth = ({ well, floorLandingMm }: HalfTurn, steps: Steps): number =>
-  well.lengthMm - floorLandingMm - runOf(steps.flights[0], steps.goingMm);
+  well.lengthMm - floorLandingMm - runOf(Math.max(...steps.flights), steps.goingMm);

@@ -5,13 +5,16 @@ import { clippedTo } from '../geometry/convex-clip';
 import { dot, minus, plus, times, type Point } from '../geometry/point';
 import { bounds, boxesMeet, type Box, counterClockwise, ringArea, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
+import type { Remember } from '../passes/remembered';
 import type { FloorPiece } from '../solving/solved';
 import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
-import type { Flight } from './half-turn';
+import type { TaperedTread } from './pieces';
 import { STAIR_RULES } from './rule-sets';
 import type { SolvedStair, StairStorey } from './solved-stair';
-import { flat, leastOver, type Surface } from './surface';
+import { taperedUnderside } from './stair-bodies';
+import { flat, leastOver, triangle, type Surface } from './surface';
+import { slopeOf, undersideDropMm } from './underside';
 
 /** What a slab and a ring share in plan, by the slab's profile. */
 export type SharedPlan = (profileKey: string, ring: Ring) => Profile;
@@ -24,9 +27,6 @@ const NOSING_MM = 1;
 const BESIDE_MM = 5;
 /** What lies higher than this over a storey's foot is out of reach for its headroom. */
 const REACH_MM = 12_000;
-
-/** Works something out, or remembers it by a text that spells out all it is worked out from. */
-export type Remember = <T>(text: string, work: () => T) => T;
 
 /**
  * The headroom of every storey of a stair: the least vertical distance from its pitch lines (the lines over the
@@ -51,7 +51,7 @@ export function withHeadroom(
   const zoned = new Set(floors.filter(({ zone }) => zone !== null).map(({ plate, level }) => `${plate} ${level}`));
   const storeys = stair.storeys.map((storey, i): StairStorey => {
     if (!storey.steps) return storey;
-    const bottomMm = storey.flights[0]!.bottomMm;
+    const bottomMm = storey.bottomMm;
     const topMm = bottomMm + storey.heightMm;
     const above: Surface[] = [];
     // What begins out of reach over this storey is over all that is nearer.
@@ -204,9 +204,7 @@ function overSlab(profile: string, cut: Ring | null, ring: Ring, besideMm2: numb
   return areaMm2 < besideMm2 ? [] : regions.flatMap(({ outer, holes }) => [...outer, ...holes.flat()]);
 }
 
-const slopeOf = ({ riserMm, goingMm }: Flight): number => riserMm / goingMm;
-
-function lowerSurfaces({ flights, landing }: StairStorey): Surface[] {
+function lowerSurfaces({ flights, tapered, landings }: StairStorey): Surface[] {
   return [
     ...flights.flatMap((flight): Surface[] =>
       flight.ring
@@ -221,7 +219,8 @@ function lowerSurfaces({ flights, landing }: StairStorey): Surface[] {
           ]
         : [],
     ),
-    ...(landing ? landing.parts.map((ring) => flat(ring, landing.topMm, 'the landing')) : []),
+    ...tapered.flatMap(pitchOver),
+    ...landings.flatMap(({ parts, topMm }) => parts.map((ring) => flat(ring, topMm, 'the landing'))),
   ];
 }
 
@@ -246,14 +245,23 @@ const nosings = ({ flights }: StairStorey): (Surface & { line: Line })[] =>
     return { ...flat(ring, bottomMm + riserMm, 'a nosing'), line: { at: from, along } };
   });
 
-/** Height under the finished floor or landing a flight starts from, of the flight's underside at its first riser. */
-export function undersideDropMm(stair: Pick<SolvedStair, 'waistMm' | 'finishMm'>, flight: Flight): number {
-  const slope = slopeOf(flight);
-  // The waist is square to the pitch.
-  return stair.finishMm + stair.waistMm * Math.sqrt(1 + slope * slope);
+/** The pitch over a tapered tread: from its nosing, over its wide corners, to the nosing a riser higher. */
+function pitchOver({ ring, nosing, next, topMm, riserMm }: TaperedTread): Surface[] {
+  const corners = ring.map((at) => {
+    const [from, to] = [distanceTo(nosing, at), distanceTo(next, at)];
+    return { at, mm: topMm + (from + to < 1e-6 ? 0 : (riserMm * from) / (from + to)) };
+  });
+  return corners.slice(2).flatMap((corner, i) => triangle(corners[0]!, corners[i + 1]!, corner, 'the tapered treads'));
 }
 
-function undersides(stair: SolvedStair, { flights, landing }: StairStorey): Surface[] {
+/** How far a place is from the line of a nosing. */
+function distanceTo([from, to]: readonly [Point, Point], at: Point): number {
+  const side = minus(to, from);
+  const length = Math.sqrt(dot(side, side));
+  return Math.abs(side.x * (at.y - from.y) - side.y * (at.x - from.x)) / length;
+}
+
+function undersides(stair: SolvedStair, { flights, tapered, landings }: StairStorey): Surface[] {
   return [
     ...flights.flatMap((flight): Surface[] =>
       flight.ring
@@ -268,8 +276,9 @@ function undersides(stair: SolvedStair, { flights, landing }: StairStorey): Surf
           ]
         : [],
     ),
-    ...(landing
-      ? landing.parts.map((ring) => flat(ring, landing.topMm - stair.finishMm - stair.landingMm, 'the landing above'))
-      : []),
+    ...tapered.map((tread) => flat(tread.ring, taperedUnderside(stair, tread), 'the treads above')),
+    ...landings.flatMap(({ parts, topMm }) =>
+      parts.map((ring) => flat(ring, topMm - stair.finishMm - stair.landingMm, 'the landing above')),
+    ),
   ];
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { distance, plus, times } from '../geometry/point';
 import { contains, distanceToSegment, ringArea, type Ring } from '../geometry/polygon';
 import { runOf } from './choose-steps';
-import { wellOf } from './half-turn';
+import { wellOf } from './well';
 import { layFlights, type FlightsForm } from './lay-flights';
 import { STAIR_RULES } from './rule-sets';
 import { stairCandidates } from './stair-candidates';

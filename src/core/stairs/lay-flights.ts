@@ -1,7 +1,8 @@
 import type { Point } from '../geometry/point';
 import { counterClockwise, type Ring } from '../geometry/polygon';
 import { runOf } from './choose-steps';
-import { inWell, wellRing, type Flight, type Landing, type Well } from './half-turn';
+import type { Flight, Landing } from './pieces';
+import { inWell, wellRing, type Well } from './well';
 
 /** Forms of straight flights with landings between them; the half-turn one is laid by itself. */
 export type FlightsForm = 'straight' | 'straightLanding' | 'quarterLanding' | 'threeFlight' | 'fourFlight';
@@ -75,6 +76,7 @@ export function layFlights(
       along,
       widthMm: w,
       risers,
+      treads: risers - 1,
       riserMm: steps.riserMm,
       goingMm: steps.goingMm,
       bottomMm: bottomMm + risen * steps.riserMm,

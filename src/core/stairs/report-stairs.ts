@@ -4,11 +4,12 @@ import { quantiseMm } from '../units/length-units';
 import { STAIR_RULES, type StairRules } from './rule-sets';
 import type { StairStorey } from './solved-stair';
 
-/** What of a storey is not within the rule set: the solver takes no step that is not, so it is climbed well or not at all. */
-function verdictOf({ steps, headroom }: StairStorey, { headroomMm, source }: StairRules): 'ok' | string[] {
+/** What of a storey is not within the rule set: of its own the solver takes no step that is not. */
+function verdictOf({ steps, headroom, broken }: StairStorey, { headroomMm, source }: StairRules): 'ok' | string[] {
   if (!steps) return [`no count of step risers climbs it in its well (${source})`];
-  if (!headroom || headroom.mm >= headroomMm - 1e-3) return 'ok';
-  return [`headroom ${Math.floor(headroom.mm)} under ${headroomMm} (${source})`];
+  const isLow = headroom && headroom.mm < headroomMm - 1e-3;
+  const all = [...broken, ...(isLow ? [`headroom ${Math.floor(headroom.mm)} under ${headroomMm} (${source})`] : [])];
+  return all.length === 0 ? 'ok' : all;
 }
 
 /** Its rows in the report. */

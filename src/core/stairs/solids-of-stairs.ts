@@ -1,55 +1,36 @@
 import type { Solid, Solids } from '../kinds/solids';
-import { flightProfile } from './flight-profile';
-import type { SolvedStair, StairStorey } from './solved-stair';
+import { bodiesOf, isSideBody, type StairBody } from './stair-bodies';
+import type { SolvedStair } from './solved-stair';
 
 const LOOK = { colour: 'stairs', edges: 'ink2' } as const;
 
-/** Flights with their treads, and landings. */
+/** Flights with their treads and stringers, tapered treads, and landings. */
 export const stairSolids: Solids = {
   of: ({ stairs }, building) =>
     stairs
       .filter((stair) => stair.building === building)
       .flatMap((stair) =>
-        stair.storeys.flatMap((storey) => [...flightsOf(stair, storey), ...landingOf(stair, storey)]),
+        stair.storeys.flatMap((storey) =>
+          bodiesOf(stair, storey).map((body, i) => solidOf(stair, storey.level, body, i)),
+        ),
       ),
 };
 
-/** The side profile of each flight, drawn out across its width. */
-function flightsOf(stair: SolvedStair, { level, flights }: StairStorey): Solid[] {
-  return flights.flatMap((flight, i) => {
-    const ring = flightProfile(stair, flight);
-    if (ring.length < 3 || flight.risers < 2) return [];
-    const { from, along, widthMm } = flight;
-    // From the left edge of the flight to its right.
-    const left = { x: -along.y, y: along.x };
-    return [
-      {
-        key: `${stair.stair} ${level} ${i}`,
-        id: stair.stair,
-        level,
-        look: LOOK,
-        form: {
-          ring,
-          heightMm: widthMm,
-          from: [from.x + (left.x * widthMm) / 2, from.y + (left.y * widthMm) / 2, 0],
-          x: [along.x, along.y, 0],
-          y: [0, 0, 1],
-        },
-      },
-    ];
-  });
+function solidOf(stair: SolvedStair, level: string, body: StairBody, i: number): Solid {
+  return { key: `${stair.stair} ${level} ${i}`, id: stair.stair, level, look: LOOK, form: formOf(body) };
 }
 
-function landingOf({ stair, landingMm, finishMm }: SolvedStair, { level, landing }: StairStorey): Solid[] {
-  if (!landing) return [];
-  const bottomMm = landing.topMm - finishMm - landingMm;
-  return [
-    {
-      key: `${stair} ${level} landing`,
-      id: stair,
-      level,
-      look: LOOK,
-      form: { ring: landing.ring, bottomMm, heightMm: landingMm },
-    },
-  ];
+function formOf(body: StairBody): Solid['form'] {
+  if (!isSideBody(body)) return { ring: body.ring, bottomMm: body.bottomMm, heightMm: body.topMm - body.bottomMm };
+  const { flight, side, rightMm, leftMm } = body;
+  const { from, along } = flight;
+  // The side profile is drawn out from its left edge to its right.
+  const left = { x: -along.y, y: along.x };
+  return {
+    ring: [...side],
+    heightMm: leftMm - rightMm,
+    from: [from.x + left.x * leftMm, from.y + left.y * leftMm, 0],
+    x: [along.x, along.y, 0],
+    y: [0, 0, 1],
+  };
 }

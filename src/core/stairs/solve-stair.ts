@@ -1,24 +1,25 @@
 import { finding, type Finding, type Fix, fixBy } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
+import { asGiven } from '../dimensions/uses';
 import { platesUnder, soffitMm, type PlateSet } from '../floors/plates';
-import { directionDeg } from '../geometry/trig';
+import { plus, times } from '../geometry/point';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
-import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../passes/plan-facts';
+import type { Remember } from '../passes/remembered';
+import { resolveOutline } from '../setting-out/resolve-outline';
 import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
-import { chooseSteps, leastRun, nearestHeight } from './choose-steps';
-import { landingDepth, layHalfTurn, wellOf, type HalfTurn } from './half-turn';
-import { tightOpening, wholeOpening } from './opening';
-import { STAIR_RULES, type StairRules } from './rule-sets';
+import { askedOf } from './asked-of';
+import { FIRST_DEG } from './lay-round';
+import { climbedByForm, leastGrowth, nearestHeight } from './least-change';
+import { layStair, type LaidStair, type StairSizes } from './lay-stair';
+import { tightBox, tightOpening } from './opening';
+import { sizesOf, stairCandidates, type StairAsked, type StairCandidate } from './stair-candidates';
+import { FORM_WORDS } from './stair-form';
 import type { SolvedStair, StairFix, StairStorey } from './solved-stair';
 import type { Stair } from './stair';
-import type { StairForm } from './stair-form';
-import { asGiven } from '../dimensions/uses';
-
-/** Forms as they are stored, by what they are called everywhere else. */
-const FORM_OF: Record<Stair['form'], StairForm> = { halfTurn: 'halfLanding' };
+import { wellOf, wellRing, type Well } from './well';
 
 /**
  * A stair through its storeys: steps, flights, landings and the holes it needs, each storey on its own. What the rule
@@ -30,35 +31,36 @@ export function solveStair(
   { storeys, floored }: { storeys: readonly ResolvedLevel[]; floored: readonly ResolvedLevel[] },
   plates: PlateSet,
   facts: PlanFacts,
+  remember: Remember = (_, work) => work(),
 ): { solved: SolvedStair | null; findings: Finding[] } {
-  const rules = STAIR_RULES[stair.rules];
   const report = (rule: 'outline.unsound' | 'stair.well' | 'span.upsideDown', message: string, fixes: Fix[] = []) =>
     finding(rule, stair.building, stair.startsAt.level, [stair.id], message, fixes);
   const outline = resolveOutline(framework, stair.well);
-  const well = outline && wellOf(outline, stair.entry);
-  if (!outline || !well) {
+  const drawnWell = outline && wellOf(outline, stair.entry);
+  if (!outline || !drawnWell) {
     const message = outline
       ? `The well of stair ${stair.name} is no rectangle. Give it four square corners`
       : `The well of stair ${stair.name} crosses itself or encloses nothing. Draw it again`;
     return { solved: null, findings: [report(outline ? 'stair.well' : 'outline.unsound', message)] };
   }
   const mm = (length: Stair['eyeMm']) => mmOf(framework, length);
-  const eyeMm = mm(stair.eyeMm);
-  const flightWidthMm = stair.widthMm === null ? (well.widthMm - eyeMm) / 2 : mm(stair.widthMm);
-  const sizes: HalfTurn = { well, turn: stair.turn, flightWidthMm, floorLandingMm: mm(stair.floorLandingMm) };
-  const wellRing = facts.one(outline);
+  const asked = askedOf(framework, stair, drawnWell);
+  const { flightMm: flightWidthMm, landingMm } = sizesOf({ ...asked, heightMm: 1 });
   const solved: SolvedStair = {
     stair: stair.id,
     building: stair.building,
     name: stair.name,
-    form: FORM_OF[stair.form],
+    form: stair.form,
     rules: stair.rules,
-    ring: wellRing,
+    ring: facts.one(outline),
     waistMm: mm(stair.waistMm),
     landingMm: mm(stair.landingMm),
     finishMm: mm(stair.finishMm),
     nosingMm: mm(stair.nosingMm),
     flightWidthMm,
+    carriedBy: stair.carriedBy,
+    hasOpenRisers: stair.hasOpenRisers,
+    treadMm: mm(stair.treadMm),
     storeys: [],
     cuts: [],
     levels: [],
@@ -75,126 +77,270 @@ export function solveStair(
     return { solved, findings: [report('span.upsideDown', message, last < first ? [fix] : [])] };
   }
   solved.levels = storeys.slice(first, last + 1).map(({ id }) => id);
-  if (2 * flightWidthMm + eyeMm > well.widthMm + 1e-6 || flightWidthMm < 300) {
-    const message = `The well of stair ${stair.name} is ${write(well.widthMm)} wide; two flights of ${write(flightWidthMm)} and an eye of ${write(eyeMm)} need ${write(2 * flightWidthMm + eyeMm)}. Make the well wider or the flights narrower`;
-    const widestMm = Math.floor((well.widthMm - eyeMm) / 2);
-    const fix = fixBy(`Make the flights ${write(widestMm)} wide`, 'stairs.change', {
-      stair: stair.id,
-      widthMm: widestMm,
-    });
-    return { solved, findings: [report('stair.well', message, widestMm >= 300 ? [fix] : [])] };
-  }
+  const eyeMm = mm(stair.eyeMm);
+  if (
+    stair.form === 'halfLanding' &&
+    !stair.isFree &&
+    (2 * flightWidthMm + eyeMm > drawnWell.widthMm + 1e-6 || flightWidthMm < 300)
+  )
+    return { solved, findings: [tooNarrow(stair, drawnWell, flightWidthMm, eyeMm, report)] };
+  const climbs = storeys.slice(first, last).map((lower, i): Climb => {
+    const upper = storeys[first + i + 1]!;
+    const heightMm = quantiseMm(upper.fflMm - lower.fflMm);
+    const chosen = stair.chosen.find(({ level }) => level === lower.id)?.flights ?? null;
+    const key = JSON.stringify([asked, heightMm, chosen]);
+    return { lower, upper, heightMm, ...remember(`steps ${key}`, () => bestWay({ ...asked, heightMm }, chosen)) };
+  });
+  const well = stair.isFree ? freeWell(drawnWell, stair, climbs) : drawnWell;
+  if (stair.isFree) solved.ring = facts.one(wellRing(well, 0, 0, well.lengthMm, well.widthMm));
+  const sizes: StairSizes = {
+    well,
+    turn: stair.turn,
+    flightWidthMm,
+    floorLandingMm: stair.isFree ? 0 : mm(stair.floorLandingMm),
+    landingMm,
+    rules: asked.rules,
+  };
+  return { solved, findings: climbed(stair, solved, sizes, asked, climbs, { plates, floored, facts, remember }) };
+}
+
+/** A storey with the way it is climbed; `isGone`: the one that was chosen for it is none any more. */
+interface Climb {
+  lower: ResolvedLevel;
+  upper: ResolvedLevel;
+  heightMm: number;
+  way: StairCandidate | null;
+  isGone: boolean;
+}
+
+function bestWay(asked: StairAsked, chosen: readonly number[] | null): Pick<Climb, 'way' | 'isGone'> {
+  const ways = stairCandidates(asked);
+  const wanted = chosen && ways.find(({ flights }) => flights.join() === chosen.join());
+  return { way: wanted ?? ways[0] ?? null, isGone: chosen !== null && !wanted && ways.length > 0 };
+}
+
+/** A well as large as the largest storey asks for, from the corner where one begins. */
+function freeWell(drawn: Well, { turn }: Stair, climbs: readonly Climb[]): Well {
+  const wells = climbs.flatMap(({ way }) => (way ? [way.wellMm] : []));
+  if (wells.length === 0) return drawn;
+  const lengthMm = Math.max(...wells.map(([length]) => length));
+  const widthMm = Math.max(...wells.map(([, width]) => width));
+  const shift = turn === 'right' ? drawn.widthMm - widthMm : 0;
+  return { ...drawn, lengthMm, widthMm, origin: plus(drawn.origin, times(drawn.left, shift)) };
+}
+
+interface Around {
+  plates: PlateSet;
+  floored: readonly ResolvedLevel[];
+  facts: PlanFacts;
+  remember: Remember;
+}
+
+/** The storeys laid in the well, and the holes they need; what cannot be climbed is found. */
+function climbed(
+  stair: Stair,
+  solved: SolvedStair,
+  sizes: StairSizes,
+  asked: Omit<StairAsked, 'heightMm'>,
+  climbs: readonly Climb[],
+  { plates, floored, facts, remember }: Around,
+): Finding[] {
   const findings: Finding[] = [];
-  const under = platesUnder(plates.all, wellRing, facts);
-  for (let i = first; i < last; i += 1) {
-    const [lower, upper] = [storeys[i]!, storeys[i + 1]!];
-    const storey = solveStorey(sizes, rules, lower, upper, solved.finishMm, i === first);
+  const under = platesUnder(plates.all, solved.ring, facts);
+  const heights = climbs.map(({ heightMm }) => heightMm);
+  let startDeg = FIRST_DEG;
+  climbs.forEach((climb, i) => {
+    const { lower, upper, heightMm, way } = climb;
+    const steps = way && { count: way.risers, riserMm: way.riserMm, goingMm: way.goingMm, flights: way.flights };
+    // Above its first floor the stair stands in its own opening.
+    const footMm = i === 0 ? lower.sslMm : lower.sslMm - DEEP_MM;
+    const laid = steps && layStair(stair.form, sizes, steps, lower.fflMm, footMm, startDeg);
+    if (laid) startDeg = laid.nextDeg;
+    const fixes = way
+      ? []
+      : remember(`fixes ${JSON.stringify([asked, heightMm, lower.id, heights])}`, () =>
+          fixesFor({ ...asked, heightMm }, heights, lower),
+        );
+    const storey = storeyOf(climb, solved.finishMm, steps, laid, fixes);
     solved.storeys.push(storey);
-    if (!storey.steps) findings.push(unsolved(stair, storey, lower));
-    const soffit = soffitMm(upper, plates, (plate) => under.has(plate), { rings: [wellRing], facts });
-    const ring =
-      stair.opening === 'tight' && storey.steps
-        ? tightOpening(sizes, storey.steps, lower.fflMm, soffit, rules.headroomMm)
-        : wholeOpening(sizes);
-    const opening = facts.one(ring);
-    for (const plate of plates.at(upper.id)) {
+    findings.push(...foundAt(stair, storey, climb));
+    const soffit = soffitMm(upper, plates, (plate) => under.has(plate), { rings: [solved.ring], facts });
+    const opening = facts.one(laid && steps ? openingOf(stair, sizes, steps, laid, lower.fflMm, soffit) : solved.ring);
+    for (const plate of plates.at(upper.id))
       if (under.has(plate)) solved.cuts.push({ plate: plate.record.id, level: upper.id, ring: opening });
-    }
     // It runs past the mezzanines between two floors with all of its well.
     for (const { id, bounding, fflMm } of floored)
       if (!bounding && fflMm > lower.fflMm && fflMm < upper.fflMm)
         for (const plate of plates.at(id))
-          if (under.has(plate)) solved.cuts.push({ plate: plate.record.id, level: id, ring: wellRing });
-  }
-  return { solved, findings };
+          if (under.has(plate)) solved.cuts.push({ plate: plate.record.id, level: id, ring: solved.ring });
+  });
+  return findings;
 }
 
 /** Deeper than any flight's underside lies under the floor it starts from. */
 const DEEP_MM = 2000;
 
-function solveStorey(
-  sizes: HalfTurn,
-  rules: StairRules,
-  lower: ResolvedLevel,
-  upper: ResolvedLevel,
+function openingOf(
+  { form, opening, turn }: Stair,
+  { well, flightWidthMm, floorLandingMm, rules }: StairSizes,
+  steps: NonNullable<StairStorey['steps']>,
+  laid: LaidStair,
+  bottomMm: number,
+  soffit: number,
+) {
+  if (opening === 'well') return laid.opening;
+  if (form === 'halfLanding')
+    return tightOpening({ well, turn, flightWidthMm, floorLandingMm }, steps, bottomMm, soffit, rules.headroomMm);
+  // Round stairs are open all round.
+  if (form === 'spiral' || form === 'circular') return laid.opening;
+  return tightBox({ well, whole: laid.opening }, laid, soffit, rules.headroomMm);
+}
+
+function storeyOf(
+  { lower, upper, heightMm, way }: Climb,
   finishMm: number,
-  isFirst: boolean,
+  steps: StairStorey['steps'],
+  laid: LaidStair | null,
+  fixes: StairFix[],
 ): StairStorey {
-  const heightMm = quantiseMm(upper.fflMm - lower.fflMm);
-  const { well, flightWidthMm, floorLandingMm } = sizes;
-  const landingMm = Math.min(flightWidthMm, rules.landingCapMm ?? Infinity);
-  const runMm = well.lengthMm - floorLandingMm - landingMm;
-  const steps = runMm > 0 ? chooseSteps(heightMm, runMm, rules) : null;
-  const common = { level: lower.id, upper: upper.id, heightMm, headroom: null };
-  if (!steps)
-    return {
-      ...common,
-      steps: null,
-      flights: [],
-      landing: null,
-      pitchDeg: null,
-      landingDepthMm: null,
-      firstStructuralMm: null,
-      lastStructuralMm: null,
-      fixes: fixesFor(heightMm, runMm, rules, lower),
-    };
-  // Above its first floor the stair stands in its own opening.
-  const { flights, landing } = layHalfTurn(sizes, steps, lower.fflMm, isFirst ? lower.sslMm : lower.sslMm - DEEP_MM);
+  const { flights = [], tapered = [], landings = [], walk = [], foot = null, head = null } = laid ?? {};
   return {
-    ...common,
+    level: lower.id,
+    upper: upper.id,
+    heightMm,
+    bottomMm: lower.fflMm,
+    headroom: null,
     steps,
     flights,
-    landing,
-    pitchDeg: quantiseMm(directionDeg(steps.riserMm, steps.goingMm)),
-    landingDepthMm: quantiseMm(landingDepth(sizes, steps)),
+    tapered,
+    landings,
+    walk,
+    foot,
+    head,
+    pitchDeg: way?.pitchDeg ?? null,
+    landingDepthMm: laid?.landingDepthMm ?? null,
     // Structure to structure: the floor's build-up is not the finish on the treads.
-    firstStructuralMm: quantiseMm(steps.riserMm - finishMm + (lower.fflMm - lower.sslMm)),
-    lastStructuralMm: quantiseMm(steps.riserMm + finishMm - (upper.fflMm - upper.sslMm)),
-    fixes: [],
+    firstStructuralMm: steps && quantiseMm(steps.riserMm - finishMm + (lower.fflMm - lower.sslMm)),
+    lastStructuralMm: steps && quantiseMm(steps.riserMm + finishMm - (upper.fflMm - upper.sslMm)),
+    broken: way && way.verdict !== 'ok' ? way.verdict : [],
+    fixes,
   };
 }
 
-/** The least changes with which a storey could be climbed: a longer well, another height; the smaller one first. */
-function fixesFor(heightMm: number, runMm: number, rules: StairRules, lower: ResolvedLevel): StairFix[] {
+/** The least changes with which a storey could be climbed: a larger well, another height, the smaller one first; then another form. */
+function fixesFor(asked: StairAsked, heightsMm: readonly number[], lower: ResolvedLevel): StairFix[] {
   const fixes: (StairFix & { byMm: number })[] = [];
-  const needed = leastRun(heightMm, rules);
-  if (needed !== null && needed > runMm) {
-    const byMm = Math.ceil(needed - runMm - 1e-6);
-    fixes.push({ kind: 'longerWell', byMm, words: `make its well ${write(byMm)} mm longer` });
-  }
-  const height = nearestHeight(heightMm, Math.max(0, runMm), rules);
+  const isRound = asked.form === 'spiral' || asked.form === 'circular';
+  const grow = (kind: 'longerWell' | 'widerWell' | 'largerWell', words: string) => {
+    const byMm = leastGrowth(asked, kind);
+    if (byMm !== null) fixes.push({ kind, byMm, words: `make its well ${write(byMm)} mm ${words}` });
+    return byMm !== null;
+  };
+  if (!isRound) {
+    const helps = [grow('longerWell', 'longer'), grow('widerWell', 'wider')].some(Boolean);
+    if (!helps) grow('largerWell', 'longer and wider');
+  } else grow('largerWell', 'longer and wider');
+  const height = nearestHeight(asked);
   if (height !== null)
     fixes.push({
       kind: 'height',
       toMm: height,
       level: lower.id,
-      byMm: Math.abs(height - heightMm),
+      byMm: Math.abs(height - asked.heightMm),
       words: `make the storey ${write(height)} mm high`,
     });
-  return fixes.sort((a, b) => a.byMm - b.byMm);
+  const { form: _, heightMm: __, ...rest } = asked;
+  const forms = climbedByForm(rest, heightsMm)
+    .filter(({ form, climbed: count }) => form !== asked.form && count === heightsMm.length)
+    .map(({ form }): StairFix => ({ kind: 'form', form, words: `use another form: ${lowered(FORM_WORDS[form])}` }));
+  return [...fixes.sort((a, b) => a.byMm - b.byMm), ...forms];
 }
 
-function unsolved(stair: Stair, storey: StairStorey, lower: ResolvedLevel): Finding {
+/** What is wrong with a storey as it is climbed, or not. */
+function foundAt(stair: Stair, storey: StairStorey, { lower, isGone }: Climb): Finding[] {
+  const { name } = lower.record;
+  if (!storey.steps) return [unsolved(stair, storey, name)];
+  const found: Finding[] = [];
+  if (isGone)
+    found.push(
+      finding(
+        'stair.choiceGone',
+        stair.building,
+        storey.level,
+        [stair.id],
+        `Stair ${stair.name} cannot climb from level ${name} as it was chosen there any more, so it does as is best`,
+        [fixBy('Let it be as is best there', 'stairs.choose', { stair: stair.id, level: storey.level, flights: null })],
+      ),
+    );
+  if (storey.broken.length > 0)
+    found.push(
+      finding(
+        'stair.limits',
+        stair.building,
+        storey.level,
+        [stair.id],
+        `Stair ${stair.name} from level ${name}, as it was asked for: ${storey.broken.join('; ')}. Ask for less, or for other steps`,
+        [
+          fixBy('Let its steps be as is best', 'stairs.change', {
+            stair: stair.id,
+            risers: null,
+            goingMm: null,
+            landingDepthMm: null,
+          }),
+        ],
+      ),
+    );
+  return found;
+}
+
+function tooNarrow(
+  stair: Stair,
+  { widthMm }: Well,
+  flightWidthMm: number,
+  eyeMm: number,
+  report: (rule: 'stair.well', message: string, fixes?: Fix[]) => Finding,
+): Finding {
+  const message = `The well of stair ${stair.name} is ${write(widthMm)} wide; two flights of ${write(flightWidthMm)} and an eye of ${write(eyeMm)} need ${write(2 * flightWidthMm + eyeMm)}. Make the well wider or the flights narrower`;
+  const widestMm = Math.floor((widthMm - eyeMm) / 2);
+  const fix = fixBy(`Make the flights ${write(widestMm)} wide`, 'stairs.change', {
+    stair: stair.id,
+    widthMm: widestMm,
+  });
+  return report('stair.well', message, widestMm >= 300 ? [fix] : []);
+}
+
+function unsolved(stair: Stair, storey: StairStorey, lower: string): Finding {
   const [fix] = storey.fixes;
-  const what = `Stair ${stair.name} cannot climb ${write(storey.heightMm)} mm from level ${lower.record.name} in its well within its rule set`;
+  const where = stair.isFree ? '' : ' in its well';
+  const what = `Stair ${stair.name} cannot climb ${write(storey.heightMm)} mm from level ${lower}${where} within its rule set`;
   return finding(
     'stair.unsolved',
     stair.building,
     storey.level,
     [stair.id],
-    fix ? `${what}. Least change: ${fix.words}` : `${what}, however long it is. Another form has to be used`,
+    fix
+      ? `${what}. Least change: ${fix.words}`
+      : `${what}, however large it is. Another form or rule set has to be used`,
     storey.fixes.map((each) => fixOf(stair, each)),
   );
 }
 
-const fixOf = (stair: Stair, fix: StairFix): Fix =>
-  fix.kind === 'height'
-    ? {
-        words: capital(fix.words),
-        command: 'levels.setHeight',
-        input: { level: fix.level, heightMm: fix.toMm, mode: 'push' },
-      }
-    : { words: capital(fix.words), command: 'stairs.lengthenWell', input: { stair: stair.id, byMm: fix.byMm } };
+function fixOf(stair: Stair, fix: StairFix): Fix {
+  const words = capital(fix.words);
+  switch (fix.kind) {
+    case 'height':
+      return fixBy(words, 'levels.setHeight', { level: fix.level, heightMm: fix.toMm, mode: 'push' });
+    case 'form':
+      return fixBy(words, 'stairs.change', { stair: stair.id, form: fix.form });
+    default:
+      return fixBy(words, 'stairs.lengthenWell', {
+        stair: stair.id,
+        ...(fix.kind === 'widerWell' ? {} : { byMm: fix.byMm }),
+        ...(fix.kind === 'longerWell' ? {} : { widerMm: fix.byMm }),
+      });
+  }
+}
 
 const write = (mm: number): string => formatLength(Math.round(mm * 10) / 10);
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+const lowered = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);

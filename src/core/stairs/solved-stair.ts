@@ -2,13 +2,17 @@ import type { Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { Steps } from './choose-steps';
-import type { Flight, Landing } from './half-turn';
+import type { Flight, Landing, StairEnd, TaperedTread } from './pieces';
+import type { WalkPlace } from './lay-stair';
 import type { RuleSet } from './rule-sets';
+import type { Stair } from './stair';
 import type { StairForm } from './stair-form';
 
 /** A change with which a storey could be climbed. */
 export type StairFix = { words: string } & (
-  { kind: 'longerWell'; byMm: number } | { kind: 'height'; level: Id; toMm: number }
+  | { kind: 'longerWell' | 'widerWell' | 'largerWell'; byMm: number }
+  | { kind: 'height'; level: Id; toMm: number }
+  | { kind: 'form'; form: StairForm }
 );
 
 /** One storey of a stair. Without steps it could not be solved. */
@@ -17,16 +21,26 @@ export interface StairStorey {
   level: Id;
   upper: Id;
   heightMm: number;
+  /** The finished floor it starts from. */
+  bottomMm: number;
   steps: Steps | null;
   flights: Flight[];
-  landing: Landing | null;
+  tapered: TaperedTread[];
+  landings: Landing[];
+  /** The walking line, from its first step riser up. */
+  walk: WalkPlace[];
+  /** Where one steps on, and off. */
+  foot: StairEnd | null;
+  head: StairEnd | null;
   pitchDeg: number | null;
-  /** Depth of the half landing at its narrower place. */
+  /** Depth of its landings at the narrowest place; null without any. */
   landingDepthMm: number | null;
   /** First and last step riser from structure to structure. */
   firstStructuralMm: number | null;
   lastStructuralMm: number | null;
   /** Least height over its pitch lines and landing, with its place; null where nothing is above. */
+  /** Limits broken by what the designer asks for, each with its source. */
+  broken: readonly string[];
   headroom: { mm: number; at: Point; under: string } | null;
   fixes: StairFix[];
 }
@@ -45,6 +59,10 @@ export interface SolvedStair {
   finishMm: number;
   nosingMm: number;
   flightWidthMm: number;
+  /** A piece under the treads as thick as the waist, or stringers as deep. */
+  carriedBy: Stair['carriedBy'];
+  hasOpenRisers: boolean;
+  treadMm: number;
   storeys: StairStorey[];
   /** The holes it needs. */
   cuts: { plate: Id; level: Id; ring: Ring }[];

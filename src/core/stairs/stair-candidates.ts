@@ -2,7 +2,7 @@ import { directionDeg } from '../geometry/trig';
 import { quantiseMm } from '../units/length-units';
 import { countsFor, goingsFor, paceGoing } from './choose-steps';
 import { PACE_TARGET_MM, type StairRules } from './rule-sets';
-import type { Deal, FormSizes, WellSize } from './form-of-stair';
+import { USUAL_EYE_MM, type Deal, type FormSizes, type WellSize } from './form-of-stair';
 import { FORMS, type StairForm } from './stair-form';
 
 /** What a stair is asked for. Without a well it is as large as it must be. */
@@ -13,6 +13,10 @@ export interface StairAsked {
   /** Of a flight; null: as wide as is usual for the form. */
   widthMm: number | null;
   rules: StairRules;
+  /** Depth of landings on the way; null or not said: as deep as the rule set asks. */
+  landingDepthMm?: number | null;
+  /** Between two flights that come back beside one another, where the well is as large as it must be. */
+  eyeMm?: number;
   /** Typed, and judged: the limits they break are said. */
   risers?: number | undefined;
   goingMm?: number | undefined;
@@ -50,15 +54,35 @@ interface Found extends StairCandidate {
  * Every way to climb a storey in a form: every count of step risers and every deal to flights the rule set allows, each with the
  * going nearest to a comfortable pace. Best first: nearest to the pace, fewest risers, flights most alike, least well.
  */
-export function stairCandidates(asked: StairAsked): StairCandidate[] {
+export const stairCandidates = (asked: StairAsked): StairCandidate[] =>
+  ranked([...ways(asked)]).map(({ missMm: _, unevenness: __, ...rest }) => rest);
+
+/** True if there is a way that breaks no limit. */
+export function canBeClimbed(asked: StairAsked): boolean {
+  for (const { verdict } of ways(asked)) if (verdict === 'ok') return true;
+  return false;
+}
+
+/** How wide a flight is, and how deep a landing, of what is asked for. */
+export function sizesOf({ form, well, widthMm, rules, landingDepthMm, eyeMm }: StairAsked): FormSizes {
+  const flightMm = widthMm ?? FORMS[form].usualFlight(well);
+  return {
+    flightMm,
+    landingMm: landingDepthMm ?? Math.min(flightMm, rules.landingCapMm ?? Infinity),
+    eyeMm: eyeMm ?? USUAL_EYE_MM,
+    rules,
+  };
+}
+
+/** Ways as they are found, in no order. */
+function* ways(asked: StairAsked): Generator<Found> {
   const { form, heightMm, well, rules, risers, goingMm } = asked;
   const shape = FORMS[form];
-  const flightMm = asked.widthMm ?? shape.usualFlight(well);
-  if (!(flightMm >= 300) || heightMm <= 0) return [];
-  const sizes: FormSizes = { flightMm, landingMm: Math.min(flightMm, rules.landingCapMm ?? Infinity), rules };
+  const sizes = sizesOf(asked);
+  const { flightMm } = sizes;
+  if (!(flightMm >= 300) || heightMm <= 0) return;
   const isJudged = risers !== undefined || goingMm !== undefined;
   const counts = risers === undefined ? countsFor(heightMm, rules) : [risers];
-  const found: Found[] = [];
   for (const count of counts) {
     const riserMm = heightMm / count;
     const limit = risers === undefined ? risersInOne(riserMm, rules) : count;
@@ -72,10 +96,9 @@ export function stairCandidates(asked: StairAsked): StairCandidate[] {
       const most = Math.min(goings.most, Math.floor(mostInWell + 1e-9));
       if (most < goings.least) continue;
       const going = Math.min(Math.max(paceGoing(riserMm), goings.least), most);
-      found.push(candidate(deal, count, riserMm, going, asked, sizes));
+      yield candidate(deal, count, riserMm, going, asked, sizes);
     }
   }
-  return ranked(found).map(({ missMm: _, unevenness: __, ...rest }) => rest);
 }
 
 /** Most risers climbed without a landing. */
@@ -109,14 +132,19 @@ function candidate(
     runMm: quantiseMm(deal.parts.reduce((sum, { treads }) => sum + treads * goingMm, 0)),
     landingMm: quantiseMm(shape.landingIn(deal, goingMm, size, sizes)),
     wellMm: [size.lengthMm, size.widthMm],
-    verdict: judged(deal, riserMm, goingMm, rules),
+    verdict: judged(deal, riserMm, goingMm, sizes),
     missMm: Math.abs(2 * riserMm + goingMm - PACE_TARGET_MM),
     unevenness: Math.max(...counts) - Math.min(...(straight.length > 0 ? counts : [0])),
   };
 }
 
 /** The limits broken, each with its source; `ok` where none is. */
-function judged({ inOne }: Deal, riserMm: number, goingMm: number, rules: StairRules): 'ok' | string[] {
+function judged(
+  { inOne, parts }: Deal,
+  riserMm: number,
+  goingMm: number,
+  { rules, flightMm, landingMm }: FormSizes,
+): 'ok' | string[] {
   const { source } = rules;
   const pace = 2 * riserMm + goingMm;
   const pitch = directionDeg(riserMm, goingMm);
@@ -132,6 +160,8 @@ function judged({ inOne }: Deal, riserMm: number, goingMm: number, rules: StairR
   over('pitch', pitch, { least: null, most: rules.pitchMostDeg });
   over('risers in one flight', inOne, { least: null, most: rules.risersMost });
   over('rise of one flight', inOne * riserMm, { least: null, most: rules.flightRiseMost });
+  const leastLanding = Math.min(flightMm, rules.landingCapMm ?? Infinity);
+  if (parts.length > 1) over('landing', landingMm, { least: leastLanding, most: null });
   return broken.length === 0 ? 'ok' : broken;
 }
 

@@ -107,9 +107,9 @@ const halfLanding: FormOfStair = {
     widthMm < 2 * flightMm - 1e-6
       ? null
       : smallest([goingIn(lengthMm - landingMm, Math.max(first!.treads, second!.treads))]),
-  leastWell: ({ parts: [first, second] }, going, { flightMm, landingMm }) => ({
+  leastWell: ({ parts: [first, second] }, going, { flightMm, landingMm, eyeMm }) => ({
     lengthMm: up(Math.max(first!.treads, second!.treads) * going + landingMm),
-    widthMm: up(2 * flightMm + USUAL_EYE_MM),
+    widthMm: up(2 * flightMm + eyeMm),
   }),
   landingIn: ({ parts: [first, second] }, going, { lengthMm }) =>
     lengthMm - Math.max(first!.treads, second!.treads) * going,
@@ -207,4 +207,18 @@ export const FORMS: Record<StairForm, FormOfStair> = {
   fourFlight,
   spiral,
   circular,
+};
+
+/** What a form is called. */
+export const FORM_WORDS: Record<StairForm, string> = {
+  straight: 'Straight',
+  straightLanding: 'Straight with a landing',
+  quarterLanding: 'Quarter turn with a landing',
+  quarterWinders: 'Quarter turn with tapered treads',
+  halfLanding: 'Half turn with a landing',
+  halfWinders: 'Half turn with tapered treads',
+  threeFlight: 'Three flights round a well',
+  fourFlight: 'Four flights round a well',
+  spiral: 'Spiral round a post',
+  circular: 'Round an open middle',
 };

@@ -23,7 +23,9 @@ export const stairPass = definePass<StairResult>({
     if (!stair) return NOTHING;
     const { building } = stair;
     const levels = { storeys: storeysOf(cx, building), floored: cx.get(flooredPass, building) };
-    return solveStair(cx.framework, stair, levels, cx.get(platesPass, building), cx.facts);
+    return solveStair(cx.framework, stair, levels, cx.get(platesPass, building), cx.facts, (text, work) =>
+      cx.remembered.of(text, work),
+    );
   },
   failing: ({ framework }, id) => {
     const stair = recordOf(framework, 'stair', id);

@@ -1,9 +1,8 @@
 import { chords } from '../geometry/chords';
 import { plus, times, type Point } from '../geometry/point';
 import { defineSpacePart, type InSpace, type Shapes, type SpaceSolid } from '../kinds/in-space';
-import { flightProfile } from './flight-profile';
-import type { Flight } from './half-turn';
 import type { SolvedStair, StairStorey } from './solved-stair';
+import { flightBodies, isSideBody, landingBody, taperedBody, type LevelBody, type SideBody } from './stair-bodies';
 import { stairsPass } from './stair-passes';
 
 /** Heights beyond any flight, mm. */
@@ -19,31 +18,42 @@ export const stairsInSpace: InSpace = {
   ],
 };
 
-function storeySolids(stair: SolvedStair, { level, flights, landing }: StairStorey, shapes: Shapes): SpaceSolid[] {
+function storeySolids(stair: SolvedStair, storey: StairStorey, shapes: Shapes): SpaceSolid[] {
   const own = {
     thing: stair.stair,
     name: stair.name,
-    level,
+    level: storey.level,
     rank: 'stair',
   } as const;
-  const landingTopMm = (landing?.topMm ?? 0) - stair.finishMm;
+  const { flights, tapered, landings } = storey;
+  const levelBodies = [
+    ...tapered.map((tread) => taperedBody(stair, tread)),
+    ...landings.map((landing) => {
+      const body = landingBody(stair, landing);
+      // Without what lies on it.
+      return { ...body, topMm: body.topMm - stair.finishMm };
+    }),
+  ];
   return [
-    ...flights.flatMap((flight) => stepsOf(stair, flight, shapes).map((step) => ({ ...own, ...step }))),
-    ...(landing
-      ? [{ ...own, shape: shapes.ofRing(landing.ring), bottomMm: landingTopMm - stair.landingMm, topMm: landingTopMm }]
-      : []),
+    ...flights
+      .flatMap((flight) => flightBodies(stair, flight))
+      .flatMap((body) => (isSideBody(body) ? slicesOf(body, shapes) : [flatOf(body, shapes)]))
+      .map((step) => ({ ...own, ...step })),
+    ...levelBodies.map((body) => ({ ...own, ...flatOf(body, shapes) })),
   ];
 }
 
-/** A flight in upright slices where its side has corners; their undersides level, at the middle of the slope. */
-function stepsOf(
-  stair: SolvedStair,
-  flight: Flight,
-  shapes: Shapes,
-): Pick<SpaceSolid, 'shape' | 'bottomMm' | 'topMm'>[] {
-  const side = flightProfile(stair, flight);
-  if (side.length < 3 || flight.risers < 2) return [];
-  const { from, along, widthMm } = flight;
+type Space = Pick<SpaceSolid, 'shape' | 'bottomMm' | 'topMm'>;
+
+const flatOf = ({ ring, bottomMm, topMm }: LevelBody, shapes: Shapes): Space => ({
+  shape: shapes.ofRing(ring),
+  bottomMm,
+  topMm,
+});
+
+/** What is alike all across a flight in upright slices where its side has corners; their undersides level, at the middle of the slope. */
+function slicesOf({ flight, side, rightMm, leftMm }: SideBody, shapes: Shapes): Space[] {
+  const { from, along } = flight;
   const left: Point = { x: -along.y, y: along.x };
   const at = (x: number, y: number): Point => plus(from, plus(times(along, x), times(left, y)));
   const corners = [...new Set(side.map(({ x }) => Math.round(x * 1e3) / 1e3))].sort((a, b) => a - b);
@@ -51,11 +61,11 @@ function stepsOf(
     const end = corners[i + 1];
     if (end === undefined || end - x < 1e-3) return [];
     const middle = (x + end) / 2;
-    const shape = shapes.of(`${from.x} ${from.y} ${along.x} ${along.y} ${widthMm} ${x} ${end}`, () => [
-      at(x, -widthMm / 2),
-      at(end, -widthMm / 2),
-      at(end, widthMm / 2),
-      at(x, widthMm / 2),
+    const shape = shapes.of(`${from.x} ${from.y} ${along.x} ${along.y} ${rightMm} ${leftMm} ${x} ${end}`, () => [
+      at(x, rightMm),
+      at(end, rightMm),
+      at(end, leftMm),
+      at(x, leftMm),
     ]);
     return chords(side, { x: middle, y: -FAR_MM }, { x: middle, y: FAR_MM }).map(([low, high]) => ({
       shape,

@@ -43,7 +43,7 @@ describe('a half-turn stair through storeys of different heights', () => {
   it('turns on a landing at the height its first flight climbs to, as deep as the stair is wide or deeper', () => {
     const [ground] = stair.storeys;
     const { riserMm, goingMm } = ground!.steps!;
-    expect(ground!.landing!.topMm).toBeCloseTo(10 * riserMm, 6);
+    expect(ground!.landings[0]!.topMm).toBeCloseTo(10 * riserMm, 6);
     expect(ground!.landingDepthMm).toBeCloseTo(5200 - 9 * goingMm, 6);
     expect(ground!.landingDepthMm).toBeGreaterThanOrEqual(1200);
     // Well entered over its lower side, turning left: out on the right, back on the left.
@@ -57,7 +57,7 @@ describe('a half-turn stair through storeys of different heights', () => {
     expect(back!.bottomMm + 9 * riserMm).toBeCloseTo(3300, 4);
     // Flights, landing and eye fill the well; the landing is deeper by a going before the shorter flight.
     const eye = (lengthMm: number) => 100 * lengthMm;
-    const area = ringArea(out!.ring!) + ringArea(back!.ring!) + ringArea(ground!.landing!.ring);
+    const area = ringArea(out!.ring!) + ringArea(back!.ring!) + ringArea(ground!.landings[0]!.ring);
     expect(area + eye(8 * goingMm)).toBeCloseTo(2500 * 5200, 0);
   });
 
@@ -231,9 +231,9 @@ it('a stair in a turned well is the same stair, turned', () => {
       const straight = stairOf(withStair({ well: well(4000, 5200), widthMm: 1100, entry }, wide));
       const turned = stairOf(withStair({ well: { ...well(4000, 5200), turnDeg }, widthMm: 1100, entry }, wide));
       expect(turned.storeys.map(({ steps }) => steps)).toEqual(straight.storeys.map(({ steps }) => steps));
-      turned.storeys.forEach(({ headroom, landing }, i) => {
+      turned.storeys.forEach(({ headroom, landings }, i) => {
         expect(headroom?.mm ?? 0).toBeCloseTo(straight.storeys[i]!.headroom?.mm ?? 0, 2);
-        expect(ringArea(landing!.ring)).toBeCloseTo(ringArea(straight.storeys[i]!.landing!.ring), 0);
+        expect(ringArea(landings[0]!.ring)).toBeCloseTo(ringArea(straight.storeys[i]!.landings[0]!.ring), 0);
       });
     }),
     { numRuns: 20 },

@@ -1,3 +1,4 @@
+import { STAIR_FORMS } from '../stairs/stair-form';
 import type { CommandInputs, CommandName } from '../commands/command-inputs';
 import { gridsOf } from '../grids/resolve-grids';
 import { piecesOf } from '../elements/pieces';
@@ -198,12 +199,26 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
     level: pick(levels),
     slab: pick(['closed', 'sleeves']),
   }),
-  'stairs.add': ({ building, between }) => ({
+  'stairs.add': ({ building, between, pick }) => ({
     building,
-    well: { type: 'rectangle', place: `${between(0, 20_000)},0`, widthMm: 2700, depthMm: 5600 },
+    form: pick(STAIR_FORMS),
+    carriedBy: pick(['waist', 'stringers']),
+    turn: pick(['left', 'right']),
+    ...pick([
+      { well: { type: 'rectangle', place: `${between(0, 20_000)},0`, widthMm: 2700, depthMm: 5600 } as const },
+      { begin: { place: `${between(0, 20_000)},0`, towardsDeg: between(0, 360) } },
+    ]),
   }),
-  'stairs.change': ({ one, between }) => ({ stair: one('stair'), floorLandingMm: between(0, 1500) }),
-  'stairs.lengthenWell': ({ one, between }) => ({ stair: one('stair'), byMm: between(10, 900) }),
+  'stairs.change': ({ one, between, pick }) => ({
+    stair: one('stair'),
+    ...pick([{ floorLandingMm: between(0, 1500) }, { form: pick(STAIR_FORMS) }, { risers: between(10, 30) }]),
+  }),
+  'stairs.choose': ({ one, levels, pick }) => ({ stair: one('stair'), level: pick(levels), flights: [10, 9] }),
+  'stairs.lengthenWell': ({ framework, pick, between }) => ({
+    stair: pick(recordsOf(framework, 'stair').filter(({ isFree }) => !isFree)).id,
+    byMm: between(10, 900),
+    widerMm: between(0, 300),
+  }),
   'walls.add': ({ building, levels, between, pick }) => ({
     building,
     type: 'T',

@@ -1,12 +1,12 @@
 'use client';
 
 import type { Change } from '@/core/commands/command-inputs';
-import { none } from '@/core/kinds/kind';
 import { RULE_SETS, STAIR_RULES } from '@/core/stairs/rule-sets';
 import type { Stair } from '@/core/stairs/stair';
 import { formatLength } from '@/core/units/format-length';
 import {
   BUILDING,
+  check,
   choice,
   end,
   ID,
@@ -14,12 +14,14 @@ import {
   length,
   numberChoice,
   outline,
+  own,
   text,
   type FieldsOf,
 } from '../../fields/declared/field-spec';
 import { useProject, useSlice } from '../../session/store';
 import { StairStoreys } from './stair-storeys';
-import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
+import { OtherWays, RisersField } from './other-ways';
+import { CARRIED_CHOICES, ENTRY_CHOICES, FORM_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
 import { ThingPanel } from '../../details/thing-panel';
 
 const FIELDS: FieldsOf<Stair, Change<'stairs.change', 'stair'>> = {
@@ -27,7 +29,8 @@ const FIELDS: FieldsOf<Stair, Change<'stairs.change', 'stair'>> = {
   id: ID,
   building: BUILDING,
   name: text('Name'),
-  form: none('There is one form'),
+  form: choice('Form', FORM_CHOICES),
+  isFree: check('As large as it must be'),
   well: outline('Well', ['Well, wide', 'Well, deep']),
   widthMm: length('Flight, wide', {
     ifNull: ({ id }, { solved }) => solved?.stairs.find(({ stair }) => stair === id)?.flightWidthMm ?? 0,
@@ -45,6 +48,22 @@ const FIELDS: FieldsOf<Stair, Change<'stairs.change', 'stair'>> = {
   opening: choice('Opening in the slabs', OPENING_CHOICES),
   startsAt: end('Starts at', { levelOnly: true }),
   stopsAt: end('Stops at', { levelOnly: true }),
+  landingDepthMm: length('Landings on the way, deep', {
+    ifNull: ({ id }, { solved }) =>
+      solved?.stairs.find(({ stair }) => stair === id)?.storeys.find(({ landingDepthMm }) => landingDepthMm)
+        ?.landingDepthMm ?? 0,
+    toNull: 'As the rule set asks again',
+  }),
+  risers: own(RisersField),
+  goingMm: length('Going', {
+    ifNull: ({ id }, { solved }) =>
+      solved?.stairs.find(({ stair }) => stair === id)?.storeys.find(({ steps }) => steps)?.steps?.goingMm ?? 0,
+    toNull: 'As is best again',
+  }),
+  carriedBy: choice('Carried by', CARRIED_CHOICES),
+  hasOpenRisers: check('Open risers', { when: ({ carriedBy }) => carriedBy === 'stringers' }),
+  treadMm: length('Treads, thick', { when: ({ carriedBy }) => carriedBy === 'stringers' }),
+  chosen: own(OtherWays),
   eyeMm: length('Eye between the flights'),
   floorLandingMm: length('Floor landing in the well'),
   nosingMm: length('Nosing'),
@@ -79,9 +98,9 @@ function Climbed({ stair }: { stair: Stair }) {
       {shown && <StairStoreys stair={shown} />}
       {here?.steps && (
         <p className="border-t border-faint pt-1.5 text-[11px] text-ink2">
-          Here: pitch {Math.round((here.pitchDeg ?? 0) * 10) / 10}°, half landing {write(here.landingDepthMm)} deep,
-          first step {write(here.firstStructuralMm)} and last {write(here.lastStructuralMm)} from structure to
-          structure.
+          Here: pitch {Math.round((here.pitchDeg ?? 0) * 10) / 10}°,
+          {here.landingDepthMm === null ? '' : ` landing ${write(here.landingDepthMm)} deep,`} first step{' '}
+          {write(here.firstStructuralMm)} and last {write(here.lastStructuralMm)} from structure to structure.
         </p>
       )}
     </div>

@@ -1,3 +1,5 @@
+import { FORM_WORDS, STAIR_FORMS } from '@/core/stairs/stair-form';
+
 /** Sides of a well, counted as its edges are. */
 export const ENTRY_CHOICES = [
   ['0', 'the lower side'],
@@ -15,3 +17,10 @@ export const OPENING_CHOICES = [
   ['well', 'the whole well'],
   ['tight', 'as small as headroom lets it'],
 ] as const;
+
+export const CARRIED_CHOICES = [
+  ['waist', 'a piece under its treads'],
+  ['stringers', 'two stringers'],
+] as const;
+
+export const FORM_CHOICES = STAIR_FORMS.map((form) => [form, FORM_WORDS[form]] as const);

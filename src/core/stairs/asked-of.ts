@@ -1,0 +1,29 @@
+import { mmOf } from '../dimensions/resolve-length';
+import type { Framework } from '../model/framework';
+import type { WellSize } from './form-of-stair';
+import { STAIR_RULES } from './rule-sets';
+import type { StairAsked } from './stair-candidates';
+import { FORMS } from './stair-form';
+import type { Stair } from './stair';
+
+/** What a stair asks of every storey: as the solver, and whoever shows its other ways, ask for it. */
+export function askedOf(framework: Framework, stair: Stair, well: WellSize | null): Omit<StairAsked, 'heightMm'> {
+  const mm = (length: Stair['eyeMm']) => mmOf(framework, length);
+  const eyeMm = mm(stair.eyeMm);
+  const isRound = stair.form === 'spiral' || stair.form === 'circular';
+  const isBeside = stair.form === 'halfLanding' || stair.form === 'halfWinders';
+  const own = stair.isFree ? null : well;
+  // The floors' landing is not the stair's; round stairs have all of their well.
+  const room = own && { ...own, lengthMm: own.lengthMm - (isRound ? 0 : mm(stair.floorLandingMm)) };
+  const usual = own && isBeside ? (own.widthMm - eyeMm) / 2 : FORMS[stair.form].usualFlight(own);
+  return {
+    form: stair.form,
+    well: room,
+    widthMm: stair.widthMm === null ? usual : mm(stair.widthMm),
+    rules: STAIR_RULES[stair.rules],
+    landingDepthMm: stair.landingDepthMm === null ? null : mm(stair.landingDepthMm),
+    eyeMm,
+    ...(stair.risers === null ? {} : { risers: stair.risers }),
+    ...(stair.goingMm === null ? {} : { goingMm: mm(stair.goingMm) }),
+  };
+}
