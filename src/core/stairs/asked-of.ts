@@ -6,6 +6,9 @@ import type { StairAsked } from './stair-candidates';
 import { FORMS } from './stair-form';
 import type { Stair } from './stair';
 
+/** A step's own riser, no more. */
+const STEP_MM = 220;
+
 /** What a stair asks of every storey: as the solver, and whoever shows its other ways, ask for it. */
 export function askedOf(framework: Framework, stair: Stair, well: WellSize | null): Omit<StairAsked, 'heightMm'> {
   const mm = (length: Stair['eyeMm']) => mmOf(framework, length);
@@ -23,6 +26,11 @@ export function askedOf(framework: Framework, stair: Stair, well: WellSize | nul
     rules: STAIR_RULES[stair.rules],
     landingDepthMm: stair.landingDepthMm === null ? null : mm(stair.landingDepthMm),
     eyeMm,
+    // A waist lies under the riser of its own step.
+    overMm: {
+      tread: mm(stair.finishMm) + (stair.carriedBy === 'waist' ? mm(stair.waistMm) + STEP_MM : mm(stair.treadMm)),
+      landing: mm(stair.finishMm) + mm(stair.landingMm),
+    },
     ...(stair.risers === null ? {} : { risers: stair.risers }),
     ...(stair.goingMm === null ? {} : { goingMm: mm(stair.goingMm) }),
   };

@@ -31,11 +31,10 @@ export function drawStair(stair: SolvedStair, view: StairPlan): Primitive[] {
   const broken = up?.steps ? breakOf(up, view.cutMm) : null;
   if (down) drawn.fromBelow(down, broken);
   if (up) drawn.goingUp(up, broken, !down);
-  const isWhole = !up?.steps;
+  // What is seen of the storey under it begins where the one over it is cut.
+  const cutOver = up?.steps ? view.cutMm - up.bottomMm : -Infinity;
   const walked = [
-    ...(down?.steps && down.walk.length > 0
-      ? drawWalk(stair, down, view, { fromMm: isWhole ? -Infinity : view.cutMm })
-      : []),
+    ...(down?.steps ? drawWalk(stair, down, view, { fromMm: down.bottomMm + cutOver }) : []),
     ...(up?.steps ? drawWalk(stair, up, view, { toMm: view.cutMm }) : []),
   ];
   drawn.primitives.push(...walked);

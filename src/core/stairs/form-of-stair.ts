@@ -26,6 +26,8 @@ export interface FormSizes {
   landingMm: number;
   /** Between two flights that come back beside one another, in a well made for them. */
   eyeMm: number;
+  /** From the top of a tread, and of a landing, to its underside. */
+  overMm: { tread: number; landing: number };
   rules: StairRules;
 }
 
@@ -51,6 +53,8 @@ export interface FormOfStair {
 
 /** Flight width where neither it nor a well is given, mm. */
 export const USUAL_MM = 1000;
+/** Treads and landings over others where nothing is said, mm. */
+export const USUAL_OVER_MM = 50;
 /** Eye of a half-turn stair where nothing is said, mm. */
 export const USUAL_EYE_MM = 200;
 export const up = (mm: number): number => Math.ceil(mm - 1e-6);

@@ -27,7 +27,7 @@ function angles(fromDeg: number, toDeg: number): number[] {
 
 /**
  * Tapered treads about the middle of a well, with a landing on the way where the steps are in two flights. It arrives at a
- * platform of the floor above: to where the next storey begins, if what is left of a round is room enough for that.
+ * platform: to where the next storey begins.
  */
 export function layRound(
   sizes: TaperedSizes,
@@ -41,6 +41,8 @@ export function layRound(
   const { riserMm, goingMm, flights } = steps;
   const radius = Math.min(well.lengthMm, well.widthMm) / 2;
   const inner = radius - w;
+  // The hole is a polygon in the well's circle: the treads keep within it wherever their corners are.
+  const outerMm = radius * cosDeg(CHORD_DEG / 2);
   const about = [well.lengthMm / 2, well.widthMm / 2] as const;
   const walkMm = inner + walkingLine(rules, w);
   const treadDeg = (goingMm / walkMm) * DEG;
@@ -59,7 +61,7 @@ export function layRound(
         {
           about,
           innerMm: inner,
-          outer: () => radius,
+          outer: () => outerMm,
           corners: chords,
           fromDeg: deg,
           toDeg,
@@ -72,24 +74,32 @@ export function layRound(
     );
     topMm += risers * riserMm;
     deg = toDeg;
-    if (i === flights.length - 1) return;
+    // What is left of a round is the platform of the floor above; where that is no room for one, the stair has its own.
+    if (i === flights.length - 1 && ROUND_DEG - (deg - startDeg) >= landingDeg) return;
     const along = angles(deg, deg + landingDeg);
     landings.push({
       ring: placing.ring([
-        ...along.map((each) => polar(each, radius)),
+        ...along.map((each) => polar(each, outerMm)),
         ...[...along].reverse().map((each) => polar(each, inner)),
       ]),
       parts: along.slice(1).map((to, k) => {
         const from = along[k]!;
-        return placing.ring([polar(from, radius), polar(to, radius), polar(to, inner), polar(from, inner)]);
+        return placing.ring([polar(from, outerMm), polar(to, outerMm), polar(to, inner), polar(from, inner)]);
       }),
       topMm,
     });
     deg += landingDeg;
   });
-  // What is left of a round, or as deep as a landing.
-  const left = ROUND_DEG - (deg - startDeg);
-  const platformDeg = left >= landingDeg ? left : landingDeg;
+  if (landings.length === flights.length)
+    return {
+      tapered,
+      landings,
+      opening: angles(0, ROUND_DEG)
+        .slice(1)
+        .map((each) => polar(each, radius)),
+      nextDeg: deg % ROUND_DEG,
+    };
+  const platformDeg = ROUND_DEG - (deg - startDeg);
   const [openFrom, openTo] = [deg + platformDeg, deg + ROUND_DEG];
   const outer = angles(openFrom, openTo).map((each) => polar(each, radius));
   const inside = angles(deg, deg + platformDeg).map((each) => polar(each, inner));

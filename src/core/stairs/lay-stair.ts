@@ -205,14 +205,14 @@ function walkOf({ flights, tapered, landings }: Pick<Laid, 'flights' | 'tapered'
   });
 }
 
-/** The last risers of the flights of a round stair: onto its landing, onto the floor. */
+/** The last risers of the flights of a round stair: onto its landings, onto the floor. */
 function roundArrivals(tapered: readonly TaperedTread[], landings: readonly Landing[]) {
-  const tops = [...landings.map(({ topMm }) => topMm), Infinity];
-  return tops.flatMap((topMm) => {
-    const before = tapered.filter((tread) => tread.topMm < topMm - 1e-6).at(-1);
-    if (!before) return [];
+  const ends = [...landings.map(({ topMm }) => topMm), Infinity].flatMap(
+    (topMm) => tapered.filter((tread) => tread.topMm < topMm - 1e-6).at(-1) ?? [],
+  );
+  return [...new Set(ends)].map((before) => {
     const { to } = taperedEnds(before);
-    return [{ at: to.at, along: to.along, mm: before.topMm + before.riserMm }];
+    return { at: to.at, along: to.along, mm: before.topMm + before.riserMm };
   });
 }
 

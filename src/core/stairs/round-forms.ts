@@ -11,32 +11,43 @@ import {
   type Part,
   type WellSize,
 } from './form-of-stair';
-import type { StairRules } from './rule-sets';
 
-/** Centre post of a spiral stair, and the thickness of its treads, mm. */
+/** Centre post of a spiral stair, mm. */
 const POST_MM = 150;
-const TREAD_MM = 50;
 /** The least inner radius of a circular stair that is as large as it must be, mm. */
 const LEAST_INNER_MM = 300;
 
 const diameterOf = ({ lengthMm, widthMm }: WellSize): number => Math.min(lengthMm, widthMm);
 
-/** How many risers come to lie over a nosing with headroom under their treads. */
-const risersOver = (riserMm: number, { headroomMm }: StairRules): number =>
-  Math.ceil((headroomMm + TREAD_MM) / riserMm - 1e-9);
+/** Goings on a walking line so long, with headroom: under the platform one arrives at, and under the treads a round higher. */
+function underOverhead(roundMm: number, { landingMm, rules, overMm }: FormSizes, riserMm: number) {
+  const { headroomMm } = rules;
+  return {
+    platform: ((roundMm - landingMm) * riserMm) / (headroomMm + overMm.landing),
+    // Undersides are stepped: the pitch is nearly a riser higher just before one.
+    treads: (roundMm * riserMm) / (headroomMm + overMm.tread + riserMm),
+  };
+}
 
-/** The longest going on a walking line that goes round once at most, or as far round as leaves headroom under what comes over it. */
-function goingRound(roundMm: number, parts: readonly Part[], { landingMm, rules }: FormSizes, riserMm: number): number {
-  const landings = (parts.length - 1) * landingMm;
-  const once = goingIn(roundMm - landings, treadsOf(parts));
-  return landings > 0 ? once : Math.max(once, roundMm / risersOver(riserMm, rules));
+/** The longest going on a walking line that leaves the platform one arrives at room of its own, or headroom under what comes to lie over it. */
+function goingRound(roundMm: number, parts: readonly Part[], sizes: FormSizes, riserMm: number): number {
+  const { landingMm } = sizes;
+  const treads = treadsOf(parts);
+  const once = goingIn(roundMm - parts.length * landingMm, treads);
+  if (parts.length > 1) return once;
+  const under = underOverhead(roundMm, sizes, riserMm);
+  return Math.max(once, Math.min(under.platform, Math.max(goingIn(roundMm, treads), under.treads)));
 }
 
 /** The least walking line for a going: the other way round. */
-function leastRound(goingMm: number, parts: readonly Part[], { landingMm, rules }: FormSizes, riserMm: number): number {
-  const landings = (parts.length - 1) * landingMm;
-  const once = treadsOf(parts) * goingMm + landings;
-  return landings > 0 ? once : Math.min(once, risersOver(riserMm, rules) * goingMm);
+function leastRound(goingMm: number, parts: readonly Part[], sizes: FormSizes, riserMm: number): number {
+  const { landingMm, rules, overMm } = sizes;
+  const run = treadsOf(parts) * goingMm;
+  const once = run + parts.length * landingMm;
+  if (parts.length > 1) return once;
+  const platform = landingMm + (goingMm * (rules.headroomMm + overMm.landing)) / riserMm;
+  const treads = (goingMm * (rules.headroomMm + overMm.tread + riserMm)) / riserMm;
+  return Math.min(once, Math.max(platform, Math.min(run, treads)));
 }
 
 /** A well for a walking line that goes round, with flights beside an inner radius of at least so much. */

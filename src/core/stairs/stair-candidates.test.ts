@@ -47,10 +47,12 @@ describe('a storey climbed in a form, by hand', () => {
     ],
     // 22 of 163.6, 303: 7 treads · 303 = 2121 of 2200 across.
     ['threeFlight', 3600, 'general', { well: well(4200, 4200) }, { risers: 22, goingMm: 303, flights: [8, 7, 7] }],
-    // (2000 − 150) / 2 = 925 wide, measured in the middle at 537.5: 11 risers of 200 lie over a nosing, 2π · 537.5 / 11 = 307.
+    // (2000 − 150) / 2 = 925 wide, measured in the middle at 537.5: 3377 round. Over the first treads lies the platform, 925 deep:
+    // (3377 − 925) · 200 / (2000 + 50) = 239.
     ['spiral', 2800, 'private', { widthMm: null, well: well(2000, 2000) }, { risers: 14, goingMm: 230, flights: [14] }],
-    // 20 treads · 287 = 5740 round, or 13 risers of 171.4 over a nosing: 13 · 287 = 3731 round; the eye is 600 at least.
-    ['circular', 3600, 'public', { widthMm: 1200 }, { risers: 21, goingMm: 287, flights: [21], wellMm: [3000, 3000] }],
+    // 20 treads · 287 and a platform of 1200 are 6940 round; or the platform over treads, 1200 + 287 · (2032 + 50) / 171.4 = 4686
+    // round, 745.8 from the middle: 440.8 to the narrow end, so 2 · (440.8 + 1200).
+    ['circular', 3600, 'public', { widthMm: 1200 }, { risers: 21, goingMm: 287, flights: [21], wellMm: [3282, 3282] }],
   ] as const)('%s of %s, %s', (form, height, rules, more, best) => {
     const [first] = solved(form, height, rules, more);
     expect(short(first!)).toMatchObject(best);

@@ -2,7 +2,7 @@ import { directionDeg } from '../geometry/trig';
 import { quantiseMm } from '../units/length-units';
 import { countsFor, goingsFor, paceGoing } from './choose-steps';
 import { PACE_TARGET_MM, type StairRules } from './rule-sets';
-import { USUAL_EYE_MM, type Deal, type FormSizes, type WellSize } from './form-of-stair';
+import { USUAL_EYE_MM, USUAL_OVER_MM, type Deal, type FormSizes, type WellSize } from './form-of-stair';
 import { FORMS, type StairForm } from './stair-form';
 
 /** What a stair is asked for. Without a well it is as large as it must be. */
@@ -17,6 +17,8 @@ export interface StairAsked {
   landingDepthMm?: number | null;
   /** Between two flights that come back beside one another, where the well is as large as it must be. */
   eyeMm?: number;
+  /** What is under the top of a tread, and of a landing: for stairs that come to lie over themselves. */
+  overMm?: { tread: number; landing: number };
   /** Typed, and judged: the limits they break are said. */
   risers?: number | undefined;
   goingMm?: number | undefined;
@@ -64,12 +66,13 @@ export function canBeClimbed(asked: StairAsked): boolean {
 }
 
 /** How wide a flight is, and how deep a landing, of what is asked for. */
-export function sizesOf({ form, well, widthMm, rules, landingDepthMm, eyeMm }: StairAsked): FormSizes {
+export function sizesOf({ form, well, widthMm, rules, landingDepthMm, eyeMm, overMm }: StairAsked): FormSizes {
   const flightMm = widthMm ?? FORMS[form].usualFlight(well);
   return {
     flightMm,
     landingMm: landingDepthMm ?? Math.min(flightMm, rules.landingCapMm ?? Infinity),
     eyeMm: eyeMm ?? USUAL_EYE_MM,
+    overMm: overMm ?? { tread: USUAL_OVER_MM, landing: USUAL_OVER_MM },
     rules,
   };
 }
