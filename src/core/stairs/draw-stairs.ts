@@ -1,11 +1,12 @@
 import { lengthOf, minus, plus, times, type Point } from '../geometry/point';
 import { fitting } from '../drawing/least-text';
-import { bounds, type Box, type Ring } from '../geometry/polygon';
+import { bounds, contains, type Box, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import { runOfFlight, type Flight, type TaperedTread } from './pieces';
 import type { SolvedStair, StairStorey } from './solved-stair';
 import type { Primitive } from '../drawing/drawing';
 import { drawWalk } from './draw-walk';
+import { middleOf } from './lay-tapered';
 
 /** What of a stair is to be drawn in the plan of a level. */
 export interface StairPlan {
@@ -29,12 +30,16 @@ export function drawStair(stair: SolvedStair, view: StairPlan): Primitive[] {
   if (!up && !down) return [];
   const drawn = new StairDrawing(stair, view);
   const broken = up?.steps ? breakOf(up, view.cutMm) : null;
-  if (down) drawn.fromBelow(down, broken);
+  const hidden = down && up && broken ? hiddenUnder(stair, down, up, broken) : new Set<TaperedTread>();
+  if (down) drawn.fromBelow(down, broken, hidden);
   if (up) drawn.goingUp(up, broken, !down);
   // What is seen of the storey under it begins where the one over it is cut.
   const cutOver = up?.steps ? view.cutMm - up.bottomMm : -Infinity;
+  const isRound = stair.form === 'spiral' || stair.form === 'circular';
+  const seenFrom = (storey: StairStorey) =>
+    isRound ? Math.max(...[...hidden].map(({ topMm }) => topMm), -Infinity) : storey.bottomMm + cutOver;
   const walked = [
-    ...(down?.steps ? drawWalk(stair, down, view, { fromMm: down.bottomMm + cutOver }) : []),
+    ...(down?.steps ? drawWalk(stair, down, view, { fromMm: seenFrom(down) }) : []),
     ...(up?.steps ? drawWalk(stair, up, view, { toMm: view.cutMm }) : []),
   ];
   drawn.primitives.push(...walked);
@@ -59,6 +64,17 @@ function breakOf({ flights, tapered }: StairStorey, cutMm: number): Break | null
   if (!each) return { flight: beyondFlights, alongMm: 0, tread: beyondTreads };
   const along = ((cutMm - each.bottomMm - each.riserMm) * each.goingMm) / each.riserMm;
   return { flight: beyondFlights, alongMm: Math.min(Math.max(along, 0), runOfFlight(each)), tread: beyondTreads };
+}
+
+/** Tapered treads from below that lie under what goes up as far as the cut. Round stairs may begin anywhere. */
+function hiddenUnder(stair: SolvedStair, down: StairStorey, up: StairStorey, broken: Break): Set<TaperedTread> {
+  const over = up.tapered.slice(0, broken.tread);
+  const isRound = stair.form === 'spiral' || stair.form === 'circular';
+  return new Set(
+    down.tapered.filter((tread, i) =>
+      isRound ? over.some(({ ring }) => contains(ring, middleOf(tread))) : i < broken.tread,
+    ),
+  );
 }
 
 class StairDrawing {
@@ -107,7 +123,7 @@ class StairDrawing {
     }
   }
 
-  fromBelow(storey: StairStorey, broken: Break | null): void {
+  fromBelow(storey: StairStorey, broken: Break | null, hidden: ReadonlySet<TaperedTread>): void {
     if (!storey.steps) return this.unsolved();
     for (const { ring } of storey.landings) this.area('stairSeen', ring);
     storey.flights.forEach((flight, i) => {
@@ -116,9 +132,7 @@ class StairDrawing {
       const from = broken?.flight === i ? Math.min(broken.alongMm, run) : 0;
       if (from < run) this.flight(flight, from, run);
     });
-    storey.tapered.forEach((tread, i) => {
-      if (!broken || i >= broken.tread) this.tread(tread);
-    });
+    for (const tread of storey.tapered) if (!hidden.has(tread)) this.tread(tread);
   }
 
   /** On its landing where that has room for it, else over the well. */

@@ -1,4 +1,4 @@
-import { lengthOf, minus, times, type Point } from '../geometry/point';
+import { times, type Point } from '../geometry/point';
 import { cosDeg, sinDeg } from '../geometry/trig';
 import type { Steps } from './choose-steps';
 import { innerFor, walkingLine } from './form-of-stair';
@@ -67,7 +67,7 @@ export function fanOf(fan: Fan, { bottomMm, riserMm, footMm }: Rising, placing: 
 }
 
 /** A straight flight in the axes of the well, going a cardinal way. */
-export interface StraightPart {
+interface StraightPart {
   from: readonly [x: number, y: number];
   way: readonly [x: number, y: number];
   risers: number;
@@ -75,7 +75,7 @@ export interface StraightPart {
   bottomMm: number;
 }
 
-export function straightFlight(
+function straightFlight(
   { from: [x, y], way: [dx, dy], risers, treads, bottomMm }: StraightPart,
   { riserMm, goingMm }: Steps,
   widthMm: number,
@@ -216,12 +216,6 @@ export function layHalfWinders(sizes: TaperedSizes, steps: Steps, bottomMm: numb
     ],
   };
 }
-
-/** How long a tread is at its wide end, at its narrow one, and where one walks. */
-export const taperedGoing = ({ nosing, next }: TaperedTread): { narrowMm: number; wideMm: number } => ({
-  narrowMm: lengthOf(minus(next[0], nosing[0])),
-  wideMm: lengthOf(minus(next[1], nosing[1])),
-});
 
 /** The middle of a tread, where one walks. */
 export const middleOf = ({ ring }: TaperedTread): Point =>

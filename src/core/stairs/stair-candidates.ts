@@ -117,7 +117,7 @@ function candidate(
   risers: number,
   riserMm: number,
   goingMm: number,
-  { form, well, rules }: StairAsked,
+  { form, well }: StairAsked,
   sizes: FormSizes,
 ): Found {
   const shape = FORMS[form];

@@ -24,3 +24,8 @@ export const CARRIED_CHOICES = [
 ] as const;
 
 export const FORM_CHOICES = STAIR_FORMS.map((form) => [form, FORM_WORDS[form]] as const);
+
+export const FIT_CHOICES = [
+  ['well', 'the well it is given'],
+  ['free', 'it must be, from a corner'],
+] as const;

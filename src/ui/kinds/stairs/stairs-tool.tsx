@@ -10,7 +10,9 @@ import { recordsOf } from '@/core/model/framework';
 import { ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
 import { StairStoreys } from './stair-storeys';
-import { ENTRY_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
+import type { StairForm } from '@/core/stairs/stair-form';
+import { ENTRY_CHOICES, FIT_CHOICES, FORM_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
+import { useBegin } from './use-begin';
 import { LevelSpan } from '../../tools/level-span';
 import { useGhost } from '../../tools/plan-busy';
 import { ToolForm } from '../../tools/tool-form';
@@ -19,7 +21,7 @@ import { useRectangle } from '../../tools/use-rectangle';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 import { usePreview } from '../../session/use-preview';
 
-/** A half-turn stair in a well: every storey is solved while it is placed. */
+/** A stair in a well, or free: every storey is solved while it is placed. */
 export function StairsTool() {
   const { framework, building, mayEdit, display, run, solved } = useSlice(
     'framework',
@@ -32,7 +34,11 @@ export function StairsTool() {
   );
   // The latest is what Enter in the plan adds.
   const adding = useRef<() => string | null>(() => null);
-  const well = useRectangle([2600, 5600], true, () => adding.current());
+  const [form, setForm] = useState<StairForm>('halfLanding');
+  const [fit, setFit] = useState<'well' | 'free'>('well');
+  const well = useRectangle([2600, 5600], fit === 'well', () => adding.current());
+  const free = useBegin(fit === 'free');
+  const wide = useLengthEntry(1000);
   const [name, setName] = useState('');
   const [rules, setRules] = useState<RuleSet>(recordsOf(framework, 'project')[0]?.details?.rules ?? 'public');
   const [entry, setEntry] = useState<'0' | '1' | '2' | '3'>('0');
@@ -41,20 +47,28 @@ export function StairsTool() {
   const landing = useLengthEntry(0);
   const [span, setSpan] = useState<{ from: string | null; to: string | null }>({ from: null, to: null });
   const landingMm = landing.orZero;
+  const { outline } = well;
+  const { begin } = free;
+  const flightMm = wide.ok ? wide.input : null;
+  const place = useMemo(
+    () => (fit === 'free' ? { begin, ...(flightMm === null ? {} : { widthMm: flightMm }) } : { well: outline }),
+    [fit, begin, flightMm, outline],
+  );
   const input: CommandInputs['stairs.add'] = useMemo(
     () => ({
       ...(building ? { building } : {}),
       name: name.trim() || freeName(framework, 'stair'),
-      well: well.outline,
+      form,
+      ...place,
       entry: Number(entry),
       turn,
       rules,
       opening,
-      floorLandingMm: landingMm,
+      ...(fit === 'well' ? { floorLandingMm: landingMm } : {}),
       ...(span.from ? { startsAt: { level: span.from } } : {}),
       ...(span.to ? { stopsAt: { level: span.to } } : {}),
     }),
-    [building, name, framework, well.outline, entry, turn, rules, opening, landingMm, span],
+    [building, name, framework, form, place, entry, turn, rules, opening, fit, landingMm, span],
   );
   const preview = usePreview('stairs.add', input);
   const shown = useMemo(() => {
@@ -69,10 +83,18 @@ export function StairsTool() {
   const climbed = shown?.solved?.storeys.filter(({ steps }) => steps).length ?? 0;
   const storeys = shown?.solved?.storeys.length ?? 0;
   const note = shown ? `${climbed} of ${storeys} storeys climbed` : '';
-  const flights = shown?.solved?.storeys[0]?.flights.flatMap(({ ring }) => (ring ? [[...ring]] : [])) ?? [];
-  useGhost(shown?.ring ? { rings: [[...shown.ring], ...flights], points: [], note } : null);
+  const lowest = shown?.solved?.storeys[0];
+  const pieces = [
+    ...(lowest?.flights.flatMap(({ ring }) => (ring ? [[...ring]] : [])) ?? []),
+    ...(lowest?.tapered.map(({ ring }) => [...ring]) ?? []),
+    ...(lowest?.landings.map(({ ring }) => [...ring]) ?? []),
+  ];
+  const ring = shown?.solved?.ring ?? shown?.ring;
+  useGhost(ring ? { rings: [[...ring], ...pieces], points: [], note } : null);
   const add = () => {
-    const wrong = well.wrong ?? (landing.ok ? null : landing.words);
+    const wrong =
+      (fit === 'free' ? (free.wrong ?? (wide.ok ? null : wide.words)) : well.wrong) ??
+      (landing.ok ? null : landing.words);
     const refusal = wrong ?? run('stairs.add', input);
     if (!refusal) setName('');
     return refusal;
@@ -82,9 +104,11 @@ export function StairsTool() {
   });
   if (!mayEdit) return <p className="text-ink2">Press a stair in the plan to see how each storey is climbed.</p>;
   return (
-    <ToolForm does="Add the stair" preview={well.wrong ? null : preview} act={add}>
+    <ToolForm does="Add the stair" preview={(fit === 'free' ? free.wrong : well.wrong) ? null : preview} act={add}>
       <p className="text-ink2">
-        Drag the well in the plan, or type. Each storey is climbed in it on its own, and the floors open by themselves.
+        {fit === 'free'
+          ? 'Press the corner where it begins, then which way it goes up, or type. It is as large as it must be, and the floors open by themselves.'
+          : 'Drag the well in the plan, or type. Each storey is climbed in it on its own, and the floors open by themselves.'}
       </p>
       <PlainField
         label="Name"
@@ -92,16 +116,27 @@ export function StairsTool() {
         onChange={setName}
         note={name === '' ? `empty: ${freeName(framework, 'stair')}` : null}
       />
-      {well.fields.map((field) => (
+      <ChoiceField label="Form" value={form} choices={FORM_CHOICES} onChoose={setForm} />
+      <ChoiceField label="As large as" value={fit} choices={FIT_CHOICES} onChoose={setFit} />
+      {(fit === 'free' ? free.fields : well.fields).map((field) => (
         <PlainField key={field.label} {...field} />
       ))}
-      <ChoiceField label="One comes in from" value={entry} choices={ENTRY_CHOICES} onChoose={setEntry} />
+      {fit === 'free' ? (
+        <>
+          <ChoiceField label="One goes up" value={free.towards} choices={free.choices} onChoose={free.setTowards} />
+          <PlainField label="Flight, wide" {...wide.field} />
+        </>
+      ) : (
+        <ChoiceField label="One comes in from" value={entry} choices={ENTRY_CHOICES} onChoose={setEntry} />
+      )}
       <ChoiceField label="Going up one turns" value={turn} choices={TURN_CHOICES} onChoose={setTurn} />
-      <PlainField
-        label="Floor landing in the well"
-        {...landing.field}
-        note={landing.ok && landing.input === 0 ? '0: the floor outside is the landing' : landing.words}
-      />
+      {fit === 'well' && (
+        <PlainField
+          label="Floor landing in the well"
+          {...landing.field}
+          note={landing.ok && landing.input === 0 ? '0: the floor outside is the landing' : landing.words}
+        />
+      )}
       <ChoiceField
         label="Rule set"
         value={rules}
