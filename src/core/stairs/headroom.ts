@@ -64,6 +64,8 @@ export function withHeadroom(
     const given: HeadroomGiven = {
       lower: [...lowerSurfaces(storey), ...nosings(storey)].map((surface) => fromMm(surface, bottomMm)),
       above: above.map((surface) => fromMm(surface, bottomMm)),
+      // A round stair comes to lie over itself.
+      own: storey.flights.length > 0 ? [] : over[i]!.map((surface) => fromMm(surface, bottomMm)),
       slabs: near.map(({ floor, underMm, box }) => ({
         profile: floor.profile,
         outline: floor.outline,
@@ -107,6 +109,8 @@ export function withHeadroom(
 interface HeadroomGiven {
   lower: readonly (Surface & { line?: Line })[];
   above: readonly Surface[];
+  /** Its own undersides, over what lies lower. */
+  own: readonly Surface[];
   slabs: readonly { profile: string; sign: string; outline: Ring; box: Box; underMm: number; cut: Ring | null }[];
 }
 
@@ -125,17 +129,18 @@ const fromMm = <S extends Surface>(surface: S, zeroMm: number): S => ({ ...surfa
 
 const ringText = (ring: Ring): string => ring.map(({ x, y }) => `${x} ${y}`).join();
 
-function textOf({ lower, above, slabs }: HeadroomGiven): string {
+function textOf({ lower, above, own, slabs }: HeadroomGiven): string {
   const surfaceText = ({ ring, at, mm, slope, words }: Surface) =>
     `${ringText(ring)} ${at.x} ${at.y} ${mm} ${slope.x} ${slope.y} ${words}`;
   return [
     lower.map(surfaceText).join('|'),
     above.map(surfaceText).join('|'),
+    own.map(surfaceText).join('|'),
     slabs.map(({ sign, underMm, cut }) => `${sign} ${underMm} ${cut ? ringText(cut) : ''}`).join('|'),
   ].join('#');
 }
 
-function leastHeadroom({ lower, above, slabs }: HeadroomGiven, shared: SharedPlan): Least | null {
+function leastHeadroom({ lower, above, own, slabs }: HeadroomGiven, shared: SharedPlan): Least | null {
   let least: Least | null = null;
   const take = (found: { mm: number; at: Point } | null, by: Pick<Least, 'slab' | 'words' | 'isAtNosing'>) => {
     if (found && (!least || found.mm < least.mm)) least = { mm: quantiseMm(found.mm), at: found.at, ...by };
@@ -144,7 +149,7 @@ function leastHeadroom({ lower, above, slabs }: HeadroomGiven, shared: SharedPla
     const isAtNosing = from.line !== undefined;
     const beside = isAtNosing ? NOSING_MM * BESIDE_MM : TOUCH_MM2;
     const onto = from.line ? ontoLine(from.line) : (corners: readonly Point[]) => corners;
-    for (const to of above) {
+    for (const to of [...above, ...own.filter(({ mm }) => mm > from.mm)]) {
       const corners = clippedTo(from.ring, to.ring);
       if (corners.length > 2 && Math.abs(ringArea(corners)) > beside)
         take(leastOver(onto(corners), from, to), { slab: null, words: to.words, isAtNosing });

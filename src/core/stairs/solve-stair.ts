@@ -8,15 +8,13 @@ import type { Framework } from '../model/framework';
 import type { PlanFacts } from '../passes/plan-facts';
 import type { Remember } from '../passes/remembered';
 import { resolveOutline } from '../setting-out/resolve-outline';
-import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import { askedOf } from './asked-of';
 import { FIRST_DEG } from './lay-round';
-import { climbedByForm, leastGrowth, nearestHeight } from './least-change';
 import { layStair, type LaidStair, type StairSizes } from './lay-stair';
 import { tightBox, tightOpening } from './opening';
 import { sizesOf, stairCandidates, type StairAsked, type StairCandidate } from './stair-candidates';
-import { FORM_WORDS } from './stair-form';
+import { fixesFor, foundAt, tooNarrow } from './stair-findings';
 import type { SolvedStair, StairFix, StairStorey } from './solved-stair';
 import type { Stair } from './stair';
 import { wellOf, wellRing, type Well } from './well';
@@ -120,11 +118,18 @@ function bestWay(asked: StairAsked, chosen: readonly number[] | null): Pick<Clim
 }
 
 /** A well as large as the largest storey asks for, from the corner where one begins. */
-function freeWell(drawn: Well, { turn }: Stair, climbs: readonly Climb[]): Well {
+function freeWell(drawn: Well, { turn, form }: Stair, climbs: readonly Climb[]): Well {
   const wells = climbs.flatMap(({ way }) => (way ? [way.wellMm] : []));
   if (wells.length === 0) return drawn;
-  const lengthMm = Math.max(...wells.map(([length]) => length));
   const widthMm = Math.max(...wells.map(([, width]) => width));
+  const lengths = wells.map(([length]) => length);
+  // The turn of tapered treads is as deep as half the well is wide.
+  if (form === 'halfWinders')
+    for (const { way } of climbs) {
+      const [before = 0, , after = 0] = way?.flights ?? [];
+      if (way) lengths.push(Math.ceil(Math.max(before, after - 1) * way.goingMm + widthMm / 2 - 1e-6));
+    }
+  const lengthMm = Math.max(...lengths);
   const shift = turn === 'right' ? drawn.widthMm - widthMm : 0;
   return { ...drawn, lengthMm, widthMm, origin: plus(drawn.origin, times(drawn.left, shift)) };
 }
@@ -163,7 +168,7 @@ function climbed(
         );
     const storey = storeyOf(climb, solved.finishMm, steps, laid, fixes);
     solved.storeys.push(storey);
-    findings.push(...foundAt(stair, storey, climb));
+    findings.push(...foundAt(stair, storey, lower.record.name, climb.isGone));
     const soffit = soffitMm(upper, plates, (plate) => under.has(plate), { rings: [solved.ring], facts });
     const opening = facts.one(laid && steps ? openingOf(stair, sizes, steps, laid, lower.fflMm, soffit) : solved.ring);
     for (const plate of plates.at(upper.id))
@@ -226,121 +231,3 @@ function storeyOf(
     fixes,
   };
 }
-
-/** The least changes with which a storey could be climbed: a larger well, another height, the smaller one first; then another form. */
-function fixesFor(asked: StairAsked, heightsMm: readonly number[], lower: ResolvedLevel): StairFix[] {
-  const fixes: (StairFix & { byMm: number })[] = [];
-  const isRound = asked.form === 'spiral' || asked.form === 'circular';
-  const grow = (kind: 'longerWell' | 'widerWell' | 'largerWell', words: string) => {
-    const byMm = leastGrowth(asked, kind);
-    if (byMm !== null) fixes.push({ kind, byMm, words: `make its well ${write(byMm)} mm ${words}` });
-    return byMm !== null;
-  };
-  if (!isRound) {
-    const helps = [grow('longerWell', 'longer'), grow('widerWell', 'wider')].some(Boolean);
-    if (!helps) grow('largerWell', 'longer and wider');
-  } else grow('largerWell', 'longer and wider');
-  const height = nearestHeight(asked);
-  if (height !== null)
-    fixes.push({
-      kind: 'height',
-      toMm: height,
-      level: lower.id,
-      byMm: Math.abs(height - asked.heightMm),
-      words: `make the storey ${write(height)} mm high`,
-    });
-  const { form: _, heightMm: __, ...rest } = asked;
-  const forms = climbedByForm(rest, heightsMm)
-    .filter(({ form, climbed: count }) => form !== asked.form && count === heightsMm.length)
-    .map(({ form }): StairFix => ({ kind: 'form', form, words: `use another form: ${lowered(FORM_WORDS[form])}` }));
-  return [...fixes.sort((a, b) => a.byMm - b.byMm), ...forms];
-}
-
-/** What is wrong with a storey as it is climbed, or not. */
-function foundAt(stair: Stair, storey: StairStorey, { lower, isGone }: Climb): Finding[] {
-  const { name } = lower.record;
-  if (!storey.steps) return [unsolved(stair, storey, name)];
-  const found: Finding[] = [];
-  if (isGone)
-    found.push(
-      finding(
-        'stair.choiceGone',
-        stair.building,
-        storey.level,
-        [stair.id],
-        `Stair ${stair.name} cannot climb from level ${name} as it was chosen there any more, so it does as is best`,
-        [fixBy('Let it be as is best there', 'stairs.choose', { stair: stair.id, level: storey.level, flights: null })],
-      ),
-    );
-  if (storey.broken.length > 0)
-    found.push(
-      finding(
-        'stair.limits',
-        stair.building,
-        storey.level,
-        [stair.id],
-        `Stair ${stair.name} from level ${name}, as it was asked for: ${storey.broken.join('; ')}. Ask for less, or for other steps`,
-        [
-          fixBy('Let its steps be as is best', 'stairs.change', {
-            stair: stair.id,
-            risers: null,
-            goingMm: null,
-            landingDepthMm: null,
-          }),
-        ],
-      ),
-    );
-  return found;
-}
-
-function tooNarrow(
-  stair: Stair,
-  { widthMm }: Well,
-  flightWidthMm: number,
-  eyeMm: number,
-  report: (rule: 'stair.well', message: string, fixes?: Fix[]) => Finding,
-): Finding {
-  const message = `The well of stair ${stair.name} is ${write(widthMm)} wide; two flights of ${write(flightWidthMm)} and an eye of ${write(eyeMm)} need ${write(2 * flightWidthMm + eyeMm)}. Make the well wider or the flights narrower`;
-  const widestMm = Math.floor((widthMm - eyeMm) / 2);
-  const fix = fixBy(`Make the flights ${write(widestMm)} wide`, 'stairs.change', {
-    stair: stair.id,
-    widthMm: widestMm,
-  });
-  return report('stair.well', message, widestMm >= 300 ? [fix] : []);
-}
-
-function unsolved(stair: Stair, storey: StairStorey, lower: string): Finding {
-  const [fix] = storey.fixes;
-  const where = stair.isFree ? '' : ' in its well';
-  const what = `Stair ${stair.name} cannot climb ${write(storey.heightMm)} mm from level ${lower}${where} within its rule set`;
-  return finding(
-    'stair.unsolved',
-    stair.building,
-    storey.level,
-    [stair.id],
-    fix
-      ? `${what}. Least change: ${fix.words}`
-      : `${what}, however large it is. Another form or rule set has to be used`,
-    storey.fixes.map((each) => fixOf(stair, each)),
-  );
-}
-
-function fixOf(stair: Stair, fix: StairFix): Fix {
-  const words = capital(fix.words);
-  switch (fix.kind) {
-    case 'height':
-      return fixBy(words, 'levels.setHeight', { level: fix.level, heightMm: fix.toMm, mode: 'push' });
-    case 'form':
-      return fixBy(words, 'stairs.change', { stair: stair.id, form: fix.form });
-    default:
-      return fixBy(words, 'stairs.lengthenWell', {
-        stair: stair.id,
-        ...(fix.kind === 'widerWell' ? {} : { byMm: fix.byMm }),
-        ...(fix.kind === 'longerWell' ? {} : { widerMm: fix.byMm }),
-      });
-  }
-}
-
-const write = (mm: number): string => formatLength(Math.round(mm * 10) / 10);
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
-const lowered = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);

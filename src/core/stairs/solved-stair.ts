@@ -12,7 +12,8 @@ import type { StairForm } from './stair-form';
 export type StairFix = { words: string } & (
   | { kind: 'longerWell' | 'widerWell' | 'largerWell'; byMm: number }
   | { kind: 'height'; level: Id; toMm: number }
-  | { kind: 'form'; form: StairForm }
+  /** `isFree`: no longer in its well. */
+  | { kind: 'form'; form: StairForm; isFree: boolean }
 );
 
 /** One storey of a stair. Without steps it could not be solved. */
