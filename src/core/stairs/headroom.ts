@@ -13,7 +13,7 @@ import type { TaperedTread } from './pieces';
 import { STAIR_RULES } from './rule-sets';
 import type { SolvedStair, StairStorey } from './solved-stair';
 import { taperedUnderside } from './stair-bodies';
-import { flat, leastOver, triangle, type Surface } from './surface';
+import { flat, leastOver, type Surface } from './surface';
 import { slopeOf, undersideDropMm } from './underside';
 
 /** What a slab and a ring share in plan, by the slab's profile. */
@@ -130,8 +130,8 @@ const fromMm = <S extends Surface>(surface: S, zeroMm: number): S => ({ ...surfa
 const ringText = (ring: Ring): string => ring.map(({ x, y }) => `${x} ${y}`).join();
 
 function textOf({ lower, above, own, slabs }: HeadroomGiven): string {
-  const surfaceText = ({ ring, at, mm, slope, words }: Surface) =>
-    `${ringText(ring)} ${at.x} ${at.y} ${mm} ${slope.x} ${slope.y} ${words}`;
+  const surfaceText = ({ ring, at, mm, slope, fan, words }: Surface) =>
+    `${ringText(ring)} ${at.x} ${at.y} ${mm} ${slope.x} ${slope.y} ${words} ${fan ? `${ringText([fan.about, fan.from, fan.to])} ${fan.byMm}` : ''}`;
   return [
     lower.map(surfaceText).join('|'),
     above.map(surfaceText).join('|'),
@@ -224,7 +224,7 @@ function lowerSurfaces({ flights, tapered, landings }: StairStorey): Surface[] {
           ]
         : [],
     ),
-    ...tapered.flatMap(pitchOver),
+    ...tapered.map(pitchOver),
     ...landings.flatMap(({ parts, topMm }) => parts.map((ring) => flat(ring, topMm, 'the landing'))),
   ];
 }
@@ -250,21 +250,11 @@ const nosings = ({ flights }: StairStorey): (Surface & { line: Line })[] =>
     return { ...flat(ring, bottomMm + riserMm, 'a nosing'), line: { at: from, along } };
   });
 
-/** The pitch over a tapered tread: from its nosing, over its wide corners, to the nosing a riser higher. */
-function pitchOver({ ring, nosing, next, topMm, riserMm }: TaperedTread): Surface[] {
-  const corners = ring.map((at) => {
-    const [from, to] = [distanceTo(nosing, at), distanceTo(next, at)];
-    return { at, mm: topMm + (from + to < 1e-6 ? 0 : (riserMm * from) / (from + to)) };
-  });
-  return corners.slice(2).flatMap((corner, i) => triangle(corners[0]!, corners[i + 1]!, corner, 'the tapered treads'));
-}
-
-/** How far a place is from the line of a nosing. */
-function distanceTo([from, to]: readonly [Point, Point], at: Point): number {
-  const side = minus(to, from);
-  const length = Math.sqrt(dot(side, side));
-  return Math.abs(side.x * (at.y - from.y) - side.y * (at.x - from.x)) / length;
-}
+/** The pitch over a tapered tread: from its nosing round to the next, a riser higher. */
+const pitchOver = ({ ring, about, nosing, next, topMm, riserMm }: TaperedTread): Surface => ({
+  ...flat(ring, topMm, 'the tapered treads'),
+  fan: { about, from: nosing[1], to: next[1], byMm: riserMm },
+});
 
 function undersides(stair: SolvedStair, { flights, tapered, landings }: StairStorey): Surface[] {
   return [

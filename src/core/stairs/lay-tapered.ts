@@ -55,6 +55,7 @@ export function fanOf(fan: Fan, { bottomMm, riserMm, footMm }: Rising, placing: 
     const narrow = innerMm > 1e-6 ? [polar(to, innerMm), polar(from, innerMm)] : [polar(from, 0)];
     return {
       ring: placing.ring([...wide, ...narrow]),
+      about: placing.at(...about),
       nosing: line(from),
       next: line(to),
       at: placing.at(...polar(from, walkMm)),

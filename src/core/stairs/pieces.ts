@@ -31,6 +31,8 @@ export interface Landing {
 export interface TaperedTread {
   /** In plan, convex. */
   ring: Ring;
+  /** The middle of its turn. */
+  about: Point;
   /** Its nosing and the one of the next step: from the narrow end to the wide one. */
   nosing: readonly [Point, Point];
   next: readonly [Point, Point];

@@ -1,5 +1,6 @@
 import { dot, minus, type Point } from '../geometry/point';
-import { counterClockwise, type Ring } from '../geometry/polygon';
+import { directionDeg } from '../geometry/trig';
+import type { Ring } from '../geometry/polygon';
 
 /** A flat or evenly sloping surface over a ring in plan: height `mm` at `at`, rising by `slope` per millimetre. */
 export interface Surface {
@@ -7,11 +8,22 @@ export interface Surface {
   at: Point;
   mm: number;
   slope: Point;
+  /** It rises by so much from one ray to the other about a point, in step with the angle. */
+  fan?: { about: Point; from: Point; to: Point; byMm: number };
   /** What it is, in words: `the flight above`. */
   words: string;
 }
 
-const heightAt = ({ at, mm, slope }: Surface, point: Point): number => mm + dot(minus(point, at), slope);
+const heightAt = ({ at, mm, slope, fan }: Surface, point: Point): number =>
+  fan ? mm + fan.byMm * shareOfFan(fan, point) : mm + dot(minus(point, at), slope);
+
+/** How far round a point is from one ray of a fan to the other. */
+function shareOfFan({ about, from, to }: NonNullable<Surface['fan']>, point: Point): number {
+  const [a, b, p] = [from, to, point].map((each) => minus(each, about)) as [Point, Point, Point];
+  if (dot(p, p) < 1e-6) return 0;
+  const degrees = (u: Point, v: Point) => Math.abs(directionDeg(u.x * v.y - u.y * v.x, dot(u, v)));
+  return Math.min(1, degrees(a, p) / degrees(a, b));
+}
 
 export const flat = (ring: Ring, mm: number, words: string): Surface => ({
   ring,
@@ -20,20 +32,6 @@ export const flat = (ring: Ring, mm: number, words: string): Surface => ({
   slope: { x: 0, y: 0 },
   words,
 });
-
-/** A triangle through three corners with heights; none where they lie on one line. */
-export function triangle(a: Corner, b: Corner, c: Corner, words: string): Surface[] {
-  const [u, v] = [minus(b.at, a.at), minus(c.at, a.at)];
-  const area = u.x * v.y - u.y * v.x;
-  if (Math.abs(area) < 1) return [];
-  const [du, dv] = [b.mm - a.mm, c.mm - a.mm];
-  const slope = { x: (du * v.y - dv * u.y) / area, y: (dv * u.x - du * v.x) / area };
-  return [{ ring: counterClockwise([a.at, b.at, c.at]), at: a.at, mm: a.mm, slope, words }];
-}
-interface Corner {
-  at: Point;
-  mm: number;
-}
 
 /** Least height between a lower and an upper surface over some corners; both are even, so it is at a corner. */
 export function leastOver(corners: readonly Point[], lower: Surface, upper: Surface): { mm: number; at: Point } | null {
