@@ -30,6 +30,7 @@ export const beamKind = defineKind({
     findings: beamFindingsPass,
     layer: 'BEAMS',
   },
+  assemblies: none('It is worked out to bodies'),
   report: beamRows,
   sentence: beamSentence,
   listed: beamsListed,

@@ -26,11 +26,12 @@ export function openedAt(solved: Solved, level: Id): Solved {
     ),
     stairs: solved.stairs.map((stair) =>
       stair.building === at.building
-        ? { ...stair, storeys: stair.storeys.filter(({ flights }) => (flights[0]?.bottomMm ?? 0) <= limit) }
+        ? { ...stair, storeys: stair.storeys.filter(({ bottomMm }) => bottomMm <= limit) }
         : stair,
     ),
     ceilings: keeps(solved.ceilings, ({ topMm }) => topMm),
     bodies: keeps(solved.bodies, ({ topMm }) => topMm),
+    assemblies: keeps(solved.assemblies, ({ bottomMm }) => bottomMm),
     shafts: keeps(solved.shafts, ({ bottomMm }) => bottomMm).map((shaft) =>
       shaft.building === at.building
         ? {

@@ -32,6 +32,7 @@ export function partOf(solved: Solved, part: ViewPart): Solved {
     boundaries: shown(solved.boundaries),
     ceilings: shown(solved.ceilings),
     bodies: shown(solved.bodies),
+    assemblies: shown(solved.assemblies),
   };
   return cropped(between(some, part), part);
 }
@@ -75,6 +76,7 @@ function between(solved: Solved, { lowest, topmost }: ViewPart): Solved {
     foundations: here(solved.foundations),
     ceilings: here(solved.ceilings),
     bodies: here(solved.bodies),
+    assemblies: here(solved.assemblies),
     walls: solved.walls.flatMap((piece) => {
       const slices = clipped(piece.slices, zeroOf(piece));
       return slices.length === 0 ? [] : [{ ...piece, slices }];
@@ -109,6 +111,10 @@ function cropped(solved: Solved, { crop }: ViewPart): Solved {
     return profiles[name].regions.length > 0 ? name : null;
   };
   const inWindow = (building: Id, at: Point) => contains(windows.get(building)!, at);
+  const middleInWindow = ({ building, ring }: { building: Id; ring: Ring }) => {
+    const box = bounds(ring);
+    return inWindow(building, { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 });
+  };
   const prisms = <T extends { building: Id; profile: string }>(things: readonly T[]) =>
     things.flatMap((each) => {
       const profile = clip(each.building, each.profile);
@@ -138,10 +144,8 @@ function cropped(solved: Solved, { crop }: ViewPart): Solved {
       );
       return stages.length > 0 ? [{ ...shaft, stages }] : [];
     }),
-    stairs: solved.stairs.filter(({ building, ring }) => {
-      const box = bounds(ring);
-      return inWindow(building, { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 });
-    }),
+    stairs: solved.stairs.filter(middleInWindow),
+    assemblies: solved.assemblies.filter(middleInWindow),
     profiles: { ...solved.profiles, ...profiles },
   };
   return parts;

@@ -4,6 +4,7 @@ import type { Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
+import type { Slant } from '../slants/slant';
 import type { Solved, SolvedLevel } from '../solving/solved';
 
 /** Classes of IFC4 (ISO 16739-1) that things are written as. */
@@ -17,6 +18,9 @@ export type IfcClass =
   | 'IFCFOOTING'
   | 'IFCMEMBER'
   | 'IFCPLATE'
+  | 'IFCRAILING'
+  | 'IFCRAMP'
+  | 'IFCRAMPFLIGHT'
   | 'IFCSLAB'
   | 'IFCSPACE'
   | 'IFCSTAIR'
@@ -34,7 +38,11 @@ export interface Prism {
 }
 
 /** A shape in the axes of its placement. */
-export type Shape = { section: SectionMm; depthMm: number } | { prisms: readonly Prism[] };
+export type Shape =
+  | { section: SectionMm; depthMm: number }
+  | { prisms: readonly Prism[] }
+  /** Heights over the foot of the placement. */
+  | { slants: readonly Slant[] };
 
 /** Where a shape stands: upright at a point, turned; or along axes of its own. Heights are the building's. */
 export type Stand =

@@ -1,5 +1,7 @@
 import type { Body } from '../bodies/body';
 import type { Finding } from '../checks/finding';
+import type { Ring } from '../geometry/polygon';
+import type { Assembly } from '../slants/assembly';
 import type { InPlanView, InSection } from './drawn';
 import type { Form } from './form';
 import type { Point } from '../geometry/point';
@@ -73,6 +75,13 @@ export interface Bodies {
   layer: string;
 }
 
+/** Things of a kind as assemblies of pieces that may lean, with the holes they need in slabs. */
+export interface Assemblies {
+  pass: Pass<readonly Assembly[]>;
+  findings: Pass<readonly Finding[]>;
+  cuts?: Pass<readonly { id: Id; cuts: readonly { plate: Id; level: Id; ring: Ring }[] }[]>;
+}
+
 /** What things of a kind are carried as, with the words for each. */
 export interface Carried<K extends Kind> {
   words: Partial<Record<CarryKind, string>>;
@@ -97,6 +106,7 @@ export interface KindDef<K extends Kind = Kind> {
   commands: Facet<{ all: readonly Command[] }>;
   forms: Facet<{ all: readonly Form[] }>;
   bodies: Facet<Bodies>;
+  assemblies: Facet<Assemblies>;
   /** What is drawn of it in plan and in sections, and what it is in 3D. */
   plan: Facet<InPlanView>;
   section: Facet<InSection>;
@@ -122,6 +132,7 @@ export interface KindDef<K extends Kind = Kind> {
 /** Of kinds with pieces of their own making, whose checks look at other kinds as well. */
 export const ELSEWHERE = {
   bodies: none('It has pieces of its own making'),
+  assemblies: none('It has pieces of its own making'),
   rules: none('They stand with those between kinds: checks/rules.ts'),
 } as const;
 

@@ -58,7 +58,7 @@ const ALL: readonly KindDef[] = [...BY_KIND.values()];
 /** The facet of every kind that has it, in the order of the registry. */
 export function everyFacet<
   F extends
-    'commands' | 'forms' | 'bodies' | 'report' | 'carriedAs' | 'rules' | 'listed' | 'consequences' | 'ifc' | 'space',
+    'commands' | 'forms' | 'bodies' | 'assemblies' | 'report' | 'carriedAs' | 'rules' | 'listed' | 'consequences' | 'ifc' | 'space',
 >(name: F): Exclude<KindDef[F], None>[] {
   return ALL.flatMap((kind) => {
     const given = kind[name];

@@ -2,6 +2,7 @@ import { sectionArea } from '../columns/section-shape';
 import { bounds, ringArea, type Ring } from '../geometry/polygon';
 import { RICH, square } from '../testing/rich';
 import { given } from '../testing/given';
+import { volumeOfSlant } from '../slants/slant';
 import { solve } from '../solving/solve';
 import { definitionOf } from './registry';
 import type { Kind } from '../model/kinds';
@@ -18,6 +19,7 @@ const solidsOf = (kind: Kind): Solid[] => {
 
 const volume = ({ form }: Solid): number => {
   if ('section' in form) return sectionArea(form.section) * form.heightMm;
+  if ('slant' in form) return volumeOfSlant(form.slant);
   const area = 'profile' in form ? solved.profiles[form.profile]!.areaMm2 : Math.abs(ringArea(form.ring));
   return area * form.heightMm;
 };

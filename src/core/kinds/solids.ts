@@ -2,6 +2,7 @@ import type { SectionMm } from '../columns/section-shape';
 import type { Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
+import type { Slant } from '../slants/slant';
 import type { Solved } from '../solving/solved';
 
 /** How solids look in 3D: a colour of the theme, the colour of their edges, and how much is seen through them. */
@@ -14,14 +15,15 @@ export interface SolidLook {
 }
 
 /**
- * What a solid is made of: a section at a point, or an outline drawn out. An outline is drawn out upwards from its foot, or along
+ * What a solid is made of: a section at a point, an outline drawn out, or a piece with heights of its own at each corner. An outline is drawn out upwards from its foot, or along
  * an axis from where it begins, x and y of the outline along the two others.
  */
 export type SolidForm =
   | { section: SectionMm; at: Point; turnDeg: number; bottomMm: number; heightMm: number }
   | { profile: string; bottomMm: number; heightMm: number }
   | { ring: Ring; bottomMm: number; heightMm: number }
-  | { ring: Ring; heightMm: number; from: Vector; x: Vector; y: Vector };
+  | { ring: Ring; heightMm: number; from: Vector; x: Vector; y: Vector }
+  | { slant: Slant };
 type Vector = readonly [number, number, number];
 
 /** One solid of a building. */

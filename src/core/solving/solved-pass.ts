@@ -8,6 +8,7 @@ import { blocksPass, columnsPass, stackFindingsPass } from '../columns/column-pa
 import { floorFindingsPass, floorsPass } from '../floors/cut-floor-passes';
 import { foundationFindingsPass, foundationsPass } from '../foundations/foundation-passes';
 import { bodiesPass } from '../bodies/body-passes';
+import { assembliesPass } from '../slants/assembly-passes';
 import { everyFacet } from '../kinds/registry';
 import { budgetsPass } from '../levels/budget-passes';
 import { recordOf, recordsOf } from '../model/framework';
@@ -96,6 +97,7 @@ const LISTS = {
   boundaries: ofAll('boundary lines', (cx, building) => cx.get(boundaryLinesPass, building)),
   ceilings: ofAll('ceilings', (cx, building) => cx.get(ownCeilings, building)),
   bodies: ofAll('bodies', (cx, building) => cx.get(ownBodies, building)),
+  assemblies: ofAll('assemblies', (cx, building) => cx.get(assembliesPass, building)),
   budgets: ofAll('height budgets', (cx, building) => cx.get(budgetsPass, building)),
 } satisfies Partial<{ [K in keyof Solved]: Pass<Solved[K]> }>;
 
@@ -109,6 +111,7 @@ const buildingFindings = ofAll('findings', (cx, building): readonly Finding[] =>
   ...cx.get(headroomFindingsPass, building),
   ...cx.get(foundationFindingsPass, building),
   ...everyFacet('bodies').flatMap(({ findings }) => cx.get(findings, building)),
+  ...everyFacet('assemblies').flatMap(({ findings }) => cx.get(findings, building)),
   ...cx.get(spaceFindingsPass, building),
   ...cx.get(betweenFindingsPass, building),
   ...cx.get(footingFindingsPass, building),
@@ -143,6 +146,7 @@ export const solvedPass = definePass({
       boundaries: list('boundaries'),
       ceilings: list('ceilings'),
       bodies: list('bodies'),
+      assemblies: list('assemblies'),
       budgets: list('budgets'),
       findings: [...findings, ...cx.get(buildingFindings, '')],
     };

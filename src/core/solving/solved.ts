@@ -1,4 +1,5 @@
 import type { Body } from '../bodies/body';
+import type { Assembly } from '../slants/assembly';
 import type { SectionMm } from '../columns/section-shape';
 import type { Profile } from '../geometry/boolean';
 import type { Point } from '../geometry/point';
@@ -240,6 +241,8 @@ export interface Solved {
   ceilings: CeilingPiece[];
   /** Pieces of kinds that have none of their own making: beams and the like. */
   bodies: Body[];
+  /** Things made of pieces that may lean: ramps, sloped floors, guards. */
+  assemblies: Assembly[];
   budgets: HeightBudget[];
   findings: Finding[];
 }

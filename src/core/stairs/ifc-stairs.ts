@@ -1,7 +1,8 @@
 import { ringArea } from '../geometry/polygon';
 import { prismOf, type IfcTrait, type Product } from '../kinds/ifc';
 import type { Flight, Landing } from './pieces';
-import { flightBodies, isSideBody, taperedBody, volumeOf, type StairBody } from './stair-bodies';
+import type { Slant } from '../slants/slant';
+import { flightBodies, isSideBody, slantsOf, taperedBody, volumeOf, type SideBody } from './stair-bodies';
 import type { SolvedStair, StairStorey } from './solved-stair';
 import { FORM_WORDS, type StairForm } from './stair-form';
 
@@ -64,30 +65,19 @@ function flightOf(stair: SolvedStair, { level }: StairStorey, flight: Flight, i:
   };
   const [only] = bodies;
   if (bodies.length === 1 && isSideBody(only!)) return [{ ...whole, ...shapeOf(only) }];
-  // Treads between stringers: a whole of its parts.
-  return [
-    {
-      ...whole,
-      stand: { bottomMm: flight.bottomMm },
-      shape: null,
-      parts: bodies.map((body, k): Product => ({
-        entity: isSideBody(body) ? 'IFCMEMBER' : 'IFCPLATE',
-        globalId: ['flight', key, String(k)],
-        key: `flight ${key} ${k}`,
-        name: `${stair.name} ${isSideBody(body) ? 'stringer' : 'tread'}`,
-        predefined: isSideBody(body) ? 'STRINGER' : 'NOTDEFINED',
-        tag: stair.stair,
-        ...shapeOf(body),
-      })),
-    },
-  ];
+  // Treads between stringers.
+  const footMm = flight.bottomMm;
+  return [{ ...whole, stand: { bottomMm: footMm }, shape: { slants: bodies.flatMap(slantsOf).map(lowered(footMm)) } }];
 }
 
-/** An upright prism; or a side, x along the run and y up, drawn out to the right from its left edge. */
-function shapeOf(body: StairBody): Pick<Product, 'stand' | 'shape'> {
-  if (!isSideBody(body))
-    return { stand: { bottomMm: body.bottomMm }, shape: prismOf(body.ring, body.topMm - body.bottomMm) };
-  const { flight, side, rightMm, leftMm } = body;
+/** Heights over the foot of the placement. */
+const lowered =
+  (footMm: number) =>
+  (slant: Slant): Slant =>
+    slant.map((corner) => ({ ...corner, topMm: corner.topMm - footMm, bottomMm: corner.bottomMm - footMm }));
+
+/** A side, x along the run and y up, drawn out to the right from its left edge. */
+function shapeOf({ flight, side, rightMm, leftMm }: SideBody): Pick<Product, 'stand' | 'shape'> {
   const { from, along } = flight;
   const left = { x: -along.y, y: along.x };
   return {

@@ -1,5 +1,6 @@
 import { plus, times, type Point } from '../geometry/point';
 import { counterClockwise, ringArea, type Ring } from '../geometry/polygon';
+import { levelSlant, slantsOfSide, type Slant } from '../slants/slant';
 import { flightProfile } from './flight-profile';
 import { undersideDropMm } from './underside';
 import { runOfFlight, type Flight, type Landing, type TaperedTread } from './pieces';
@@ -131,3 +132,12 @@ export const volumeOf = (body: StairBody): number =>
   isSideBody(body)
     ? (Math.abs(ringArea(body.side)) * (body.leftMm - body.rightMm)) / 1e9
     : (Math.abs(ringArea(body.ring)) * (body.topMm - body.bottomMm)) / 1e9;
+
+/** A part as pieces with even tops and undersides. */
+export function slantsOf(body: StairBody): Slant[] {
+  if (!isSideBody(body)) return [levelSlant(body.ring, body.bottomMm, body.topMm)];
+  const { flight, side, rightMm, leftMm } = body;
+  const { from, along } = flight;
+  const left: Point = { x: -along.y, y: along.x };
+  return slantsOfSide(side, (x, y) => plus(from, plus(times(along, x), times(left, y))), rightMm, leftMm);
+}

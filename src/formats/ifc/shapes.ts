@@ -1,3 +1,4 @@
+import type { Slant } from '@/core/slants/slant';
 import { sectionWords, type SectionMm } from '@/core/columns/section-shape';
 import type { Point } from '@/core/geometry/point';
 import type { Ring } from '@/core/geometry/polygon';
@@ -77,6 +78,7 @@ export class Shapes {
 
   /** A shape drawn out of its profiles, with a colour and on a layer where it is to be seen. */
   solid(shape: Shape, look?: Look): Ref {
+    if ('slants' in shape) return this.breps(shape.slants, look);
     const parts =
       'section' in shape
         ? [{ profile: this.sectionProfile(shape.section), depthMm: shape.depthMm, z: 0 }]
@@ -96,6 +98,36 @@ export class Shapes {
     const representation = this.representation(this.body, 'Body', 'SweptSolid', solids);
     if (look) this.looks.wear(look, solids, representation);
     return this.step.add('IFCPRODUCTDEFINITIONSHAPE', { Representations: [representation] });
+  }
+
+  /** Pieces whose faces need not be level, each by its faces. */
+  private breps(slants: readonly Slant[], look?: Look): Ref {
+    const solids = slants.map((slant) => {
+      const high = slant.map(({ x, y, topMm }) => this.point3d(x, y, topMm));
+      const low = slant.map(({ x, y, bottomMm }) => this.point3d(x, y, bottomMm));
+      const sides = slant.map((_, i) => {
+        const next = (i + 1) % slant.length;
+        return [low[i]!, low[next]!, high[next]!, high[i]!];
+      });
+      const faces = [high, [...low].reverse(), ...sides].map((loop) =>
+        this.step.add('IFCFACE', {
+          Bounds: [
+            this.step.add('IFCFACEOUTERBOUND', {
+              Bound: this.step.add('IFCPOLYLOOP', { Polygon: loop }),
+              Orientation: true,
+            }),
+          ],
+        }),
+      );
+      return this.step.add('IFCFACETEDBREP', { Outer: this.step.add('IFCCLOSEDSHELL', { CfsFaces: faces }) });
+    });
+    const representation = this.representation(this.body, 'Body', 'Brep', solids);
+    if (look) this.looks.wear(look, solids, representation);
+    return this.step.add('IFCPRODUCTDEFINITIONSHAPE', { Representations: [representation] });
+  }
+
+  private point3d(x: number, y: number, z: number): Ref {
+    return this.step.share('IFCCARTESIANPOINT', { Coordinates: [x, y, z] });
   }
 
   private profileWithHoles(ring: Ring, holes: readonly Ring[]): Ref {

@@ -2,6 +2,7 @@ import * as THREE from 'three';
 import type { Solid, SolidForm } from '@/core/kinds/solids';
 import type { Solved } from '@/core/solving/solved';
 import { prism } from './prism';
+import { slanted } from './slanted';
 
 /** A solid that is an outline drawn out. */
 export type Drawn = Solid & { form: Exclude<SolidForm, { section: unknown }> };
@@ -16,10 +17,13 @@ export interface Merged {
 }
 
 const formKey = ({ form }: Drawn): string =>
-  `${'profile' in form ? form.profile : form.ring.map(({ x, y }) => `${x},${y}`).join(' ')} ${form.heightMm}`;
+  'slant' in form
+    ? form.slant.map(({ x, y, topMm, bottomMm }) => `${x},${y},${topMm},${bottomMm}`).join(' ')
+    : `${'profile' in form ? form.profile : form.ring.map(({ x, y }) => `${x},${y}`).join(' ')} ${form.heightMm}`;
 
 /** Where a geometry that stands on z = 0 comes to stand. */
 function matrixOf(form: Drawn['form']): THREE.Matrix4 {
+  if ('slant' in form) return new THREE.Matrix4();
   if ('bottomMm' in form) return new THREE.Matrix4().makeTranslation(0, 0, form.bottomMm);
   const [x, y] = [new THREE.Vector3(...form.x), new THREE.Vector3(...form.y)];
   const matrix = new THREE.Matrix4().makeBasis(x, y, new THREE.Vector3().crossVectors(x, y));
@@ -35,6 +39,12 @@ interface Shape {
   edges: Float32Array;
 }
 
+function geometryOf(form: Drawn['form'], profiles: Solved['profiles']): THREE.BufferGeometry {
+  if ('slant' in form) return slanted(form.slant);
+  const outline = 'profile' in form ? profiles[form.profile]! : { regions: [{ outer: form.ring, holes: [] }] };
+  return prism(outline, form.heightMm);
+}
+
 /** One mesh of many solids: drawn in one go, however many there are. Millimetres; what has one shape is worked out once. */
 export function merged(solids: readonly Drawn[], profiles: Solved['profiles']): Merged {
   const shapes = new Map<string, Shape>();
@@ -43,8 +53,7 @@ export function merged(solids: readonly Drawn[], profiles: Solved['profiles']): 
     const known = shapes.get(key);
     if (known) return known;
     const { form } = solid;
-    const outline = 'profile' in form ? profiles[form.profile]! : { regions: [{ outer: form.ring, holes: [] }] };
-    const geometry = prism(outline, form.heightMm);
+    const geometry = geometryOf(form, profiles);
     const edges = new THREE.EdgesGeometry(geometry, EDGE_DEG);
     const shape = {
       corners: geometry.getAttribute('position').array as Float32Array,

@@ -21,6 +21,11 @@ export interface Reach {
 }
 
 function pointsOf(form: SolidForm, profiles: Solved['profiles']): [number, number, number][] {
+  if ('slant' in form)
+    return form.slant.flatMap(({ x, y, topMm, bottomMm }) => [
+      [x, y, bottomMm],
+      [x, y, topMm],
+    ]);
   if ('from' in form) {
     const [from, x, y] = [form.from, form.x, form.y];
     const z = [x[1] * y[2] - x[2] * y[1], x[2] * y[0] - x[0] * y[2], x[0] * y[1] - x[1] * y[0]];

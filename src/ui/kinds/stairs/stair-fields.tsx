@@ -34,7 +34,7 @@ const FIELDS: FieldsOf<Stair, Change<'stairs.change', 'stair'>> = {
   well: outline('Well', ['Well, wide', 'Well, deep']),
   widthMm: length('Flight, wide', {
     ifNull: ({ id }, { solved }) => solved?.stairs.find(({ stair }) => stair === id)?.flightWidthMm ?? 0,
-    toNull: 'Half the well again',
+    toNull: 'As is usual for its form again',
   }),
   entry: numberChoice(
     'One comes in from',

@@ -1,0 +1,73 @@
+import type { Primitive } from '../drawing/drawing';
+import { alongOf, depthOf } from '../drawing/section-plane';
+import type { Style } from '../drawing/styles';
+import { convexHull } from '../geometry/convex-hull';
+import { counterClockwise, ringArea, type Ring } from '../geometry/polygon';
+import { ofBuilding, type InSection, type SectionAt } from '../kinds/drawn';
+import { assembliesOf, type AssemblyKind } from './assembly';
+import type { Slant } from './slant';
+
+/** Where a section's plane cuts a piece; null where it does not. Heights are the building's. */
+export function cutSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame' | 'isCut'>): Ring | null {
+  if (!isCut) return null;
+  const meets = slant.flatMap((a, i) => {
+    const b = slant[(i + 1) % slant.length]!;
+    const [da, db] = [depthOf(frame, a), depthOf(frame, b)];
+    if (da > 0 === db > 0) return [];
+    const t = da / (da - db);
+    const between = (p: number, q: number) => p + (q - p) * t;
+    return [
+      {
+        x: between(alongOf(frame, a), alongOf(frame, b)),
+        topMm: between(a.topMm, b.topMm),
+        bottomMm: between(a.bottomMm, b.bottomMm),
+      },
+    ];
+  });
+  if (meets.length < 2) return null;
+  const [p, q] = [meets[0]!, meets.at(-1)!];
+  const ring = counterClockwise([
+    { x: p.x, y: p.bottomMm },
+    { x: q.x, y: q.bottomMm },
+    { x: q.x, y: q.topMm },
+    { x: p.x, y: p.topMm },
+  ]);
+  return Math.abs(ringArea(ring)) < 1 ? null : ring;
+}
+
+/** A piece beyond a plane, seen square to it: null where it is before the plane, or cut. */
+export function seenSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame' | 'isCut'>): Ring | null {
+  const depths = slant.map((corner) => depthOf(frame, corner));
+  if (isCut && Math.min(...depths) < 0) return null;
+  const hull = convexHull(
+    slant.flatMap((corner) => {
+      const x = alongOf(frame, corner);
+      return [
+        { x, y: corner.topMm },
+        { x, y: corner.bottomMm },
+      ];
+    }),
+  );
+  return hull.length > 2 && Math.abs(ringArea(hull)) > 1 ? hull : null;
+}
+
+/** Assemblies of a kind in sections and elevations. */
+export const assembliesInSection = (kind: AssemblyKind, styles: { seen: Style; cut: Style }): InSection => {
+  const draw = (of: typeof cutSlant, style: Style): NonNullable<InSection['seen']>['draw'] =>
+    ({ assemblies }, at) =>
+      ofBuilding(assembliesOf(assemblies, kind), at).flatMap((each) =>
+        each.parts
+          .flatMap(({ slants }) => slants)
+          .flatMap((slant): Primitive[] => {
+            const ring = of(slant, at);
+            if (!ring) return [];
+            return [
+              { type: 'area', style, id: each.thing, rings: [ring.map(({ x, y }) => ({ x, y: y + at.liftMm }))] },
+            ];
+          }),
+      );
+  return {
+    seen: { at: 'stairs', draw: draw(seenSlant, styles.seen) },
+    cut: { at: 'stairs', draw: draw(cutSlant, styles.cut) },
+  };
+};
