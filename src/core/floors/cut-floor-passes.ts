@@ -8,7 +8,7 @@ import { shaftsPass } from '../shafts/shaft-passes';
 import { flooredPass } from '../solving/building-passes';
 import { gridsPass } from '../solving/grid-passes';
 import type { FloorPiece } from '../solving/solved';
-import { assemblyCutsPass } from '../slants/assembly-passes';
+import { rampCutsPass } from '../ramps/ramp-passes';
 import { stairsPass } from '../stairs/stair-passes';
 import { wallCuttersPass } from '../walls/wall-cutters';
 import { slabPass, slabsPass } from './floor-passes';
@@ -23,7 +23,7 @@ const cutsPass = definePass({
       ...cx.get(wallCuttersPass, building),
       ...cx.get(shaftsPass, building).map(({ shaft, cuts }) => ({ id: shaft, cuts })),
       ...cx.get(stairsPass, building).map(({ stair, cuts }) => ({ id: stair, cuts })),
-      ...cx.get(assemblyCutsPass, building),
+      ...cx.get(rampCutsPass, building),
     ]),
 });
 

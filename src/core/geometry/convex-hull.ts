@@ -6,7 +6,8 @@ export function convexHull(points: readonly Point[]): Point[] {
   const half = (ordered: readonly Point[]): Point[] => {
     const side: Point[] = [];
     for (const point of ordered) {
-      while (side.length > 1 && cross(minus(side.at(-1)!, side.at(-2)!), minus(point, side.at(-1)!)) <= 1e-9) side.pop();
+      while (side.length > 1 && cross(minus(side.at(-1)!, side.at(-2)!), minus(point, side.at(-1)!)) <= 1e-9)
+        side.pop();
       side.push(point);
     }
     return side.slice(0, -1);

@@ -1,6 +1,5 @@
 import type { Body } from '../bodies/body';
 import type { Finding } from '../checks/finding';
-import type { Ring } from '../geometry/polygon';
 import type { Assembly } from '../slants/assembly';
 import type { InPlanView, InSection } from './drawn';
 import type { Form } from './form';
@@ -75,11 +74,10 @@ export interface Bodies {
   layer: string;
 }
 
-/** Things of a kind as assemblies of pieces that may lean, with the holes they need in slabs. */
+/** Things of a kind as assemblies of pieces that may lean. */
 export interface Assemblies {
   pass: Pass<readonly Assembly[]>;
   findings: Pass<readonly Finding[]>;
-  cuts?: Pass<readonly { id: Id; cuts: readonly { plate: Id; level: Id; ring: Ring }[] }[]>;
 }
 
 /** What things of a kind are carried as, with the words for each. */

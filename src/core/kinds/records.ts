@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { projectRecords, buildingRecords } from '../buildings/building';
 import { beamRecords } from '../beams/beam';
+import { rampRecords } from '../ramps/ramp';
+import { slopedFloorRecords } from '../sloped-floors/sloped-floor';
 import { ceilingRecords } from '../ceilings/ceiling';
 import { columnRecords } from '../columns/column';
 import { coreRecords } from '../cores/core';
@@ -56,6 +58,8 @@ export const RECORD_KINDS = [
   namedViewRecords,
   ceilingRecords,
   beamRecords,
+  rampRecords,
+  slopedFloorRecords,
 ] as const;
 
 const BY_KIND = new Map<string, RecordKind>(RECORD_KINDS.map((each) => [each.kind, each as unknown as RecordKind]));

@@ -1,5 +1,7 @@
 import { projectKind, buildingKind } from '../buildings/kind';
 import { beamKind } from '../beams/kind';
+import { rampKind } from '../ramps/kind';
+import { slopedFloorKind } from '../sloped-floors/kind';
 import { ceilingKind } from '../ceilings/kind';
 import { columnKind } from '../columns/kind';
 import { coreKind } from '../cores/kind';
@@ -49,6 +51,8 @@ export const DEFINITIONS = [
   roofKind,
   ceilingKind,
   beamKind,
+  rampKind,
+  slopedFloorKind,
 ] as const;
 
 const BY_KIND = new Map<string, KindDef>(DEFINITIONS.map((each) => [each.records.kind, each as unknown as KindDef]));
@@ -58,7 +62,17 @@ const ALL: readonly KindDef[] = [...BY_KIND.values()];
 /** The facet of every kind that has it, in the order of the registry. */
 export function everyFacet<
   F extends
-    'commands' | 'forms' | 'bodies' | 'assemblies' | 'report' | 'carriedAs' | 'rules' | 'listed' | 'consequences' | 'ifc' | 'space',
+    | 'commands'
+    | 'forms'
+    | 'bodies'
+    | 'assemblies'
+    | 'report'
+    | 'carriedAs'
+    | 'rules'
+    | 'listed'
+    | 'consequences'
+    | 'ifc'
+    | 'space',
 >(name: F): Exclude<KindDef[F], None>[] {
   return ALL.flatMap((kind) => {
     const given = kind[name];

@@ -30,7 +30,7 @@ const MORE_FLIGHTS = 4;
 const MOST_FLIGHTS = 200;
 
 /** Run per rise a flight of some rise must have at least; null where no flight may rise so far. */
-function leastRatio(flightRiseMm: number, { steepest }: RampRules): number | null {
+export function leastRatio(flightRiseMm: number, { steepest }: RampRules): number | null {
   return steepest.find(({ toRiseMm }) => flightRiseMm <= toRiseMm + 1e-6)?.runPerRise ?? null;
 }
 

@@ -11,10 +11,3 @@ export const assembliesPass = definePass({
   run: (cx, building): readonly Assembly[] =>
     together(everyFacet('assemblies').map(({ pass }) => cx.get(pass, building))),
 });
-
-/** The holes they need in slabs. */
-export const assemblyCutsPass = definePass({
-  name: 'what assemblies cut',
-  scope: 'building',
-  run: (cx, building) => everyFacet('assemblies').flatMap(({ cuts }) => (cuts ? [...cx.get(cuts, building)] : [])),
-});

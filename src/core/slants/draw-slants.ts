@@ -53,7 +53,8 @@ export function seenSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame
 
 /** Assemblies of a kind in sections and elevations. */
 export const assembliesInSection = (kind: AssemblyKind, styles: { seen: Style; cut: Style }): InSection => {
-  const draw = (of: typeof cutSlant, style: Style): NonNullable<InSection['seen']>['draw'] =>
+  const draw =
+    (of: typeof cutSlant, style: Style): NonNullable<InSection['seen']>['draw'] =>
     ({ assemblies }, at) =>
       ofBuilding(assembliesOf(assemblies, kind), at).flatMap((each) =>
         each.parts

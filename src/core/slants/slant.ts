@@ -11,7 +11,8 @@ export interface SlantCorner extends Point {
 export type Slant = readonly SlantCorner[];
 
 /** Counter-clockwise, whichever way it was given. */
-export const slantOf = (corners: readonly SlantCorner[]): Slant => (ringArea(corners) < 0 ? [...corners].reverse() : corners);
+export const slantOf = (corners: readonly SlantCorner[]): Slant =>
+  ringArea(corners) < 0 ? [...corners].reverse() : corners;
 
 /** A piece with a level top and underside. */
 export const levelSlant = (ring: Ring, bottomMm: number, topMm: number): Slant =>
@@ -90,3 +91,9 @@ function heightsAt(side: readonly Point[], x: number): [number, number] | null {
   });
   return meets.length < 2 ? null : [Math.min(...meets), Math.max(...meets)];
 }
+
+/** Heights from a foot. */
+export const loweredSlants = (slants: readonly Slant[], footMm: number): Slant[] =>
+  slants.map((slant) =>
+    slant.map((corner) => ({ ...corner, topMm: corner.topMm - footMm, bottomMm: corner.bottomMm - footMm })),
+  );

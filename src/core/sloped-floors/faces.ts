@@ -26,7 +26,7 @@ const FLAT_MM = 0.05;
 const LEVEL = 1e-7;
 
 /** How a plane through three corners rises along x and y, per millimetre. */
-function gradient([a, b, c]: readonly HighCorner[]): Point {
+export function gradientOf([a, b, c]: readonly HighCorner[]): Point {
   const [u, v] = [minus(b!, a!), minus(c!, a!)];
   const [du, dv] = [b!.z - a!.z, c!.z - a!.z];
   const area = cross(u, v);
@@ -59,7 +59,7 @@ function onOnePlane(ring: readonly HighCorner[]): Point | null {
   for (let i = 1; i < ring.length - 1; i += 1) {
     const [b, c] = [ring[i]!, ring[i + 1]!];
     if (Math.abs(cross(minus(b, a!), minus(c, a!))) < 1) continue;
-    const rise = gradient([a!, b, c]);
+    const rise = gradientOf([a!, b, c]);
     return ring.every((point) => Math.abs(a!.z + dot(minus(point, a!), rise) - point.z) <= FLAT_MM) ? rise : null;
   }
   return null;
@@ -114,7 +114,7 @@ export function slopedFaces(corners: readonly HighCorner[]): SlopedFace[] | null
         const triangle = [ring[i]!, ring[k]!, ring[j]!];
         const area = ringArea(triangle);
         if (area < 1e-3) continue;
-        const steep = lengthOf(gradient(triangle));
+        const steep = lengthOf(gradientOf(triangle));
         const next = { most: Math.max(steep, left.most, right.most), sum: steep * area + left.sum + right.sum, at: k };
         if (isBetter(next, found)) found = next;
       }
@@ -126,7 +126,7 @@ export function slopedFaces(corners: readonly HighCorner[]): SlopedFace[] | null
     const chosen = best.get(key(i, j));
     if (!chosen) return false;
     const triangle = [ring[i]!, ring[chosen.at]!, ring[j]!];
-    faces.push(face(triangle, gradient(triangle)));
+    faces.push(face(triangle, gradientOf(triangle)));
     return take(i, chosen.at) && take(chosen.at, j);
   };
   return take(0, n - 1) ? faces : null;

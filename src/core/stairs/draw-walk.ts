@@ -1,4 +1,5 @@
-import { lengthOf, minus, plus, times, type Point } from '../geometry/point';
+import { arrowAlong } from '../drawing/arrow';
+import { lengthOf, minus, plus, times } from '../geometry/point';
 import { bounds } from '../geometry/polygon';
 import { fitting } from '../drawing/least-text';
 import type { Primitive } from '../drawing/drawing';
@@ -38,7 +39,8 @@ export function drawWalk(
     const beyond = walk[walk.indexOf(last) + 1];
     const tip = !beyond && head ? plus(last.at, times(head.along, 1)) : last.at;
     const points = [...(isFromFoot ? [before] : []), ...shown.map(({ at }) => at), ...(beyond ? [] : [tip])];
-    drawn.push(...arrow(points, Math.min(ARROW_MM * view.scale, stair.flightWidthMm / 3), id, isFromFoot));
+    const size = Math.min(ARROW_MM * view.scale, stair.flightWidthMm / 3);
+    drawn.push(...arrowAlong(points, size, 'stairArrow', id, isFromFoot));
   }
   drawn.push(...numbers(stair, shown, view));
   const { writeElevation } = view;
@@ -59,21 +61,6 @@ export function drawWalk(
         });
       }
   return drawn;
-}
-
-/** A line with an arrow at its end, and a dot at its start where one steps on there. */
-function arrow(points: readonly Point[], size: number, id: string, isFromFoot: boolean): Primitive[] {
-  const apart = points.filter((point, i) => i === 0 || lengthOf(minus(point, points[i - 1]!)) > 1e-6);
-  if (apart.length < 2) return [];
-  const [from, tip] = apart.slice(-2) as [Point, Point];
-  const along = times(minus(tip, from), 1 / lengthOf(minus(tip, from)));
-  const back = minus(tip, times(along, size));
-  const across = times({ x: -along.y, y: along.x }, size * 0.36);
-  return [
-    { type: 'path', style: 'stairArrow', id, points: apart, closed: false },
-    ...(isFromFoot ? [{ type: 'circle', style: 'stairArrow', id, at: apart[0]!, radiusMm: size * 0.18 } as const] : []),
-    { type: 'path', style: 'stairArrow', id, points: [plus(back, across), tip, minus(back, across)], closed: false },
-  ];
 }
 
 /** The number of each step riser, on the tread behind it, to the right of the walking line. */

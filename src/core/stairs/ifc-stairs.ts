@@ -1,7 +1,7 @@
 import { ringArea } from '../geometry/polygon';
 import { prismOf, type IfcTrait, type Product } from '../kinds/ifc';
 import type { Flight, Landing } from './pieces';
-import type { Slant } from '../slants/slant';
+import { loweredSlants } from '../slants/slant';
 import { flightBodies, isSideBody, slantsOf, taperedBody, volumeOf, type SideBody } from './stair-bodies';
 import type { SolvedStair, StairStorey } from './solved-stair';
 import { FORM_WORDS, type StairForm } from './stair-form';
@@ -67,14 +67,10 @@ function flightOf(stair: SolvedStair, { level }: StairStorey, flight: Flight, i:
   if (bodies.length === 1 && isSideBody(only!)) return [{ ...whole, ...shapeOf(only) }];
   // Treads between stringers.
   const footMm = flight.bottomMm;
-  return [{ ...whole, stand: { bottomMm: footMm }, shape: { slants: bodies.flatMap(slantsOf).map(lowered(footMm)) } }];
+  return [
+    { ...whole, stand: { bottomMm: footMm }, shape: { slants: loweredSlants(bodies.flatMap(slantsOf), footMm) } },
+  ];
 }
-
-/** Heights over the foot of the placement. */
-const lowered =
-  (footMm: number) =>
-  (slant: Slant): Slant =>
-    slant.map((corner) => ({ ...corner, topMm: corner.topMm - footMm, bottomMm: corner.bottomMm - footMm }));
 
 /** A side, x along the run and y up, drawn out to the right from its left edge. */
 function shapeOf({ flight, side, rightMm, leftMm }: SideBody): Pick<Product, 'stand' | 'shape'> {

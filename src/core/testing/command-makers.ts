@@ -199,6 +199,40 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
     level: pick(levels),
     slab: pick(['closed', 'sleeves']),
   }),
+  'ramps.add': ({ building, between, pick, levels }) => ({
+    building,
+    place: `${between(0, 20_000)},-9000`,
+    form: pick(['straight', 'quarter', 'switchback', 'circular']),
+    towardsDeg: between(-180, 180),
+    startsAt: { level: levels[0]! },
+    stopsAt: { level: levels[0]!, offsetMm: between(100, 1200) },
+  }),
+  'ramps.change': ({ one, between, pick }) => ({
+    ramp: one('ramp'),
+    ...pick([
+      { runMm: between(2000, 20_000) },
+      { runMm: null, slopeRatio: between(8, 20) },
+      { turn: 'right' as const },
+    ]),
+  }),
+  'slopedFloors.add': ({ building, between, pick, levels }) => ({
+    building,
+    place: `${between(0, 20_000)},-20000`,
+    baseAt: { level: pick(levels) },
+    corners: [
+      { xMm: 0, yMm: 0, heightMm: between(-200, 200) },
+      { xMm: 3000, yMm: 0 },
+      { xMm: 3000, yMm: between(2000, 6000), heightMm: between(-200, 200) },
+      { xMm: 0, yMm: 2500 },
+    ],
+  }),
+  'slopedFloors.change': ({ one, between }) => ({ slopedFloor: one('slopedFloor'), thicknessMm: between(100, 400) }),
+  'slopedFloors.setCorner': ({ one, between }) => ({
+    slopedFloor: one('slopedFloor'),
+    corner: 1,
+    heightMm: between(-300, 300),
+  }),
+  'slopedFloors.comply': ({ one }) => ({ slopedFloor: one('slopedFloor'), towardsDeg: 0 }),
   'stairs.add': ({ building, between, pick }) => ({
     building,
     form: pick(STAIR_FORMS),

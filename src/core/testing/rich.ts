@@ -50,6 +50,31 @@ export const RICH: Step[] = [
     { building: 'West', name: 'ST1', well: { type: 'rectangle', place: '9000,7000', widthMm: 2700, depthMm: 5600 } },
   ],
   [
+    'ramps.add',
+    {
+      building: 'West',
+      name: 'RA1',
+      place: '-9000,-9000',
+      startsAt: { level: '00' },
+      stopsAt: { level: '00', offsetMm: 600 },
+    },
+  ],
+  [
+    'slopedFloors.add',
+    {
+      building: 'West',
+      name: 'SF1',
+      place: '-9000,-20000',
+      baseAt: { level: '00' },
+      corners: [
+        { xMm: 0, yMm: 0, heightMm: 150 },
+        { xMm: 1000, yMm: 0, heightMm: 0 },
+        { xMm: 1000, yMm: 3000, heightMm: 0 },
+        { xMm: 0, yMm: 3000, heightMm: 150 },
+      ],
+    },
+  ],
+  [
     'walls.add',
     {
       building: 'West',
