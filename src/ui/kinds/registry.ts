@@ -10,10 +10,12 @@ import { foundationUi } from './foundations';
 import { gridLineUi } from './grids';
 import type { KindUi, StepTool } from './kind-ui';
 import { levelUi } from './levels';
+import { rampUi } from './ramps';
 import { roofUi } from './roofs';
 import { boundaryLineUi, roomUi } from './rooms';
 import { settingOutUi } from './setting-out';
 import { shaftUi } from './shafts';
+import { slopedFloorUi } from './sloped-floors';
 import { stairUi } from './stairs';
 import { wallUi } from './walls';
 
@@ -25,6 +27,8 @@ const ALL = [
   columnUi,
   shaftUi,
   stairUi,
+  rampUi,
+  slopedFloorUi,
   floorUi,
   roofUi,
   foundationUi,

@@ -24,7 +24,9 @@ const ALSO: Readonly<Record<string, string>> = {
   grids: 'axis axes bay bays line lines label setting-out radial',
   columns: 'pillar post stack steel section',
   shafts: 'lift elevator riser duct void atrium opening hole',
-  stairs: 'staircase flight steps landing',
+  stairs: 'staircase flight steps landing spiral winder tapered quarter-turn half-turn straight circular',
+  ramps: 'ramp slope incline helical circular switchback landing',
+  'sloped-floors': 'apron warped threshold fall slope',
   floors: 'slab plate deck zone setback terrace void',
   roof: 'roof parapet flat',
   foundations: 'raft pad strip footing base',
@@ -45,13 +47,11 @@ const VIEW_ALSO: Readonly<Record<string, string>> = {
 
 /** What is looked for and is not there, with what there is instead. */
 const NOT_THERE: readonly (readonly [words: string, says: string])[] = [
-  ['ramp slope', 'Ramps are not there yet. A floor zone lies at another height'],
   [
     'guard railing handrail balustrade',
     'Guards and handrails are not there yet. A wall of a typed height can stand for one',
   ],
   ['pitched gable hip dormer ridge eaves', 'Pitched roofs are not there yet. A flat roof lies on walls'],
-  ['spiral winder quarter-turn straight', 'Stairs are half-turn only as yet'],
   ['mullion transom panel', 'Panels and mullions are not there yet. A glazed wall has its type and openings'],
   ['furniture equipment sanitary', 'Furniture is not part of a framework'],
   ['reinforcement rebar load', 'Loads and reinforcement are the engineer’s: hand over IFC or DXF'],

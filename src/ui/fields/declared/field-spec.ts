@@ -122,7 +122,7 @@ export const numberChoice = <R, Value extends number>(
 export const section = <R>(label: Label<R>): Spec<R, Section, SectionInput> => ({ is: 'section', label });
 
 export const end = <R>(
-  label: 'Starts at' | 'Stops at' | 'Top at',
+  label: 'Starts at' | 'Stops at' | 'Top at' | 'At level',
   more: { mayBeCeiling?: boolean; levelOnly?: boolean } = {},
 ): Spec<R, End, EndGiven> => ({ is: 'end', label, ...more });
 

@@ -12,7 +12,7 @@ import { useSlice } from '../../session/store';
 import { StairStoreys } from './stair-storeys';
 import type { StairForm } from '@/core/stairs/stair-form';
 import { ENTRY_CHOICES, FIT_CHOICES, FORM_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
-import { useBegin } from './use-begin';
+import { useBegin } from '../../tools/use-begin';
 import { LevelSpan } from '../../tools/level-span';
 import { useGhost } from '../../tools/plan-busy';
 import { ToolForm } from '../../tools/tool-form';

@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { directionDeg } from '@/core/geometry/trig';
-import { readPlaceText, writePlace } from '../../fields/place-text';
-import { useSlice } from '../../session/store';
-import { usePlanPoints } from '../../tools/plan-busy';
+import { readPlaceText, writePlace } from '../fields/place-text';
+import { useSlice } from '../session/store';
+import { usePlanPoints } from './plan-busy';
 
 type Towards = '90' | '0' | '270' | '180' | 'pressed';
 const TOWARDS: readonly (readonly [Towards, string])[] = [
@@ -12,7 +12,7 @@ const TOWARDS: readonly (readonly [Towards, string])[] = [
   ['180', 'to the left'],
 ];
 
-/** Where a free stair begins and which way it goes up: typed, or pressed in the plan one after the other. */
+/** Where a stair or ramp begins and which way it goes from there: typed, or pressed in the plan one after the other. */
 export function useBegin(isOn: boolean) {
   const { framework, building, mayEdit, display } = useSlice('framework', 'building', 'mayEdit', 'display');
   const [place, setPlace] = useState('0,0');

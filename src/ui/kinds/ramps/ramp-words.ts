@@ -1,0 +1,16 @@
+import { RAMP_RULES, RAMP_RULE_SETS } from '@/core/ramps/ramp-rules';
+
+export const RAMP_FORM_CHOICES = [
+  ['straight', 'straight on'],
+  ['quarter', 'round a corner'],
+  ['switchback', 'to and fro'],
+  ['circular', 'round a middle'],
+] as const;
+
+export const REFERENCE_CHOICES = [
+  ['top', 'its top'],
+  ['middle', 'its middle'],
+  ['underside', 'its underside'],
+] as const;
+
+export const RAMP_RULE_CHOICES = RAMP_RULE_SETS.map((key) => [key, RAMP_RULES[key].title] as const);
