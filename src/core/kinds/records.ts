@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { projectRecords, buildingRecords } from '../buildings/building';
 import { beamRecords } from '../beams/beam';
+import { guardRecords } from '../guards/guard';
 import { rampRecords } from '../ramps/ramp';
 import { slopedFloorRecords } from '../sloped-floors/sloped-floor';
 import { ceilingRecords } from '../ceilings/ceiling';
@@ -60,6 +61,7 @@ export const RECORD_KINDS = [
   beamRecords,
   rampRecords,
   slopedFloorRecords,
+  guardRecords,
 ] as const;
 
 const BY_KIND = new Map<string, RecordKind>(RECORD_KINDS.map((each) => [each.kind, each as unknown as RecordKind]));

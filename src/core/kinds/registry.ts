@@ -8,6 +8,7 @@ import { coreKind } from '../cores/kind';
 import { dimensionKind } from '../dimensions/kind';
 import { floorKind } from '../floors/kind';
 import { foundationKind } from '../foundations/kind';
+import { guardKind } from '../guards/kind';
 import { gridKind, gridLineKind, presetKind } from '../grids/kind';
 import { levelKind } from '../levels/kind';
 import { roofKind } from '../roofs/kind';
@@ -53,6 +54,7 @@ export const DEFINITIONS = [
   beamKind,
   rampKind,
   slopedFloorKind,
+  guardKind,
 ] as const;
 
 const BY_KIND = new Map<string, KindDef>(DEFINITIONS.map((each) => [each.records.kind, each as unknown as KindDef]));

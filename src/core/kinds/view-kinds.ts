@@ -10,5 +10,6 @@ export const VIEW_KINDS = [
   'foundations',
   'ceilings',
   'beams',
+  'guards',
 ] as const;
 export type ViewKind = (typeof VIEW_KINDS)[number];

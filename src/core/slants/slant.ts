@@ -1,4 +1,4 @@
-import { dot, minus, times, type Point } from '../geometry/point';
+import { cross, dot, minus, times, type Point } from '../geometry/point';
 import { ringArea, type Ring } from '../geometry/polygon';
 
 /** A corner of a slant in plan, with the heights of its top and of its underside there. */
@@ -97,3 +97,18 @@ export const loweredSlants = (slants: readonly Slant[], footMm: number): Slant[]
   slants.map((slant) =>
     slant.map((corner) => ({ ...corner, topMm: corner.topMm - footMm, bottomMm: corner.bottomMm - footMm })),
   );
+
+/** The height of a piece's top over a place in plan; null where it is not over it. */
+export function heightOnSlant(slant: Slant, point: Point): number | null {
+  const [a] = slant;
+  for (let i = 1; i + 1 < slant.length; i += 1) {
+    const [b, c] = [slant[i]!, slant[i + 1]!];
+    const area = cross(minus(b, a!), minus(c, a!));
+    if (Math.abs(area) < 1e-6) continue;
+    const u = cross(minus(point, a!), minus(c, a!)) / area;
+    const v = cross(minus(b, a!), minus(point, a!)) / area;
+    if (u >= -1e-9 && v >= -1e-9 && u + v <= 1 + 1e-9)
+      return a!.topMm + (b.topMm - a!.topMm) * u + (c.topMm - a!.topMm) * v;
+  }
+  return null;
+}

@@ -199,6 +199,22 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
     level: pick(levels),
     slab: pick(['closed', 'sleeves']),
   }),
+  'guards.add': ({ building, between, pick, one }) => ({
+    building,
+    heightMm: between(900, 1300),
+    along: pick([
+      { of: 'edges' as const },
+      { of: 'stair' as const, stair: one('stair'), side: pick(['left', 'right', 'both', 'centre']) },
+      {
+        of: 'line' as const,
+        points: [
+          { xMm: between(0, 9000), yMm: 0 },
+          { xMm: 20_000, yMm: between(500, 9000) },
+        ],
+      },
+    ]),
+  }),
+  'guards.change': ({ one, between }) => ({ guard: one('guard'), postSpacingMm: between(500, 3000) }),
   'ramps.add': ({ building, between, pick, levels }) => ({
     building,
     place: `${between(0, 20_000)},-9000`,

@@ -49,6 +49,7 @@ export const RICH: Step[] = [
     'stairs.add',
     { building: 'West', name: 'ST1', well: { type: 'rectangle', place: '9000,7000', widthMm: 2700, depthMm: 5600 } },
   ],
+  ['guards.add', { building: 'West', name: 'GD1', along: { of: 'edges', edges: 'outer' } }],
   [
     'ramps.add',
     {

@@ -1,0 +1,396 @@
+import { finding, fixBy, type Finding } from '../checks/finding';
+import { mmOf } from '../dimensions/resolve-length';
+import { floorsPass } from '../floors/cut-floor-passes';
+import { plus, times, turned, type Point } from '../geometry/point';
+import { bounds, type Ring } from '../geometry/polygon';
+import { called } from '../kinds/records';
+import { servedLevels } from '../levels/extent';
+import { endMm } from '../levels/resolve-end';
+import { recordOf, recordsOf } from '../model/framework';
+import type { Id } from '../model/ids';
+import { resolvePlace } from '../outlines/resolve-place';
+import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
+import { rampsPass } from '../ramps/ramp-passes';
+import { assembliesOf, type Assembly } from '../slants/assembly';
+import { heightOnSlant, reachOfSlants } from '../slants/slant';
+import { slopedFloorsPass } from '../sloped-floors/sloped-floor-passes';
+import { flooredPass, levelNamesPass, ownRecords, storeysOf } from '../solving/building-passes';
+import { stairsPass } from '../stairs/stair-passes';
+import { wallsBefore } from '../walls/wall-passes';
+import { typedPlanPass } from '../walls/wall-plans';
+import { checkGuard } from './check-guards';
+import type { Guard } from './guard';
+import { DROP } from './guard-findings';
+import { GUARD_RULES, type GuardRules } from './guard-rules';
+import { makeRun, notDoubled, postSlant, withoutGates, type GuardRun, type GuardSizes, type Post } from './make-guard';
+import { isFloor, openEdges, type EdgeRun, type FloorEdges, type Mouth } from './open-edges';
+import { besideWay, sideOfStair, type FootPlace } from './side-path';
+
+/** What is known of a guard beside its pieces. */
+export interface GuardInfo {
+  is: Guard['is'];
+  heightMm: number;
+  lengthMm: number;
+  posts: number;
+  /** Its foot in plan, and where its posts stand. */
+  runs: readonly { places: readonly FootPlace[]; isClosed: boolean }[];
+  postsAt: readonly Point[];
+}
+
+declare module '../slants/assembly' {
+  interface AssemblyInfo {
+    guard: GuardInfo;
+  }
+}
+
+/** A level's floors in plan, with their tops, and what their openings are of. */
+interface FloorsAt {
+  fflMm: number;
+  floors: readonly FloorEdges[];
+}
+
+const floorsAtPass = definePass({
+  name: 'floors in plan at a level',
+  scope: 'level',
+  run: (cx, key): FloorsAt => {
+    const [building, level] = partsOf(key);
+    const fflMm = cx.get(flooredPass, building).find(({ id }) => id === level)?.fflMm ?? 0;
+    const floors = cx
+      .get(floorsPass, building)
+      .filter((piece) => piece.level === level)
+      .map(({ plate, profile, holes }) => ({
+        plate,
+        regions: cx.profiles.known(profile).regions,
+        holes: holes.map(({ by, ring }) => ({ by, ring })),
+      }));
+    return { fflMm, floors };
+  },
+});
+
+/** What closes edges at a level: walls that stand on it, as high as a guard. */
+const LEAST_COVER_MM = 850;
+const wallsAtPass = definePass({
+  name: 'what closes edges at a level',
+  scope: 'level',
+  run: (cx, key): readonly Ring[] => {
+    const [building] = partsOf(key);
+    return cx
+      .get(wallsBefore.band, key)
+      .filter(({ bottomMm, topMm }) => bottomMm <= 300 && topMm >= LEAST_COVER_MM)
+      .flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type))?.strips ?? []);
+  },
+});
+
+/** Where one walks over the edges of floors of a level: off stairs and ramps, and onto them. */
+const mouthsAtPass = definePass({
+  name: 'where one walks over edges of a level',
+  scope: 'level',
+  run: (cx, key): readonly Mouth[] => {
+    const [building, level] = partsOf(key);
+    const { fflMm } = cx.get(floorsAtPass, key);
+    return [
+      ...cx
+        .get(stairsPass, building)
+        .flatMap(({ storeys, flightWidthMm }) =>
+          storeys.flatMap(({ level: from, upper, foot, head }) => [
+            ...(from === level && foot ? [{ ...foot, widthMm: flightWidthMm }] : []),
+            ...(upper === level && head ? [{ ...head, widthMm: flightWidthMm }] : []),
+          ]),
+        ),
+      ...assembliesOf(cx.get(rampsPass, building), 'ramp').flatMap(({ info }) => {
+        const { startMm, riseMm, widthMm, walk, head } = info;
+        const [first, second] = [walk[0]!, walk[1]!];
+        const along = { x: second.x - first.x, y: second.y - first.y };
+        const size = Math.sqrt(along.x * along.x + along.y * along.y);
+        return [
+          ...(Math.abs(startMm - fflMm) < 5 ? [{ at: first, along: times(along, 1 / size), widthMm }] : []),
+          ...(Math.abs(startMm + riseMm - fflMm) < 5 ? [{ ...head, widthMm }] : []),
+        ];
+      }),
+    ];
+  },
+});
+
+/** Heights of floors, ramps and sloped floors of a building, and of the ground about it. */
+function dropFrom(cx: Context, building: Id, fflMm: number): (point: Point) => number {
+  const lower = cx
+    .get(flooredPass, building)
+    .filter((level) => level.fflMm < fflMm - 50)
+    .sort((a, b) => b.fflMm - a.fflMm)
+    .map(({ id }) => cx.get(floorsAtPass, keyOf(building, id)));
+  const leaning = [...cx.get(rampsPass, building), ...cx.get(slopedFloorsPass, building)];
+  // Of the ground no more is known than that the building's zero lies on it.
+  const groundMm = Math.min(0, fflMm);
+  return (point) => {
+    const floor = lower.find(({ floors }) => floors.some((each) => isFloor(each, point)))?.fflMm ?? groundMm;
+    const slopes = leaning.flatMap(({ parts }) =>
+      parts.flatMap(({ slants }) => slants.flatMap((slant) => heightOnSlant(slant, point) ?? [])),
+    );
+    const under = Math.max(floor, ...slopes.filter((mm) => mm < fflMm + 50));
+    return fflMm - under;
+  };
+}
+
+/** Open edges of a level under a rule set, before any guard stands at them but those drawn by hand. */
+const edgesAtPass = definePass({
+  name: 'open edges of a level',
+  scope: 'level',
+  run: (cx, key): readonly EdgeRun[] => {
+    const [building, level, rules] = key.split('/') as [Id, Id, Guard['rules']];
+    const at = keyOf(building, level);
+    const { fflMm, floors } = cx.get(floorsAtPass, at);
+    if (floors.length === 0) return [];
+    const drawn = ownRecords(recordsOf(cx.framework, 'guard'), building).flatMap((guard) => {
+      if (guard.along.of !== 'line' || guard.along.baseAt.level !== level) return [];
+      const places = linePlaces(cx, guard.along);
+      return places.slice(1).map((to, i) => strip(places[i]!, to));
+    });
+    return openEdges({
+      floors,
+      covers: [...cx.get(wallsAtPass, at), ...drawn],
+      mouths: cx.get(mouthsAtPass, at),
+      dropAt: dropFrom(cx, building, fflMm),
+      dropMm: GUARD_RULES[rules].dropMm,
+    });
+  },
+});
+
+/** A thin ring about a line. */
+function strip(from: Point, to: Point): Ring {
+  const way = { x: to.x - from.x, y: to.y - from.y };
+  const size = Math.sqrt(way.x * way.x + way.y * way.y) || 1;
+  const side = times({ x: -way.y, y: way.x }, 20 / size);
+  const back = times(side, -1);
+  return [plus(from, back), plus(to, back), plus(to, side), plus(from, side)];
+}
+
+function linePlaces(cx: Context, along: Guard['along'] & { of: 'line' }): FootPlace[] {
+  const { framework } = cx;
+  const { at, turnDeg } = resolvePlace(framework, along.place);
+  const mm = endMm(framework, along.baseAt, ({ sslMm }) => sslMm);
+  return along.points.map(({ xMm, yMm }) => ({
+    ...plus(at, turned({ x: mmOf(framework, xMm), y: mmOf(framework, yMm) }, turnDeg)),
+    mm,
+  }));
+}
+
+/** Whether a guard along edges takes a run of them. */
+const takes = (along: Guard['along'] & { of: 'edges' }, run: EdgeRun): boolean =>
+  (along.by === null || along.by === run.by) &&
+  (along.edges === 'all' || (along.edges === 'openings') === run.isOpening);
+
+/** Levels at which a guard takes edges. */
+const levelsOf = (cx: Context, building: Id, along: Guard['along'] & { of: 'edges' }): Id[] =>
+  servedLevels(cx.framework, along.levels, storeysOf(cx, building), cx.get(flooredPass, building));
+
+/** The runs of a guard, by level, before what is left out of them. */
+const runsPass = definePass<readonly GuardRun[]>({
+  name: 'runs of a guard',
+  scope: 'thing',
+  run: (cx, id) => {
+    const guard = recordOf(cx.framework, 'guard', id);
+    if (!guard) return [];
+    const { building, along } = guard;
+    const insetMm = mmOf(cx.framework, guard.insetMm);
+    switch (along.of) {
+      case 'stair': {
+        const stair = cx.get(stairsPass, building).find((each) => each.stair === along.stair);
+        return (stair?.storeys ?? []).flatMap((storey) =>
+          sidesOf(along.side).map((side): GuardRun => {
+            const sign = side === 'left' ? 1 : side === 'right' ? -1 : 0;
+            const offset = (widthMm: number) => sign * (widthMm / 2 - insetMm);
+            return { level: storey.level, places: sideOfStair(storey, offset, side, insetMm), isClosed: false };
+          }),
+        );
+      }
+      case 'ramp': {
+        const ramp = assembliesOf(cx.get(rampsPass, building), 'ramp').find(({ thing }) => thing === along.ramp);
+        if (!ramp) return [];
+        return sidesOf(along.side).map((side): GuardRun => {
+          const sign = side === 'left' ? 1 : side === 'right' ? -1 : 0;
+          const places = besideWay(ramp.info.walk, sign * (ramp.info.widthMm / 2 - insetMm));
+          return { level: ramp.level, places, isClosed: false };
+        });
+      }
+      case 'line': {
+        return [{ level: along.baseAt.level, places: linePlaces(cx, along), isClosed: false }];
+      }
+      case 'edges': {
+        // Of guards along one edge the first has it.
+        const before = ownRecords(recordsOf(cx.framework, 'guard'), building);
+        const earlier = before.slice(
+          0,
+          before.findIndex((each) => each.id === id),
+        );
+        return levelsOf(cx, building, along).flatMap((level) => {
+          const { fflMm } = cx.get(floorsAtPass, keyOf(building, level));
+          return cx
+            .get(edgesAtPass, keyOf(building, level, guard.rules))
+            .filter(
+              (run) =>
+                takes(along, run) &&
+                !earlier.some(
+                  ({ along: other }) =>
+                    other.of === 'edges' && takes(other, run) && levelsOf(cx, building, other).includes(level),
+                ),
+            )
+            .map(({ points, isClosed }): GuardRun => {
+              const feet = points.map((point) => ({ ...point, mm: fflMm }));
+              return { level, isClosed, places: inwards(feet, isClosed, insetMm) };
+            });
+        });
+      }
+    }
+  },
+  failing: ({ framework }, id) => {
+    const guard = recordOf(framework, 'guard', id);
+    return { what: guard ? called(guard) : 'A guard', building: guard?.building ?? '', about: [id], value: [] };
+  },
+});
+
+const sidesOf = (side: (Guard['along'] & { of: 'stair' })['side']): ('left' | 'right' | 'centre')[] =>
+  side === 'both' ? ['left', 'right'] : [side];
+
+/** So far into the floor, which is to the left. */
+function inwards(feet: readonly FootPlace[], isClosed: boolean, insetMm: number): FootPlace[] {
+  if (!isClosed) return besideWay(feet, insetMm);
+  return besideWay([feet.at(-1)!, ...feet, feet[0]!], insetMm).slice(1, -1);
+}
+
+const sizesOf = (cx: Context, guard: Guard): GuardSizes => {
+  const mm = (length: Guard['heightMm']) => mmOf(cx.framework, length);
+  const { is, infill, hasTopRail, midRails, endPosts } = guard;
+  return {
+    is,
+    infill,
+    hasTopRail,
+    midRails,
+    endPosts,
+    heightMm: mm(guard.heightMm),
+    postSpacingMm: mm(guard.postSpacingMm),
+    gapMm: mm(guard.gapMm),
+    extensionMm: guard.along.of === 'stair' ? mm(guard.extensionMm) : 0,
+  };
+};
+
+/** All guards of a building: where two runs meet, one post. */
+export const guardsPass = definePass({
+  name: 'guards',
+  scope: 'building',
+  run: (cx, building): readonly Assembly[] => {
+    const standing: Post[] = [];
+    return ownRecords(recordsOf(cx.framework, 'guard'), building).flatMap((guard) => {
+      const sizes = sizesOf(cx, guard);
+      const gates = guard.gates.map(({ fromMm, toMm }) => ({
+        fromMm: mmOf(cx.framework, fromMm),
+        toMm: mmOf(cx.framework, toMm),
+      }));
+      const runs = cx.get(runsPass, guard.id).filter(({ places }) => places.length > 1);
+      const byLevel = new Map<Id, GuardRun[]>();
+      runs.forEach((run, i) => {
+        const pieces = i === 0 ? withoutGates(run, gates) : [run];
+        byLevel.set(run.level, [...(byLevel.get(run.level) ?? []), ...pieces]);
+      });
+      return [...byLevel].flatMap(([level, own]) => assembled(guard, level, own, sizes, standing));
+    });
+  },
+});
+
+function assembled(
+  guard: Guard,
+  level: Id,
+  runs: readonly GuardRun[],
+  sizes: GuardSizes,
+  standing: Post[],
+): Assembly<'guard'>[] {
+  const made = runs.map((run) => makeRun(run, sizes));
+  const posts = made.flatMap((each) => notDoubled(each.posts, standing));
+  const parts = [
+    { name: 'rails', slants: made.flatMap(({ rails }) => rails) },
+    { name: 'infill', slants: made.flatMap(({ infill }) => infill) },
+    { name: 'posts', slants: posts.map(postSlant) },
+  ].filter(({ slants }) => slants.length > 0);
+  const slants = parts.flatMap((part) => part.slants);
+  if (slants.length === 0) return [];
+  const box = bounds(slants.flat());
+  return [
+    {
+      thing: guard.id,
+      kind: 'guard',
+      building: guard.building,
+      name: guard.name,
+      level,
+      ring: [
+        { x: box.minX, y: box.minY },
+        { x: box.maxX, y: box.minY },
+        { x: box.maxX, y: box.maxY },
+        { x: box.minX, y: box.maxY },
+      ],
+      ...reachOfSlants(slants),
+      parts,
+      info: {
+        is: guard.is,
+        heightMm: sizes.heightMm,
+        lengthMm: made.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
+        posts: posts.length,
+        runs: runs.map(({ places, isClosed }) => ({ places, isClosed })),
+        postsAt: posts.map(({ x, y }) => ({ x, y })),
+      },
+    },
+  ];
+}
+
+/** Drops of a level that no guard takes. Nothing is said of a storey that has no walls yet. */
+function unguarded(cx: Context, building: Id, level: Id, rules: Guard['rules']): EdgeRun[] {
+  const guards = ownRecords(recordsOf(cx.framework, 'guard'), building).flatMap(({ along }) =>
+    along.of === 'edges' && levelsOf(cx, building, along).includes(level) ? [along] : [],
+  );
+  if (cx.get(wallsAtPass, keyOf(building, level)).length === 0 && guards.length === 0) return [];
+  return cx.get(edgesAtPass, keyOf(building, level, rules)).filter((run) => !guards.some((along) => takes(along, run)));
+}
+
+/** The rule set of a building's first guard, else the project's, else that for all. */
+const rulesFor = (cx: Context): Guard['rules'] => recordsOf(cx.framework, 'project')[0]?.details?.rules ?? 'public';
+
+export const guardFindingsPass = definePass({
+  name: 'findings of guards',
+  scope: 'building',
+  run: (cx, building): readonly Finding[] => {
+    const names = cx.get(levelNamesPass, building);
+    const own = ownRecords(recordsOf(cx.framework, 'guard'), building).flatMap((guard) => {
+      const runs = cx.get(runsPass, guard.id);
+      return checkGuard(guard, sizesOf(cx, guard), runs[0]?.level ?? null, runs.length);
+    });
+    const rules = rulesFor(cx);
+    const drops = cx.get(flooredPass, building).flatMap((level) => {
+      // Roofs are seen to by their own edges.
+      if (level.record.levelKind === 'roof') return [];
+      const open = unguarded(cx, building, level.id, rules);
+      return open.length === 0
+        ? []
+        : [dropFound(building, level.id, names.get(level.id) ?? '', open, GUARD_RULES[rules], rules)];
+    });
+    return [...own, ...drops];
+  },
+});
+
+function dropFound(
+  building: Id,
+  level: Id,
+  name: string,
+  open: readonly EdgeRun[],
+  { dropMm, edgeMm, gapMm }: GuardRules,
+  rules: Guard['rules'],
+): Finding {
+  const most = Math.round(Math.max(...open.map((run) => run.dropMm)));
+  const many = open.length === 1 ? 'an open edge' : `${open.length} open edges`;
+  const words = `Level ${name} has ${many} with a drop of ${most} mm and no guard; its rule set asks for one over ${dropMm} mm. Guard them, or bring walls there`;
+  const fix = fixBy(`Guard the open edges of level ${name}`, 'guards.add', {
+    building,
+    along: { of: 'edges', levels: { at: [level] } },
+    heightMm: edgeMm,
+    gapMm,
+    rules,
+  });
+  return finding(DROP, building, level, [level], words, [fix]);
+}

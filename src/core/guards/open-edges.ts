@@ -1,0 +1,170 @@
+import { cross, distance, dot, lengthOf, minus, plus, times, type Point } from '../geometry/point';
+import { contains, counterClockwise, type Ring } from '../geometry/polygon';
+import type { Region } from '../geometry/boolean';
+import type { Id } from '../model/ids';
+
+/** A floor at a level, in plan, with what its openings are of. */
+export interface FloorEdges {
+  plate: Id;
+  regions: readonly Region[];
+  holes: readonly { by: Id | null; ring: Ring }[];
+}
+
+/** Where one walks over an edge: off a stair or ramp, or onto one. */
+export interface Mouth {
+  at: Point;
+  along: Point;
+  widthMm: number;
+}
+
+export interface EdgesGiven {
+  floors: readonly FloorEdges[];
+  /** What stands along an edge and closes it: walls, guards drawn by hand. */
+  covers: readonly Ring[];
+  mouths: readonly Mouth[];
+  /** How far it is down from the floor to what lies under a place. */
+  dropAt: (point: Point) => number;
+  /** A drop of more than this is one. */
+  dropMm: number;
+}
+
+/** A run of open edge, counter-clockwise about the floor: floor to its left, the drop to its right. */
+export interface EdgeRun {
+  points: Point[];
+  isClosed: boolean;
+  plate: Id;
+  isOpening: boolean;
+  /** What the opening is of; null: a void of its own, or no opening. */
+  by: Id | null;
+  /** The largest drop along it. */
+  dropMm: number;
+}
+
+/** What stands so near to an edge closes it, on either side, mm. */
+const COVER_MM = [-250, -120, -20, 20, 120, 250];
+/** Floor goes on where there is some this far beyond an edge, mm. */
+const BEYOND_MM = 30;
+/** A mouth this near to an edge is over it, mm. */
+const MOUTH_MM = 150;
+/** Shorter runs than this are none, mm. */
+const LEAST_MM = 50;
+
+interface Piece {
+  from: Point;
+  to: Point;
+  by: Id | null;
+  isOpening: boolean;
+  dropMm: number;
+}
+
+/** The open edges of a level's floors: along them one could fall further than the rule set lets one. */
+export function openEdges(given: EdgesGiven): EdgeRun[] {
+  return given.floors.flatMap((floor) =>
+    floor.regions.flatMap(({ outer, holes }) => [
+      ...runsOf(outer, floor, false, given),
+      ...holes.flatMap((hole) => runsOf(hole, floor, true, given)),
+    ]),
+  );
+}
+
+/** Round a ring: the pieces of its edges that are open, joined where they follow one another. */
+function runsOf(around: Ring, floor: FloorEdges, isOpening: boolean, given: EdgesGiven): EdgeRun[] {
+  // The floor to the left: counter-clockwise outside, clockwise round a hole.
+  const ring = isOpening ? [...counterClockwise(around)].reverse() : counterClockwise(around);
+  const pieces = ring.flatMap((from, i) => openPieces(from, ring[(i + 1) % ring.length]!, floor, isOpening, given));
+  if (pieces.length === 0) return [];
+  const runs: Piece[][] = [];
+  for (const piece of pieces) {
+    const last = runs.at(-1)?.at(-1);
+    if (last && meet(last.to, piece.from) && last.by === piece.by) runs.at(-1)!.push(piece);
+    else runs.push([piece]);
+  }
+  // The last may go on into the first.
+  const [first, last] = [runs[0]!, runs.at(-1)!];
+  const goesRound = meet(last.at(-1)!.to, first[0]!.from) && last.at(-1)!.by === first[0]!.by;
+  if (goesRound && runs.length > 1) runs[0] = [...runs.pop()!, ...first];
+  return runs.flatMap((run): EdgeRun[] => {
+    const isClosed = goesRound && runs.length === 1 && run.length > 2;
+    const points = [run[0]!.from, ...run.map(({ to }) => to)];
+    const length = run.reduce((sum, { from, to }) => sum + distance(from, to), 0);
+    if (length < LEAST_MM) return [];
+    return [
+      {
+        points: straightened(isClosed ? points.slice(0, -1) : points, isClosed),
+        isClosed,
+        plate: floor.plate,
+        isOpening,
+        by: run[0]!.by,
+        dropMm: Math.max(...run.map(({ dropMm }) => dropMm)),
+      },
+    ];
+  });
+}
+
+const meet = (a: Point, b: Point): boolean => distance(a, b) < 0.5;
+
+/** Without corners on a straight line. */
+function straightened(points: readonly Point[], isClosed: boolean): Point[] {
+  return points.filter((point, i) => {
+    const [before, after] = [
+      points[i - 1] ?? (isClosed ? points.at(-1) : undefined),
+      points[i + 1] ?? (isClosed ? points[0] : undefined),
+    ];
+    if (!before || !after) return true;
+    const [u, v] = [minus(point, before), minus(after, point)];
+    return Math.abs(cross(u, v)) > 1e-3 * lengthOf(u) * lengthOf(v) || dot(u, v) < 0;
+  });
+}
+
+/** The open stretches of one edge, in its direction. */
+function openPieces(from: Point, to: Point, floor: FloorEdges, isOpening: boolean, given: EdgesGiven): Piece[] {
+  const way = minus(to, from);
+  const length = lengthOf(way);
+  if (length < 1) return [];
+  const along = times(way, 1 / length);
+  // Outwards: the floor is to the left.
+  const right: Point = { x: along.y, y: -along.x };
+  const at = (mm: number, out: number): Point => plus(from, plus(times(along, mm), times(right, out)));
+  const by = isOpening ? (floor.holes.find(({ ring }) => contains(ring, at(length / 2, 1)))?.by ?? null) : null;
+  const stops = new Set([0, length]);
+  const add = (mm: number) => mm > 0 && mm < length && stops.add(mm);
+  const others = given.floors.flatMap(({ regions }) => regions.flatMap(({ outer, holes }) => [outer, ...holes]));
+  for (const out of COVER_MM) for (const ring of given.covers) crossings(at(0, out), along, length, ring).forEach(add);
+  for (const ring of others) crossings(at(0, BEYOND_MM), along, length, ring).forEach(add);
+  const mouths = given.mouths.flatMap((mouth): [number, number][] => {
+    const off = minus(mouth.at, from);
+    if (Math.abs(dot(off, right)) > MOUTH_MM || Math.abs(dot(mouth.along, right)) < 0.5) return [];
+    const centre = dot(off, along);
+    const half = mouth.widthMm / 2 + 1;
+    return [[centre - half, centre + half]];
+  });
+  mouths.flat().forEach(add);
+  const sorted = [...stops].sort((a, b) => a - b);
+  return sorted.flatMap((start, i): Piece[] => {
+    const end = sorted[i + 1];
+    if (end === undefined || end - start < 1) return [];
+    const mid = (start + end) / 2;
+    const isClosed =
+      mouths.some(([low, high]) => mid > low && mid < high) ||
+      COVER_MM.some((out) => given.covers.some((ring) => contains(ring, at(mid, out)))) ||
+      given.floors.some((each) => isFloor(each, at(mid, BEYOND_MM)));
+    if (isClosed) return [];
+    const dropMm = given.dropAt(at(mid, BEYOND_MM));
+    if (dropMm <= given.dropMm) return [];
+    return [{ from: at(start, 0), to: at(end, 0), by, isOpening, dropMm }];
+  });
+}
+
+export const isFloor = ({ regions }: Pick<FloorEdges, 'regions'>, point: Point): boolean =>
+  regions.some(({ outer, holes }) => contains(outer, point) && !holes.some((hole) => contains(hole, point)));
+
+/** Where a line goes over the edges of a ring, along it. */
+function crossings(start: Point, along: Point, length: number, ring: Ring): number[] {
+  return ring.flatMap((a, i) => {
+    const b = ring[(i + 1) % ring.length]!;
+    const [da, db] = [cross(along, minus(a, start)), cross(along, minus(b, start))];
+    if (da > 0 === db > 0) return [];
+    const mm = dot(minus(plus(a, times(minus(b, a), da / (da - db))), start), along);
+    return mm > 0 && mm < length ? [mm] : [];
+  });
+}
