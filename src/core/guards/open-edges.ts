@@ -82,9 +82,10 @@ function runsOf(around: Ring, floor: FloorEdges, isOpening: boolean, given: Edge
   // The last may go on into the first.
   const [first, last] = [runs[0]!, runs.at(-1)!];
   const goesRound = meet(last.at(-1)!.to, first[0]!.from) && last.at(-1)!.by === first[0]!.by;
+  const isAllRound = goesRound && runs.length === 1;
   if (goesRound && runs.length > 1) runs[0] = [...runs.pop()!, ...first];
   return runs.flatMap((run): EdgeRun[] => {
-    const isClosed = goesRound && runs.length === 1 && run.length > 2;
+    const isClosed = isAllRound && run.length > 2;
     const points = [run[0]!.from, ...run.map(({ to }) => to)];
     const length = run.reduce((sum, { from, to }) => sum + distance(from, to), 0);
     if (length < LEAST_MM) return [];
