@@ -8,6 +8,7 @@ import { coreUi } from './cores';
 import { floorUi } from './floors';
 import { foundationUi } from './foundations';
 import { gridLineUi } from './grids';
+import { guardUi } from './guards';
 import type { KindUi, StepTool } from './kind-ui';
 import { levelUi } from './levels';
 import { rampUi } from './ramps';
@@ -29,6 +30,7 @@ const ALL = [
   stairUi,
   rampUi,
   slopedFloorUi,
+  guardUi,
   floorUi,
   roofUi,
   foundationUi,

@@ -26,6 +26,7 @@ const ALSO: Readonly<Record<string, string>> = {
   shafts: 'lift elevator riser duct void atrium opening hole',
   stairs: 'staircase flight steps landing spiral winder tapered quarter-turn half-turn straight circular',
   ramps: 'ramp slope incline helical circular switchback landing',
+  guards: 'guard railing handrail balustrade parapet edge drop post',
   'sloped-floors': 'apron warped threshold fall slope',
   floors: 'slab plate deck zone setback terrace void',
   roof: 'roof parapet flat',
@@ -47,10 +48,6 @@ const VIEW_ALSO: Readonly<Record<string, string>> = {
 
 /** What is looked for and is not there, with what there is instead. */
 const NOT_THERE: readonly (readonly [words: string, says: string])[] = [
-  [
-    'guard railing handrail balustrade',
-    'Guards and handrails are not there yet. A wall of a typed height can stand for one',
-  ],
   ['pitched gable hip dormer ridge eaves', 'Pitched roofs are not there yet. A flat roof lies on walls'],
   ['mullion transom panel', 'Panels and mullions are not there yet. A glazed wall has its type and openings'],
   ['furniture equipment sanitary', 'Furniture is not part of a framework'],
