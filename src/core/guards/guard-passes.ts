@@ -72,12 +72,16 @@ const LEAST_COVER_MM = 850;
 const wallsAtPass = definePass({
   name: 'what closes edges at a level',
   scope: 'level',
-  run: (cx, key): readonly Ring[] => {
+  run: (cx, key): { rings: readonly Ring[]; hasFacade: boolean } => {
     const [building] = partsOf(key);
-    return cx
+    const standing = cx
       .get(wallsBefore.band, key)
       .filter(({ bottomMm, topMm }) => bottomMm <= 300 && topMm >= LEAST_COVER_MM)
-      .flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type))?.strips ?? []);
+      .flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type)) ?? []);
+    return {
+      rings: standing.flatMap(({ strips }) => strips),
+      hasFacade: standing.some(({ record: { use } }) => use === 'exterior' || use === 'glazed'),
+    };
   },
 });
 
@@ -147,7 +151,7 @@ const edgesAtPass = definePass({
     });
     return openEdges({
       floors,
-      covers: [...cx.get(wallsAtPass, at), ...drawn],
+      covers: [...cx.get(wallsAtPass, at).rings, ...drawn],
       mouths: cx.get(mouthsAtPass, at),
       dropAt: dropFrom(cx, building, fflMm),
       dropMm: GUARD_RULES[rules].dropMm,
@@ -174,9 +178,15 @@ function linePlaces(cx: Context, along: Guard['along'] & { of: 'line' }): FootPl
   }));
 }
 
+/** True where an opening is a shaft's that walls enclose, or will: whether they do is looked at with the shafts. */
+function isEnclosed(cx: Context, by: Id | null): boolean {
+  const shaft = by === null ? undefined : recordOf(cx.framework, 'shaft', by);
+  return shaft !== undefined && shaft.purpose !== 'void';
+}
+
 /** Whether a guard along edges takes a run of them. */
-const takes = (along: Guard['along'] & { of: 'edges' }, run: EdgeRun): boolean =>
-  (along.by === null || along.by === run.by) &&
+const takes = (cx: Context, along: Guard['along'] & { of: 'edges' }, run: EdgeRun): boolean =>
+  (along.by === null ? !isEnclosed(cx, run.by) : along.by === run.by) &&
   (along.edges === 'all' || (along.edges === 'openings') === run.isOpening);
 
 /** Levels at which a guard takes edges. */
@@ -228,10 +238,10 @@ const runsPass = definePass<readonly GuardRun[]>({
             .get(edgesAtPass, keyOf(building, level, guard.rules))
             .filter(
               (run) =>
-                takes(along, run) &&
+                takes(cx, along, run) &&
                 !earlier.some(
                   ({ along: other }) =>
-                    other.of === 'edges' && takes(other, run) && levelsOf(cx, building, other).includes(level),
+                    other.of === 'edges' && takes(cx, other, run) && levelsOf(cx, building, other).includes(level),
                 ),
             )
             .map(({ points, isClosed }): GuardRun => {
@@ -340,13 +350,15 @@ function assembled(
   ];
 }
 
-/** Drops of a level that no guard takes. Nothing is said of a storey that has no walls yet. */
+/** Drops of a level that no guard takes. Nothing is said of a storey that has no facade yet. */
 function unguarded(cx: Context, building: Id, level: Id, rules: Guard['rules']): EdgeRun[] {
   const guards = ownRecords(recordsOf(cx.framework, 'guard'), building).flatMap(({ along }) =>
     along.of === 'edges' && levelsOf(cx, building, along).includes(level) ? [along] : [],
   );
-  if (cx.get(wallsAtPass, keyOf(building, level)).length === 0 && guards.length === 0) return [];
-  return cx.get(edgesAtPass, keyOf(building, level, rules)).filter((run) => !guards.some((along) => takes(along, run)));
+  if (!cx.get(wallsAtPass, keyOf(building, level)).hasFacade && guards.length === 0) return [];
+  return cx
+    .get(edgesAtPass, keyOf(building, level, rules))
+    .filter((run) => !guards.some((along) => takes(cx, along, run)));
 }
 
 /** The rule set of a building's first guard, else the project's, else that for all. */

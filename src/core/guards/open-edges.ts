@@ -1,5 +1,5 @@
 import { cross, distance, dot, lengthOf, minus, plus, times, type Point } from '../geometry/point';
-import { contains, counterClockwise, type Ring } from '../geometry/polygon';
+import { contains, counterClockwise, ringArea, type Ring } from '../geometry/polygon';
 import type { Region } from '../geometry/boolean';
 import type { Id } from '../model/ids';
 
@@ -46,8 +46,8 @@ const COVER_MM = [-250, -120, -20, 20, 120, 250];
 const BEYOND_MM = 30;
 /** A mouth this near to an edge is over it, mm. */
 const MOUTH_MM = 150;
-/** Shorter runs than this are none, mm. */
-const LEAST_MM = 50;
+/** Shorter runs than this are none, mm: corners beside walls, an eye between two flights. */
+const LEAST_MM = 250;
 
 interface Piece {
   from: Point;
@@ -94,7 +94,7 @@ function runsOf(around: Ring, floor: FloorEdges, isOpening: boolean, given: Edge
         points: straightened(isClosed ? points.slice(0, -1) : points, isClosed),
         isClosed,
         plate: floor.plate,
-        isOpening,
+        isOpening: run[0]!.isOpening,
         by: run[0]!.by,
         dropMm: Math.max(...run.map(({ dropMm }) => dropMm)),
       },
@@ -126,7 +126,8 @@ function openPieces(from: Point, to: Point, floor: FloorEdges, isOpening: boolea
   // Outwards: the floor is to the left.
   const right: Point = { x: along.y, y: -along.x };
   const at = (mm: number, out: number): Point => plus(from, plus(times(along, mm), times(right, out)));
-  const by = isOpening ? (floor.holes.find(({ ring }) => contains(ring, at(length / 2, 1)))?.by ?? null) : null;
+  // A piece of slab between openings has them round it too.
+  const by = openingAt(floor, at(length / 2, 1));
   const stops = new Set([0, length]);
   const add = (mm: number) => mm > 0 && mm < length && stops.add(mm);
   const others = given.floors.flatMap(({ regions }) => regions.flatMap(({ outer, holes }) => [outer, ...holes]));
@@ -152,8 +153,14 @@ function openPieces(from: Point, to: Point, floor: FloorEdges, isOpening: boolea
     if (isClosed) return [];
     const dropMm = given.dropAt(at(mid, BEYOND_MM));
     if (dropMm <= given.dropMm) return [];
-    return [{ from: at(start, 0), to: at(end, 0), by, isOpening, dropMm }];
+    return [{ from: at(start, 0), to: at(end, 0), by, isOpening: isOpening || by !== null, dropMm }];
   });
+}
+
+/** What makes the opening a place is in: of several about it the closest. */
+function openingAt({ holes }: FloorEdges, point: Point): Id | null {
+  const about = holes.filter(({ ring }) => contains(ring, point));
+  return about.sort((a, b) => Math.abs(ringArea(a.ring)) - Math.abs(ringArea(b.ring)))[0]?.by ?? null;
 }
 
 export const isFloor = ({ regions }: Pick<FloorEdges, 'regions'>, point: Point): boolean =>

@@ -26,6 +26,7 @@ export function askedOf(framework: Framework, stair: Stair, well: WellSize | nul
     rules: STAIR_RULES[stair.rules],
     landingDepthMm: stair.landingDepthMm === null ? null : mm(stair.landingDepthMm),
     eyeMm,
+    leastEyeMm: eyeMm,
     // A waist lies under the riser of its own step.
     overMm: {
       tread: mm(stair.finishMm) + (stair.carriedBy === 'waist' ? mm(stair.waistMm) + STEP_MM : mm(stair.treadMm)),

@@ -26,6 +26,8 @@ export interface FormSizes {
   landingMm: number;
   /** Between two flights that come back beside one another, in a well made for them. */
   eyeMm: number;
+  /** No less than this is between them in a well that is there. */
+  leastEyeMm: number;
   /** From the top of a tread, and of a landing, to its underside. */
   overMm: { tread: number; landing: number };
   rules: StairRules;

@@ -17,6 +17,8 @@ export interface StairAsked {
   landingDepthMm?: number | null;
   /** Between two flights that come back beside one another, where the well is as large as it must be. */
   eyeMm?: number;
+  /** No less than this between them in a well that is given; not said: none. */
+  leastEyeMm?: number;
   /** What is under the top of a tread, and of a landing: for stairs that come to lie over themselves. */
   overMm?: { tread: number; landing: number };
   /** Typed, and judged: the limits they break are said. */
@@ -66,12 +68,13 @@ export function canBeClimbed(asked: StairAsked): boolean {
 }
 
 /** How wide a flight is, and how deep a landing, of what is asked for. */
-export function sizesOf({ form, well, widthMm, rules, landingDepthMm, eyeMm, overMm }: StairAsked): FormSizes {
+export function sizesOf({ form, well, widthMm, rules, landingDepthMm, eyeMm, leastEyeMm, overMm }: StairAsked): FormSizes {
   const flightMm = widthMm ?? FORMS[form].usualFlight(well);
   return {
     flightMm,
     landingMm: landingDepthMm ?? Math.min(flightMm, rules.landingCapMm ?? Infinity),
     eyeMm: eyeMm ?? USUAL_EYE_MM,
+    leastEyeMm: leastEyeMm ?? 0,
     overMm: overMm ?? { tread: USUAL_OVER_MM, landing: USUAL_OVER_MM },
     rules,
   };

@@ -103,8 +103,8 @@ const quarterWinders: FormOfStair = {
 
 const halfLanding: FormOfStair = {
   deals: flightsOf(2),
-  goingMost: ({ parts: [first, second] }, { lengthMm, widthMm }, { flightMm, landingMm }) =>
-    widthMm < 2 * flightMm - 1e-6
+  goingMost: ({ parts: [first, second] }, { lengthMm, widthMm }, { flightMm, landingMm, leastEyeMm }) =>
+    widthMm < 2 * flightMm + leastEyeMm - 1e-6
       ? null
       : smallest([goingIn(lengthMm - landingMm, Math.max(first!.treads, second!.treads))]),
   leastWell: ({ parts: [first, second] }, going, { flightMm, landingMm, eyeMm }) => ({

@@ -118,6 +118,7 @@ export const TWO_HOUSES: Template = {
             stopsAt: { level: above.at(-1)! },
           },
         },
+        { command: 'guards.add', input: { building: name, rules: 'private', along: { of: 'edges' } } },
         room(ownSite, '00', 'Living', 'dwelling', width / 2, thickMm + 2000),
       ];
     };
