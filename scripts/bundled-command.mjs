@@ -5,7 +5,7 @@ import { ROOT } from './ensure-packages.mjs';
 import { fingerprintOf } from './fingerprint.mjs';
 
 const CACHE = join(ROOT, 'node_modules/.cache/spine');
-const MADE_OF = ['src/core', 'src/formats', 'src/cli'];
+const MADE_OF = ['src/core', 'src/formats', 'src/cli', 'src/demo'];
 const MADE_WITH = ['package-lock.json', 'scripts/bundle.mjs'];
 /** What was made longer ago is used by nobody any more. */
 const FORGOTTEN_MS = 86_400_000;

@@ -118,8 +118,9 @@ export const ANNEX: readonly Sent[] = [
     input: {
       building: 'Annex',
       name: 'ST3',
-      well: { type: 'rectangle', place: 'P-23 + 1200,600', widthMm: 2600, depthMm: 5400 },
-      opening: 'tight',
+      form: 'threeFlight',
+      well: { type: 'rectangle', place: 'P-23 + 1200,600', widthMm: 3900, depthMm: 5100 },
+      widthMm: 1200,
     },
   },
 ];

@@ -4,6 +4,7 @@ import { ENVELOPE } from './envelope';
 import { HALL_HOUSE } from './hall-house';
 import { LOWER_FLOORS } from './lower-floors';
 import { TYPES } from './made';
+import { RAMPS_AND_GUARDS } from './ramps-and-guards';
 import { STUDENT_FLOORS } from './student-floors';
 import { UPPER_FLOORS } from './upper-floors';
 import { WALLS_AND_ROOMS } from './walls-and-rooms';
@@ -21,4 +22,5 @@ export const TIDEWATER_YARD: readonly Sent[] = [
   ...LOWER_FLOORS,
   ...STUDENT_FLOORS,
   ...UPPER_FLOORS,
+  ...RAMPS_AND_GUARDS,
 ];

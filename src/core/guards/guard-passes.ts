@@ -358,7 +358,7 @@ function unguarded(cx: Context, building: Id, level: Id, rules: Guard['rules']):
   if (!cx.get(wallsAtPass, keyOf(building, level)).hasFacade && guards.length === 0) return [];
   return cx
     .get(edgesAtPass, keyOf(building, level, rules))
-    .filter((run) => !guards.some((along) => takes(cx, along, run)));
+    .filter((run) => !isEnclosed(cx, run.by) && !guards.some((along) => takes(cx, along, run)));
 }
 
 /** The rule set of a building's first guard, else the project's, else that for all. */

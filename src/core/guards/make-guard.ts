@@ -1,4 +1,5 @@
-import { distance, minus, plus, times, type Point } from '../geometry/point';
+import { cross, distance, dot, minus, plus, times, type Point } from '../geometry/point';
+import { directionDeg } from '../geometry/trig';
 import { barSlant, levelSlant, type Slant } from '../slants/slant';
 import type { FootPlace } from './side-path';
 
@@ -68,22 +69,20 @@ const lengthsOf = (places: readonly FootPlace[]): number[] => {
   return places.map((place, i) => (sum += i === 0 ? 0 : distance(places[i - 1]!, place)));
 };
 
+/** The place of a way at a distance along it; `at`: how far each of its places is. */
+function placeOn(places: readonly FootPlace[], at: readonly number[], mm: number): FootPlace {
+  const found = at.findIndex((each) => each >= mm - 1e-9);
+  const i = Math.min(Math.max(1, found), places.length - 1);
+  const [a, b] = [places[i - 1]!, places[i]!];
+  const t = at[i]! - at[i - 1]! < 1e-9 ? 0 : (mm - at[i - 1]!) / (at[i]! - at[i - 1]!);
+  return { ...plus(a, times(minus(b, a), t)), mm: a.mm + (b.mm - a.mm) * t };
+}
+
 /** The places of a way between two distances along it. */
 function stretchOf(places: readonly FootPlace[], from: number, to: number): FootPlace[] {
   const at = lengthsOf(places);
-  const placeAt = (mm: number): FootPlace => {
-    const i = Math.min(
-      Math.max(
-        1,
-        at.findIndex((each) => each >= mm),
-      ),
-      places.length - 1,
-    );
-    const [a, b] = [places[i - 1]!, places[i]!];
-    const t = at[i]! - at[i - 1]! < 1e-9 ? 0 : (mm - at[i - 1]!) / (at[i]! - at[i - 1]!);
-    return { ...plus(a, times(minus(b, a), t)), mm: a.mm + (b.mm - a.mm) * t };
-  };
-  return [placeAt(from), ...places.filter((_, i) => at[i]! > from + 1e-6 && at[i]! < to - 1e-6), placeAt(to)];
+  const between = places.filter((_, i) => at[i]! > from + 1e-6 && at[i]! < to - 1e-6);
+  return [placeOn(places, at, from), ...between, placeOn(places, at, to)];
 }
 
 /** Posts at ends and corners and no further apart than asked, rails and infill along a run. */
@@ -92,7 +91,7 @@ export function makeRun(run: GuardRun, sizes: GuardSizes): MadeRun {
   const posts: Post[] = [];
   const rails: Slant[] = [];
   const infill: Slant[] = [];
-  const { heightMm, midRails, endPosts } = sizes;
+  const { heightMm, midRails } = sizes;
   const post = (place: FootPlace) =>
     posts.push({
       x: place.x,
@@ -113,19 +112,37 @@ export function makeRun(run: GuardRun, sizes: GuardSizes): MadeRun {
       rails.push(...given(bar((heightMm * k) / (midRails + 1), INFILL_MM * 2, INFILL_MM * 2)));
     if (sizes.is === 'guard' && (sizes.infill === 'bars' || sizes.infill === 'panel'))
       infill.push(...given(bar(heightMm - UNDER_RAIL_MM, INFILL_MM, heightMm - UNDER_RAIL_MM - OVER_FOOT_MM)));
-    const isFirst = i === 1;
-    if (isFirst && !run.isClosed && endPosts.start) post(a);
-    if (isFirst && run.isClosed) post(a);
-    // Evenly between corners, no further apart than asked.
-    const fields = Math.max(1, Math.ceil(plan / sizes.postSpacingMm - 1e-9));
-    for (let k = 1; k < fields; k += 1) {
-      const t = k / fields;
-      post({ ...plus(a, times(minus(b, a), t)), mm: a.mm + (b.mm - a.mm) * t });
-    }
-    const isLast = i === places.length - 1;
-    if (!isLast || (!run.isClosed && endPosts.end)) post(b);
   }
+  postsAlong(places, run.isClosed, sizes).forEach(post);
   return { posts, rails, infill, lengthMm };
+}
+
+/** A way turns a corner where it turns by more than this, degrees: a curve drawn by chords has none. */
+const CORNER_DEG = 20;
+
+/** Where posts stand: at its ends, at its corners, and evenly between them, no further apart than asked. */
+function postsAlong(
+  places: readonly FootPlace[],
+  isClosed: boolean,
+  { postSpacingMm, endPosts }: GuardSizes,
+): FootPlace[] {
+  const apart = places.filter((place, i) => i === 0 || distance(place, places[i - 1]!) > 1);
+  if (apart.length < 2) return [];
+  const at = lengthsOf(apart);
+  const isCorner = (i: number): boolean => {
+    if (i === 0 || i === apart.length - 1) return true;
+    const [u, v] = [minus(apart[i]!, apart[i - 1]!), minus(apart[i + 1]!, apart[i]!)];
+    return Math.abs(directionDeg(cross(u, v), dot(u, v))) > CORNER_DEG;
+  };
+  const corners = apart.map((_, i) => i).filter(isCorner);
+  const stops = corners.slice(1).flatMap((to, k) => {
+    const [start, end] = [at[corners[k]!]!, at[to]!];
+    const fields = Math.max(1, Math.ceil((end - start) / postSpacingMm - 1e-9));
+    return Array.from({ length: fields }, (_, n) => start + ((end - start) * (n + 1)) / fields);
+  });
+  const all = [...(isClosed || endPosts.start ? [0] : []), ...stops];
+  if (isClosed || !endPosts.end) all.pop();
+  return all.map((mm) => placeOn(apart, at, mm));
 }
 
 const given = (slant: Slant | null): Slant[] => (slant ? [slant] : []);
