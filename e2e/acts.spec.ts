@@ -67,6 +67,11 @@ const WALKS = [
   ['k', 'six more storeys, with column heads everywhere but at the top', 8],
   ['l', 'a slab along the core of exterior walls, with an L-shaped void', 10],
   ['m', 'two buildings 600 apart in height with a party wall and flat roofs', 20],
+  ['n', 'a quarter-turn stair with its slab opening, a handrail on one side and a guard round the opening', 9],
+  ['o', 'one stair through 14 storeys of four heights', 6],
+  ['p', 'an apron with two slopes, checked and cured', 10],
+  ['q', 'a circular ramp up one storey', 7],
+  ['r', 'all open edges of a 12-storey building guarded', 3],
 ] as const;
 const counted = new Map<string, number>();
 
@@ -397,6 +402,116 @@ test('(m) two buildings with a party wall and flat roofs', async ({ page }) => {
   expect(walls.filter(({ use }) => use === 'party').length).toBeGreaterThan(2);
   expect([floors.length, findings]).toEqual([8, []]);
   walked('m', acts.count);
+});
+
+const PLATE = { type: 'rectangle', place: '-20m,-20m', widthMm: 60_000, depthMm: 60_000 } as const;
+
+test('(n) a quarter-turn stair with its opening, a handrail and a guard', async ({ page }) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Acts n', [
+      ['levels.setUp', { above: '2750mm 2750mm' }],
+      ['floors.add', { outline: PLATE }],
+    ]),
+  );
+  const acts = new Acts(page);
+  await acts.step('Stairs');
+  await acts.choose(page.getByLabel('Form', { exact: true }), 'Quarter turn with a landing');
+  await acts.choose(page.getByLabel('As large as'), 'it must be, from a corner');
+  await acts.choose(page.getByLabel('Rule set'), 'Private stair, public guidance');
+  await acts.type(page.getByLabel('Begins at'), '2m,2m', true);
+  await acts.say('handrail ST1 left');
+  await acts.say('guard opening of ST1');
+  const { stairs, guards, floors } = await downloadReport(page);
+  expect(stairs.map(({ form, verdict }) => [form, verdict])).toEqual([
+    ['quarterLanding', 'ok'],
+    ['quarterLanding', 'ok'],
+  ]);
+  expect(floors.some(({ holes }) => holes > 0)).toBe(true);
+  expect(guards.filter(({ is }) => is === 'handrail')).toHaveLength(2);
+  expect(guards.filter(({ is }) => is === 'guard').length).toBeGreaterThan(0);
+  walked('n', acts.count);
+});
+
+test('(o) one stair through 14 storeys of four heights', async ({ page }) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Acts o', [
+      ['levels.setUp', { above: '5.4m 3@4.8m 4@3.9m 6@3.3m' }],
+      ['floors.add', { outline: PLATE }],
+    ]),
+  );
+  const acts = new Acts(page);
+  await acts.step('Stairs');
+  await acts.choose(page.getByLabel('Form', { exact: true }), 'Three flights round a well');
+  await acts.choose(page.getByLabel('As large as'), 'it must be, from a corner');
+  await acts.type(page.getByLabel('Begins at'), '6m,2m', true);
+  await untilSaved(page);
+  const { stairs } = await downloadReport(page);
+  expect(stairs).toHaveLength(14);
+  for (const { verdict, risers, riserMm, heightMm } of stairs) {
+    expect(verdict).toBe('ok');
+    expect(risers! * riserMm!).toBeCloseTo(heightMm, 2);
+  }
+  walked('o', acts.count);
+});
+
+test('(p) an apron with two slopes, checked and cured', async ({ page }) => {
+  await openProject(page, await makeProject(page.request, 'Acts p', [['levels.setUp', { above: '3.3m' }]]));
+  const acts = new Acts(page);
+  await acts.step('Stairs');
+  await acts.click(page.getByRole('button', { name: 'Sloped floors' }));
+  await acts.type(page.getByLabel('Width', { exact: true }), '9000');
+  await acts.type(page.getByLabel('Lower left, high'), '-310');
+  await acts.type(page.getByLabel('Lower right, high'), '180', true);
+  await acts.click(page.getByRole('button', { name: /^Make it longer the way it falls/ }));
+  await expect(page.getByText(/at its steepest; its rule set/)).toHaveCount(0);
+  const { slopedFloors } = await downloadReport(page);
+  expect(slopedFloors[0]!.steepest!).toBeGreaterThanOrEqual(12 - 1e-6);
+  walked('p', acts.count);
+});
+
+test('(q) a circular ramp up one storey', async ({ page }) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Acts q', [
+      ['levels.setUp', { above: '2@3.3m' }],
+      ['floors.add', { outline: PLATE }],
+    ]),
+  );
+  const acts = new Acts(page);
+  await acts.step('Stairs');
+  await acts.click(page.getByRole('button', { name: 'Ramps', exact: true }));
+  await acts.choose(page.getByLabel('Form', { exact: true }), 'round a middle');
+  await acts.choose(page.getByLabel('Stops at'), '01');
+  await acts.type(page.getByLabel('Radius of its middle'), '8m', true);
+  const { ramps, floors } = await downloadReport(page);
+  expect(ramps).toMatchObject([{ form: 'circular', riseMm: 3300, verdict: 'ok' }]);
+  expect(floors.find(({ level }) => level === '01')!.holes).toBeGreaterThan(0);
+  walked('q', acts.count);
+});
+
+test('(r) all open edges of a 12-storey building guarded', async ({ page }) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Acts r', [
+      ['levels.setUp', { above: '12@3.3m' }],
+      ['floors.add', { outline: { type: 'rectangle', place: '0,0', widthMm: 24_000, depthMm: 15_000 } }],
+      [
+        'shafts.add',
+        { name: 'S1', purpose: 'void', outline: { type: 'rectangle', place: '9m,6m', widthMm: 3000, depthMm: 3000 } },
+      ],
+    ]),
+  );
+  const acts = new Acts(page);
+  await acts.step('Stairs');
+  await acts.click(page.getByRole('button', { name: 'Guards', exact: true }));
+  await acts.click(page.getByRole('button', { name: 'Add the guard' }));
+  await untilSaved(page);
+  const { guards } = await downloadReport(page);
+  // Eleven storeys over the ground: round the slab, and round the opening, which the ground floor has too.
+  expect(new Set(guards.map(({ level }) => level)).size).toBeGreaterThanOrEqual(11);
+  walked('r', acts.count);
 });
 
 test('the counts kept in docs/acts.md are these', () => {
