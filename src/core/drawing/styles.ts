@@ -147,6 +147,7 @@ export const STYLES = styles({
   stairTread: { screen: screen('stairs', 0.8), paper: paper(0.18), layer: 'STAIRS', press: 2 },
   stairBreak: { screen: screen('stairs', 1.4), paper: paper(0.25), layer: 'STAIRS', press: null },
   stairArrow: { screen: screen('stairs', 1.2), paper: paper(0.25), layer: 'STAIRS', press: 2 },
+  stairHeadroom: { screen: screen('ink2', 1), paper: paper(0.18), layer: 'STAIRS', press: null },
   stairAbove: {
     screen: screen('stairs', 0.8, null, '5 3'),
     paper: paper(0.18, GREY, null, [2, 1.2]),

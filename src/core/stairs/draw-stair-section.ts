@@ -25,12 +25,36 @@ export function drawStairSection(stair: SolvedStair, from: Seen, wantsCut: boole
           }),
     ),
   );
-  return rings.map((ring) => ({
-    type: 'area',
-    style: wantsCut ? 'stairCut' : 'stairSeen',
-    id: stair.stair,
-    rings: [ring.map(({ x, y }) => ({ x, y: y + from.liftMm }))],
-  }));
+  return [
+    ...rings.map((ring): Primitive => ({
+      type: 'area',
+      style: wantsCut ? 'stairCut' : 'stairSeen',
+      id: stair.stair,
+      rings: [ring.map(({ x, y }) => ({ x, y: y + from.liftMm }))],
+    })),
+    ...(wantsCut ? headroomLines(stair, from) : []),
+  ];
+}
+
+/** The least headroom of each storey that the plane passes near, upright between what it is over and under. */
+function headroomLines(stair: SolvedStair, { frame, liftMm }: Seen): Primitive[] {
+  return stair.storeys.flatMap(({ headroom }): Primitive[] => {
+    if (!headroom || Math.abs(depthOf(frame, headroom.at)) > stair.flightWidthMm / 2) return [];
+    const x = alongOf(frame, headroom.at);
+    const [low, high] = [headroom.lowMm + liftMm, headroom.lowMm + headroom.mm + liftMm];
+    return [
+      {
+        type: 'path',
+        style: 'stairHeadroom',
+        id: stair.stair,
+        points: [
+          { x, y: low },
+          { x, y: high },
+        ],
+        closed: false,
+      },
+    ];
+  });
 }
 
 /** Where the plane's line enters and leaves a convex ring, or how far the ring reaches along it; null if not asked for. */

@@ -61,6 +61,19 @@ describe('a stair in plan', () => {
   });
 });
 
+it('shows where its headroom is least, in plan and upright in section', () => {
+  const { mm, at } = stair!.storeys[0]!.headroom!;
+  const marks = of(planOf('00'), 'stairHeadroom');
+  expect(marks).toHaveLength(2);
+  for (const mark of marks) {
+    const [from, to] = mark.type === 'path' ? mark.points : [];
+    expect([(from!.x + to!.x) / 2, (from!.y + to!.y) / 2]).toEqual([at.x, at.y]);
+  }
+  expect(
+    of(planOf('00'), 'stairText').some((text) => text.type === 'text' && text.text === `h ${Math.floor(mm)}`),
+  ).toBe(true);
+});
+
 describe('a stair in section', () => {
   const section = (x: number) =>
     drawSection(solved, {

@@ -14,6 +14,7 @@ export interface StairPlan {
   level: Id;
   cutMm: number;
   writeElevation?: (mm: number) => string;
+  writeLength?: (mm: number) => string;
 }
 
 /** Half the width of the break line's zigzag along the run, on paper. */
@@ -42,9 +43,43 @@ export function drawStair(stair: SolvedStair, view: StairPlan): Primitive[] {
     ...(down?.steps ? drawWalk(stair, down, view, { fromMm: seenFrom(down) }) : []),
     ...(up?.steps ? drawWalk(stair, up, view, { toMm: view.cutMm }) : []),
   ];
-  drawn.primitives.push(...walked);
+  drawn.primitives.push(...walked, ...(up ? headroomMark(stair, up, view) : []));
   drawn.name((up?.landings[0] ?? down?.landings[0])?.parts[0] ?? null);
   return drawn.primitives;
+}
+
+/** Half a stroke of the mark, and its words, on paper. */
+const MARK_MM = 1;
+
+/** Where the headroom of a storey is least: a cross, with how much it is. */
+function headroomMark(stair: SolvedStair, { headroom }: StairStorey, view: StairPlan): Primitive[] {
+  if (!headroom) return [];
+  const { at, mm } = headroom;
+  const half = MARK_MM * view.scale;
+  const stroke = (dx: number, dy: number): Primitive => ({
+    type: 'path',
+    style: 'stairHeadroom',
+    id: stair.stair,
+    points: [
+      { x: at.x - dx, y: at.y - dy },
+      { x: at.x + dx, y: at.y + dy },
+    ],
+    closed: false,
+  });
+  const text = `h ${view.writeLength?.(Math.floor(mm)) ?? Math.floor(mm)}`;
+  return [
+    stroke(half, half),
+    stroke(half, -half),
+    {
+      type: 'text',
+      style: 'stairText',
+      id: stair.stair,
+      at: { x: at.x, y: at.y - half * 2 },
+      text,
+      heightMm: MARK_MM * 1.7 * view.scale,
+      turnDeg: 0,
+    },
+  ];
 }
 
 /** What the plan's cut goes through: a flight and how far along its run, a tapered tread, or neither where it goes over all. */

@@ -87,7 +87,10 @@ export function withHeadroom(
     if (!least) return { ...storey, headroom: null };
     const slab = least.slab === null ? null : near[least.slab]!.floor;
     const under = slab ? `the slab of level ${names.get(slab.level) ?? ''}` : least.words;
-    const done = { ...storey, headroom: { mm: least.mm, at: least.at, under } };
+    const done = {
+      ...storey,
+      headroom: { mm: least.mm, at: least.at, lowMm: quantiseMm(bottomMm + least.lowMm), under },
+    };
     if (least.mm >= rules.headroomMm - 1e-3) return done;
     findings.push(
       finding(
@@ -117,6 +120,8 @@ interface HeadroomGiven {
 interface Least {
   mm: number;
   at: Point;
+  /** What it is over, from the storey's foot. */
+  lowMm: number;
   /** What it is under: a slab by its number, else in words. */
   slab: number | null;
   words: string;
@@ -142,8 +147,12 @@ function textOf({ lower, above, own, slabs }: HeadroomGiven): string {
 
 function leastHeadroom({ lower, above, own, slabs }: HeadroomGiven, shared: SharedPlan): Least | null {
   let least: Least | null = null;
-  const take = (found: { mm: number; at: Point } | null, by: Pick<Least, 'slab' | 'words' | 'isAtNosing'>) => {
-    if (found && (!least || found.mm < least.mm)) least = { mm: quantiseMm(found.mm), at: found.at, ...by };
+  const take = (
+    found: { mm: number; at: Point; lowMm: number } | null,
+    by: Pick<Least, 'slab' | 'words' | 'isAtNosing'>,
+  ) => {
+    if (found && (!least || found.mm < least.mm))
+      least = { mm: quantiseMm(found.mm), at: found.at, lowMm: quantiseMm(found.lowMm), ...by };
   };
   for (const from of lower) {
     const isAtNosing = from.line !== undefined;

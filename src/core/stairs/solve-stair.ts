@@ -18,6 +18,7 @@ import { fixesFor, foundAt, tooNarrow } from './stair-findings';
 import type { SolvedStair, StairFix, StairStorey } from './solved-stair';
 import type { Stair } from './stair';
 import { wellOf, wellRing, type Well } from './well';
+import { zoneStepAt } from './zone-steps';
 
 /**
  * A stair through its storeys: steps, flights, landings and the holes it needs, each storey on its own. What the rule
@@ -82,14 +83,18 @@ export function solveStair(
     (2 * flightWidthMm + eyeMm > drawnWell.widthMm + 1e-6 || flightWidthMm < 300)
   )
     return { solved, findings: [tooNarrow(stair, drawnWell, flightWidthMm, eyeMm, report)] };
-  const climbs = storeys.slice(first, last).map((lower, i): Climb => {
-    const upper = storeys[first + i + 1]!;
-    const heightMm = quantiseMm(upper.fflMm - lower.fflMm);
+  const climb = (lower: ResolvedLevel, upper: ResolvedLevel, bottomMm: number, topMm: number): Climb => {
+    const heightMm = quantiseMm(topMm - bottomMm);
     const chosen = stair.chosen.find(({ level }) => level === lower.id)?.flights ?? null;
     const key = JSON.stringify([asked, heightMm, chosen]);
-    return { lower, upper, heightMm, ...remember(`steps ${key}`, () => bestWay({ ...asked, heightMm }, chosen)) };
+    const best = remember(`steps ${key}`, () => bestWay({ ...asked, heightMm }, chosen));
+    return { lower, upper, bottomMm, heightMm, ...best };
+  };
+  const nominal = storeys.slice(first, last).map((lower, i) => {
+    const upper = storeys[first + i + 1]!;
+    return climb(lower, upper, lower.fflMm, upper.fflMm);
   });
-  const well = stair.isFree ? freeWell(drawnWell, stair, climbs) : drawnWell;
+  const well = stair.isFree ? freeWell(drawnWell, stair, nominal) : drawnWell;
   if (stair.isFree) solved.ring = facts.one(wellRing(well, 0, 0, well.lengthMm, well.widthMm));
   const sizes: StairSizes = {
     well,
@@ -99,13 +104,40 @@ export function solveStair(
     landingMm,
     rules: asked.rules,
   };
+  // Where a floor's zone lies otherwise at its foot or head, the storey is that much higher or lower.
+  const hasZones = plates.all.some(({ zones }) => zones.length > 0);
+  const climbs = hasZones ? nominal.map((each) => onZones(stair, sizes, each, plates, climb)) : nominal;
   return { solved, findings: climbed(stair, solved, sizes, asked, climbs, { plates, floored, facts, remember }) };
 }
+
+/** A storey as it is climbed from the floor that lies at its foot to the one at its head. */
+function onZones(
+  { form }: Stair,
+  sizes: StairSizes,
+  nominal: Climb,
+  plates: PlateSet,
+  climb: (lower: ResolvedLevel, upper: ResolvedLevel, bottomMm: number, topMm: number) => Climb,
+): Climb {
+  const { lower, upper, way } = nominal;
+  if (!way) return nominal;
+  const { foot, head } = layStair(form, sizes, stepsOf(way), lower.fflMm, lower.sslMm);
+  const [low, high] = [zoneStepAt(plates, lower, foot, 'foot'), zoneStepAt(plates, upper, head, 'head')];
+  return low === 0 && high === 0 ? nominal : climb(lower, upper, lower.fflMm + low, upper.fflMm + high);
+}
+
+const stepsOf = ({ risers: count, riserMm, goingMm, flights }: StairCandidate) => ({
+  count,
+  riserMm,
+  goingMm,
+  flights,
+});
 
 /** A storey with the way it is climbed; `isGone`: the one that was chosen for it is none any more. */
 interface Climb {
   lower: ResolvedLevel;
   upper: ResolvedLevel;
+  /** The finished floor at its foot. */
+  bottomMm: number;
   heightMm: number;
   way: StairCandidate | null;
   isGone: boolean;
@@ -155,11 +187,11 @@ function climbed(
   const heights = climbs.map(({ heightMm }) => heightMm);
   let startDeg = FIRST_DEG;
   climbs.forEach((climb, i) => {
-    const { lower, upper, heightMm, way } = climb;
-    const steps = way && { count: way.risers, riserMm: way.riserMm, goingMm: way.goingMm, flights: way.flights };
+    const { lower, upper, bottomMm, heightMm, way } = climb;
+    const steps = way && stepsOf(way);
     // Above its first floor the stair stands in its own opening.
     const footMm = i === 0 ? lower.sslMm : lower.sslMm - DEEP_MM;
-    const laid = steps && layStair(stair.form, sizes, steps, lower.fflMm, footMm, startDeg);
+    const laid = steps && layStair(stair.form, sizes, steps, bottomMm, footMm, startDeg);
     if (laid) startDeg = laid.nextDeg;
     const fixes = way
       ? []
@@ -170,7 +202,7 @@ function climbed(
     solved.storeys.push(storey);
     findings.push(...foundAt(stair, storey, lower.record.name, climb.isGone));
     const soffit = soffitMm(upper, plates, (plate) => under.has(plate), { rings: [solved.ring], facts });
-    const opening = facts.one(laid && steps ? openingOf(stair, sizes, steps, laid, lower.fflMm, soffit) : solved.ring);
+    const opening = facts.one(laid && steps ? openingOf(stair, sizes, steps, laid, bottomMm, soffit) : solved.ring);
     for (const plate of plates.at(upper.id))
       if (under.has(plate)) solved.cuts.push({ plate: plate.record.id, level: upper.id, ring: opening });
     // It runs past the mezzanines between two floors with all of its well.
@@ -202,7 +234,7 @@ function openingOf(
 }
 
 function storeyOf(
-  { lower, upper, heightMm, way }: Climb,
+  { lower, upper, bottomMm, heightMm, way }: Climb,
   finishMm: number,
   steps: StairStorey['steps'],
   laid: LaidStair | null,
@@ -213,7 +245,7 @@ function storeyOf(
     level: lower.id,
     upper: upper.id,
     heightMm,
-    bottomMm: lower.fflMm,
+    bottomMm,
     headroom: null,
     steps,
     flights,

@@ -42,7 +42,7 @@ export interface StairStorey {
   /** Least height over its pitch lines and landing, with its place; null where nothing is above. */
   /** Limits broken by what the designer asks for, each with its source. */
   broken: readonly string[];
-  headroom: { mm: number; at: Point; under: string } | null;
+  headroom: { mm: number; at: Point; lowMm: number; under: string } | null;
   fixes: StairFix[];
 }
 

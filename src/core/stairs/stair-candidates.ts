@@ -68,7 +68,16 @@ export function canBeClimbed(asked: StairAsked): boolean {
 }
 
 /** How wide a flight is, and how deep a landing, of what is asked for. */
-export function sizesOf({ form, well, widthMm, rules, landingDepthMm, eyeMm, leastEyeMm, overMm }: StairAsked): FormSizes {
+export function sizesOf({
+  form,
+  well,
+  widthMm,
+  rules,
+  landingDepthMm,
+  eyeMm,
+  leastEyeMm,
+  overMm,
+}: StairAsked): FormSizes {
   const flightMm = widthMm ?? FORMS[form].usualFlight(well);
   return {
     flightMm,

@@ -281,3 +281,20 @@ describe('the report of stairs', () => {
     expect(high!.verdict).toEqual([expect.stringMatching(/no count of step risers climbs it.*model building code/)]);
   });
 });
+
+it('floor zones at its foot and head are known to it: the storey is that much higher', () => {
+  const zoned = given(
+    [
+      [
+        'floors.setZone',
+        { floor: 'Plate', outline: well(2500, 1000, '6500,0'), levels: ['01'], shiftMm: -120 },
+      ],
+    ],
+    withStair(),
+  );
+  const [before, after_] = [stairOf(withStair()), stairOf(zoned)];
+  // One comes off the first storey 120 lower, and steps on to the next as much lower.
+  expect(after_.storeys.map(({ heightMm }, i) => heightMm - before.storeys[i]!.heightMm)).toEqual([-120, 120, 0]);
+  expect(after_.storeys[1]!.bottomMm).toBe(3300 - 120);
+  for (const { steps, heightMm } of after_.storeys) expect(steps!.riserMm * steps!.count).toBeCloseTo(heightMm, 3);
+});

@@ -34,11 +34,16 @@ export const flat = (ring: Ring, mm: number, words: string): Surface => ({
 });
 
 /** Least height between a lower and an upper surface over some corners; both are even, so it is at a corner. */
-export function leastOver(corners: readonly Point[], lower: Surface, upper: Surface): { mm: number; at: Point } | null {
-  let least: { mm: number; at: Point } | null = null;
+export function leastOver(
+  corners: readonly Point[],
+  lower: Surface,
+  upper: Surface,
+): { mm: number; at: Point; lowMm: number } | null {
+  let least: { mm: number; at: Point; lowMm: number } | null = null;
   for (const at of corners) {
-    const mm = heightAt(upper, at) - heightAt(lower, at);
-    if (!least || mm < least.mm) least = { mm, at };
+    const lowMm = heightAt(lower, at);
+    const mm = heightAt(upper, at) - lowMm;
+    if (!least || mm < least.mm) least = { mm, at, lowMm };
   }
   return least;
 }
