@@ -29,7 +29,10 @@ export const GUARD_FORMS: readonly Form[] = [
     example: 'handrail ST1 both',
     title: 'A guard or handrail along the sides of a stair or ramp',
     words: 'guard handrail stair ramp',
-    matches: new RegExp(`^(?<is>guard|handrail)\\s+(?!open)(?<thing>\\S+)(?:\\s+(?<side>${GUARD_SIDES.join('|')}))?$`, 'i'),
+    matches: new RegExp(
+      `^(?<is>guard|handrail)\\s+(?!open)(?<thing>\\S+)(?:\\s+(?<side>${GUARD_SIDES.join('|')}))?$`,
+      'i',
+    ),
     read: ({ is, thing, side }, { building, framework }) => {
       const isRamp = recordsOf(framework, 'ramp').some(({ name }) => name === thing);
       const sides = side ? { side: wordOf(side, GUARD_SIDES) } : {};

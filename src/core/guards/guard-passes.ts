@@ -1,29 +1,24 @@
 import { finding, fixBy, type Finding } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
-import { floorsPass } from '../floors/cut-floor-passes';
-import { plus, times, turned, type Point } from '../geometry/point';
-import { bounds, type Ring } from '../geometry/polygon';
+import type { Point } from '../geometry/point';
+import { bounds } from '../geometry/polygon';
 import { called } from '../kinds/records';
 import { servedLevels } from '../levels/extent';
-import { endMm } from '../levels/resolve-end';
 import { recordOf, recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
-import { resolvePlace } from '../outlines/resolve-place';
-import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
+import { definePass, keyOf, type Context } from '../passes/pass';
 import { rampsPass } from '../ramps/ramp-passes';
 import { assembliesOf, type Assembly } from '../slants/assembly';
-import { heightOnSlant, reachOfSlants } from '../slants/slant';
-import { slopedFloorsPass } from '../sloped-floors/sloped-floor-passes';
+import { reachOfSlants } from '../slants/slant';
 import { flooredPass, levelNamesPass, ownRecords, storeysOf } from '../solving/building-passes';
 import { stairsPass } from '../stairs/stair-passes';
-import { wallsBefore } from '../walls/wall-passes';
-import { typedPlanPass } from '../walls/wall-plans';
 import { checkGuard } from './check-guards';
+import { edgesAtPass, heightOf, linePlaces, wallsAtPass } from './edge-passes';
 import type { Guard } from './guard';
 import { DROP } from './guard-findings';
 import { GUARD_RULES, type GuardRules } from './guard-rules';
 import { makeRun, notDoubled, postSlant, withoutGates, type GuardRun, type GuardSizes, type Post } from './make-guard';
-import { isFloor, openEdges, type EdgeRun, type FloorEdges, type Mouth } from './open-edges';
+import type { EdgeRun } from './open-edges';
 import { besideWay, sideOfStair, type FootPlace } from './side-path';
 
 /** What is known of a guard beside its pieces. */
@@ -41,141 +36,6 @@ declare module '../slants/assembly' {
   interface AssemblyInfo {
     guard: GuardInfo;
   }
-}
-
-/** A level's floors in plan, with their tops, and what their openings are of. */
-interface FloorsAt {
-  fflMm: number;
-  floors: readonly FloorEdges[];
-}
-
-const floorsAtPass = definePass({
-  name: 'floors in plan at a level',
-  scope: 'level',
-  run: (cx, key): FloorsAt => {
-    const [building, level] = partsOf(key);
-    const fflMm = cx.get(flooredPass, building).find(({ id }) => id === level)?.fflMm ?? 0;
-    const floors = cx
-      .get(floorsPass, building)
-      .filter((piece) => piece.level === level)
-      .map(({ plate, profile, holes }) => ({
-        plate,
-        regions: cx.profiles.known(profile).regions,
-        holes: holes.map(({ by, ring }) => ({ by, ring })),
-      }));
-    return { fflMm, floors };
-  },
-});
-
-/** What closes edges at a level: walls that stand on it, as high as a guard. */
-const LEAST_COVER_MM = 850;
-const wallsAtPass = definePass({
-  name: 'what closes edges at a level',
-  scope: 'level',
-  run: (cx, key): { rings: readonly Ring[]; hasFacade: boolean } => {
-    const [building] = partsOf(key);
-    const standing = cx
-      .get(wallsBefore.band, key)
-      .filter(({ bottomMm, topMm }) => bottomMm <= 300 && topMm >= LEAST_COVER_MM)
-      .flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type)) ?? []);
-    return {
-      rings: standing.flatMap(({ strips }) => strips),
-      hasFacade: standing.some(({ record: { use } }) => use === 'exterior' || use === 'glazed'),
-    };
-  },
-});
-
-/** Where one walks over the edges of floors of a level: off stairs and ramps, and onto them. */
-const mouthsAtPass = definePass({
-  name: 'where one walks over edges of a level',
-  scope: 'level',
-  run: (cx, key): readonly Mouth[] => {
-    const [building, level] = partsOf(key);
-    const { fflMm } = cx.get(floorsAtPass, key);
-    return [
-      ...cx
-        .get(stairsPass, building)
-        .flatMap(({ storeys, flightWidthMm }) =>
-          storeys.flatMap(({ level: from, upper, foot, head }) => [
-            ...(from === level && foot ? [{ ...foot, widthMm: flightWidthMm }] : []),
-            ...(upper === level && head ? [{ ...head, widthMm: flightWidthMm }] : []),
-          ]),
-        ),
-      ...assembliesOf(cx.get(rampsPass, building), 'ramp').flatMap(({ info }) => {
-        const { startMm, riseMm, widthMm, walk, head } = info;
-        const [first, second] = [walk[0]!, walk[1]!];
-        const along = { x: second.x - first.x, y: second.y - first.y };
-        const size = Math.sqrt(along.x * along.x + along.y * along.y);
-        return [
-          ...(Math.abs(startMm - fflMm) < 5 ? [{ at: first, along: times(along, 1 / size), widthMm }] : []),
-          ...(Math.abs(startMm + riseMm - fflMm) < 5 ? [{ ...head, widthMm }] : []),
-        ];
-      }),
-    ];
-  },
-});
-
-/** Heights of floors, ramps and sloped floors of a building, and of the ground about it. */
-function dropFrom(cx: Context, building: Id, fflMm: number): (point: Point) => number {
-  const lower = cx
-    .get(flooredPass, building)
-    .filter((level) => level.fflMm < fflMm - 50)
-    .sort((a, b) => b.fflMm - a.fflMm)
-    .map(({ id }) => cx.get(floorsAtPass, keyOf(building, id)));
-  const leaning = [...cx.get(rampsPass, building), ...cx.get(slopedFloorsPass, building)];
-  // Of the ground no more is known than that the building's zero lies on it.
-  const groundMm = Math.min(0, fflMm);
-  return (point) => {
-    const floor = lower.find(({ floors }) => floors.some((each) => isFloor(each, point)))?.fflMm ?? groundMm;
-    const slopes = leaning.flatMap(({ parts }) =>
-      parts.flatMap(({ slants }) => slants.flatMap((slant) => heightOnSlant(slant, point) ?? [])),
-    );
-    const under = Math.max(floor, ...slopes.filter((mm) => mm < fflMm + 50));
-    return fflMm - under;
-  };
-}
-
-/** Open edges of a level under a rule set, before any guard stands at them but those drawn by hand. */
-const edgesAtPass = definePass({
-  name: 'open edges of a level',
-  scope: 'level',
-  run: (cx, key): readonly EdgeRun[] => {
-    const [building, level, rules] = key.split('/') as [Id, Id, Guard['rules']];
-    const at = keyOf(building, level);
-    const { fflMm, floors } = cx.get(floorsAtPass, at);
-    if (floors.length === 0) return [];
-    const drawn = ownRecords(recordsOf(cx.framework, 'guard'), building).flatMap((guard) => {
-      if (guard.along.of !== 'line' || guard.along.baseAt.level !== level) return [];
-      const places = linePlaces(cx, guard.along);
-      return places.slice(1).map((to, i) => strip(places[i]!, to));
-    });
-    return openEdges({
-      floors,
-      covers: [...cx.get(wallsAtPass, at).rings, ...drawn],
-      mouths: cx.get(mouthsAtPass, at),
-      dropAt: dropFrom(cx, building, fflMm),
-      dropMm: GUARD_RULES[rules].dropMm,
-    });
-  },
-});
-
-/** A thin ring about a line. */
-function strip(from: Point, to: Point): Ring {
-  const way = { x: to.x - from.x, y: to.y - from.y };
-  const size = Math.sqrt(way.x * way.x + way.y * way.y) || 1;
-  const side = times({ x: -way.y, y: way.x }, 20 / size);
-  const back = times(side, -1);
-  return [plus(from, back), plus(to, back), plus(to, side), plus(from, side)];
-}
-
-function linePlaces(cx: Context, along: Guard['along'] & { of: 'line' }): FootPlace[] {
-  const { framework } = cx;
-  const { at, turnDeg } = resolvePlace(framework, along.place);
-  const mm = endMm(framework, along.baseAt, ({ sslMm }) => sslMm);
-  return along.points.map(({ xMm, yMm }) => ({
-    ...plus(at, turned({ x: mmOf(framework, xMm), y: mmOf(framework, yMm) }, turnDeg)),
-    mm,
-  }));
 }
 
 /** True where an opening is a shaft's that walls enclose, or will: whether they do is looked at with the shafts. */
@@ -233,7 +93,7 @@ const runsPass = definePass<readonly GuardRun[]>({
           before.findIndex((each) => each.id === id),
         );
         return levelsOf(cx, building, along).flatMap((level) => {
-          const { fflMm } = cx.get(floorsAtPass, keyOf(building, level));
+          const fflMm = heightOf(cx, building, level);
           return cx
             .get(edgesAtPass, keyOf(building, level, guard.rules))
             .filter(

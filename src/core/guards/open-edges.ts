@@ -22,10 +22,22 @@ export interface EdgesGiven {
   /** What stands along an edge and closes it: walls, guards drawn by hand. */
   covers: readonly Ring[];
   mouths: readonly Mouth[];
-  /** How far it is down from the floor to what lies under a place. */
-  dropAt: (point: Point) => number;
-  /** A drop of more than this is one. */
-  dropMm: number;
+}
+
+/** A stretch of an edge that nothing closes, whatever lies beyond it. */
+export interface BareEdge {
+  from: Point;
+  to: Point;
+  /** A place just beyond its middle. */
+  beyond: Point;
+  by: Id | null;
+  isOpening: boolean;
+}
+
+/** The bare stretches round one ring of a floor, in their order. */
+export interface BareRing {
+  plate: Id;
+  edges: BareEdge[];
 }
 
 /** A run of open edge, counter-clockwise about the floor: floor to its left, the drop to its right. */
@@ -49,29 +61,38 @@ const MOUTH_MM = 150;
 /** Shorter runs than this are none, mm: corners beside walls, an eye between two flights. */
 const LEAST_MM = 250;
 
-interface Piece {
-  from: Point;
-  to: Point;
-  by: Id | null;
-  isOpening: boolean;
-  dropMm: number;
-}
+type Piece = BareEdge & { dropMm: number };
 
-/** The open edges of a level's floors: along them one could fall further than the rule set lets one. */
-export function openEdges(given: EdgesGiven): EdgeRun[] {
+/** What of the edges of a level's floors nothing closes: plan alone, so that levels that move ask nothing new. */
+export function bareEdges(given: EdgesGiven): BareRing[] {
   return given.floors.flatMap((floor) =>
-    floor.regions.flatMap(({ outer, holes }) => [
-      ...runsOf(outer, floor, false, given),
-      ...holes.flatMap((hole) => runsOf(hole, floor, true, given)),
-    ]),
+    floor.regions.flatMap(({ outer, holes }) =>
+      [
+        // The floor to the left: counter-clockwise outside, clockwise round a hole.
+        { ring: counterClockwise(outer), isOpening: false },
+        ...holes.map((hole) => ({ ring: [...counterClockwise(hole)].reverse(), isOpening: true })),
+      ].map(({ ring, isOpening }) => ({
+        plate: floor.plate,
+        edges: ring.flatMap((from, i) => bareStretches(from, ring[(i + 1) % ring.length]!, floor, isOpening, given)),
+      })),
+    ),
   );
 }
 
-/** Round a ring: the pieces of its edges that are open, joined where they follow one another. */
-function runsOf(around: Ring, floor: FloorEdges, isOpening: boolean, given: EdgesGiven): EdgeRun[] {
-  // The floor to the left: counter-clockwise outside, clockwise round a hole.
-  const ring = isOpening ? [...counterClockwise(around)].reverse() : counterClockwise(around);
-  const pieces = ring.flatMap((from, i) => openPieces(from, ring[(i + 1) % ring.length]!, floor, isOpening, given));
+/** The open edges among bare ones: along them one could fall further than is allowed. Joined where they follow one another. */
+export function openEdges(rings: readonly BareRing[], dropAt: (point: Point) => number, dropMm: number): EdgeRun[] {
+  return rings.flatMap(({ plate, edges }) =>
+    runsOf(
+      plate,
+      edges.flatMap((edge): Piece[] => {
+        const drop = dropAt(edge.beyond);
+        return drop > dropMm ? [{ ...edge, dropMm: drop }] : [];
+      }),
+    ),
+  );
+}
+
+function runsOf(plate: Id, pieces: readonly Piece[]): EdgeRun[] {
   if (pieces.length === 0) return [];
   const runs: Piece[][] = [];
   for (const piece of pieces) {
@@ -93,7 +114,7 @@ function runsOf(around: Ring, floor: FloorEdges, isOpening: boolean, given: Edge
       {
         points: straightened(isClosed ? points.slice(0, -1) : points, isClosed),
         isClosed,
-        plate: floor.plate,
+        plate,
         isOpening: run[0]!.isOpening,
         by: run[0]!.by,
         dropMm: Math.max(...run.map(({ dropMm }) => dropMm)),
@@ -117,8 +138,8 @@ function straightened(points: readonly Point[], isClosed: boolean): Point[] {
   });
 }
 
-/** The open stretches of one edge, in its direction. */
-function openPieces(from: Point, to: Point, floor: FloorEdges, isOpening: boolean, given: EdgesGiven): Piece[] {
+/** The bare stretches of one edge, in its direction. */
+function bareStretches(from: Point, to: Point, floor: FloorEdges, isOpening: boolean, given: EdgesGiven): BareEdge[] {
   const way = minus(to, from);
   const length = lengthOf(way);
   if (length < 1) return [];
@@ -142,7 +163,7 @@ function openPieces(from: Point, to: Point, floor: FloorEdges, isOpening: boolea
   });
   mouths.flat().forEach(add);
   const sorted = [...stops].sort((a, b) => a - b);
-  return sorted.flatMap((start, i): Piece[] => {
+  return sorted.flatMap((start, i): BareEdge[] => {
     const end = sorted[i + 1];
     if (end === undefined || end - start < 1) return [];
     const mid = (start + end) / 2;
@@ -151,9 +172,8 @@ function openPieces(from: Point, to: Point, floor: FloorEdges, isOpening: boolea
       COVER_MM.some((out) => given.covers.some((ring) => contains(ring, at(mid, out)))) ||
       given.floors.some((each) => isFloor(each, at(mid, BEYOND_MM)));
     if (isClosed) return [];
-    const dropMm = given.dropAt(at(mid, BEYOND_MM));
-    if (dropMm <= given.dropMm) return [];
-    return [{ from: at(start, 0), to: at(end, 0), by, isOpening: isOpening || by !== null, dropMm }];
+    const beyond = at(mid, BEYOND_MM);
+    return [{ from: at(start, 0), to: at(end, 0), beyond, by, isOpening: isOpening || by !== null }];
   });
 }
 
