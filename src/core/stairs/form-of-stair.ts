@@ -37,6 +37,7 @@ export interface FormSizes {
 export interface Room extends WellSize {
   goingMm: number;
   flightMm: number;
+  landingMm: number;
 }
 
 /** A form of stair: how risers may be dealt, how much room each part has in a well, and the least well for a going. */

@@ -104,7 +104,7 @@ function* ways(asked: StairAsked): Generator<Found> {
     const allowed = goingMm === undefined ? goingsFor(riserMm, rules, Infinity) : { least: goingMm, most: goingMm };
     const goings = allowed ?? (isJudged ? { least: rules.goingMm.least, most: Infinity } : null);
     if (!goings) continue;
-    const room = well && { ...well, goingMm: goings.least, flightMm };
+    const room = well && { ...well, goingMm: goings.least, flightMm, landingMm: sizes.landingMm };
     for (const deal of shape.deals(count, limit, room)) {
       const mostInWell = well ? shape.goingMost(deal, well, sizes, riserMm) : Infinity;
       if (mostInWell === null) continue;

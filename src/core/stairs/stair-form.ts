@@ -14,7 +14,9 @@ import {
   treadsOf,
   up,
   walkingLine,
+  type Deal,
   type FormOfStair,
+  type Room,
 } from './form-of-stair';
 import { circular, spiral } from './round-forms';
 
@@ -33,8 +35,19 @@ export const STAIR_FORMS = [
 ] as const;
 export type StairForm = (typeof STAIR_FORMS)[number];
 
+/** No flight has more risers than a length has room for. */
+const inLengths =
+  (lengths: (room: Room) => readonly number[], flights: number) =>
+  (count: number, limit: number, room: Room | null): Deal[] =>
+    room
+      ? dealt(
+          count,
+          lengths(room).map((mm) => mostIn(mm, room, limit)),
+        ).map(inFlights)
+      : flightsOf(flights)(count, limit);
+
 const straight: FormOfStair = {
-  deals: flightsOf(1),
+  deals: inLengths(({ lengthMm }) => [lengthMm], 1),
   goingMost: ({ parts: [only] }, { lengthMm, widthMm }, { flightMm }) =>
     widthMm < flightMm - 1e-6 ? null : smallest([goingIn(lengthMm, only!.treads)]),
   leastWell: ({ parts: [only] }, going, { flightMm }) => ({ lengthMm: only!.treads * going, widthMm: up(flightMm) }),
@@ -43,7 +56,7 @@ const straight: FormOfStair = {
 };
 
 const straightLanding: FormOfStair = {
-  deals: flightsOf(2),
+  deals: inLengths(({ lengthMm, landingMm }) => [lengthMm - landingMm, lengthMm - landingMm], 2),
   goingMost: ({ parts }, { lengthMm, widthMm }, { flightMm, landingMm }) =>
     widthMm < flightMm - 1e-6 ? null : smallest([goingIn(lengthMm - landingMm, treadsOf(parts))]),
   leastWell: ({ parts }, going, { flightMm, landingMm }) => ({
@@ -56,7 +69,7 @@ const straightLanding: FormOfStair = {
 
 /** The landing in the corner is as wide as both flights. */
 const quarterLanding: FormOfStair = {
-  deals: flightsOf(2),
+  deals: inLengths(({ lengthMm, widthMm, flightMm }) => [lengthMm - flightMm, widthMm - flightMm], 2),
   goingMost: ({ parts: [first, second] }, { lengthMm, widthMm }, { flightMm }) =>
     smallest([goingIn(lengthMm - flightMm, first!.treads), goingIn(widthMm - flightMm, second!.treads)]),
   leastWell: ({ parts: [first, second] }, going, { flightMm }) => ({
@@ -102,7 +115,7 @@ const quarterWinders: FormOfStair = {
 };
 
 const halfLanding: FormOfStair = {
-  deals: flightsOf(2),
+  deals: inLengths(({ lengthMm, landingMm }) => [lengthMm - landingMm, lengthMm - landingMm], 2),
   goingMost: ({ parts: [first, second] }, { lengthMm, widthMm }, { flightMm, landingMm, leastEyeMm }) =>
     widthMm < 2 * flightMm + leastEyeMm - 1e-6
       ? null

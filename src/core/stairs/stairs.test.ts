@@ -284,12 +284,7 @@ describe('the report of stairs', () => {
 
 it('floor zones at its foot and head are known to it: the storey is that much higher', () => {
   const zoned = given(
-    [
-      [
-        'floors.setZone',
-        { floor: 'Plate', outline: well(2500, 1000, '6500,0'), levels: ['01'], shiftMm: -120 },
-      ],
-    ],
+    [['floors.setZone', { floor: 'Plate', outline: well(2500, 1000, '6500,0'), levels: ['01'], shiftMm: -120 }]],
     withStair(),
   );
   const [before, after_] = [stairOf(withStair()), stairOf(zoned)];
