@@ -1,7 +1,6 @@
 import { finding, fixBy, type Finding } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
 import type { Point } from '../geometry/point';
-import { bounds } from '../geometry/polygon';
 import { called } from '../kinds/records';
 import { servedLevels } from '../levels/extent';
 import { recordOf, recordsOf } from '../model/framework';
@@ -9,7 +8,7 @@ import type { Id } from '../model/ids';
 import { definePass, keyOf, type Context } from '../passes/pass';
 import { rampsPass } from '../ramps/ramp-passes';
 import { assembliesOf, type Assembly } from '../slants/assembly';
-import { reachOfSlants } from '../slants/slant';
+import { reachOfSlants, ringAbout } from '../slants/slant';
 import { flooredPass, levelNamesPass, ownRecords, storeysOf } from '../solving/building-passes';
 import { stairsPass } from '../stairs/stair-passes';
 import { checkGuard } from './check-guards';
@@ -182,7 +181,6 @@ function assembled(
   ].filter(({ slants }) => slants.length > 0);
   const slants = parts.flatMap((part) => part.slants);
   if (slants.length === 0) return [];
-  const box = bounds(slants.flat());
   return [
     {
       thing: guard.id,
@@ -190,12 +188,7 @@ function assembled(
       building: guard.building,
       name: guard.name,
       level,
-      ring: [
-        { x: box.minX, y: box.minY },
-        { x: box.maxX, y: box.minY },
-        { x: box.maxX, y: box.maxY },
-        { x: box.minX, y: box.maxY },
-      ],
+      ring: ringAbout(slants),
       ...reachOfSlants(slants),
       parts,
       info: {

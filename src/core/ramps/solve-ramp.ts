@@ -1,11 +1,11 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { plus, times } from '../geometry/point';
-import { bounds, type Ring } from '../geometry/polygon';
+import type { Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
 import type { Framework } from '../model/framework';
 import { resolvePlace } from '../outlines/resolve-place';
 import type { Assembly } from '../slants/assembly';
-import { reachOfSlants } from '../slants/slant';
+import { reachOfSlants, ringAbout } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
 import { layRamp, type LaidRamp, type RampSizes } from './lay-ramp';
 import type { Ramp } from './ramp';
@@ -43,7 +43,7 @@ declare module '../slants/assembly' {
 const LEAST_FLIGHTS: Record<Ramp['form'], number> = { straight: 1, quarter: 2, switchback: 2, circular: 1 };
 
 /** The way a ramp goes: as it is asked for where that is said, else as steep and with as few landings as may be. */
-export function wayOf(framework: Framework, ramp: Ramp, riseMm: number): RampCandidate | null {
+function wayOf(framework: Framework, ramp: Ramp, riseMm: number): RampCandidate | null {
   const rules = RAMP_RULES[ramp.rules];
   const least = LEAST_FLIGHTS[ramp.form];
   const { runMm, slopeRatio } = ramp;
@@ -88,7 +88,6 @@ export function solveRamp(framework: Framework, ramp: Ramp): Assembly<'ramp'> | 
   };
   const laid = layRamp(sizes, way, start + over);
   const slants = laid.parts.flatMap((part) => part.slants);
-  const box = bounds(slants.flat());
   const isRound = ramp.form === 'circular';
   const edge = (by: number) =>
     isRound ? quantiseMm((way.slopeRatio * (sizes.radiusMm + by)) / sizes.radiusMm) : way.slopeRatio;
@@ -98,12 +97,7 @@ export function solveRamp(framework: Framework, ramp: Ramp): Assembly<'ramp'> | 
     building: ramp.building,
     name: ramp.name,
     level: ramp.startsAt.level,
-    ring: [
-      { x: box.minX, y: box.minY },
-      { x: box.maxX, y: box.minY },
-      { x: box.maxX, y: box.maxY },
-      { x: box.minX, y: box.maxY },
-    ],
+    ring: ringAbout(slants),
     ...reachOfSlants([...slants, ...laid.kerbs]),
     parts: [
       ...laid.parts.map(({ is, slants: own }, i) => ({ name: `${is} ${i + 1}`, slants: own })),

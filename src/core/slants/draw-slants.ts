@@ -8,7 +8,7 @@ import { assembliesOf, type AssemblyKind } from './assembly';
 import type { Slant } from './slant';
 
 /** Where a section's plane cuts a piece; null where it does not. Heights are the building's. */
-export function cutSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame' | 'isCut'>): Ring | null {
+function cutSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame' | 'isCut'>): Ring | null {
   if (!isCut) return null;
   const meets = slant.flatMap((a, i) => {
     const b = slant[(i + 1) % slant.length]!;
@@ -36,7 +36,7 @@ export function cutSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame'
 }
 
 /** A piece beyond a plane, seen square to it: null where it is before the plane, or cut. */
-export function seenSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame' | 'isCut'>): Ring | null {
+function seenSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame' | 'isCut'>): Ring | null {
   const depths = slant.map((corner) => depthOf(frame, corner));
   if (isCut && Math.min(...depths) < 0) return null;
   const hull = convexHull(

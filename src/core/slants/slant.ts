@@ -1,5 +1,5 @@
 import { cross, dot, minus, times, type Point } from '../geometry/point';
-import { ringArea, type Ring } from '../geometry/polygon';
+import { bounds, ringArea, type Ring } from '../geometry/polygon';
 
 /** A corner of a slant in plan, with the heights of its top and of its underside there. */
 export interface SlantCorner extends Point {
@@ -55,6 +55,17 @@ export const reachOfSlants = (slants: readonly Slant[]): { bottomMm: number; top
   bottomMm: Math.min(...slants.flatMap((slant) => slant.map(({ bottomMm }) => bottomMm))),
   topMm: Math.max(...slants.flatMap((slant) => slant.map(({ topMm }) => topMm))),
 });
+
+/** A rectangle about all of them in plan. */
+export function ringAbout(slants: readonly Slant[]): Ring {
+  const { minX, minY, maxX, maxY } = bounds(slants.flat());
+  return [
+    { x: minX, y: minY },
+    { x: maxX, y: minY },
+    { x: maxX, y: maxY },
+    { x: minX, y: maxY },
+  ];
+}
 
 /** A side seen square to a run, x along it and y up, drawn out across: as pieces between its corners. */
 export function slantsOfSide(

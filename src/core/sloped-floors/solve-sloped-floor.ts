@@ -1,6 +1,5 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { dot, type Point } from '../geometry/point';
-import { bounds } from '../geometry/polygon';
 import { cosDeg, sinDeg } from '../geometry/trig';
 import { endMm } from '../levels/resolve-end';
 import type { Framework } from '../model/framework';
@@ -8,7 +7,7 @@ import { leastRatio } from '../ramps/ramp-candidates';
 import { RAMP_RULES, type RampRules } from '../ramps/ramp-rules';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Assembly } from '../slants/assembly';
-import { reachOfSlants, slantOf } from '../slants/slant';
+import { reachOfSlants, ringAbout, slantOf } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
 import { gradientOf, slopedFaces, steepest, type HighCorner, type SlopedFace } from './faces';
 import type { SlopedFloor } from './sloped-floor';
@@ -77,7 +76,6 @@ export function solveSlopedFloor(framework: Framework, floor: SlopedFloor): Asse
       slantOf(corner.map(({ x, y, z }) => ({ x, y, topMm: z, bottomMm: z - thicknessMm }))),
     ),
   );
-  const box = bounds(corners);
   const { alongDeg } = floor;
   return {
     thing: floor.id,
@@ -85,12 +83,7 @@ export function solveSlopedFloor(framework: Framework, floor: SlopedFloor): Asse
     building: floor.building,
     name: floor.name,
     level: floor.baseAt.level,
-    ring: [
-      { x: box.minX, y: box.minY },
-      { x: box.maxX, y: box.minY },
-      { x: box.maxX, y: box.maxY },
-      { x: box.minX, y: box.maxY },
-    ],
+    ring: ringAbout(slants),
     ...reachOfSlants(slants),
     parts: [{ name: 'slab', slants }],
     info: {

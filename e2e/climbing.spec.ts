@@ -1,0 +1,84 @@
+import { expect, test, type Page } from '@playwright/test';
+import { downloadReport, downloadText, enterAs, makeProject, openProject, openStep, untilSaved } from './project';
+
+const PLATE = { type: 'rectangle', place: '-20m,-20m', widthMm: 60_000, depthMm: 60_000 } as const;
+const details = (page: Page) => page.getByRole('complementary', { name: 'Details' });
+
+test.beforeEach(async ({ page }) => enterAs(page, 'designer'));
+
+test('a stair takes another form and another way at one storey, and a number of risers is judged', async ({ page }) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Climbing', [
+      ['levels.setUp', { above: '2@3m' }],
+      ['floors.add', { outline: PLATE }],
+      ['stairs.add', { name: 'ST1', begin: { place: '2000,2000' }, rules: 'private' }],
+    ]),
+  );
+  await page.getByText(/^On level/).click();
+  await page.getByRole('button', { name: 'ST1', exact: true }).click();
+  const panel = details(page);
+  await expect(panel.getByText(/^Half turn with a landing, from 00/)).toBeVisible();
+  await panel.getByLabel('Form', { exact: true }).selectOption({ label: 'Straight with a landing' });
+  await expect(panel.getByText(/^Straight with a landing, from 00/)).toBeVisible();
+  // The second way that is listed is taken for this storey alone.
+  const ways = panel.getByRole('region', { name: 'Ways to climb this storey' });
+  const other = ways.getByRole('button', { name: /^Climb it in/ }).first();
+  const deal = (await other.getAttribute('aria-label'))!.replace('Climb it in ', '');
+  await other.click();
+  await expect(ways.getByRole('button', { name: 'As is best again' })).toBeVisible();
+  await untilSaved(page);
+  const { stairs } = await downloadReport(page);
+  expect(stairs.filter(({ flights }) => flights.join(' + ') === deal)).toHaveLength(1);
+  await ways.getByRole('button', { name: 'As is best again' }).click();
+  // Which form would fit is asked of all of them, and one is used by a press.
+  await panel.getByRole('button', { name: /^Which form would fit/ }).click();
+  await panel.getByRole('button', { name: 'Use the form Spiral round a post' }).click();
+  await expect(panel.getByText(/^Spiral round a post, from 00/)).toBeVisible();
+  await panel.getByLabel('Step risers, each storey').fill('10');
+  await page.keyboard.press('Enter');
+  await expect(panel.getByText(/as it was asked for: riser 300 over 220/).first()).toBeVisible();
+  await panel.getByRole('button', { name: 'Let its steps be as is best', exact: true }).first().click();
+  await expect(panel.getByText(/as it was asked for/)).toHaveCount(0);
+  await panel.getByLabel('Carried by').selectOption({ label: 'two stringers' });
+  await panel.getByLabel('Open risers').check();
+  await untilSaved(page);
+  expect(await downloadText(page, 'Download IFC4')).toMatch(/IFCSTAIR\(.*SPIRAL_STAIR/);
+});
+
+test('a ramp is typed with a slope in percent, its verdict said and mended, and guarded on both sides', async ({
+  page,
+}) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Ramps', [
+      ['levels.setUp', { above: '3.3m' }],
+      ['floors.add', { outline: PLATE }],
+    ]),
+  );
+  await openStep(page, 'Stairs');
+  const tool = page.getByRole('region', { name: 'Stairs tools' });
+  await tool.getByRole('button', { name: 'Ramps', exact: true }).click();
+  await tool.getByLabel('Stops over that level by').fill('450');
+  await tool.getByLabel('Slope').fill('12 %');
+  await expect(tool.getByText(/1:8.3 \(12 %, 6.8°\)/).first()).toBeVisible();
+  await expect(tool.getByText(/steeper than 1:12/)).toBeVisible();
+  await tool.getByRole('button', { name: 'Add the ramp' }).click();
+  const panel = details(page);
+  await expect(panel.getByRole('heading', { name: 'Ramp RA1' })).toBeVisible();
+  await panel.getByRole('button', { name: 'Let it be as long as it must be', exact: true }).click();
+  await expect(panel.getByText(/450 up in 5400, 1:12/)).toBeVisible();
+  await tool.getByRole('button', { name: 'Guards', exact: true }).click();
+  await tool.getByLabel('Along', { exact: true }).selectOption({ label: 'a stair or ramp' });
+  await tool.getByRole('button', { name: 'Add the guard' }).click();
+  await expect(panel.getByRole('heading', { name: 'Guard GD1' })).toBeVisible();
+  await panel.getByRole('button', { name: 'Leave a piece out' }).click();
+  await untilSaved(page);
+  const { ramps, guards } = await downloadReport(page);
+  expect(ramps).toMatchObject([{ riseMm: 450, slopeRatio: 12, verdict: 'ok' }]);
+  // Two sides of 5.4 m and a little for the slope, less a metre.
+  expect(guards[0]!.lengthM).toBeCloseTo(2 * Math.sqrt(5.4 ** 2 + 0.45 ** 2) - 1, 1);
+  const ifc = await downloadText(page, 'Download IFC4');
+  expect(ifc).toContain('IFCRAMPFLIGHT(');
+  expect(ifc).toContain('IFCRAILING(');
+});
