@@ -1,3 +1,4 @@
+import { stairsSaid } from '../stairs/stairs-said';
 import { z } from 'zod';
 import { defineCommand } from '../commands/command';
 import type { InputsOf } from '../commands/command-inputs';
@@ -112,7 +113,7 @@ const setElevation = defineCommand({
     const [was, is] = beforeAndAfter(before, after, input.level);
     const by = (is?.fflMm ?? 0) - was.fflMm;
     const verb = by < 0 ? 'lowered' : 'raised';
-    return `Level ${was.record.name} ${verb} ${formatLength(Math.abs(by))} mm to ${formatElevation(is?.fflMm ?? 0)}, ${input.mode === 'push' ? 'pushing the levels beyond' : 'only this level'}`;
+    return `Level ${was.record.name} ${verb} ${formatLength(Math.abs(by))} mm to ${formatElevation(is?.fflMm ?? 0)}, ${input.mode === 'push' ? 'pushing the levels beyond' : 'only this level'}${stairsSaid(before, after)}`;
   },
 });
 
@@ -142,7 +143,7 @@ const setHeight = defineCommand({
     }),
   sentence: (before, input, after) => {
     const [was, is] = beforeAndAfter(before, after, input.level);
-    return `Storey ${was.record.name} made ${formatLength(is?.storeyHeightMm ?? 0)} mm high`;
+    return `Storey ${was.record.name} made ${formatLength(is?.storeyHeightMm ?? 0)} mm high${stairsSaid(before, after)}`;
   },
 });
 

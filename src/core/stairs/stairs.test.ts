@@ -3,7 +3,7 @@ import { recordsOf, type Framework } from '../model/framework';
 import { ringArea } from '../geometry/polygon';
 import { reportOf } from '../report/report';
 import { solve } from '../solving/solve';
-import { given, levelId, refusal, afterFrom } from '../testing/given';
+import { given, levelId, refusal, afterFrom, step } from '../testing/given';
 
 /** Storeys of 3.3, 3.9 and 2.7 m, floors 250 thick with 100 of build-up. */
 const house = given([
@@ -292,4 +292,15 @@ it('floor zones at its foot and head are known to it: the storey is that much hi
   expect(after_.storeys.map(({ heightMm }, i) => heightMm - before.storeys[i]!.heightMm)).toEqual([-120, 120, 0]);
   expect(after_.storeys[1]!.bottomMm).toBe(3300 - 120);
   for (const { steps, heightMm } of after_.storeys) expect(steps!.riserMm * steps!.count).toBeCloseTo(heightMm, 3);
+});
+
+it('a level that moves says in the history what becomes of stairs', () => {
+  const planned = step(withStair(), 'levels.setHeight', { level: '00', heightMm: 3450, mode: 'push' });
+  // 3300 / 19 = 173.7; 3450 / 20 = 172.5.
+  expect(planned.sentence).toBe('Storey 00 made 3450 mm high; stair ST1, 00 to 01: 19 → 20 risers of 172.5 mm');
+  const only = step(withStair(), 'levels.setElevation', { level: '01', fflMm: 12_000, mode: 'push' });
+  expect(only.sentence).toMatch(/stair ST1, 00 to 01: cannot be climbed any more/);
+  expect(step(house, 'levels.setHeight', { level: '00', heightMm: 3450, mode: 'push' }).sentence).toBe(
+    'Storey 00 made 3450 mm high',
+  );
 });
