@@ -65,8 +65,19 @@ export const TOPICS: readonly Topic[] = [
     words: 'stair flight landing riser going tread pitch headroom well',
     step: 'stairs',
     text: [
-      'Give a well and the floors it serves. Every storey is solved by itself: steps, risers, going, landings, the openings over it. What does not fit says by how much.',
+      'Choose a form and give a well, or a corner where it begins, and the floors it serves. Every storey is solved by itself: steps, risers, going, landings, the openings over it. What does not fit says by how much.',
+      'The other ways to climb a storey stand in Details with their numbers; one is taken by a press, for that storey. Which form would fit is asked of all of them.',
       'When a level moves the stair is solved again, and the history says what changed.',
+    ],
+  },
+  {
+    title: 'Ramps, sloped floors and guards',
+    words: 'ramp slope incline apron threshold fall crossfall guard handrail railing balustrade drop edge post gate',
+    step: 'stairs',
+    text: [
+      'A ramp goes from one level to another, or to a height over it, as steep as its rule set lets it and with its landings. A slope is typed as 1:12, 8 % or 4.8°.',
+      'A sloped floor has corners with heights. Its faces tell their slope and the way they fall; Make it comply is the least that will do in a direction.',
+      'A guard along open edges follows slabs, walls, shafts and stairs; where one walks stays free. A drop without one is found where a storey has its facade, and guarded by a press.',
     ],
   },
   {
