@@ -12,6 +12,7 @@ import { TIDEWATER_YARD } from '@/demo/tidewater-yard';
 import { globalIdOf } from './global-id';
 import { StepLines, stepReal, stepText } from './step';
 import { faultsOf, readLines } from './testing/check-ifc';
+import { measured } from './testing/measured';
 import { writeIfc } from './write';
 
 const AT = new Date('2026-01-15T10:00:00Z');
@@ -225,42 +226,7 @@ describe('read by another program', () => {
   });
 
   /** Volume and box of a product's meshes, in metres as that program gives them. */
-  function measure(id: number): { volume: number; low: number[]; high: number[] } {
-    let volume = 0;
-    const [low, high] = [
-      [Infinity, Infinity, Infinity],
-      [-Infinity, -Infinity, -Infinity],
-    ];
-    const mesh = api.GetFlatMesh(model, id);
-    for (let g = 0; g < mesh.geometries.size(); g += 1) {
-      const placed = mesh.geometries.get(g);
-      const geometry = api.GetGeometry(model, placed.geometryExpressID);
-      const vertices = api.GetVertexArray(geometry.GetVertexData(), geometry.GetVertexDataSize());
-      const indices = api.GetIndexArray(geometry.GetIndexData(), geometry.GetIndexDataSize());
-      const m = placed.flatTransformation;
-      const corner = (i: number): [number, number, number] => {
-        const [x, y, z] = [vertices[6 * i]!, vertices[6 * i + 1]!, vertices[6 * i + 2]!];
-        const at = (row: number) => m[row]! * x + m[row + 4]! * y + m[row + 8]! * z + m[row + 12]!;
-        return [at(0), at(1), at(2)];
-      };
-      for (let i = 0; i < indices.length; i += 3) {
-        const [a, b, c] = [corner(indices[i]!), corner(indices[i + 1]!), corner(indices[i + 2]!)];
-        volume +=
-          (a[0] * (b[1] * c[2] - b[2] * c[1]) +
-            a[1] * (b[2] * c[0] - b[0] * c[2]) +
-            a[2] * (b[0] * c[1] - b[1] * c[0])) /
-          6;
-        for (const point of [a, b, c]) {
-          point.forEach((value, axis) => {
-            low[axis] = Math.min(low[axis]!, value);
-            high[axis] = Math.max(high[axis]!, value);
-          });
-        }
-      }
-      geometry.delete();
-    }
-    return { volume: Math.abs(volume), low: low!, high: high! };
-  }
+  const measure = (id: number) => measured(api, model, id);
 
   /** A point of the building in that program's axes: metres, y up, z towards the south. */
   function placed(world: Solved, at: { x: number; y: number }, z: number): number[] {
