@@ -6,6 +6,7 @@ import type { Guard } from '@/core/guards/guard';
 import { GUARD_RULES } from '@/core/guards/guard-rules';
 import { recordsOf } from '@/core/model/framework';
 import { RULE_SETS, STAIR_RULES } from '@/core/stairs/rule-sets';
+import { formatLength } from '@/core/units/format-length';
 import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
@@ -18,8 +19,9 @@ type Where = 'edges' | 'thing' | 'line';
 
 /** A guard along all open edges, along a stair or ramp, or along a line pressed in the plan. */
 export function GuardsTool() {
-  const { framework, building, level, solved, mayEdit, run } = useSlice(
+  const { framework, display, building, level, solved, mayEdit, run } = useSlice(
     'framework',
+    'display',
     'building',
     'level',
     'solved',
@@ -169,7 +171,7 @@ export function GuardsTool() {
       <PlainField
         label="Height"
         {...height.field}
-        note={heightIsTyped ? height.words : `empty: ${usual} mm, after the rule set`}
+        note={heightIsTyped ? height.words : `empty: ${formatLength(usual, display)}, after the rule set`}
         wrong={wrong !== null}
       />
     </ToolForm>
