@@ -48,7 +48,7 @@ export function settingOutPlan(
   if (!shown || !building) return null;
   const move = moveTo(axes, building, solved.survey);
   if (!move) return null;
-  const own = drawPlan(solved, { building: building.id, level, scale, cutAboveMm: 1200, writeLength });
+  const own = drawPlan(solved, { building: building.id, level, scale, cutAboveMm: 1200, writeLength, writeElevation });
   const drawing = axes === 'building' ? own : movedDrawing(own, move);
   const paper = layOnPaper(drawing, scale);
   if (!paper) return null;

@@ -41,16 +41,18 @@ const floorsAtPass = definePass({
 export const heightOf = (cx: Context, building: Id, level: Id): number =>
   cx.get(flooredPass, building).find(({ id }) => id === level)?.fflMm ?? 0;
 
-/** What closes edges at a level: walls that stand on it, as high as a guard. */
-const LEAST_COVER_MM = 850;
+/** A wall that begins this near over the floor stands on it, mm. */
+const ON_FLOOR_MM = 300;
+
+/** What closes edges at a level under a rule set: walls that stand on it, as high as a guard would have to be. */
 export const wallsAtPass = definePass({
   name: 'what closes edges at a level',
   scope: 'level',
   run: (cx, key): { rings: readonly Ring[]; hasFacade: boolean } => {
-    const [building] = partsOf(key);
+    const [building, level, rules] = key.split('/') as [Id, Id, Guard['rules']];
     const standing = cx
-      .get(wallsBefore.band, key)
-      .filter(({ bottomMm, topMm }) => bottomMm <= 300 && topMm >= LEAST_COVER_MM)
+      .get(wallsBefore.band, keyOf(building, level))
+      .filter(({ bottomMm, topMm }) => bottomMm <= ON_FLOOR_MM && topMm >= GUARD_RULES[rules].edgeMm - 0.5)
       .flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type)) ?? []);
     return {
       rings: standing.flatMap(({ strips }) => strips),
@@ -109,13 +111,14 @@ function dropFrom(cx: Context, building: Id, fflMm: number): (point: Point) => n
   };
 }
 
-/** What nothing closes of the edges of a level's floors, whatever lies beyond. */
+/** What nothing closes of the edges of a level's floors under a rule set, whatever lies beyond. */
 const bareAtPass = definePass({
   name: 'bare edges of a level',
   scope: 'level',
   run: (cx, key): readonly BareRing[] => {
-    const [building, level] = partsOf(key);
-    const floors = cx.get(floorsAtPass, key);
+    const [building, level] = key.split('/') as [Id, Id, Guard['rules']];
+    const at = keyOf(building, level);
+    const floors = cx.get(floorsAtPass, at);
     if (floors.length === 0) return [];
     const drawn = ownRecords(recordsOf(cx.framework, 'guard'), building).flatMap((guard) => {
       if (guard.along.of !== 'line' || guard.along.baseAt.level !== level) return [];
@@ -125,7 +128,7 @@ const bareAtPass = definePass({
     return bareEdges({
       floors,
       covers: [...cx.get(wallsAtPass, key).rings, ...drawn],
-      mouths: cx.get(mouthsAtPass, key),
+      mouths: cx.get(mouthsAtPass, at),
     });
   },
 });
@@ -136,7 +139,7 @@ export const edgesAtPass = definePass({
   scope: 'level',
   run: (cx, key): readonly EdgeRun[] => {
     const [building, level, rules] = key.split('/') as [Id, Id, Guard['rules']];
-    const bare = cx.get(bareAtPass, keyOf(building, level));
+    const bare = cx.get(bareAtPass, key);
     if (bare.length === 0) return [];
     return openEdges(bare, dropFrom(cx, building, heightOf(cx, building, level)), GUARD_RULES[rules].dropMm);
   },

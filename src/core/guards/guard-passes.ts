@@ -208,7 +208,7 @@ function unguarded(cx: Context, building: Id, level: Id, rules: Guard['rules']):
   const guards = ownRecords(recordsOf(cx.framework, 'guard'), building).flatMap(({ along }) =>
     along.of === 'edges' && levelsOf(cx, building, along).includes(level) ? [along] : [],
   );
-  if (!cx.get(wallsAtPass, keyOf(building, level)).hasFacade && guards.length === 0) return [];
+  if (!cx.get(wallsAtPass, keyOf(building, level, rules)).hasFacade && guards.length === 0) return [];
   return cx
     .get(edgesAtPass, keyOf(building, level, rules))
     .filter((run) => !isEnclosed(cx, run.by) && !guards.some((along) => takes(cx, along, run)));

@@ -11,6 +11,8 @@ export interface RampRules {
   landingMm: number;
   /** Across the way one goes: run per rise at least. */
   crossfall: number;
+  /** Over it, up to what lies above. */
+  headroomMm: number;
 }
 
 export const RAMP_RULE_SETS = ['public', 'general', 'sliding'] as const;
@@ -24,6 +26,7 @@ export const RAMP_RULES: Record<RampRuleSet, RampRules> = {
     flightRunMost: null,
     landingMm: 1525,
     crossfall: 48,
+    headroomMm: 2032,
   },
   general: {
     title: 'General access, public guidance',
@@ -32,6 +35,7 @@ export const RAMP_RULES: Record<RampRuleSet, RampRules> = {
     flightRunMost: 9000,
     landingMm: 1500,
     crossfall: 48,
+    headroomMm: 2000,
   },
   sliding: {
     title: 'By the rise of each flight, public guidance',
@@ -44,5 +48,6 @@ export const RAMP_RULES: Record<RampRuleSet, RampRules> = {
     flightRunMost: null,
     landingMm: 1500,
     crossfall: 48,
+    headroomMm: 2000,
   },
 };

@@ -26,6 +26,8 @@ export interface RampInfo {
   landings: number;
   widthMm: number;
   startMm: number;
+  /** Asked for over it. */
+  headroomMm: number;
   verdict: 'ok' | readonly string[];
   /** In plan: flights and landings, and the way one goes. */
   rings: readonly { is: 'flight' | 'landing'; ring: Ring }[];
@@ -114,6 +116,7 @@ export function solveRamp(framework: Framework, ramp: Ramp): Assembly<'ramp'> | 
       landings: way.landings,
       widthMm: sizes.widthMm,
       startMm: start,
+      headroomMm: RAMP_RULES[ramp.rules].headroomMm,
       verdict: way.verdict,
       rings: laid.parts.map(({ is, ring }) => ({ is, ring })),
       walk: laid.walk,
@@ -122,11 +125,9 @@ export function solveRamp(framework: Framework, ramp: Ramp): Assembly<'ramp'> | 
   };
 }
 
-/** What a ramp needs open over it in slabs whose soffits lie lower than this over it, mm. */
-const HEADROOM_MM = 2000;
-
 /** Rings of its pieces over which a slab would lie too low, given the slab's soffit; flights in stretches from where that is so. */
-export function tooLowUnder({ parts }: Assembly<'ramp'>, soffitMm: number, topMm: number): Ring[] {
+export function tooLowUnder({ parts, info }: Assembly<'ramp'>, soffitMm: number, topMm: number): Ring[] {
+  const limit = soffitMm - info.headroomMm;
   return parts
     .filter(({ name }) => name !== 'kerbs')
     .flatMap(({ slants }) => slants)
@@ -134,8 +135,7 @@ export function tooLowUnder({ parts }: Assembly<'ramp'>, soffitMm: number, topMm
       const tops = slant.map((corner) => corner.topMm);
       const [low, high] = [Math.min(...tops), Math.max(...tops)];
       // What lies over the slab, or well under it, needs no hole.
-      if (low >= topMm - 1 || high <= soffitMm - HEADROOM_MM + 1) return [];
-      const limit = soffitMm - HEADROOM_MM;
+      if (low >= topMm - 1 || high <= limit + 1) return [];
       if (low >= limit) return [slant.map(({ x, y }) => ({ x, y }))];
       const over = slant.flatMap((a, i) => {
         const b = slant[(i + 1) % slant.length]!;

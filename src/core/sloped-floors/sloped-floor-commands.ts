@@ -5,7 +5,7 @@ import { freeName, refuseTaken } from '../commands/free-name';
 import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../commands/length-input';
 import { buildingReferred, refSchema, thingReferred } from '../commands/refer';
 import { lengthPlus } from '../dimensions/resolve-length';
-import { minus, type Point } from '../geometry/point';
+import { cross, dot, type Point } from '../geometry/point';
 import { ringArea } from '../geometry/polygon';
 import { endInputSchema, readEnd } from '../levels/end-input';
 import { storeyLevels } from '../levels/resolve-levels';
@@ -194,7 +194,7 @@ function longer(framework: Framework, floor: SlopedFloor, towardsDeg: number): H
   const { alongDeg } = floor;
   const way = wayAlong(towardsDeg);
   if (alongDeg === null) return leastExtension(corners, way, notSteeperThan(limit))?.corners ?? null;
-  const isAcross = Math.abs(minus(wayAlong(alongDeg), way).x * way.y - minus(wayAlong(alongDeg), way).y * way.x) > 0.5;
+  const isAcross = Math.abs(cross(wayAlong(alongDeg), way)) > Math.abs(dot(wayAlong(alongDeg), way));
   const [line, least] = isAcross ? [wayAcross(alongDeg), rules.crossfall] : [wayAlong(alongDeg), limit];
   return (
     leastExtension(corners, way, (faces) => {

@@ -6,15 +6,13 @@ import type { StairAsked } from './stair-candidates';
 import { FORMS } from './stair-form';
 import type { Stair } from './stair';
 
-/** A step's own riser, no more. */
-const STEP_MM = 220;
-
 /** What a stair asks of every storey: as the solver, and whoever shows its other ways, ask for it. */
 export function askedOf(framework: Framework, stair: Stair, well: WellSize | null): Omit<StairAsked, 'heightMm'> {
   const mm = (length: Stair['eyeMm']) => mmOf(framework, length);
   const eyeMm = mm(stair.eyeMm);
   const isRound = stair.form === 'spiral' || stair.form === 'circular';
   const isBeside = stair.form === 'halfLanding' || stair.form === 'halfWinders';
+  const rules = STAIR_RULES[stair.rules];
   const own = stair.isFree ? null : well;
   // The floors' landing is not the stair's; round stairs have all of their well.
   const room = own && { ...own, lengthMm: own.lengthMm - (isRound ? 0 : mm(stair.floorLandingMm)) };
@@ -23,13 +21,14 @@ export function askedOf(framework: Framework, stair: Stair, well: WellSize | nul
     form: stair.form,
     well: room,
     widthMm: stair.widthMm === null ? usual : mm(stair.widthMm),
-    rules: STAIR_RULES[stair.rules],
+    rules,
     landingDepthMm: stair.landingDepthMm === null ? null : mm(stair.landingDepthMm),
     eyeMm,
     leastEyeMm: eyeMm,
-    // A waist lies under the riser of its own step.
+    // A waist lies under the riser of its own step, which is no higher than the rule set lets it be.
     overMm: {
-      tread: mm(stair.finishMm) + (stair.carriedBy === 'waist' ? mm(stair.waistMm) + STEP_MM : mm(stair.treadMm)),
+      tread:
+        mm(stair.finishMm) + (stair.carriedBy === 'waist' ? mm(stair.waistMm) + rules.riserMm.most : mm(stair.treadMm)),
       landing: mm(stair.finishMm) + mm(stair.landingMm),
     },
     ...(stair.risers === null ? {} : { risers: stair.risers }),

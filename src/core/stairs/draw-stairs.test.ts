@@ -74,6 +74,16 @@ it('shows where its headroom is least, in plan and upright in section', () => {
   ).toBe(true);
 });
 
+it('says the height of the landing it passes, where heights are written', () => {
+  const at = { building, level: levelId(house, 'RF'), scale: 20, cutAboveMm: 1200, writeLength: String };
+  const words = (view: typeof at & { writeElevation?: (mm: number) => string }) =>
+    of(drawPlan(solved, view).primitives, 'stairText').map((text) => text.type === 'text' && text.text);
+  // Of the storey under the roof: 6600 and ten risers of 173.7.
+  const height = `at ${Math.round(6600 + 10 * (3300 / 19))}`;
+  expect(words({ ...at, writeElevation: (mm) => `at ${Math.round(mm)}` })).toContain(height);
+  expect(words(at)).not.toContain(height);
+});
+
 describe('a stair in section', () => {
   const section = (x: number) =>
     drawSection(solved, {

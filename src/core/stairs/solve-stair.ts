@@ -13,7 +13,7 @@ import { askedOf } from './asked-of';
 import { FIRST_DEG } from './lay-round';
 import { layStair, type LaidStair, type StairSizes } from './lay-stair';
 import { tightBox, tightOpening } from './opening';
-import { sizesOf, stairCandidates, type StairAsked, type StairCandidate } from './stair-candidates';
+import { bestWay, sizesOf, type StairAsked, type StairCandidate } from './stair-candidates';
 import { fixesFor, foundAt, tooNarrow } from './stair-findings';
 import type { SolvedStair, StairFix, StairStorey } from './solved-stair';
 import type { Stair } from './stair';
@@ -141,12 +141,6 @@ interface Climb {
   heightMm: number;
   way: StairCandidate | null;
   isGone: boolean;
-}
-
-function bestWay(asked: StairAsked, chosen: readonly number[] | null): Pick<Climb, 'way' | 'isGone'> {
-  const ways = stairCandidates(asked);
-  const wanted = chosen && ways.find(({ flights }) => flights.join() === chosen.join());
-  return { way: wanted ?? ways[0] ?? null, isGone: chosen !== null && !wanted && ways.length > 0 };
 }
 
 /** A well as large as the largest storey asks for, from the corner where one begins. */

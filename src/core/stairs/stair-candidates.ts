@@ -61,6 +61,16 @@ interface Found extends StairCandidate {
 export const stairCandidates = (asked: StairAsked): StairCandidate[] =>
   ranked([...ways(asked)]).map(({ missMm: _, unevenness: __, ...rest }) => rest);
 
+/** The way that was chosen, by its risers part by part, else the best; `isGone`: the one that was chosen is none. */
+export function bestWay(
+  asked: StairAsked,
+  chosen: readonly number[] | null,
+): { way: StairCandidate | null; isGone: boolean } {
+  const ways = stairCandidates(asked);
+  const wanted = chosen && ways.find(({ flights }) => flights.join() === chosen.join());
+  return { way: wanted ?? ways[0] ?? null, isGone: chosen !== null && !wanted && ways.length > 0 };
+}
+
 /** True if there is a way that breaks no limit. */
 export function canBeClimbed(asked: StairAsked): boolean {
   for (const { verdict } of ways(asked)) if (verdict === 'ok') return true;

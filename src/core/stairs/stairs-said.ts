@@ -3,7 +3,7 @@ import { recordOf, recordsOf, type Framework } from '../model/framework';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { quantiseMm } from '../units/length-units';
 import { askedOf } from './asked-of';
-import { stairCandidates, type StairCandidate } from './stair-candidates';
+import { bestWay, type StairCandidate } from './stair-candidates';
 import type { Stair } from './stair';
 import { wellOf } from './well';
 
@@ -33,9 +33,8 @@ function wayOf(framework: Framework, stair: Stair, { lower, heightMm }: Climbed)
   const ring = resolveOutline(framework, stair.well);
   const well = ring && wellOf(ring, stair.entry);
   if (!well) return null;
-  const ways = stairCandidates({ ...askedOf(framework, stair, well), heightMm });
-  const chosen = stair.chosen.find(({ level }) => level === lower.id)?.flights.join();
-  return ways.find(({ flights }) => flights.join() === chosen) ?? ways[0] ?? null;
+  const chosen = stair.chosen.find(({ level }) => level === lower.id)?.flights ?? null;
+  return bestWay({ ...askedOf(framework, stair, well), heightMm }, chosen).way;
 }
 
 const rounded = (mm: number): string => String(Math.round(mm * 10) / 10);

@@ -81,6 +81,7 @@ export function PlanView() {
       leastTextMm: LEAST_ON_SCREEN_MM,
       cutAboveMm: 1200,
       writeLength: (mm) => formatLength(mm, display),
+      writeElevation: (mm) => formatElevation(mm, display),
       writeArea: (mm2) => formatArea(mm2, display),
     };
     return {
