@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { rulesReferred } from '../rule-sets/rules-in';
+import { rulesInputSchema } from '../rule-sets/rules-input';
 import { defineCommand } from '../commands/command';
 import type { InputsOf } from '../commands/command-inputs';
 import { projectDetailsSchema, BUILDING_ZERO } from './building';
@@ -54,13 +56,15 @@ const describe = defineCommand({
     code: detailText(30),
     client: detailText(120),
     address: detailText(200),
-    rules: projectDetailsSchema.shape.rules.optional(),
+    rules: rulesInputSchema.nullable().optional(),
   }),
   plan: (edit, input) =>
     refusing(() => {
       const [project] = recordsOf(edit.before, 'project');
       const before = project?.details ?? { code: null, client: null, address: null, rules: null };
-      const { code = before.code, client = before.client, address = before.address, rules = before.rules } = input;
+      const { code = before.code, client = before.client, address = before.address } = input;
+      const rules =
+        input.rules === undefined ? before.rules : input.rules && rulesReferred(edit.before, input.rules);
       const details = { code, client, address, rules };
       if (project) edit.set('project', project.id, { details });
       else edit.add<'project'>({ kind: 'project', name: 'Project', survey: null, details });

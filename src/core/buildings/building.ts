@@ -4,7 +4,7 @@ import type { Bounds } from '../kinds/marks';
 import { budgetSchema } from '../levels/budget';
 import { angleSchema, lengthSchema, lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
-import { RULE_SETS } from '../stairs/rule-sets';
+import { rulesSchema } from '../rule-sets/rules-field';
 import { surveySchema } from './survey';
 
 /** What title blocks say of a project, and what its stairs are measured against where nothing else is said. */
@@ -13,7 +13,7 @@ export const projectDetailsSchema = z.object({
   code: textSchema(30).nullable(),
   client: textSchema(120).nullable(),
   address: textSchema(200).nullable(),
-  rules: z.enum(RULE_SETS).nullable(),
+  rules: rulesSchema.nullable(),
 });
 
 /** The project itself: one record, with its name. */

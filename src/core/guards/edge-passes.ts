@@ -16,7 +16,7 @@ import { stairsPass } from '../stairs/stair-passes';
 import { wallsBefore } from '../walls/wall-passes';
 import { typedPlanPass } from '../walls/wall-plans';
 import type { Guard } from './guard';
-import { GUARD_RULES } from './guard-rules';
+import { guardRules } from '../rule-sets/rules-in';
 import { bareEdges, isFloor, openEdges, type BareRing, type EdgeRun, type FloorEdges, type Mouth } from './open-edges';
 import type { FootPlace } from './side-path';
 
@@ -52,7 +52,7 @@ export const wallsAtPass = definePass({
     const [building, level, rules] = key.split('/') as [Id, Id, Guard['rules']];
     const standing = cx
       .get(wallsBefore.band, keyOf(building, level))
-      .filter(({ bottomMm, topMm }) => bottomMm <= ON_FLOOR_MM && topMm >= GUARD_RULES[rules].edgeMm - 0.5)
+      .filter(({ bottomMm, topMm }) => bottomMm <= ON_FLOOR_MM && topMm >= guardRules(cx.framework, rules).edgeMm - 0.5)
       .flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type)) ?? []);
     return {
       rings: standing.flatMap(({ strips }) => strips),
@@ -141,7 +141,7 @@ export const edgesAtPass = definePass({
     const [building, level, rules] = key.split('/') as [Id, Id, Guard['rules']];
     const bare = cx.get(bareAtPass, key);
     if (bare.length === 0) return [];
-    return openEdges(bare, dropFrom(cx, building, heightOf(cx, building, level)), GUARD_RULES[rules].dropMm);
+    return openEdges(bare, dropFrom(cx, building, heightOf(cx, building, level)), guardRules(cx.framework, rules).dropMm);
   },
 });
 

@@ -12,9 +12,9 @@ import { textSchema } from '../model/fields';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
-import { RULE_SETS } from '../stairs/rule-sets';
+import { guardRules, projectRules, rulesReferred } from '../rule-sets/rules-in';
+import { rulesInputSchema } from '../rule-sets/rules-input';
 import { GUARD_BOUNDS, GUARD_INFILLS, GUARD_SIDES, type Guard } from './guard';
-import { GUARD_RULES } from './guard-rules';
 
 const cornerSchema = z.strictObject({ xMm: lengthInputSchema, yMm: lengthInputSchema });
 const alongInputSchema = z.discriminatedUnion('of', [
@@ -52,7 +52,7 @@ const fields = {
     .array(z.strictObject({ fromMm: lengthInputSchema, toMm: lengthInputSchema }))
     .max(50)
     .optional(),
-  rules: z.enum(RULE_SETS).optional(),
+  rules: rulesInputSchema.optional(),
 };
 type Fields = z.infer<z.ZodObject<typeof fields>>;
 
@@ -135,8 +135,8 @@ const add = defineCommand({
     refusing(() => {
       const building = buildingReferred(edit.before, input.building);
       refuseTaken(edit.before, 'guard', input.name);
-      const rules = input.rules ?? recordsOf(edit.before, 'project')[0]?.details?.rules ?? 'public';
-      const limits = GUARD_RULES[rules];
+      const rules = rulesReferred(edit.before, input.rules ?? projectRules(edit.before));
+      const limits = guardRules(edit.before, rules);
       const is = input.is ?? 'guard';
       const isOnFlight = input.along.of === 'stair';
       const height = is === 'handrail' ? limits.handrailMm.least : isOnFlight ? limits.flightMm : limits.edgeMm;
@@ -172,7 +172,8 @@ const change = defineCommand({
     refusing(() => {
       const was = thingReferred(edit.before, 'guard', input.guard);
       refuseTaken(edit.before, 'guard', input.name, was.id);
-      const { name, is, infill, hasTopRail, midRails, endPosts, rules, along } = input;
+      const { name, is, infill, hasTopRail, midRails, endPosts, along } = input;
+      const rules = input.rules === undefined ? undefined : rulesReferred(edit.before, input.rules);
       edit.set('guard', was.id, {
         name,
         is,

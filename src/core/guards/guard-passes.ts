@@ -10,12 +10,14 @@ import { rampsPass } from '../ramps/ramp-passes';
 import { assembliesOf, type Assembly } from '../slants/assembly';
 import { reachOfSlants, ringAbout } from '../slants/slant';
 import { flooredPass, levelNamesPass, ownRecords, storeysOf } from '../solving/building-passes';
+import { sourceOf } from '../stairs/rule-sets';
 import { stairsPass } from '../stairs/stair-passes';
 import { checkGuard } from './check-guards';
 import { edgesAtPass, heightOf, linePlaces, wallsAtPass } from './edge-passes';
 import type { Guard } from './guard';
 import { DROP } from './guard-findings';
-import { GUARD_RULES, type GuardRules } from './guard-rules';
+import { guardRules, projectRules } from '../rule-sets/rules-in';
+import type { GuardRules } from './guard-rules';
 import { makeRun, notDoubled, postSlant, withoutGates, type GuardRun, type GuardSizes, type Post } from './make-guard';
 import type { EdgeRun } from './open-edges';
 import { besideWay, sideOfStair, type FootPlace } from './side-path';
@@ -214,9 +216,6 @@ function unguarded(cx: Context, building: Id, level: Id, rules: Guard['rules']):
     .filter((run) => !isEnclosed(cx, run.by) && !guards.some((along) => takes(cx, along, run)));
 }
 
-/** The rule set of a building's first guard, else the project's, else that for all. */
-const rulesFor = (cx: Context): Guard['rules'] => recordsOf(cx.framework, 'project')[0]?.details?.rules ?? 'public';
-
 export const guardFindingsPass = definePass({
   name: 'findings of guards',
   scope: 'building',
@@ -224,16 +223,16 @@ export const guardFindingsPass = definePass({
     const names = cx.get(levelNamesPass, building);
     const own = ownRecords(recordsOf(cx.framework, 'guard'), building).flatMap((guard) => {
       const runs = cx.get(runsPass, guard.id);
-      return checkGuard(guard, sizesOf(cx, guard), runs[0]?.level ?? null, runs.length);
+      return checkGuard(guard, guardRules(cx.framework, guard.rules), sizesOf(cx, guard), runs[0]?.level ?? null, runs.length);
     });
-    const rules = rulesFor(cx);
+    const rules = projectRules(cx.framework);
     const drops = cx.get(flooredPass, building).flatMap((level) => {
       // Roofs are seen to by their own edges.
       if (level.record.levelKind === 'roof') return [];
       const open = unguarded(cx, building, level.id, rules);
       return open.length === 0
         ? []
-        : [dropFound(building, level.id, names.get(level.id) ?? '', open, GUARD_RULES[rules], rules)];
+        : [dropFound(building, level.id, names.get(level.id) ?? '', open, guardRules(cx.framework, rules), rules)];
     });
     return [...own, ...drops];
   },
@@ -244,12 +243,13 @@ function dropFound(
   level: Id,
   name: string,
   open: readonly EdgeRun[],
-  { dropMm, edgeMm, gapMm }: GuardRules,
+  limits: GuardRules,
   rules: Guard['rules'],
 ): Finding {
+  const { dropMm, edgeMm, gapMm } = limits;
   const most = Math.round(Math.max(...open.map((run) => run.dropMm)));
   const many = open.length === 1 ? 'an open edge' : `${open.length} open edges`;
-  const words = `Level ${name} has ${many} with a drop of ${most} mm and no guard; its rule set asks for one over ${dropMm} mm. Guard them, or bring walls there`;
+  const words = `Level ${name} has ${many} with a drop of ${most} mm and no guard; its rule set asks for one over ${dropMm} mm (${sourceOf(limits, 'guards.drop')}). Guard them, or bring walls there`;
   const fix = fixBy(`Guard the open edges of level ${name}`, 'guards.add', {
     building,
     along: { of: 'edges', levels: { at: [level] } },

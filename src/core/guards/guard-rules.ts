@@ -1,8 +1,7 @@
-import type { RuleSet } from '../stairs/rule-sets';
+import type { RuleSet, Sourced } from '../stairs/rule-sets';
 
 /** Limits guards and handrails are measured against. Indicative: whoever signs the building checks them. */
-export interface GuardRules {
-  source: string;
+export interface GuardRules extends Sourced {
   /** A drop of more than this has a guard. */
   dropMm: number;
   /** Height over the floor at edges, and over the pitch at flights. */

@@ -4,7 +4,7 @@ import { recordKind } from '../kinds/record-kind';
 import { extentSchema } from '../levels/extent';
 import { endSchema, lengthSchema, lengthWithin, placeSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
-import { RULE_SETS } from '../stairs/rule-sets';
+import { rulesSchema } from '../rule-sets/rules-field';
 
 export const GUARD_BOUNDS = {
   heightMm: { atLeastMm: 200, atMostMm: 5000 },
@@ -69,7 +69,7 @@ const guardSchema = z.object({
   gates: z
     .array(z.object({ fromMm: lengthWithin(GUARD_BOUNDS.gateMm), toMm: lengthWithin(GUARD_BOUNDS.gateMm) }))
     .max(50),
-  rules: z.enum(RULE_SETS),
+  rules: rulesSchema,
 });
 export type Guard = z.infer<typeof guardSchema>;
 

@@ -135,8 +135,8 @@ describe('what has none', () => {
   it('is found where walls stand, by the rule set’s drop, and guarded by one press', () => {
     const found = solve(walled).findings.filter(({ rule }) => rule === 'guard.drop');
     expect(found.map(({ message }) => message).sort()).toEqual([
-      'Level 01 has an open edge with a drop of 3300 mm and no guard; its rule set asks for one over 762 mm. Guard them, or bring walls there',
-      'Level 02 has an open edge with a drop of 6600 mm and no guard; its rule set asks for one over 762 mm. Guard them, or bring walls there',
+      'Level 01 has an open edge with a drop of 3300 mm and no guard; its rule set asks for one over 762 mm (International model building code: guards and handrails). Guard them, or bring walls there',
+      'Level 02 has an open edge with a drop of 6600 mm and no guard; its rule set asks for one over 762 mm (International model building code: guards and handrails). Guard them, or bring walls there',
     ]);
     expect(rules(fixed(fixed(walled, 'guard.drop'), 'guard.drop'))).not.toContain('guard.drop');
     // Nothing is asked of slabs that have no walls yet.

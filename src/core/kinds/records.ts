@@ -18,6 +18,7 @@ import { roomRecords, boundaryLineRecords } from '../rooms/room';
 import { settingOutRecords } from '../setting-out/setting-out-line';
 import { shaftRecords } from '../shafts/shaft';
 import { stairRecords } from '../stairs/stair';
+import { ruleSetRecords } from '../rule-sets/rule-set';
 import { typicalRecords } from '../typical/typical';
 import { underlayRecords } from '../underlays/underlay';
 import { namedViewRecords } from '../views/named-view';
@@ -62,6 +63,7 @@ export const RECORD_KINDS = [
   rampRecords,
   slopedFloorRecords,
   guardRecords,
+  ruleSetRecords,
 ] as const;
 
 const BY_KIND = new Map<string, RecordKind>(RECORD_KINDS.map((each) => [each.kind, each as unknown as RecordKind]));

@@ -16,6 +16,7 @@ import { roomKind, boundaryLineKind } from '../rooms/kind';
 import { settingOutKind } from '../setting-out/kind';
 import { shaftKind } from '../shafts/kind';
 import { stairKind } from '../stairs/kind';
+import { ruleSetKind } from '../rule-sets/kind';
 import { typicalKind } from '../typical/kind';
 import { underlayKind } from '../underlays/kind';
 import { viewMarkKind, namedViewKind } from '../views/kind';
@@ -38,6 +39,7 @@ export const DEFINITIONS = [
   shaftKind,
   stairKind,
   dimensionKind,
+  ruleSetKind,
   viewMarkKind,
   namedViewKind,
   underlayKind,

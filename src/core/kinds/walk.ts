@@ -84,7 +84,7 @@ function inside({ def }: Schema): Walk | null {
       return walkOf(def.innerType!);
     case 'union':
       return def.discriminator === undefined
-        ? eitherWalk(def.options!.map(walkOf))
+        ? eitherWalk(def.options!)
         : choiceWalk(def.discriminator, def.options!);
     default:
       return null;
@@ -163,16 +163,20 @@ function emptyWalk(walk: Walk | null, empty: null | undefined): Walk | null {
   };
 }
 
-/** Several shapes that tell themselves apart: each way passes by what is not of its shape. */
-function eitherWalk(options: readonly (Walk | null)[]): Walk | null {
-  const walks = options.filter((option) => option !== null);
+/** Several shapes that tell themselves apart: each way passes by what is not of its shape, and texts by those of others. */
+function eitherWalk(options: readonly Schema[]): Walk | null {
+  const walks = options.flatMap((schema) => {
+    const walk = walkOf(schema);
+    return walk ? [{ walk, is: (value: unknown) => schema.def.type !== 'string' || schema.safeParse(value).success }] : [];
+  });
   if (walks.length === 0) return null;
   return {
     see: (value, seen, path = '') => {
-      for (const walk of walks) walk.see(value, seen, path);
+      for (const { walk, is } of walks) if (is(value)) walk.see(value, seen, path);
     },
     change: (value, changed, path = '') => {
-      for (const walk of walks) {
+      for (const { walk, is } of walks) {
+        if (!is(value)) continue;
         const next = walk.change(value, changed, path);
         if (next !== value) return next;
       }

@@ -1,4 +1,5 @@
 import { quantiseMm } from '../units/length-units';
+import { sourceOf } from '../stairs/rule-sets';
 import type { RampRules } from './ramp-rules';
 
 /** What a ramp is asked for; with a run, how steep it is there and whether it may be. */
@@ -36,17 +37,18 @@ export function leastRatio(flightRiseMm: number, { steepest }: RampRules): numbe
 
 /** Whether flights of some rise and run are within the rule set: the limits broken, each with its source. */
 function broken(flightRiseMm: number, flightRunMm: number, rules: RampRules): string[] {
-  const { steepest, flightRunMost, source } = rules;
+  const { steepest, flightRunMost } = rules;
   const said = (mm: number) => String(Math.round(mm * 10) / 10);
   const ratio = flightRiseMm === 0 ? Infinity : flightRunMm / flightRiseMm;
   const least = leastRatio(flightRiseMm, rules);
   const most = steepest.at(-1)!;
+  const step = least === null ? steepest.length : steepest.findIndex(({ runPerRise }) => runPerRise === least) + 1;
   const found: string[] = [];
-  if (least === null) found.push(`rise of one flight ${said(flightRiseMm)} over ${said(most.toRiseMm)} (${source})`);
+  if (least === null) found.push(`rise of one flight ${said(flightRiseMm)} over ${said(most.toRiseMm)} (${sourceOf(rules, `ramps.rise.${steepest.length}`)})`);
   if (ratio < (least ?? most.runPerRise) - 1e-6)
-    found.push(`slope 1:${said(ratio)} steeper than 1:${least ?? most.runPerRise} (${source})`);
+    found.push(`slope 1:${said(ratio)} steeper than 1:${least ?? most.runPerRise} (${sourceOf(rules, `ramps.slope.${step}`)})`);
   if (flightRunMost !== null && flightRunMm > flightRunMost + 1e-6)
-    found.push(`run of one flight ${said(flightRunMm)} over ${said(flightRunMost)} (${source})`);
+    found.push(`run of one flight ${said(flightRunMm)} over ${said(flightRunMost)} (${sourceOf(rules, 'ramps.flightRun')})`);
   return found;
 }
 

@@ -13,6 +13,8 @@ import type { Id } from '../model/ids';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
 import { resolvePlace } from '../outlines/resolve-place';
 import { RAMP_BOUNDS, RAMP_FORMS, RAMP_REFERENCES, type Ramp } from './ramp';
+import { rulesReferred } from '../rule-sets/rules-in';
+import { rampRulesInputSchema } from '../rule-sets/rules-input';
 import { RAMP_RULE_SETS } from './ramp-rules';
 
 const lengths = {
@@ -43,7 +45,7 @@ const fields = {
   slopeRatio: z.number().min(1).max(1000).nullable().optional(),
   reference: z.enum(RAMP_REFERENCES).optional(),
   segments: z.number().int().min(2).max(400).optional(),
-  rules: z.enum(RAMP_RULE_SETS).optional(),
+  rules: rampRulesInputSchema.optional(),
   startsAt: endInputSchema.optional(),
   stopsAt: endInputSchema.optional(),
 };
@@ -102,7 +104,7 @@ const add = defineCommand({
       refuseTaken(edit.before, 'ramp', input.name);
       if (!input.through && input.place === undefined) refuseNow('Say where the ramp begins: `place`', ['place']);
       const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['FFL', 'FFL']);
-      const { form, towardsDeg, turn, slopeRatio, reference, segments, rules } = input;
+      const { form, towardsDeg, turn, slopeRatio, reference, segments } = input;
       edit.add<'ramp'>({
         kind: 'ramp',
         building,
@@ -120,7 +122,7 @@ const add = defineCommand({
         slopeRatio: slopeRatio ?? null,
         reference: reference ?? 'top',
         segments: segments ?? 24,
-        rules: rules ?? 'public',
+        rules: rulesReferred(edit.before, input.rules ?? 'public', RAMP_RULE_SETS),
         ...span,
         ...(input.through ? readThrough(edit.before, building, input.through) : {}),
         ...readLengths(edit.before, input),
@@ -137,7 +139,8 @@ const change = defineCommand({
     refusing(() => {
       const was = thingReferred(edit.before, 'ramp', input.ramp);
       refuseTaken(edit.before, 'ramp', input.name, was.id);
-      const { name, form, towardsDeg, turn, slopeRatio, reference, segments, rules, place, startsAt, stopsAt } = input;
+      const { name, form, towardsDeg, turn, slopeRatio, reference, segments, place, startsAt, stopsAt } = input;
+      const rules = input.rules === undefined ? undefined : rulesReferred(edit.before, input.rules, RAMP_RULE_SETS);
       edit.set('ramp', was.id, {
         name,
         form,

@@ -1,8 +1,8 @@
+import type { Sourced } from '../stairs/rule-sets';
+
 /** Limits a ramp is measured against. Indicative: whoever signs the building checks them. */
-export interface RampRules {
+export interface RampRules extends Sourced {
   title: string;
-  /** Where the limits come from, in general words. */
-  source: string;
   /** How steep a flight may be by how far it rises: run per rise, the lowest rises first. */
   steepest: readonly { toRiseMm: number; runPerRise: number }[];
   /** The longest run of a flight, mm. */
@@ -16,7 +16,7 @@ export interface RampRules {
 }
 
 export const RAMP_RULE_SETS = ['public', 'general', 'sliding'] as const;
-type RampRuleSet = (typeof RAMP_RULE_SETS)[number];
+export type RampRuleSet = (typeof RAMP_RULE_SETS)[number];
 
 export const RAMP_RULES: Record<RampRuleSet, RampRules> = {
   public: {

@@ -3,7 +3,7 @@ import { marked, ref, type Bounds } from '../kinds/marks';
 import { recordKind } from '../kinds/record-kind';
 import { angleSchema, endSchema, lengthWithin, placeSchema, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
-import { RAMP_RULE_SETS } from './ramp-rules';
+import { rampRulesSchema } from '../rule-sets/rules-field';
 
 /** Straight on; round a corner on a landing; to and fro; round a middle. */
 export const RAMP_FORMS = ['straight', 'quarter', 'switchback', 'circular'] as const;
@@ -41,7 +41,7 @@ const rampSchema = z.object({
   segments: z.number().int().min(2).max(400),
   /** Edges stand so much over it; 0: none. */
   kerbMm: lengthWithin(RAMP_BOUNDS.kerbMm),
-  rules: z.enum(RAMP_RULE_SETS),
+  rules: rampRulesSchema,
   /** The room there is along its middle, landings included; null: as long as it must be. */
   runMm: lengthWithin(RAMP_BOUNDS.runMm).nullable(),
   /** Run per rise, typed and judged; null: as steep as it may be. */

@@ -10,7 +10,7 @@ import { quantiseMm } from '../units/length-units';
 import { layRamp, type LaidRamp, type RampSizes } from './lay-ramp';
 import type { Ramp } from './ramp';
 import { rampCandidates, type RampCandidate } from './ramp-candidates';
-import { RAMP_RULES } from './ramp-rules';
+import { rampRules } from '../rule-sets/rules-in';
 
 /** What is known of a ramp beside its pieces. */
 export interface RampInfo {
@@ -46,7 +46,7 @@ const LEAST_FLIGHTS: Record<Ramp['form'], number> = { straight: 1, quarter: 2, s
 
 /** The way a ramp goes: as it is asked for where that is said, else as steep and with as few landings as may be. */
 function wayOf(framework: Framework, ramp: Ramp, riseMm: number): RampCandidate | null {
-  const rules = RAMP_RULES[ramp.rules];
+  const rules = rampRules(framework, ramp.rules);
   const least = LEAST_FLIGHTS[ramp.form];
   const { runMm, slopeRatio } = ramp;
   const asked = runMm === null ? {} : { runMm: mmOf(framework, runMm) };
@@ -116,7 +116,7 @@ export function solveRamp(framework: Framework, ramp: Ramp): Assembly<'ramp'> | 
       landings: way.landings,
       widthMm: sizes.widthMm,
       startMm: start,
-      headroomMm: RAMP_RULES[ramp.rules].headroomMm,
+      headroomMm: rampRules(framework, ramp.rules).headroomMm,
       verdict: way.verdict,
       rings: laid.parts.map(({ is, ring }) => ({ is, ring })),
       walk: laid.walk,

@@ -17,6 +17,7 @@ export const ROOM_USES = [
   'wet',
   'other',
 ] as const;
+export type RoomUse = (typeof ROOM_USES)[number];
 
 /** A room: the closed region of walls a place lies in, named; at its level, and above where the region is the same. */
 const roomSchema = z.object({

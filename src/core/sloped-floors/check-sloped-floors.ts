@@ -41,7 +41,7 @@ export function checkSlopedFloor(
     found.push(
       report(
         STEEP,
-        `Sloped floor ${floor.name} is ${slopeWords(steep)} at its steepest; its rule set asks for ${slopeWords(info.limit)} or less steep. Make it longer, or its corners less different`,
+        `Sloped floor ${floor.name} is ${slopeWords(steep)} at its steepest; its rule set asks for ${slopeWords(info.limit)} or less steep (${info.limitSource}). Make it longer, or its corners less different`,
         [
           fixBy('Make it longer the way it falls, as little as will do', 'slopedFloors.comply', {
             slopedFloor: floor.id,
@@ -55,7 +55,7 @@ export function checkSlopedFloor(
     found.push(
       report(
         CROSSFALL,
-        `Sloped floor ${floor.name} falls ${slopeWords(info.across)} across the way one goes; its rule set asks for ${slopeWords(info.crossfall)} or less steep. Make it wider, or its sides less different`,
+        `Sloped floor ${floor.name} falls ${slopeWords(info.across)} across the way one goes; its rule set asks for ${slopeWords(info.crossfall)} or less steep (${info.crossfallSource}). Make it wider, or its sides less different`,
         [
           fixBy('Make it wider, as little as will do', 'slopedFloors.comply', {
             slopedFloor: floor.id,

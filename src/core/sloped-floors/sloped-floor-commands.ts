@@ -14,7 +14,9 @@ import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Outline } from '../outlines/outline';
 import { placeInputSchema, readPlace } from '../outlines/outline-input';
-import { RAMP_RULE_SETS, RAMP_RULES } from '../ramps/ramp-rules';
+import { RAMP_RULE_SETS } from '../ramps/ramp-rules';
+import { rampRules, rulesReferred } from '../rule-sets/rules-in';
+import { rampRulesInputSchema } from '../rule-sets/rules-input';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { quantiseMm } from '../units/length-units';
 import type { Length } from '../units/parse-length';
@@ -39,7 +41,7 @@ const fields = {
   thicknessMm: lengthInputSchema.optional(),
   /** Which way one goes over it; null: only the steepest is looked at. */
   alongDeg: angleSchema.nullable().optional(),
-  rules: z.enum(RAMP_RULE_SETS).optional(),
+  rules: rampRulesInputSchema.optional(),
 };
 type Fields = z.infer<z.ZodObject<typeof fields>>;
 
@@ -90,7 +92,7 @@ const add = defineCommand({
           : { level: lowest!.id, face: 'FFL', offsetMm: 0 },
         thicknessMm: new LengthReader(edit.before).read(input.thicknessMm ?? 200, 'thicknessMm', SLAB_THICK).stored,
         alongDeg: input.alongDeg ?? null,
-        rules: input.rules ?? 'public',
+        rules: rulesReferred(edit.before, input.rules ?? 'public', RAMP_RULE_SETS),
       });
     }),
   sentence: (before, input) => `Sloped floor ${input.name ?? freeName(before, 'slopedFloor')} added`,
@@ -105,7 +107,8 @@ const change = defineCommand({
       const was = thingReferred(edit.before, 'slopedFloor', input.slopedFloor);
       refuseTaken(edit.before, 'slopedFloor', input.name, was.id);
       if (input.place && !input.corners) refuseNow('Give its corners with its place', ['place']);
-      const { name, alongDeg, rules, baseAt, thicknessMm } = input;
+      const { name, alongDeg, baseAt, thicknessMm } = input;
+      const rules = input.rules === undefined ? undefined : rulesReferred(edit.before, input.rules, RAMP_RULE_SETS);
       edit.set('slopedFloor', was.id, {
         name,
         alongDeg,
@@ -189,7 +192,7 @@ const comply = defineCommand({
 function longer(framework: Framework, floor: SlopedFloor, towardsDeg: number): HighCorner[] | null {
   const corners = cornersOf(framework, floor);
   if (!corners) return null;
-  const rules = RAMP_RULES[floor.rules];
+  const rules = rampRules(framework, floor.rules);
   const limit = limitFor(corners, rules);
   const { alongDeg } = floor;
   const way = wayAlong(towardsDeg);

@@ -4,7 +4,7 @@ import { recordKind } from '../kinds/record-kind';
 import { angleSchema, endSchema, lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { outlineSchema } from '../outlines/outline';
-import { RAMP_RULE_SETS } from '../ramps/ramp-rules';
+import { rampRulesSchema } from '../rule-sets/rules-field';
 
 export const SLAB_THICK: Bounds = { atLeastMm: 20, atMostMm: 2000 };
 export const CORNER_HEIGHT: Bounds = { atLeastMm: -100_000, atMostMm: 100_000 };
@@ -24,7 +24,7 @@ const slopedFloorSchema = z.object({
   thicknessMm: lengthWithin(SLAB_THICK),
   /** Which way one goes over it, in its building's axes: slope along it and across are looked at apart; null: the steepest alone. */
   alongDeg: angleSchema.nullable(),
-  rules: z.enum(RAMP_RULE_SETS),
+  rules: rampRulesSchema,
 });
 export type SlopedFloor = z.infer<typeof slopedFloorSchema>;
 

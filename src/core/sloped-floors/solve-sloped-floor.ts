@@ -4,7 +4,9 @@ import { cosDeg, sinDeg } from '../geometry/trig';
 import { endMm } from '../levels/resolve-end';
 import type { Framework } from '../model/framework';
 import { leastRatio } from '../ramps/ramp-candidates';
-import { RAMP_RULES, type RampRules } from '../ramps/ramp-rules';
+import type { RampRules } from '../ramps/ramp-rules';
+import { sourceOf } from '../stairs/rule-sets';
+import { rampRules } from '../rule-sets/rules-in';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Assembly } from '../slants/assembly';
 import { reachOfSlants, ringAbout, slantOf } from '../slants/slant';
@@ -25,6 +27,8 @@ export interface SlopedFloorInfo {
   /** Run per rise at least: along, and across. */
   limit: number;
   crossfall: number;
+  limitSource: string;
+  crossfallSource: string;
 }
 
 declare module '../slants/assembly' {
@@ -69,7 +73,7 @@ export function solveSlopedFloor(framework: Framework, floor: SlopedFloor): Asse
   const faces = corners && slopedFaces(corners);
   if (!corners || !faces) return null;
   const thicknessMm = mmOf(framework, floor.thicknessMm);
-  const rules = RAMP_RULES[floor.rules];
+  const rules = rampRules(framework, floor.rules);
   // A face that is not convex is laid as the triangles it is made of.
   const slants = faces.flatMap(({ points }) =>
     triangles(points).map((corner) =>
@@ -94,6 +98,8 @@ export function solveSlopedFloor(framework: Framework, floor: SlopedFloor): Asse
       across: alongDeg === null ? null : steepestAlong(faces, wayAcross(alongDeg)),
       limit: limitFor(corners, rules),
       crossfall: rules.crossfall,
+      limitSource: sourceOf(rules, 'ramps.slope.1'),
+      crossfallSource: sourceOf(rules, 'ramps.crossfall'),
     },
   };
 }

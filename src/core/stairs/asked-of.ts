@@ -1,7 +1,7 @@
 import { mmOf } from '../dimensions/resolve-length';
 import type { Framework } from '../model/framework';
 import type { WellSize } from './form-of-stair';
-import { STAIR_RULES } from './rule-sets';
+import { stairRules } from '../rule-sets/rules-in';
 import type { StairAsked } from './stair-candidates';
 import { FORMS } from './stair-form';
 import type { Stair } from './stair';
@@ -12,7 +12,7 @@ export function askedOf(framework: Framework, stair: Stair, well: WellSize | nul
   const eyeMm = mm(stair.eyeMm);
   const isRound = stair.form === 'spiral' || stair.form === 'circular';
   const isBeside = stair.form === 'halfLanding' || stair.form === 'halfWinders';
-  const rules = STAIR_RULES[stair.rules];
+  const rules = stairRules(framework, stair.rules);
   const own = stair.isFree ? null : well;
   // The floors' landing is not the stair's; round stairs have all of their well.
   const room = own && { ...own, lengthMm: own.lengthMm - (isRound ? 0 : mm(stair.floorLandingMm)) };

@@ -10,7 +10,6 @@ import type { FloorPiece } from '../solving/solved';
 import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import type { TaperedTread } from './pieces';
-import { STAIR_RULES } from './rule-sets';
 import type { SolvedStair, StairStorey } from './solved-stair';
 import { taperedUnderside } from './stair-bodies';
 import { flat, leastOver, type Surface } from './surface';
@@ -42,7 +41,7 @@ export function withHeadroom(
   remember: Remember,
 ): { stair: SolvedStair; findings: Finding[] } {
   const findings: Finding[] = [];
-  const rules = STAIR_RULES[stair.rules];
+  const { headroomMm, headroomSource } = stair.measuredBy;
   const slabs = floors
     .map((floor): Overhead => ({ floor, underMm: floor.topMm - floor.thicknessMm, box: bounds(floor.outline) }))
     .sort((a, b) => a.underMm - b.underMm);
@@ -91,16 +90,16 @@ export function withHeadroom(
       ...storey,
       headroom: { mm: least.mm, at: least.at, lowMm: quantiseMm(bottomMm + least.lowMm), under },
     };
-    if (least.mm >= rules.headroomMm - 1e-3) return done;
+    if (least.mm >= headroomMm - 1e-3) return done;
     findings.push(
       finding(
         'stair.headroom',
         stair.building,
         storey.level,
         [stair.stair],
-        `Stair ${stair.name} from level ${names.get(storey.level) ?? ''} has ${formatLength(Math.floor(least.mm))} mm headroom under ${under}; its rule set asks for ${rules.headroomMm} mm. Make the opening larger or the storey higher`,
+        `Stair ${stair.name} from level ${names.get(storey.level) ?? ''} has ${formatLength(Math.floor(least.mm))} mm headroom under ${under}; its rule set asks for ${headroomMm} mm (${headroomSource}). Make the opening larger or the storey higher`,
         // A slab that only comes up to a nosing is open over the well already.
-        [slab && !least.isAtNosing ? openOver(stair, slab, names) : raise(storey, rules.headroomMm - least.mm)],
+        [slab && !least.isAtNosing ? openOver(stair, slab, names) : raise(storey, headroomMm - least.mm)],
       ),
     );
     return done;

@@ -1,14 +1,16 @@
 import { z } from 'zod';
 import { defineRows, mm, row } from '../report/rows';
 import { quantiseMm } from '../units/length-units';
-import { STAIR_RULES, type StairRules } from './rule-sets';
-import type { StairStorey } from './solved-stair';
+import type { SolvedStair, StairStorey } from './solved-stair';
 
 /** What of a storey is not within the rule set: of its own the solver takes no step that is not. */
-function verdictOf({ steps, headroom, broken }: StairStorey, { headroomMm, source }: StairRules): 'ok' | string[] {
+function verdictOf(
+  { steps, headroom, broken }: StairStorey,
+  { headroomMm, source, headroomSource }: SolvedStair['measuredBy'],
+): 'ok' | string[] {
   if (!steps) return [`no count of step risers climbs it in its well (${source})`];
   const isLow = headroom && headroom.mm < headroomMm - 1e-3;
-  const all = [...broken, ...(isLow ? [`headroom ${Math.floor(headroom.mm)} under ${headroomMm} (${source})`] : [])];
+  const all = [...broken, ...(isLow ? [`headroom ${Math.floor(headroom.mm)} under ${headroomMm} (${headroomSource})`] : [])];
   return all.length === 0 ? 'ok' : all;
 }
 
@@ -38,7 +40,7 @@ export const stairRows = defineRows({
       .describe('`ok`, or the limits broken, each with its source'),
   }),
   rows: (solved, { level }) =>
-    solved.stairs.flatMap(({ stair, building, name, form, rules, flightWidthMm, storeys }) =>
+    solved.stairs.flatMap(({ stair, building, name, form, measuredBy, flightWidthMm, storeys }) =>
       storeys.map((storey) => {
         const { level: at, upper, heightMm, steps, pitchDeg, firstStructuralMm, lastStructuralMm, headroom } = storey;
         return {
@@ -60,7 +62,7 @@ export const stairRows = defineRows({
           firstStructuralMm,
           lastStructuralMm,
           headroomMm: headroom?.mm ?? null,
-          verdict: verdictOf(storey, STAIR_RULES[rules]),
+          verdict: verdictOf(storey, measuredBy),
         };
       }),
     ),

@@ -1,8 +1,16 @@
-/** Limits a stair is measured against. Indicative: whoever signs the building checks them. */
-export interface StairRules {
-  title: string;
-  /** Where the limits come from, in general words. */
+/** Where limits come from, in general words. */
+export interface Sourced {
   source: string;
+  /** Of limits a project has of its own, by their names. */
+  sources?: Readonly<Record<string, string>>;
+}
+
+/** Where one limit comes from; `limit`: its name in the table of limits. */
+export const sourceOf = ({ source, sources }: Sourced, limit: string): string => sources?.[limit] ?? source;
+
+/** Limits a stair is measured against. Indicative: whoever signs the building checks them. */
+export interface StairRules extends Sourced {
+  title: string;
   riserMm: { least: number; most: number };
   goingMm: { least: number; most: number | null };
   /** Twice the step riser and one going; a limit, or comfort only. */

@@ -13,6 +13,7 @@ import { askedOf } from './asked-of';
 import { FIRST_DEG } from './lay-round';
 import { layStair, type LaidStair, type StairSizes } from './lay-stair';
 import { tightBox, tightOpening } from './opening';
+import { sourceOf } from './rule-sets';
 import { bestWay, sizesOf, type StairAsked, type StairCandidate } from './stair-candidates';
 import { fixesFor, foundAt, tooNarrow } from './stair-findings';
 import type { SolvedStair, StairFix, StairStorey } from './solved-stair';
@@ -51,6 +52,12 @@ export function solveStair(
     name: stair.name,
     form: stair.form,
     rules: stair.rules,
+    measuredBy: {
+      title: asked.rules.title,
+      source: asked.rules.source,
+      headroomMm: asked.rules.headroomMm,
+      headroomSource: sourceOf(asked.rules, 'stairs.headroom'),
+    },
     ring: facts.one(outline),
     waistMm: mm(stair.waistMm),
     landingMm: mm(stair.landingMm),

@@ -4,7 +4,6 @@ import type { Id } from '../model/ids';
 import type { Steps } from './choose-steps';
 import type { Flight, Landing, StairEnd, TaperedTread } from './pieces';
 import type { WalkPlace } from './lay-stair';
-import type { RuleSet } from './rule-sets';
 import type { Stair } from './stair';
 import type { StairForm } from './stair-form';
 
@@ -39,9 +38,9 @@ export interface StairStorey {
   /** First and last step riser from structure to structure. */
   firstStructuralMm: number | null;
   lastStructuralMm: number | null;
-  /** Least height over its pitch lines and landing, with its place; null where nothing is above. */
   /** Limits broken by what the designer asks for, each with its source. */
   broken: readonly string[];
+  /** Least height over its pitch lines and landing, with its place; null where nothing is above. */
   headroom: { mm: number; at: Point; lowMm: number; under: string } | null;
   fixes: StairFix[];
 }
@@ -52,7 +51,9 @@ export interface SolvedStair {
   building: Id;
   name: string;
   form: StairForm;
-  rules: RuleSet;
+  rules: Stair['rules'];
+  /** What of its rule set is told later on. */
+  measuredBy: { title: string; source: string; headroomMm: number; headroomSource: string };
   /** Its well. */
   ring: Ring;
   waistMm: number;

@@ -1,7 +1,7 @@
 import { directionDeg } from '../geometry/trig';
 import { quantiseMm } from '../units/length-units';
 import { countsFor, goingsFor, paceGoing } from './choose-steps';
-import { PACE_TARGET_MM, type StairRules } from './rule-sets';
+import { PACE_TARGET_MM, sourceOf, type StairRules } from './rule-sets';
 import { USUAL_EYE_MM, USUAL_OVER_MM, type Deal, type FormSizes, type WellSize } from './form-of-stair';
 import { FORMS, type StairForm } from './stair-form';
 
@@ -170,23 +170,28 @@ function judged(
   goingMm: number,
   { rules, flightMm, landingMm }: FormSizes,
 ): 'ok' | string[] {
-  const { source } = rules;
   const pace = 2 * riserMm + goingMm;
   const pitch = directionDeg(riserMm, goingMm);
   const said = (mm: number) => String(Math.round(mm * 10) / 10);
   const broken: string[] = [];
-  const over = (what: string, value: number, { least, most }: { least: number | null; most: number | null }) => {
-    if (least !== null && value < least - 1e-6) broken.push(`${what} ${said(value)} under ${said(least)} (${source})`);
-    if (most !== null && value > most + 1e-6) broken.push(`${what} ${said(value)} over ${said(most)} (${source})`);
+  const over = (
+    limit: string,
+    what: string,
+    value: number,
+    { least, most }: { least: number | null; most: number | null },
+  ) => {
+    if (least !== null && value < least - 1e-6)
+      broken.push(`${what} ${said(value)} under ${said(least)} (${sourceOf(rules, `${limit}.least`)})`);
+    if (most !== null && value > most + 1e-6) broken.push(`${what} ${said(value)} over ${said(most)} (${sourceOf(rules, `${limit}.most`)})`);
   };
-  over('riser', riserMm, rules.riserMm);
-  over('going', goingMm, rules.goingMm);
-  if (rules.pace.isLimit) over('2 risers and a going', pace, rules.pace);
-  over('pitch', pitch, { least: null, most: rules.pitchMostDeg });
-  over('risers in one flight', inOne, { least: null, most: rules.risersMost });
-  over('rise of one flight', inOne * riserMm, { least: null, most: rules.flightRiseMost });
+  over('stairs.riser', 'riser', riserMm, rules.riserMm);
+  over('stairs.going', 'going', goingMm, rules.goingMm);
+  if (rules.pace.isLimit) over('stairs.pace', '2 risers and a going', pace, rules.pace);
+  over('stairs.pitch', 'pitch', pitch, { least: null, most: rules.pitchMostDeg });
+  over('stairs.risers', 'risers in one flight', inOne, { least: null, most: rules.risersMost });
+  over('stairs.flightRise', 'rise of one flight', inOne * riserMm, { least: null, most: rules.flightRiseMost });
   const leastLanding = Math.min(flightMm, rules.landingCapMm ?? Infinity);
-  if (parts.length > 1) over('landing', landingMm, { least: leastLanding, most: null });
+  if (parts.length > 1) over('stairs.landing', 'landing', landingMm, { least: leastLanding, most: null });
   return broken.length === 0 ? 'ok' : broken;
 }
 

@@ -22,7 +22,8 @@ import { outlineInputSchema, placeInputSchema, readOutline } from '../outlines/o
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Length } from '../units/parse-length';
 import { wellOf } from './well';
-import { RULE_SETS } from './rule-sets';
+import { projectRules, rulesReferred } from '../rule-sets/rules-in';
+import { rulesInputSchema } from '../rule-sets/rules-input';
 import { STAIR_FORMS } from './stair-form';
 import { STAIR_BOUNDS, type Stair } from './stair';
 
@@ -127,7 +128,7 @@ const add = defineCommand({
     begin: beginSchema.optional(),
     entry: z.number().int().min(0).max(3).default(0),
     turn: z.enum(['left', 'right']).default('left'),
-    rules: z.enum(RULE_SETS).optional(),
+    rules: rulesInputSchema.optional(),
     opening: z.enum(['well', 'tight']).default('well'),
     widthMm: sizesSchema.widthMm.default(null),
     eyeMm: sizesSchema.eyeMm.default(100),
@@ -154,7 +155,7 @@ const add = defineCommand({
       const entry = begin ? 0 : input.entry;
       if (!begin && !well) refuseNow('Say where it is: give its well, or where it begins', ['well']);
       if (begin && well) refuseNow('Give its well, or where it begins, not both', ['begin']);
-      const rules = input.rules ?? recordsOf(edit.before, 'project')[0]?.details?.rules ?? 'public';
+      const rules = rulesReferred(edit.before, input.rules ?? projectRules(edit.before));
       edit.add<'stair'>({
         kind: 'stair',
         building,
@@ -188,7 +189,7 @@ const change = defineCommand({
     isFree: z.boolean().optional(),
     entry: z.number().int().min(0).max(3).optional(),
     turn: z.enum(['left', 'right']).optional(),
-    rules: z.enum(RULE_SETS).optional(),
+    rules: rulesInputSchema.optional(),
     opening: z.enum(['well', 'tight']).optional(),
     widthMm: sizesSchema.widthMm.optional(),
     eyeMm: sizesSchema.eyeMm.optional(),
@@ -214,7 +215,8 @@ const change = defineCommand({
         refuseNow(`There is a stair named ${input.name} already. Choose another name`, ['name']);
       const end = (which: 'startsAt' | 'stopsAt', field: string) =>
         input[which] && onFloor(readEnd(edit.before, stair.building, input[which], 'FFL', field));
-      const { name, form: shape, turn, rules, opening, begin, well } = input;
+      const { name, form: shape, turn, opening, begin, well } = input;
+      const rules = input.rules === undefined ? undefined : rulesReferred(edit.before, input.rules);
       if (begin && well) refuseNow('Give its well, or where it begins, not both', ['begin']);
       const entry = begin ? 0 : input.entry;
       const isFree = begin ? true : well ? (input.isFree ?? false) : input.isFree;

@@ -4,7 +4,7 @@ import { marked, ref, type Bounds } from '../kinds/marks';
 import { endSchema, lengthWithin, textSchema } from '../model/fields';
 import { idSchema } from '../model/ids';
 import { outlineSchema } from '../outlines/outline';
-import { RULE_SETS } from './rule-sets';
+import { rulesSchema } from '../rule-sets/rules-field';
 import { STAIR_FORMS } from './stair-form';
 
 export const STAIR_BOUNDS = {
@@ -61,7 +61,7 @@ const stairSchema = z.object({
   landingMm: lengthWithin(STAIR_BOUNDS.landingMm),
   /** What lies on treads and landings; floors have their own build-up. */
   finishMm: lengthWithin(STAIR_BOUNDS.finishMm),
-  rules: z.enum(RULE_SETS),
+  rules: rulesSchema,
   /** The hole in the slabs: the whole well, or no more than headroom needs. */
   opening: z.enum(['well', 'tight']),
   /** Storeys climbed in another way than the best: the level each starts at, and its risers part by part. */

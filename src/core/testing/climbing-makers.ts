@@ -7,6 +7,11 @@ type Makers = {
   [
     Name in
       | 'guards.add'
+      | 'ruleSets.copy'
+      | 'ruleSets.change'
+      | 'ruleSets.setLimit'
+      | 'ruleSets.resetLimit'
+      | 'ruleSets.remove'
       | 'guards.change'
       | 'ramps.add'
       | 'ramps.change'
@@ -73,6 +78,19 @@ export const CLIMBING_MAKERS: Makers = {
     heightMm: between(-300, 300),
   }),
   'slopedFloors.comply': ({ one }) => ({ slopedFloor: one('slopedFloor'), towardsDeg: 0 }),
+  'ruleSets.copy': ({ between, pick }) => ({
+    name: `Own ${between(0, 1e6)}`,
+    from: pick(['public', 'general', 'private']),
+  }),
+  'ruleSets.change': ({ one, between }) => ({ ruleSet: one('ruleSet'), name: `Own ${between(0, 1e6)}` }),
+  'ruleSets.setLimit': ({ one, between }) => ({
+    ruleSet: one('ruleSet'),
+    limit: 'stairs.headroom',
+    value: between(1900, 2200),
+    source: 'As agreed',
+  }),
+  'ruleSets.resetLimit': ({ one }) => ({ ruleSet: one('ruleSet'), limit: 'stairs.headroom' }),
+  'ruleSets.remove': ({ one }) => ({ ruleSet: one('ruleSet') }),
   'stairs.add': ({ building, between, pick }) => ({
     building,
     form: pick(STAIR_FORMS),

@@ -144,6 +144,7 @@ export const RICH: Step[] = [
   ['views.keep', { building: 'West', name: 'Kept', level: '01' }],
   ['dimensions.define', { name: 'typical', value: 3300 }],
   ['presets.save', { name: 'P', system: 'G1' }],
+  ['ruleSets.copy', { name: 'House', from: 'private' }],
   [
     'underlays.add',
     { building: 'West', name: 'Sketch', sha256: SHA(1), content: 'picture', width: 800, height: 600, mmPerUnit: 20 },

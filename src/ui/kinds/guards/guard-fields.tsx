@@ -3,7 +3,7 @@
 import type { Change, CommandInputs } from '@/core/commands/command-inputs';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import type { Guard } from '@/core/guards/guard';
-import { RULE_SETS, STAIR_RULES } from '@/core/stairs/rule-sets';
+import { ruleChoices } from '@/core/rule-sets/rules-in';
 import { ThingPanel } from '../../details/thing-panel';
 import { BUILDING, check, choice, ID, KIND, length, own, text, type FieldsOf } from '../../fields/declared/field-spec';
 import { ActionButton, CheckField, ChoiceField, TextField } from '../../fields/fields';
@@ -21,10 +21,7 @@ const FIELDS: FieldsOf<Guard, Change<'guards.change', 'guard'>> = {
   name: text('Name'),
   is: choice('It is a', GUARD_IS_CHOICES),
   along: own(Along),
-  rules: choice(
-    'Rule set',
-    RULE_SETS.map((key) => [key, STAIR_RULES[key].title] as const),
-  ),
+  rules: choice('Rule set', (_, { framework }) => ruleChoices(framework)),
   heightMm: length('Height'),
   postSpacingMm: length('Posts, at most apart'),
   infill: choice('Filled with', GUARD_INFILL_CHOICES, { when: isFilled }),

@@ -3,9 +3,8 @@
 import { useMemo, useState } from 'react';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 import type { Guard } from '@/core/guards/guard';
-import { GUARD_RULES } from '@/core/guards/guard-rules';
+import { guardRules, projectRules, ruleChoices } from '@/core/rule-sets/rules-in';
 import { recordsOf } from '@/core/model/framework';
-import { RULE_SETS, STAIR_RULES } from '@/core/stairs/rule-sets';
 import { formatLength } from '@/core/units/format-length';
 import { ActionButton, ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
@@ -35,7 +34,7 @@ export function GuardsTool() {
   const [thing, setThing] = useState('');
   const [side, setSide] = useState<'both' | 'left' | 'right' | 'centre'>('both');
   const [is, setIs] = useState<Guard['is']>('guard');
-  const [rules, setRules] = useState<Guard['rules']>(recordsOf(framework, 'project')[0]?.details?.rules ?? 'public');
+  const [rules, setRules] = useState(projectRules(framework));
   const [points, setPoints] = useState<readonly { x: number; y: number }[]>([]);
   const height = useLengthEntry(null);
   usePlanPoints(
@@ -85,7 +84,7 @@ export function GuardsTool() {
   const preview = usePreview('guards.add', wrong ? null : input);
   const drops = (solved?.findings ?? []).filter((each) => each.rule === 'guard.drop' && each.building === building);
   if (!mayEdit) return <p className="text-ink2">You may look, not change.</p>;
-  const limits = GUARD_RULES[rules];
+  const limits = guardRules(framework, rules);
   const usual = is === 'handrail' ? limits.handrailMm.least : where === 'thing' ? limits.flightMm : limits.edgeMm;
   return (
     <ToolForm
@@ -165,7 +164,7 @@ export function GuardsTool() {
       <ChoiceField
         label="Rule set"
         value={rules}
-        choices={RULE_SETS.map((key) => [key, STAIR_RULES[key].title] as const)}
+        choices={ruleChoices(framework)}
         onChoose={setRules}
       />
       <PlainField

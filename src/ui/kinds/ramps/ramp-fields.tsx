@@ -1,5 +1,6 @@
 'use client';
 
+import { rampRuleChoices } from '@/core/rule-sets/rules-in';
 import type { Change } from '@/core/commands/command-inputs';
 import type { Ramp } from '@/core/ramps/ramp';
 import { assembliesOf } from '@/core/slants/assembly';
@@ -21,7 +22,7 @@ import { TextField } from '../../fields/fields';
 import { SlopeField } from '../../fields/slope-field';
 import { useProject } from '../../session/store';
 import { TURN_CHOICES } from '../stairs/stair-words';
-import { RAMP_FORM_CHOICES, RAMP_RULE_CHOICES, REFERENCE_CHOICES } from './ramp-words';
+import { RAMP_FORM_CHOICES, REFERENCE_CHOICES } from './ramp-words';
 
 const isRound = ({ form }: Ramp) => form === 'circular';
 
@@ -36,7 +37,7 @@ const FIELDS: FieldsOf<Ramp, Change<'ramps.change', 'ramp'>> = {
   turn: choice('One turns', TURN_CHOICES, { when: ({ form }) => form !== 'straight' }),
   startsAt: end('Starts at'),
   stopsAt: end('Stops at'),
-  rules: choice('Rule set', RAMP_RULE_CHOICES),
+  rules: choice('Rule set', (_, { framework }) => rampRuleChoices(framework)),
   slopeRatio: own(Slope),
   runMm: length('Room along it', {
     ifNull: ({ id }, { solved }) =>

@@ -1,5 +1,3 @@
-import { RAMP_RULES, RAMP_RULE_SETS } from '@/core/ramps/ramp-rules';
-
 export const RAMP_FORM_CHOICES = [
   ['straight', 'straight on'],
   ['quarter', 'round a corner'],
@@ -12,5 +10,3 @@ export const REFERENCE_CHOICES = [
   ['middle', 'its middle'],
   ['underside', 'its underside'],
 ] as const;
-
-export const RAMP_RULE_CHOICES = RAMP_RULE_SETS.map((key) => [key, RAMP_RULES[key].title] as const);

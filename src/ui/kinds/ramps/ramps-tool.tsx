@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 import { freeName } from '@/core/commands/free-name';
+import { rampRuleChoices } from '@/core/rule-sets/rules-in';
 import type { Ramp } from '@/core/ramps/ramp';
 import { readSlope, slopeInFull } from '@/core/ramps/slope-words';
 import { solveRamp } from '@/core/ramps/solve-ramp';
@@ -16,7 +17,7 @@ import { ToolForm } from '../../tools/tool-form';
 import { useBegin } from '../../tools/use-begin';
 import { useLengthEntry } from '../../tools/use-length-entry';
 import { TURN_CHOICES } from '../stairs/stair-words';
-import { RAMP_FORM_CHOICES, RAMP_RULE_CHOICES } from './ramp-words';
+import { RAMP_FORM_CHOICES } from './ramp-words';
 
 /** A ramp from the middle of its foot: pressed, or typed; it is worked out while it is placed. */
 export function RampsTool() {
@@ -101,7 +102,7 @@ export function RampsTool() {
       {form === 'circular' && <PlainField label="Radius of its middle" {...radius.field} />}
       <LevelSpan from={span.from} to={span.to} onChange={(part) => setSpan((now) => ({ ...now, ...part }))} />
       <PlainField label="Stops over that level by" {...rise.field} />
-      <ChoiceField label="Rule set" value={rules} choices={RAMP_RULE_CHOICES} onChoose={setRules} />
+      <ChoiceField label="Rule set" value={rules} choices={rampRuleChoices(framework)} onChoose={setRules} />
       <PlainField
         label="Slope"
         value={slope}

@@ -1,5 +1,6 @@
 'use client';
 
+import { rampRuleChoices } from '@/core/rule-sets/rules-in';
 import type { Change } from '@/core/commands/command-inputs';
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { slopeInFull } from '@/core/ramps/slope-words';
@@ -11,7 +12,6 @@ import { BUILDING, choice, end, ID, KIND, length, own, text, type FieldsOf } fro
 import { ActionButton, AngleField, CheckField } from '../../fields/fields';
 import { LengthField } from '../../fields/length-field';
 import { useProject, useSlice } from '../../session/store';
-import { RAMP_RULE_CHOICES } from '../ramps/ramp-words';
 
 const FIELDS: FieldsOf<SlopedFloor, Change<'slopedFloors.change', 'slopedFloor'>> = {
   kind: KIND,
@@ -22,7 +22,7 @@ const FIELDS: FieldsOf<SlopedFloor, Change<'slopedFloors.change', 'slopedFloor'>
   heights: own(CornerHeights),
   outline: own(Faces),
   alongDeg: own(Along),
-  rules: choice('Rule set', RAMP_RULE_CHOICES),
+  rules: choice('Rule set', (_, { framework }) => rampRuleChoices(framework)),
   thicknessMm: length('Thickness'),
 };
 

@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 import { freeName } from '@/core/commands/free-name';
+import { rampRuleChoices } from '@/core/rule-sets/rules-in';
 import { slopeInFull } from '@/core/ramps/slope-words';
 import type { SlopedFloor } from '@/core/sloped-floors/sloped-floor';
 import { solveSlopedFloor } from '@/core/sloped-floors/solve-sloped-floor';
@@ -13,7 +14,6 @@ import { useGhost } from '../../tools/plan-busy';
 import { ToolForm } from '../../tools/tool-form';
 import { useLengthEntry } from '../../tools/use-length-entry';
 import { useRectangle } from '../../tools/use-rectangle';
-import { RAMP_RULE_CHOICES } from '../ramps/ramp-words';
 
 /** A floor of four corners with heights of their own; corners are dragged, added and taken out afterwards like those of any outline. */
 export function SlopedFloorsTool() {
@@ -79,7 +79,7 @@ export function SlopedFloorsTool() {
       {['Lower left, high', 'Lower right, high', 'Upper right, high', 'Upper left, high'].map((label, i) => (
         <PlainField key={label} label={label} {...heights[i]!.field} />
       ))}
-      <ChoiceField label="Rule set" value={rules} choices={RAMP_RULE_CHOICES} onChoose={setRules} />
+      <ChoiceField label="Rule set" value={rules} choices={rampRuleChoices(framework)} onChoose={setRules} />
       <p role="status" className="border-t border-faint pt-1.5">
         {said}
         {made && steep !== null && steep < made.info.limit && (

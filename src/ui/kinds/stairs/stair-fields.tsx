@@ -1,7 +1,7 @@
 'use client';
 
 import type { Change } from '@/core/commands/command-inputs';
-import { RULE_SETS, STAIR_RULES } from '@/core/stairs/rule-sets';
+import { ruleChoices } from '@/core/rule-sets/rules-in';
 import type { Stair } from '@/core/stairs/stair';
 import { formatLength } from '@/core/units/format-length';
 import {
@@ -41,10 +41,7 @@ const FIELDS: FieldsOf<Stair, Change<'stairs.change', 'stair'>> = {
     ENTRY_CHOICES.map(([side, words]) => [Number(side), words] as const),
   ),
   turn: choice('Going up one turns', TURN_CHOICES),
-  rules: choice(
-    'Rule set',
-    RULE_SETS.map((key) => [key, STAIR_RULES[key].title] as const),
-  ),
+  rules: choice('Rule set', (_, { framework }) => ruleChoices(framework)),
   opening: choice('Opening in the slabs', OPENING_CHOICES),
   startsAt: end('Starts at', { levelOnly: true }),
   stopsAt: end('Stops at', { levelOnly: true }),

@@ -1,7 +1,6 @@
 'use client';
 
 import { forReader } from '@/core/units/for-reader';
-import { STAIR_RULES } from '@/core/stairs/rule-sets';
 import type { SolvedStair } from '@/core/stairs/solved-stair';
 import { formatLength } from '@/core/units/format-length';
 import { useSlice } from '../../session/store';
@@ -11,7 +10,7 @@ export function StairStoreys({ stair }: { stair: SolvedStair }) {
   const { solved, display, level, set } = useSlice('solved', 'display', 'level', 'set');
   const name = (id: string) => solved?.levels.find((each) => each.id === id)?.name ?? '';
   const write = (mm: number) => formatLength(Math.round(mm * 10) / 10, display);
-  const { headroomMm, title } = STAIR_RULES[stair.rules];
+  const { headroomMm, title } = stair.measuredBy;
   return (
     <>
       <table className="figures w-full text-[11px]" aria-label={`Storeys of stair ${stair.name}`}>

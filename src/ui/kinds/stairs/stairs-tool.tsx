@@ -5,7 +5,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { freeName } from '@/core/commands/free-name';
 import { previewStair } from '@/core/stairs/preview-stair';
-import { RULE_SETS, STAIR_RULES, type RuleSet } from '@/core/stairs/rule-sets';
+import { projectRules, ruleChoices } from '@/core/rule-sets/rules-in';
 import { recordsOf } from '@/core/model/framework';
 import { ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
@@ -40,7 +40,7 @@ export function StairsTool() {
   const free = useBegin(fit === 'free');
   const wide = useLengthEntry(1000);
   const [name, setName] = useState('');
-  const [rules, setRules] = useState<RuleSet>(recordsOf(framework, 'project')[0]?.details?.rules ?? 'public');
+  const [rules, setRules] = useState(projectRules(framework));
   const [entry, setEntry] = useState<'0' | '1' | '2' | '3'>('0');
   const [turn, setTurn] = useState<'left' | 'right'>('left');
   const [opening, setOpening] = useState<'well' | 'tight'>('well');
@@ -140,7 +140,7 @@ export function StairsTool() {
       <ChoiceField
         label="Rule set"
         value={rules}
-        choices={RULE_SETS.map((key) => [key, STAIR_RULES[key].title] as const)}
+        choices={ruleChoices(framework)}
         onChoose={setRules}
       />
       <ChoiceField label="Opening in the slabs" value={opening} choices={OPENING_CHOICES} onChoose={setOpening} />
