@@ -20,7 +20,7 @@ describe('what a project says of itself', () => {
   it('can be said before the project has a name, and refuses what no title block holds', () => {
     expect(detailsOf(step(EMPTY_FRAMEWORK, 'project.describe', { code: 'A' }).after)!.code).toBe('A');
     expect(refusal(named, 'project.describe', { code: 'x'.repeat(31) })).toMatch(/30/);
-    expect(refusal(named, 'project.describe', { rules: 'strictest' })).toMatch(/rules/);
+    expect(refusal(named, 'project.describe', { rules: 'strictest' })).toMatch(/rule set named strictest/);
   });
 
   it('is empty in files of older versions, which open to the same framework as before', () => {

@@ -18,7 +18,7 @@ it('a project is changed whole or not at all, by commands where it is the framew
     inviters: 'designers',
     archived: false,
   });
-  expect(await detailsOf(id)).toEqual(DETAILS);
+  expect((await detailsOf(id)).details).toEqual(DETAILS);
   expect((await readHistory(id)).history.slice(0, 2).map(({ sentence }) => sentence)).toEqual([
     'Details of the project changed',
     'Project named Mill',

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { Project } from '@/core/buildings/building';
+import { ruleChoices } from '@/core/rule-sets/rules-in';
 import { recordsOf } from '@/core/model/framework';
 import { DISCIPLINES, type Inviters } from '@/core/people/powers';
 import { frameworkAt } from '../changes/head';
@@ -53,8 +54,11 @@ export async function changeProject(projectId: string, userId: string, to: Proje
   });
 }
 
-/** What the framework says of its project, beside its name. */
-export async function detailsOf(projectId: string): Promise<NonNullable<Project['details']>> {
+/** What the framework says of its project, beside its name, and the rule sets there are to choose from. */
+export async function detailsOf(
+  projectId: string,
+): Promise<{ details: NonNullable<Project['details']>; ruleChoices: [string, string][] }> {
   const framework = await frameworkAt(database(), projectId, await readHeadSeq(projectId));
-  return recordsOf(framework, 'project')[0]?.details ?? { code: null, client: null, address: null, rules: null };
+  const none = { code: null, client: null, address: null, rules: null };
+  return { details: recordsOf(framework, 'project')[0]?.details ?? none, ruleChoices: ruleChoices(framework) };
 }

@@ -4,7 +4,6 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Project } from '@/core/buildings/building';
 import type { Inviters } from '@/core/people/powers';
-import { RULE_SETS, STAIR_RULES } from '@/core/stairs/rule-sets';
 import { ActionButton } from '../fields/fields';
 import { askServer } from '../page/ask-server';
 import { Box, Choice, DoButton, Outcome } from '../page/boxes';
@@ -23,12 +22,13 @@ interface SettingsPageProps {
   projectId: string;
   settings: Settings;
   details: Details;
+  ruleChoices: readonly (readonly [string, string])[];
 }
 
 type Details = NonNullable<Project['details']>;
 
 /** What an owner sets about a project. */
-export function SettingsPage({ projectId, settings, details: first }: SettingsPageProps) {
+export function SettingsPage({ projectId, settings, details: first, ruleChoices }: SettingsPageProps) {
   const router = useRouter();
   const { busy, said, ask } = useAsking();
   const [name, setName] = useState(settings.name);
@@ -86,11 +86,11 @@ export function SettingsPage({ projectId, settings, details: first }: SettingsPa
         <Choice
           label="Rule set that new stairs are measured against"
           value={details.rules ?? 'public'}
-          onChange={({ target }) => setDetails({ ...details, rules: target.value as Details['rules'] })}
+          onChange={({ target }) => setDetails({ ...details, rules: target.value })}
         >
-          {RULE_SETS.map((rules) => (
+          {ruleChoices.map(([rules, title]) => (
             <option key={rules} value={rules}>
-              {STAIR_RULES[rules].title}
+              {title}
             </option>
           ))}
         </Choice>

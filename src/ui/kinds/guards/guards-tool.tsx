@@ -161,12 +161,7 @@ export function GuardsTool() {
         </>
       )}
       <ChoiceField label="It is a" value={is} choices={GUARD_IS_CHOICES} onChoose={setIs} />
-      <ChoiceField
-        label="Rule set"
-        value={rules}
-        choices={ruleChoices(framework)}
-        onChoose={setRules}
-      />
+      <ChoiceField label="Rule set" value={rules} choices={ruleChoices(framework)} onChoose={setRules} />
       <PlainField
         label="Height"
         {...height.field}

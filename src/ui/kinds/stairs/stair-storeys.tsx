@@ -3,6 +3,7 @@
 import { forReader } from '@/core/units/for-reader';
 import type { SolvedStair } from '@/core/stairs/solved-stair';
 import { formatLength } from '@/core/units/format-length';
+import { RuleSetsButton } from '../../rule-sets/rule-sets-dialog';
 import { useSlice } from '../../session/store';
 
 /** How each storey of a stair is climbed: the topmost first, with its verdict. */
@@ -64,7 +65,10 @@ export function StairStoreys({ stair }: { stair: SolvedStair }) {
           })}
         </tbody>
       </table>
-      <p className="text-[11px] text-ink2">After “{title}”; indicative.</p>
+      <span className="flex items-baseline justify-between gap-2">
+        <p className="text-[11px] text-ink2">After “{title}”; indicative.</p>
+        <RuleSetsButton shown={stair.rules} />
+      </span>
     </>
   );
 }

@@ -6,7 +6,6 @@ import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import { freeName } from '@/core/commands/free-name';
 import { previewStair } from '@/core/stairs/preview-stair';
 import { projectRules, ruleChoices } from '@/core/rule-sets/rules-in';
-import { recordsOf } from '@/core/model/framework';
 import { ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
 import { StairStoreys } from './stair-storeys';
@@ -137,12 +136,7 @@ export function StairsTool() {
           note={landing.ok && landing.input === 0 ? '0: the floor outside is the landing' : landing.words}
         />
       )}
-      <ChoiceField
-        label="Rule set"
-        value={rules}
-        choices={ruleChoices(framework)}
-        onChoose={setRules}
-      />
+      <ChoiceField label="Rule set" value={rules} choices={ruleChoices(framework)} onChoose={setRules} />
       <ChoiceField label="Opening in the slabs" value={opening} choices={OPENING_CHOICES} onChoose={setOpening} />
       <LevelSpan from={span.from} to={span.to} onChange={(part) => setSpan((now) => ({ ...now, ...part }))} />
       {shown?.solved && solved && (

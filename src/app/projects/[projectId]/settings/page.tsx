@@ -8,7 +8,5 @@ export const dynamic = 'force-dynamic';
 export default async function Settings({ params }: { params: Promise<{ projectId: string }> }) {
   const { projectId } = await params;
   await memberOrLeave(projectId, 'project');
-  return (
-    <SettingsPage projectId={projectId} settings={await projectOf(projectId)} details={await detailsOf(projectId)} />
-  );
+  return <SettingsPage projectId={projectId} settings={await projectOf(projectId)} {...await detailsOf(projectId)} />;
 }
