@@ -5,7 +5,7 @@ import { soffitMm, type PlateSet } from '../floors/plates';
 import { times } from '../geometry/point';
 import { ringGap } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
-import { recordsOf, type Framework } from '../model/framework';
+import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { PlanFacts } from '../passes/plan-facts';
 import type { WallPiece } from '../walls/solved-wall';
@@ -42,20 +42,34 @@ export function checkWalls(given: Given): Finding[] {
   ];
 }
 
-/** Walls of which nothing stands in a storey: all of them lies in others. */
-function within({ storeys, walls }: Given, records: readonly Wall[]): Finding[] {
+/** Walls and parapets of which nothing stands in a storey: all of them lies in others. */
+function within({ framework, building, storeys, walls }: Given, records: readonly Wall[]): Finding[] {
   const names = new Map(storeys.map(({ id, record }) => [id, record.name]));
   const byId = new Map(records.map((record) => [record.id, record]));
   return walls.flatMap(({ wall, level, isWithin }): Finding[] => {
+    if (!isWithin) return [];
+    const at = names.get(level) ?? '';
+    const roof = recordOf(framework, 'roof', wall);
+    if (roof)
+      return [
+        finding(
+          'wall.within',
+          building,
+          level,
+          [wall],
+          `The parapet of roof ${roof.name} at level ${at} lies all within other walls: nothing of it stands. Move the roof, or take its parapet away`,
+          [fixBy(`Take the parapet of roof ${roof.name} away`, 'roofs.change', { roof: wall, parapet: null })],
+        ),
+      ];
     const record = byId.get(wall);
-    if (!record || !isWithin) return [];
+    if (!record) return [];
     return [
       finding(
         'wall.within',
         record.building,
         level,
         [wall],
-        `Wall ${record.name} at level ${names.get(level) ?? ''} lies all within other walls: nothing of it stands. Move it, or delete it`,
+        `Wall ${record.name} at level ${at} lies all within other walls: nothing of it stands. Move it, or delete it`,
         [fixBy(`Delete wall ${record.name}`, 'elements.remove', { ids: [wall] })],
       ),
     ];

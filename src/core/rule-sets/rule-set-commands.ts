@@ -1,7 +1,14 @@
 import { z } from 'zod';
 import { defineCommand } from '../commands/command';
 import type { InputsOf } from '../commands/command-inputs';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import {
+  LengthReader,
+  lengthInputSchema,
+  refuseNow,
+  refusing,
+  saidLength,
+  type LengthInput,
+} from '../commands/length-input';
 import { refSchema } from '../commands/refer';
 import { textSchema } from '../model/fields';
 import { recordsOf, type Framework } from '../model/framework';
@@ -101,8 +108,16 @@ const setLimit = defineCommand({
       edit.set('ruleSet', record.id, { limits });
     }),
   sentence: (before, { ruleSet, limit, value, source }) =>
-    `Rule set ${ruleSetIn(before, ruleSet).name}, ${lowered(LIMITS[limit]!.words)}: ${value ?? 'no limit'} (${source})`,
+    `Rule set ${ruleSetIn(before, ruleSet).name}, ${lowered(LIMITS[limit]!.words)}: ${saidValue(before, limit, value)} (${source})`,
 });
+
+/** A value as the history says it. */
+function saidValue(framework: Framework, limit: string, value: LengthInput | null): string {
+  const { unit } = LIMITS[limit]!;
+  if (value === null) return 'no limit';
+  if (unit === 'mm') return saidLength(framework, value);
+  return unit === 'yes or no' ? (value === 1 ? 'yes' : 'no') : `${value} ${unit}`;
+}
 
 const lowered = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 

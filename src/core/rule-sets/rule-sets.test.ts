@@ -50,7 +50,7 @@ describe('a rule set of the project', () => {
       source: 'Letter of 3 May',
     });
     expect(storeysOf(steeper.after)[0]!.steps!.count).toBe(19);
-    expect(steeper.sentence).toBe('Rule set Brief 4, step riser, most: 160 (Letter of 3 May)');
+    expect(steeper.sentence).toBe('Rule set Brief 4, step riser, most: 160 mm (Letter of 3 May)');
     const back = step(steeper.after, 'ruleSets.resetLimit', { ruleSet: 'Brief 4', limit: 'stairs.riser.most' });
     expect(storeysOf(back.after)[0]!.steps!.count).toBe(18);
   });

@@ -79,10 +79,10 @@ export const CLIMBING_MAKERS: Makers = {
   }),
   'slopedFloors.comply': ({ one }) => ({ slopedFloor: one('slopedFloor'), towardsDeg: 0 }),
   'ruleSets.copy': ({ between, pick }) => ({
-    name: `Own ${between(0, 1e6)}`,
+    name: `R${Math.floor(between(0, 1e6))}`,
     from: pick(['public', 'general', 'private']),
   }),
-  'ruleSets.change': ({ one, between }) => ({ ruleSet: one('ruleSet'), name: `Own ${between(0, 1e6)}` }),
+  'ruleSets.change': ({ one, between }) => ({ ruleSet: one('ruleSet'), name: `R${Math.floor(between(0, 1e6))}` }),
   'ruleSets.setLimit': ({ one, between }) => ({
     ruleSet: one('ruleSet'),
     limit: 'stairs.headroom',
