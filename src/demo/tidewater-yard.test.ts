@@ -93,6 +93,7 @@ describe('the made-up music school', () => {
     expect(solved.findings.map(({ rule, message }) => `${rule}: ${message.split('.')[0]}`).sort()).toEqual([
       'column.insideShaft: Column C-6 stands in shaft Hall at level 01',
       'column.insideShaft: Column C-6 stands in shaft Hall at level 02',
+      'escape.deadEnd: From room B2',
       expect.stringMatching(/^level.lowClear: Storey 01 has \d+ mm clear/),
     ]);
   });

@@ -167,8 +167,23 @@ export const WALLS_AND_ROOMS: readonly Sent[] = [
     command: 'project.setSurvey',
     input: { eastingMm: '412300m', northingMm: '98700m', heightMm: '4.2m', trueNorthDeg: 6.1 },
   },
+  { command: 'ruleSets.copy', input: { from: 'public', name: 'Tidewater, with sprinklers' } },
+  {
+    command: 'ruleSets.setLimit',
+    input: {
+      ruleSet: 'Tidewater, with sprinklers',
+      limit: 'escape.deadEnd',
+      value: 30_000,
+      source: 'Fire strategy, draft 2: sprinklers throughout',
+    },
+  },
   {
     command: 'project.describe',
-    input: { code: 'TY-04', client: 'Tidewater Trust', address: '4 Slipway Lane, Tidewater' },
+    input: {
+      code: 'TY-04',
+      client: 'Tidewater Trust',
+      address: '4 Slipway Lane, Tidewater',
+      rules: 'Tidewater, with sprinklers',
+    },
   },
 ];

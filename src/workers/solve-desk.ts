@@ -45,9 +45,9 @@ export class SolveDesk {
 
   /** What some changes would bring about, in words. The page is shown nothing of it. */
   bringsAbout(changes: Changes, display: LengthDisplay): Consequence[] {
-    const before = { framework: this.framework, solved: this.sent ?? this.solver.solve(this.framework) };
+    const before = { framework: this.framework, solved: this.sent ?? this.solver.solve(this.framework, 'hold') };
     const framework = apply(this.framework, changes);
-    return consequences(before, { framework, solved: this.solver.solve(framework) }, display);
+    return consequences(before, { framework, solved: this.solver.solve(framework, 'hold') }, display);
   }
 
   /** SHA-256 of the framework and of its solve, to compare with another machine's. */
@@ -55,9 +55,15 @@ export class SolveDesk {
     return { framework: frameworkHash(this.framework), solve: hashOf(this.solver.solve(this.framework)) };
   }
 
+  /** A part of what takes long and was held back: one at a time, so that an edit in between waits for no more. */
+  more(): { delta: SolvedDelta; isWhole: boolean } {
+    const delta = this.answer('one');
+    return { delta, isWhole: this.solver.isWhole };
+  }
+
   /** Only what changed crosses to the page. */
-  private answer(): SolvedDelta {
-    const solved = this.solver.solve(this.framework);
+  private answer(late: 'hold' | 'one' = 'hold'): SolvedDelta {
+    const solved = this.solver.solve(this.framework, late);
     const delta = deltaOf(this.sent, solved);
     this.sent = solved;
     return delta;

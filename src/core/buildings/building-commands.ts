@@ -63,8 +63,7 @@ const describe = defineCommand({
       const [project] = recordsOf(edit.before, 'project');
       const before = project?.details ?? { code: null, client: null, address: null, rules: null };
       const { code = before.code, client = before.client, address = before.address } = input;
-      const rules =
-        input.rules === undefined ? before.rules : input.rules && rulesReferred(edit.before, input.rules);
+      const rules = input.rules === undefined ? before.rules : input.rules && rulesReferred(edit.before, input.rules);
       const details = { code, client, address, rules };
       if (project) edit.set('project', project.id, { details });
       else edit.add<'project'>({ kind: 'project', name: 'Project', survey: null, details });

@@ -1,12 +1,10 @@
 import type { Region } from '../geometry/boolean';
-import { distance, minus, plus, times, type Point } from '../geometry/point';
+import { distance, plus, times, type Point } from '../geometry/point';
 import { triangulate } from '../geometry/triangulate';
 import type { Step, Ways } from './walking';
 
 /** Found to this share of its length. */
-const SHARE = 0.002;
-/** Corners of a room are stood at this far from its walls, mm. */
-const CLEAR_MM = 1;
+const SHARE = 0.004;
 const LEAST_MM = 40;
 
 interface Stand {
@@ -18,8 +16,15 @@ interface Stand {
  * The place of free floor one walks farthest from. Walking a millimetre changes a way by no more than that, so triangles that cannot hold
  * a farther place than one that is known are left, and the others halved. Null where no way leads out of it.
  */
-export function farthestIn(regions: readonly Region[], ways: Ways): { at: Point; mm: number } | null {
-  const stand = (at: Point): Stand => ({ at, step: ways.from(at) });
+export function farthestIn(regions: readonly Region[], ways: Pick<Ways, 'from'>): { at: Point; mm: number } | null {
+  // Triangles share their corners.
+  const known = new Map<string, Stand>();
+  const stand = (at: Point): Stand => {
+    const key = `${at.x} ${at.y}`;
+    let found = known.get(key);
+    if (!found) known.set(key, (found = { at, step: ways.from(at) }));
+    return found;
+  };
   let best: { at: Point; mm: number } | null = null;
   const seen = ({ at, step }: Stand) => {
     if (step && step.mm > (best?.mm ?? -1)) best = { at, mm: step.mm };
@@ -27,15 +32,11 @@ export function farthestIn(regions: readonly Region[], ways: Ways): { at: Point;
   const open: [Stand, Stand, Stand][] = [];
   const push = (three: [Stand, Stand, Stand]) => {
     three.forEach(seen);
-    open.push(three);
+    // From where no way leads none leads from beside it either.
+    if (three.some(({ step }) => step)) open.push(three);
   };
   for (const [a, b, c] of regions.flatMap(trianglesOf)) {
-    const middle = times(plus(plus(a, b), c), 1 / 3);
-    const inwards = (at: Point): Point => {
-      const size = distance(at, middle);
-      return size <= CLEAR_MM ? middle : plus(at, times(minus(middle, at), CLEAR_MM / size));
-    };
-    push([stand(inwards(a)), stand(inwards(b)), stand(inwards(c))]);
+    push([stand(a), stand(b), stand(c)]);
   }
   while (open.length > 0) {
     const three = open.pop()!;
@@ -65,10 +66,13 @@ const isSettled = ([a, b, c]: readonly [Stand, Stand, Stand]): boolean =>
 
 /** No place of a triangle is farther than this. */
 function mostIn(three: readonly [Stand, Stand, Stand]): number {
-  let most = Infinity;
-  for (const one of three)
-    if (one.step) most = Math.min(most, one.step.mm + Math.max(...three.map(({ at }) => distance(at, one.at))));
-  return most;
+  const [a, b, c] = three;
+  const [ab, bc, ca] = [distance(a.at, b.at), distance(b.at, c.at), distance(c.at, a.at)];
+  const from = (one: Stand, mm: number) => (one.step ? one.step.mm + mm : Infinity);
+  const one = Math.min(from(a, Math.max(ab, ca)), from(b, Math.max(ab, bc)), from(c, Math.max(bc, ca)));
+  // From any place to all three corners is no farther than along the two longest sides.
+  const all = (from(a, 0) + from(b, 0) + from(c, 0) + ab + bc + ca - Math.min(ab, bc, ca)) / 3;
+  return Math.min(one, all);
 }
 
 /** Its corners with those of its longest side first. */

@@ -1,11 +1,6 @@
 import type { Region } from '../geometry/boolean';
 import { distance, type Point } from '../geometry/point';
-import { contains } from '../geometry/polygon';
-
-/** Corners are gone round at this distance, mm: ways touch no edge, so that no test is on the edge of being right. */
-const CLEAR_MM = 0.01;
-/** Edges are looked for in squares of this size, mm. */
-const CELL_MM = 1500;
+import { isSeen, SightMesh } from './sight-mesh';
 
 /** Where a way ends, with what is walked beyond the plan's free floor. */
 export interface Goal {
@@ -18,6 +13,8 @@ export interface Way {
   mm: number;
   /** From the place it begins to the goal, every turn between. */
   points: Point[];
+  /** The goal it leads to, by its place in the list. */
+  goal: number;
 }
 
 /** The next turn of a shortest way: a corner's number, or one less than nothing for a goal. */
@@ -31,6 +28,14 @@ export interface Ways {
   /** Null where no way leads to any. */
   from: (at: Point) => Step | null;
   wayFrom: (at: Point) => Way | null;
+  /** Where a way goes first: its next turn, or the goal. */
+  next: (at: Point) => Point | null;
+}
+
+/** A corner that ways may bend at, with the corners beside it on the floor's edges. */
+interface Bend {
+  at: Point;
+  beside: [Point, Point][];
 }
 
 /**
@@ -38,185 +43,166 @@ export interface Ways {
  * (the visibility graph of computational geometry, searched after Dijkstra from the goals).
  */
 export class Floor {
-  /** Inner corners, a hair inside the free floor. */
-  readonly corners: Point[] = [];
-  /** The corners beside each on its ring. */
-  private readonly beside: [Point, Point][] = [];
-  /** Ends of edges, four numbers each. */
-  private readonly edges: Float64Array;
-  private readonly squares = new Map<number, number[]>();
-  private readonly seen = new Map<number, boolean>();
-  private readonly columns: number;
-  private readonly minX: number;
-  private readonly minY: number;
-  /** When an edge was last looked at. */
-  private readonly looked: Int32Array;
-  private look = 0;
+  private readonly mesh: SightMesh;
+  private readonly bends = new Map<number, Bend>();
+  /** Corners that a way may go straight on to from a corner. */
+  private readonly ahead = new Map<number, readonly number[]>();
 
-  constructor(readonly regions: readonly Region[]) {
-    const rings = regions.flatMap(({ outer, holes }) => [outer, ...holes]);
-    const ends: number[] = [];
-    let [minX, minY, maxX] = [Infinity, Infinity, -Infinity];
-    for (const ring of rings)
-      ring.forEach((b, i) => {
-        const a = ring[(i + ring.length - 1) % ring.length]!;
-        const c = ring[(i + 1) % ring.length]!;
-        ends.push(b.x, b.y, c.x, c.y);
-        [minX, minY, maxX] = [Math.min(minX, b.x), Math.min(minY, b.y), Math.max(maxX, b.x)];
-        const [p, q] = [unit(a, b), unit(b, c)];
+  constructor(regions: readonly Region[]) {
+    this.mesh = new SightMesh(regions);
+    const idOf = new Map(this.mesh.points.map(({ x, y }, id) => [`${x} ${y}`, id]));
+    for (const ring of regions.flatMap(({ outer, holes }) => [outer, ...holes]))
+      ring.forEach((at, i) => {
+        const [a, c] = [ring[(i + ring.length - 1) % ring.length]!, ring[(i + 1) % ring.length]!];
         // Free floor is to the left of every edge: where one turns to the right it reaches round a corner.
-        if (p.x * q.y - p.y * q.x >= -1e-9) return;
-        const out = { x: -p.y - q.y + p.x - q.x, y: p.x + q.x + p.y - q.y };
-        const size = Math.sqrt(out.x * out.x + out.y * out.y);
-        const by = (CLEAR_MM * Math.SQRT2) / size;
-        this.corners.push({ x: b.x + out.x * by, y: b.y + out.y * by });
-        this.beside.push([a, c]);
+        if ((at.x - a.x) * (c.y - at.y) - (at.y - a.y) * (c.x - at.x) >= 0) return;
+        const id = idOf.get(`${at.x} ${at.y}`);
+        if (id === undefined) return;
+        const bend = this.bends.get(id) ?? { at, beside: [] };
+        bend.beside.push([a, c]);
+        this.bends.set(id, bend);
       });
-    this.edges = Float64Array.from(ends);
-    this.looked = new Int32Array(ends.length / 4);
-    [this.minX, this.minY] = [minX, minY];
-    this.columns = Math.max(1, Math.ceil((maxX - minX) / CELL_MM) + 2);
-    for (let e = 0; e < this.looked.length; e += 1)
-      this.walk(ends[4 * e]!, ends[4 * e + 1]!, ends[4 * e + 2]!, ends[4 * e + 3]!, (square) => {
-        const list = this.squares.get(square);
-        if (list) list.push(e);
-        else this.squares.set(square, [e]);
-        return false;
-      });
-  }
-
-  /** True for a place on the free floor. */
-  has(at: Point): boolean {
-    return this.regions.some(({ outer, holes }) => contains(outer, at) && !holes.some((hole) => contains(hole, at)));
-  }
-
-  /** True where nothing stands between two places that touch no edge. */
-  sees(a: Point, b: Point): boolean {
-    this.look += 1;
-    return !this.walk(a.x, a.y, b.x, b.y, (square) => {
-      for (const e of this.squares.get(square) ?? []) {
-        if (this.looked[e] === this.look) continue;
-        this.looked[e] = this.look;
-        if (this.crosses(e, a, b)) return true;
-      }
-      return false;
-    });
-  }
-
-  private crosses(e: number, a: Point, b: Point): boolean {
-    const { edges } = this;
-    const [px, py, qx, qy] = [edges[4 * e]!, edges[4 * e + 1]!, edges[4 * e + 2]!, edges[4 * e + 3]!];
-    const s1 = (b.x - a.x) * (py - a.y) - (b.y - a.y) * (px - a.x);
-    const s2 = (b.x - a.x) * (qy - a.y) - (b.y - a.y) * (qx - a.x);
-    if ((s1 > 0 && s2 > 0) || (s1 < 0 && s2 < 0)) return false;
-    // Along one line they meet where they overlap only.
-    if (s1 === 0 && s2 === 0) return overlap(a.x, b.x, px, qx) && overlap(a.y, b.y, py, qy);
-    const s3 = (qx - px) * (a.y - py) - (qy - py) * (a.x - px);
-    const s4 = (qx - px) * (b.y - py) - (qy - py) * (b.x - px);
-    return !((s3 > 0 && s4 > 0) || (s3 < 0 && s4 < 0));
-  }
-
-  /** Goes along the squares a line touches until `at` answers true; whether it did. */
-  private walk(ax: number, ay: number, bx: number, by: number, at: (square: number) => boolean): boolean {
-    const column = (x: number) => Math.floor((x - this.minX) / CELL_MM) + 1;
-    const row = (y: number) => Math.floor((y - this.minY) / CELL_MM) + 1;
-    const [c0, c1] = ax <= bx ? [column(ax - 1), column(bx + 1)] : [column(bx - 1), column(ax + 1)];
-    for (let c = c0; c <= c1; c += 1) {
-      // The part of the line over this column of squares, and a millimetre more.
-      let [low, high] = ay <= by ? [ay, by] : [by, ay];
-      if (ax !== bx) {
-        const x0 = Math.max(Math.min(ax, bx), this.minX + (c - 1) * CELL_MM - 1);
-        const x1 = Math.min(Math.max(ax, bx), this.minX + c * CELL_MM + 1);
-        const [y0, y1] = [ay + ((x0 - ax) / (bx - ax)) * (by - ay), ay + ((x1 - ax) / (bx - ax)) * (by - ay)];
-        [low, high] = y0 <= y1 ? [Math.max(low, y0), Math.min(high, y1)] : [Math.max(low, y1), Math.min(high, y0)];
-      }
-      for (let r = row(low - 1); r <= row(high + 1); r += 1) if (at(r * this.columns + c)) return true;
-    }
-    return false;
-  }
-
-  private cornersSee(u: number, v: number): boolean {
-    const key = u < v ? u * this.corners.length + v : v * this.corners.length + u;
-    let seen = this.seen.get(key);
-    if (seen === undefined) this.seen.set(key, (seen = this.sees(this.corners[u]!, this.corners[v]!)));
-    return seen;
   }
 
   /** True where a way from elsewhere could bend at a corner: it goes by the corner, not into it. */
-  private bends(from: Point, v: number): boolean {
-    const at = this.corners[v]!;
-    const [a, c] = this.beside[v]!;
-    const s1 = (at.x - from.x) * (a.y - from.y) - (at.y - from.y) * (a.x - from.x);
-    const s2 = (at.x - from.x) * (c.y - from.y) - (at.y - from.y) * (c.x - from.x);
-    const hair = 0.05 * (Math.abs(at.x - from.x) + Math.abs(at.y - from.y) + 1);
-    return (s1 >= -hair && s2 >= -hair) || (s1 <= hair && s2 <= hair);
+  private passes(from: Point, { at, beside }: Bend): boolean {
+    const [dx, dy] = [at.x - from.x, at.y - from.y];
+    const hair = 1e-3 * (Math.abs(dx) + Math.abs(dy) + 1);
+    return beside.some(([a, c]) => {
+      const s1 = dx * (a.y - from.y) - dy * (a.x - from.x);
+      const s2 = dx * (c.y - from.y) - dy * (c.x - from.x);
+      return (s1 >= -hair && s2 >= -hair) || (s1 <= hair && s2 <= hair);
+    });
+  }
+
+  /** Corners seen from a place that a way may bend at, and goals seen by the triangles they lie in. */
+  private seenFrom(
+    at: Point,
+    start: readonly number[],
+    corner: (id: number, bend: Bend) => void,
+    triangle?: (t: number, sees: (place: Point) => boolean) => void,
+  ): void {
+    const { corners, between } = this.mesh;
+    this.mesh.look(at, start, (t, view) => {
+      const look = (id: number) => {
+        const bend = this.bends.get(id);
+        if (bend && bend.at !== at && isSeen(at, bend.at, view)) corner(id, bend);
+      };
+      for (let k = 0; k < 3; k += 1) look(corners[3 * t + k]!);
+      for (const id of between[t]!) look(id);
+      triangle?.(t, (place) => isSeen(at, place, view));
+    });
+  }
+
+  private aheadOf(id: number, own: Bend): readonly number[] {
+    let found = this.ahead.get(id);
+    if (!found) {
+      const seen = new Set<number>();
+      this.seenFrom(own.at, this.mesh.trianglesAt[id]!, (other, bend) => {
+        if (other !== id && this.passes(own.at, bend) && this.passes(bend.at, own)) seen.add(other);
+      });
+      this.ahead.set(id, (found = [...seen]));
+    }
+    return found;
   }
 
   /** Shortest ways to the nearest of some goals; goals that are not on free floor are none. */
   waysTo(goals: readonly Goal[]): Ways {
-    const { corners } = this;
-    const count = corners.length;
-    const far = new Float64Array(count).fill(Infinity);
-    const nexts = new Int32Array(count);
-    const isDone = new Uint8Array(count);
+    const far = new Map<number, Step>();
+    const open = new Heap();
+    const offer = (id: number, mm: number, next: number) => {
+      const known = far.get(id);
+      if (known && known.mm <= mm + 1e-9) return;
+      far.set(id, { mm, next });
+      open.push(mm, id);
+    };
+    const goalsAt = new Map<number, number[]>();
     goals.forEach(({ at, moreMm }, g) => {
-      for (let v = 0; v < count; v += 1) {
-        const mm = moreMm + distance(at, corners[v]!);
-        if (mm < far[v]! && this.bends(at, v) && this.sees(at, corners[v]!)) [far[v], nexts[v]] = [mm, -1 - g];
-      }
+      const start = this.mesh.trianglesOf(at);
+      for (const t of start) goalsAt.set(t, [...(goalsAt.get(t) ?? []), g]);
+      this.seenFrom(at, start, (id, bend) => {
+        if (this.passes(at, bend)) offer(id, moreMm + distance(at, bend.at), -1 - g);
+      });
     });
-    for (;;) {
-      let u = -1;
-      for (let v = 0; v < count; v += 1) if (!isDone[v] && far[v]! < (u < 0 ? Infinity : far[u]!)) u = v;
-      if (u < 0) break;
-      isDone[u] = 1;
-      const at = corners[u]!;
-      for (let v = 0; v < count; v += 1) {
-        if (isDone[v]) continue;
-        const mm = far[u]! + distance(at, corners[v]!);
-        if (mm >= far[v]! - 1e-9 || !this.bends(corners[v]!, u) || !this.bends(at, v) || !this.cornersSee(u, v))
-          continue;
-        [far[v], nexts[v]] = [mm, u];
-      }
+    for (let top = open.pop(); top; top = open.pop()) {
+      const [mm, id] = top;
+      if (mm > far.get(id)!.mm + 1e-9) continue;
+      const own = this.bends.get(id)!;
+      for (const other of this.aheadOf(id, own)) offer(other, mm + distance(own.at, this.bends.get(other)!.at), id);
     }
-    const from = (at: Point): Step | null => this.stepFrom(at, goals, far);
+    const from = (at: Point): Step | null => {
+      let best: Step | null = null;
+      const offered = (mm: number, next: number) => {
+        if (!best || mm < best.mm) best = { mm, next };
+      };
+      this.seenFrom(
+        at,
+        this.mesh.trianglesOf(at),
+        (id, bend) => {
+          const known = far.get(id);
+          if (known && known.mm < (best?.mm ?? Infinity)) offered(known.mm + distance(at, bend.at), id);
+        },
+        (t, sees) => {
+          for (const g of goalsAt.get(t) ?? [])
+            if (sees(goals[g]!.at)) offered(goals[g]!.moreMm + distance(at, goals[g]!.at), -1 - g);
+        },
+      );
+      return best;
+    };
+    const placeOf = (next: number) => (next < 0 ? goals[-1 - next]!.at : this.bends.get(next)!.at);
     return {
       from,
+      next: (at) => {
+        let step = from(at);
+        // At a corner the way goes on from there.
+        while (step && step.next >= 0 && distance(placeOf(step.next), at) < 1) step = far.get(step.next)!;
+        return step && placeOf(step.next);
+      },
       wayFrom: (at) => {
         const first = from(at);
         if (!first) return null;
         const points = [at];
-        for (let next = first.next; ; next = nexts[next]!) {
-          points.push(next < 0 ? goals[-1 - next]!.at : corners[next]!);
-          if (next < 0) return { mm: first.mm, points };
+        for (let next = first.next; ; next = far.get(next)!.next) {
+          points.push(placeOf(next));
+          if (next < 0) return { mm: first.mm, points, goal: -1 - next };
         }
       },
     };
   }
-
-  private stepFrom(at: Point, goals: readonly Goal[], far: Float64Array): Step | null {
-    const tried: Step[] = goals.map((goal, g) => ({ mm: goal.moreMm + distance(at, goal.at), next: -1 - g }));
-    for (let v = 0; v < far.length; v += 1)
-      if (far[v]! < Infinity) tried.push({ mm: far[v]! + distance(at, this.corners[v]!), next: v });
-    // The nearest that is seen: few have to be looked at.
-    for (;;) {
-      let best = -1;
-      for (let i = 0; i < tried.length; i += 1) if (best < 0 || tried[i]!.mm < tried[best]!.mm) best = i;
-      if (best < 0) return null;
-      const step = tried[best]!;
-      const to = step.next < 0 ? goals[-1 - step.next]!.at : this.corners[step.next]!;
-      if ((step.next < 0 || this.bends(at, step.next)) && this.sees(at, to)) return step;
-      tried[best] = tried.at(-1)!;
-      tried.pop();
-    }
-  }
 }
 
-const overlap = (a: number, b: number, p: number, q: number): boolean =>
-  Math.max(Math.min(a, b), Math.min(p, q)) <= Math.min(Math.max(a, b), Math.max(p, q));
+/** Least first. */
+class Heap {
+  private readonly all: [number, number][] = [];
 
-function unit(a: Point, b: Point): Point {
-  const [x, y] = [b.x - a.x, b.y - a.y];
-  const size = Math.sqrt(x * x + y * y);
-  return size === 0 ? { x: 0, y: 0 } : { x: x / size, y: y / size };
+  push(mm: number, id: number): void {
+    const { all } = this;
+    let i = all.length;
+    all.push([mm, id]);
+    while (i > 0) {
+      const up = (i - 1) >> 1;
+      if (all[up]![0] <= mm) break;
+      all[i] = all[up]!;
+      i = up;
+    }
+    all[i] = [mm, id];
+  }
+
+  pop(): [number, number] | undefined {
+    const { all } = this;
+    const top = all[0];
+    const last = all.pop();
+    if (!top || !last || all.length === 0) return top;
+    let i = 0;
+    for (;;) {
+      let down = 2 * i + 1;
+      if (down >= all.length) break;
+      if (down + 1 < all.length && all[down + 1]![0] < all[down]![0]) down += 1;
+      if (all[down]![0] >= last[0]) break;
+      all[i] = all[down]!;
+      i = down;
+    }
+    all[i] = last;
+    return top;
+  }
 }

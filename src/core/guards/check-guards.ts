@@ -30,19 +30,22 @@ export function checkGuard(
     ];
   const { least, most } =
     guard.is === 'handrail' ? rules.handrailMm : { least: isOnFlight ? rules.flightMm : rules.edgeMm, most: Infinity };
-  const leastName =
-    guard.is === 'handrail' ? 'guards.handrail.least' : isOnFlight ? 'guards.flight' : 'guards.edge';
+  const leastName = guard.is === 'handrail' ? 'guards.handrail.least' : isOnFlight ? 'guards.flight' : 'guards.edge';
   if (sizes.heightMm < least - 0.5)
     found.push(
-      report(LOW, `${called} is ${write(sizes.heightMm)} high; ${sourceOf(rules, leastName)} asks for ${write(least)}. Make it higher`, [
-        change(`Make it ${write(least)} high`, { heightMm: least }),
-      ]),
+      report(
+        LOW,
+        `${called} is ${write(sizes.heightMm)} high; ${sourceOf(rules, leastName)} asks for ${write(least)}. Make it higher`,
+        [change(`Make it ${write(least)} high`, { heightMm: least })],
+      ),
     );
   if (sizes.heightMm > most + 0.5)
     found.push(
-      report(LOW, `${called} is ${write(sizes.heightMm)} high; ${sourceOf(rules, 'guards.handrail.most')} allows ${write(most)}. Make it lower`, [
-        change(`Make it ${write(most)} high`, { heightMm: most }),
-      ]),
+      report(
+        LOW,
+        `${called} is ${write(sizes.heightMm)} high; ${sourceOf(rules, 'guards.handrail.most')} allows ${write(most)}. Make it lower`,
+        [change(`Make it ${write(most)} high`, { heightMm: most })],
+      ),
     );
   if (guard.is === 'guard' && (guard.infill === 'none' || guard.infill === 'rails')) {
     const gap = sizes.heightMm / (guard.midRails + 1);

@@ -141,7 +141,11 @@ export const edgesAtPass = definePass({
     const [building, level, rules] = key.split('/') as [Id, Id, Guard['rules']];
     const bare = cx.get(bareAtPass, key);
     if (bare.length === 0) return [];
-    return openEdges(bare, dropFrom(cx, building, heightOf(cx, building, level)), guardRules(cx.framework, rules).dropMm);
+    return openEdges(
+      bare,
+      dropFrom(cx, building, heightOf(cx, building, level)),
+      guardRules(cx.framework, rules).dropMm,
+    );
   },
 });
 

@@ -223,7 +223,13 @@ export const guardFindingsPass = definePass({
     const names = cx.get(levelNamesPass, building);
     const own = ownRecords(recordsOf(cx.framework, 'guard'), building).flatMap((guard) => {
       const runs = cx.get(runsPass, guard.id);
-      return checkGuard(guard, guardRules(cx.framework, guard.rules), sizesOf(cx, guard), runs[0]?.level ?? null, runs.length);
+      return checkGuard(
+        guard,
+        guardRules(cx.framework, guard.rules),
+        sizesOf(cx, guard),
+        runs[0]?.level ?? null,
+        runs.length,
+      );
     });
     const rules = projectRules(cx.framework);
     const drops = cx.get(flooredPass, building).flatMap((level) => {

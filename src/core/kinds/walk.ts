@@ -83,9 +83,7 @@ function inside({ def }: Schema): Walk | null {
     case 'readonly':
       return walkOf(def.innerType!);
     case 'union':
-      return def.discriminator === undefined
-        ? eitherWalk(def.options!)
-        : choiceWalk(def.discriminator, def.options!);
+      return def.discriminator === undefined ? eitherWalk(def.options!) : choiceWalk(def.discriminator, def.options!);
     default:
       return null;
   }
@@ -167,7 +165,9 @@ function emptyWalk(walk: Walk | null, empty: null | undefined): Walk | null {
 function eitherWalk(options: readonly Schema[]): Walk | null {
   const walks = options.flatMap((schema) => {
     const walk = walkOf(schema);
-    return walk ? [{ walk, is: (value: unknown) => schema.def.type !== 'string' || schema.safeParse(value).success }] : [];
+    return walk
+      ? [{ walk, is: (value: unknown) => schema.def.type !== 'string' || schema.safeParse(value).success }]
+      : [];
   });
   if (walks.length === 0) return null;
   return {

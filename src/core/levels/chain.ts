@@ -80,7 +80,7 @@ export function refuseIfDisordered(edit: Edit, building: Id): void {
 export interface LevelWanted {
   id?: Id;
   fflMm: number;
-  level: Omit<Level, 'kind' | 'id' | 'building' | 'from' | 'heightMm' | 'budget' | 'extent'>;
+  level: Omit<Level, 'kind' | 'id' | 'building' | 'from' | 'heightMm' | 'budget' | 'extent' | 'wayOut'>;
 }
 
 /**
@@ -102,7 +102,8 @@ export function layLevels(edit: Edit, building: Id, wanted: readonly LevelWanted
     const heightMm = quantiseMm(want.fflMm - (from?.fflMm ?? 0));
     const fields = { ...want.level, from: from?.id ?? null, heightMm };
     if (want.id) edit.set('level', want.id, fields);
-    const id = want.id ?? edit.add<'level'>({ kind: 'level', building, budget: null, extent: null, ...fields }).id;
+    const id =
+      want.id ?? edit.add<'level'>({ kind: 'level', building, budget: null, extent: null, wayOut: null, ...fields }).id;
     return { id, fflMm: want.fflMm };
   };
   const written = new Map<LevelWanted, { id: Id; fflMm: number }>();

@@ -87,6 +87,7 @@ export function insertLevel(
     locked: false,
     budget: null,
     extent: null,
+    wayOut: null,
   }));
   if (lower && upper && ownKind !== 'mezzanine' && ownKind !== 'datum')
     keepStoreys(

@@ -212,7 +212,7 @@ const rename = defineCommand({
 
 const change = defineCommand({
   name: 'levels.change',
-  title: 'Change the build-up, kind, lock or extent of a level',
+  title: 'Change the build-up, kind, lock, extent or way out of a level',
   input: z.strictObject({
     level: refSchema,
     buildUpMm: lengthInputSchema.optional(),
@@ -220,6 +220,8 @@ const change = defineCommand({
     locked: z.boolean().optional(),
     /** A mezzanine's part of the plan; null: none said. */
     extent: outlineInputSchema.nullable().optional(),
+    /** It has a way out of the building; null: where it is the nearest to the building's zero. */
+    wayOut: z.boolean().nullable().optional(),
   }),
   plan: (edit, input) =>
     refusing(() => {
@@ -234,6 +236,7 @@ const change = defineCommand({
         buildUpMm,
         levelKind: input.levelKind,
         locked: input.locked,
+        wayOut: input.wayOut,
         extent: input.extent && readOutline(edit.before, record.building, input.extent),
       });
       refuseIfDisordered(edit, record.building);
@@ -244,6 +247,8 @@ const change = defineCommand({
       input.levelKind && `kind ${input.levelKind}`,
       input.extent !== undefined && 'extent',
       input.locked !== undefined && (input.locked ? 'locked' : 'unlocked'),
+      input.wayOut !== undefined &&
+        (input.wayOut ? 'a way out' : input.wayOut === false ? 'no way out' : 'a way out if it is the ground'),
     ].filter(Boolean);
     return `Level ${nameOf(before, input.level)}: ${parts.join(', ')}`;
   },

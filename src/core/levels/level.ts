@@ -34,6 +34,8 @@ const levelSchema = z.object({
   budget: budgetSchema.nullable(),
   /** A mezzanine's part of the plan; elsewhere things run past it. */
   extent: outlineSchema.nullable(),
+  /** It has a way out of the building; null: where it is the nearest to the building's zero. */
+  wayOut: z.boolean().nullable(),
 });
 export type Level = z.infer<typeof levelSchema>;
 
@@ -53,5 +55,6 @@ export const levelRecords = recordKind({
   migrations: [
     { to: 2, record: (record) => ({ budget: null, ...record }) },
     { to: 3, record: (record) => ({ extent: null, ...record }) },
+    { to: 11, record: (record) => ({ wayOut: null, ...record }) },
   ],
 });

@@ -33,6 +33,9 @@ export class Graph {
   private readonly failed = new Set<Node>();
   private readonly waiting: Node[][] = [];
   private readonly orphans = new Set<Node>();
+  /** Late results that are out of date, and whether one does not wait for such. */
+  private readonly held = new Set<Node>();
+  private holds = false;
   private running: Node | null = null;
   private readonly context: Context;
 
@@ -45,19 +48,42 @@ export class Graph {
     this.context = { framework, get: this.get, profiles, facts, remembered: new Remembered() };
   }
 
-  /** The result of a pass for a framework. */
-  solve<T>(framework: Framework, root: Pass<T>): { value: T; failures: Failure[] } {
+  /**
+   * The result of a pass for a framework. `late`: what takes long is worked out with the rest, is held back, or one of what was
+   * held back is made good and the rest held back.
+   */
+  solve<T>(
+    framework: Framework,
+    root: Pass<T>,
+    late: 'now' | 'hold' | 'one' = 'now',
+  ): { value: T; failures: Failure[] } {
     this.take(framework);
     const node = this.nodeOfPass(root, '');
     node.isRoot = true;
+    this.holds = late !== 'now';
+    if (late === 'now') {
+      for (const each of this.held) (this.waiting[each.rank] ??= []).push(each);
+      this.held.clear();
+    }
     this.settle();
     if (node.isStale) this.run(node);
     // What was made on the way may have read what was still to be worked out.
     this.settle();
+    const [next] = this.held;
+    if (late === 'one' && next) {
+      this.held.delete(next);
+      this.run(next);
+      this.settle();
+    }
     this.forget();
     if (node.thrown !== null) throw node.thrown.reason;
     const failures = [...this.failed].map(({ failure }) => failure as Failure);
     return { value: node.value as T, failures };
+  }
+
+  /** True where nothing is held back. */
+  get isWhole(): boolean {
+    return this.held.size === 0;
   }
 
   /** How often each pass was run, by name. */
@@ -122,6 +148,10 @@ export class Graph {
       const node = this.waiting[rank]?.pop();
       if (!node) rank += 1;
       else if (node.isStale && !node.isGone) {
+        if (this.holds && node.late) {
+          this.held.add(node);
+          continue;
+        }
         this.run(node);
         // It may have woken what was thought to come before it.
         rank = Math.min(rank, this.lowestWoken);
@@ -183,6 +213,7 @@ export class Graph {
       () => pass.run(this.context, key),
       pass.failing && (() => pass.failing!(this.context, key)),
       pass.gathers,
+      pass.late,
     );
   }
 
@@ -201,7 +232,13 @@ export class Graph {
   private read(node: Node): unknown {
     if (node.isStale) {
       if (node.isRunning) throw new Error(`${node.name} of ${node.key} is worked out from itself`);
-      this.run(node);
+      if (this.holds && node.late) {
+        this.held.add(node);
+        if (node.isNew) node.value = node.late.until;
+      } else {
+        this.held.delete(node);
+        this.run(node);
+      }
     }
     this.running?.note(node);
     if (node.thrown !== null) throw node.thrown.reason;
@@ -225,11 +262,12 @@ export class Graph {
     work: (() => unknown) | null,
     failing?: () => Failing<unknown>,
     gathers = false,
+    late?: { readonly until: unknown },
   ): Node {
     let nodes = this.nodes.get(group);
     if (!nodes) this.nodes.set(group, (nodes = new Map()));
     let node = nodes.get(key);
-    if (!node) nodes.set(key, (node = new Node(name, key, group, work, failing ?? null, gathers)));
+    if (!node) nodes.set(key, (node = new Node(name, key, group, work, failing ?? null, gathers, late ?? null)));
     return node;
   }
 
@@ -239,6 +277,7 @@ export class Graph {
       this.orphans.delete(node);
       if (node.observers.size > 0 || node.isRoot || node.isGone) continue;
       node.isGone = true;
+      this.held.delete(node);
       node.drop(
         (key, by) => this.profiles.count(key, by),
         (source) => this.orphans.add(source),

@@ -29,6 +29,7 @@ export class Node {
     readonly work: (() => unknown) | null,
     readonly failing: (() => Failing<unknown>) | null,
     readonly gathers: boolean,
+    readonly late: { readonly until: unknown } | null,
   ) {}
 
   begin(): void {

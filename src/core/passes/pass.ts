@@ -27,6 +27,11 @@ export interface Pass<T> {
    * True where it only puts results of other passes together: then its parts are compared as what they are, and not looked into.
    */
   readonly gathers?: true;
+  /**
+   * It takes long, and what it works out may come after the rest: where one does not wait for it, it answers what it did before, and
+   * this at first.
+   */
+  readonly late?: { readonly until: T };
   /** What there is where it throws; passes without it fail with those that read them. */
   readonly failing?: (cx: Context, key: string) => Failing<T>;
 }

@@ -44,11 +44,18 @@ function broken(flightRiseMm: number, flightRunMm: number, rules: RampRules): st
   const most = steepest.at(-1)!;
   const step = least === null ? steepest.length : steepest.findIndex(({ runPerRise }) => runPerRise === least) + 1;
   const found: string[] = [];
-  if (least === null) found.push(`rise of one flight ${said(flightRiseMm)} over ${said(most.toRiseMm)} (${sourceOf(rules, `ramps.rise.${steepest.length}`)})`);
+  if (least === null)
+    found.push(
+      `rise of one flight ${said(flightRiseMm)} over ${said(most.toRiseMm)} (${sourceOf(rules, `ramps.rise.${steepest.length}`)})`,
+    );
   if (ratio < (least ?? most.runPerRise) - 1e-6)
-    found.push(`slope 1:${said(ratio)} steeper than 1:${least ?? most.runPerRise} (${sourceOf(rules, `ramps.slope.${step}`)})`);
+    found.push(
+      `slope 1:${said(ratio)} steeper than 1:${least ?? most.runPerRise} (${sourceOf(rules, `ramps.slope.${step}`)})`,
+    );
   if (flightRunMost !== null && flightRunMm > flightRunMost + 1e-6)
-    found.push(`run of one flight ${said(flightRunMm)} over ${said(flightRunMost)} (${sourceOf(rules, 'ramps.flightRun')})`);
+    found.push(
+      `run of one flight ${said(flightRunMm)} over ${said(flightRunMost)} (${sourceOf(rules, 'ramps.flightRun')})`,
+    );
   return found;
 }
 

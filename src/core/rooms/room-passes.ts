@@ -51,8 +51,8 @@ export const boundaryLinesPass = definePass({
   },
 });
 
-/** What stands where the plan is cut, in plan. */
-const cutStripsPass = definePass({
+/** What stands where the plan of a storey is cut, in plan. */
+export const cutStripsPass = definePass({
   name: 'walls where a storey is cut',
   scope: 'level',
   run: (cx, key): readonly Ring[] => {

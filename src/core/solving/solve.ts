@@ -11,11 +11,19 @@ import { solvedPass } from './solved-pass';
 export class Solver {
   private readonly graph = new Graph();
 
-  /** Never throws for what a framework can hold: what cannot be worked out becomes a finding. */
-  solve(framework: Framework): Solved {
-    const { value, failures } = this.graph.solve(framework, solvedPass);
+  /**
+   * Never throws for what a framework can hold: what cannot be worked out becomes a finding. `late`: what takes long is worked out
+   * too; held back, so that it is as it was before; or one part of what was held back is made good.
+   */
+  solve(framework: Framework, late: 'now' | 'hold' | 'one' = 'now'): Solved {
+    const { value, failures } = this.graph.solve(framework, solvedPass, late);
     const findings = [...value.findings, ...failures.map(failed)].sort(bySeverityThenKey);
     return { ...value, profiles: this.graph.profiles.inUse(), findings };
+  }
+
+  /** True where nothing was held back in the solve before. */
+  get isWhole(): boolean {
+    return this.graph.isWhole;
   }
 
   /** Which passes read which, in the solve before. */

@@ -5,6 +5,7 @@ import { footingFindingsPass } from '../checks/footing-passes';
 import { gapFindingsPass } from '../checks/gap-passes';
 import { hangingFindingsPass } from '../checks/hanging-passes';
 import { blocksPass, columnsPass, stackFindingsPass } from '../columns/column-passes';
+import { escapeFindingsPass, waysOutPass } from '../escape/escape-passes';
 import { floorFindingsPass, floorsPass } from '../floors/cut-floor-passes';
 import { foundationFindingsPass, foundationsPass } from '../foundations/foundation-passes';
 import { bodiesPass } from '../bodies/body-passes';
@@ -98,6 +99,7 @@ const LISTS = {
   ceilings: ofAll('ceilings', (cx, building) => cx.get(ownCeilings, building)),
   bodies: ofAll('bodies', (cx, building) => cx.get(ownBodies, building)),
   assemblies: ofAll('assemblies', (cx, building) => cx.get(assembliesPass, building)),
+  waysOut: ofAll('ways out', (cx, building) => cx.get(waysOutPass, building)),
   budgets: ofAll('height budgets', (cx, building) => cx.get(budgetsPass, building)),
 } satisfies Partial<{ [K in keyof Solved]: Pass<Solved[K]> }>;
 
@@ -109,6 +111,7 @@ const buildingFindings = ofAll('findings', (cx, building): readonly Finding[] =>
   ...cx.get(roomsPass, building).findings,
   ...cx.get(walls.findings, building),
   ...cx.get(headroomFindingsPass, building),
+  ...cx.get(escapeFindingsPass, building),
   ...cx.get(foundationFindingsPass, building),
   ...everyFacet('bodies').flatMap(({ findings }) => cx.get(findings, building)),
   ...everyFacet('assemblies').flatMap(({ findings }) => cx.get(findings, building)),
@@ -148,6 +151,7 @@ export const solvedPass = definePass({
       bodies: list('bodies'),
       assemblies: list('assemblies'),
       budgets: list('budgets'),
+      waysOut: list('waysOut'),
       findings: [...findings, ...cx.get(buildingFindings, '')],
     };
   },

@@ -14,6 +14,7 @@ import type { RoomRegion } from '../rooms/solve-rooms';
 import type { SolvedStair } from '../stairs/solved-stair';
 import type { WallPiece } from '../walls/solved-wall';
 import type { ViewMark } from '../views/view-mark';
+import type { WaysOut } from '../escape/ways-out';
 import type { Finding } from '../checks/finding';
 import type { SurveyMm } from '../buildings/survey';
 
@@ -244,5 +245,6 @@ export interface Solved {
   /** Things made of pieces that may lean: ramps, sloped floors, guards. */
   assemblies: Assembly[];
   budgets: HeightBudget[];
+  waysOut: WaysOut[];
   findings: Finding[];
 }

@@ -4,6 +4,7 @@ import { stairsInIfc } from './ifc-stairs';
 import { stairsDiffer } from './stairs-differ';
 import { stairsOnBoard } from './board-stairs';
 import { stairSentence, stairsListed } from './say-stairs';
+import { waysOutRows } from '../escape/report-escape';
 import { stairRows } from './report-stairs';
 import { stairsInPlan, stairsInSection } from './stairs-drawn';
 import { STAIR_FORMS } from './stair-forms';
@@ -20,7 +21,7 @@ export const stairKind = defineKind({
   forms: { all: STAIR_FORMS },
   plan: { stairs: stairsInPlan },
   section: stairsInSection,
-  report: stairRows,
+  report: [stairRows, waysOutRows],
   inPlan: {
     follows: () => null,
     renewed: withFreeName,

@@ -10,7 +10,10 @@ function verdictOf(
 ): 'ok' | string[] {
   if (!steps) return [`no count of step risers climbs it in its well (${source})`];
   const isLow = headroom && headroom.mm < headroomMm - 1e-3;
-  const all = [...broken, ...(isLow ? [`headroom ${Math.floor(headroom.mm)} under ${headroomMm} (${headroomSource})`] : [])];
+  const all = [
+    ...broken,
+    ...(isLow ? [`headroom ${Math.floor(headroom.mm)} under ${headroomMm} (${headroomSource})`] : []),
+  ];
   return all.length === 0 ? 'ok' : all;
 }
 

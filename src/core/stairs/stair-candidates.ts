@@ -182,7 +182,8 @@ function judged(
   ) => {
     if (least !== null && value < least - 1e-6)
       broken.push(`${what} ${said(value)} under ${said(least)} (${sourceOf(rules, `${limit}.least`)})`);
-    if (most !== null && value > most + 1e-6) broken.push(`${what} ${said(value)} over ${said(most)} (${sourceOf(rules, `${limit}.most`)})`);
+    if (most !== null && value > most + 1e-6)
+      broken.push(`${what} ${said(value)} over ${said(most)} (${sourceOf(rules, `${limit}.most`)})`);
   };
   over('stairs.riser', 'riser', riserMm, rules.riserMm);
   over('stairs.going', 'going', goingMm, rules.goingMm);

@@ -38,6 +38,8 @@ import { browserSurroundings, type Surroundings } from './surroundings';
 export interface Shown {
   framework: Framework;
   solved: Solved | null;
+  /** False while what takes long, like ways out, is still of an earlier state. */
+  isWhole: boolean;
   generation: number;
   phase: Phase;
   role: Role | null;
@@ -79,6 +81,7 @@ export class ProjectSession {
   private shown: Shown = {
     framework: EMPTY_FRAMEWORK,
     solved: null,
+    isWhole: true,
     generation: 0,
     phase: 'opening',
     role: null,
@@ -354,16 +357,30 @@ export class ProjectSession {
           const shown = await this.host.tryOut(this.state.view, tried.edit, v4());
           // What cannot be done leaves the last that could.
           if (shown) this.shownFramework = shown.framework;
-          if (shown) this.show({ ...shown, generation: this.shown.generation + 1, unsolved: null });
+          if (shown) this.show({ ...shown, isWhole: false, generation: this.shown.generation + 1, unsolved: null });
           continue;
         }
         const target = this.state.view;
-        if (this.closed || target === this.shownFramework || target === this.cannotSolve) break;
+        if (this.closed || target === this.cannotSolve) break;
+        if (target === this.shownFramework) {
+          // What takes long comes after all that is done by hand.
+          if (this.shown.isWhole) break;
+          const more = await this.host.more();
+          if (!more) break;
+          this.show({ ...more, generation: this.shown.generation + 1 });
+          continue;
+        }
         try {
           const solved = await this.host.solve(target);
           this.shownFramework = target;
           this.cannotSolve = null;
-          this.show({ framework: target, solved, generation: this.shown.generation + 1, unsolved: null });
+          this.show({
+            framework: target,
+            solved,
+            isWhole: false,
+            generation: this.shown.generation + 1,
+            unsolved: null,
+          });
         } catch (error) {
           // The last good solve stays. Edits go on: an undo may bring back what can be solved.
           this.cannotSolve = target;

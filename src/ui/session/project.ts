@@ -63,6 +63,8 @@ export interface Project {
   role: Opened['role'] | null;
   framework: Framework;
   solved: Solved | null;
+  /** False while what takes long, like ways out, is still of an earlier state. */
+  isWhole: boolean;
   generation: number;
   /** What the session is in, and what of its edits the server has not acknowledged. */
   phase: Phase;

@@ -14,6 +14,7 @@ export interface Solving {
   reset: (records: Record<string, Rec>) => Promise<SolvedDelta>;
   update: (changes: Changes) => Promise<SolvedDelta>;
   tryOut: (changes: Changes, sent: Sent, commandId: Id) => Promise<TriedOut | null>;
+  more: () => Promise<{ delta: SolvedDelta; isWhole: boolean }>;
   bringsAbout: (changes: Changes, display: LengthDisplay) => Promise<Consequence[]>;
 }
 
@@ -79,6 +80,20 @@ export class SolveHost<W extends Solving> {
       return { framework: this.inWorker, solved: this.solved };
     } catch (error) {
       // What was there is solved anew by the next worker when it is asked for.
+      this.end();
+      this.onRestart(error as Error);
+      return null;
+    }
+  }
+
+  /** A part of what the last solve held back, because it takes long; null where it fails. */
+  async more(): Promise<{ solved: Solved; isWhole: boolean } | null> {
+    if (this.solved === null) return null;
+    try {
+      const { delta, isWhole } = await this.within(this.begun().remote.more());
+      this.solved = withDelta(this.solved, delta);
+      return { solved: this.solved, isWhole };
+    } catch (error) {
       this.end();
       this.onRestart(error as Error);
       return null;

@@ -32,6 +32,7 @@ export function makeProjectStore(): ProjectStore {
     role: null,
     framework: EMPTY_FRAMEWORK,
     solved: null,
+    isWhole: true,
     generation: 0,
     phase: 'opening',
     unsent: [],

@@ -33,6 +33,7 @@ const FIELDS: FieldsOf<Level, Change<'levels.change', 'level'>> = {
     LEVEL_KINDS.map((kind) => [kind, kind === 'datum' ? 'datum only' : kind] as const),
   ),
   extent: own(PartOfPlan),
+  wayOut: own(WayOut),
   locked: check('Locked: other edits cannot move it'),
   budget: own(Storey),
 };
@@ -56,6 +57,36 @@ export function LevelFields({ record: level }: { record: Level }) {
       )}
       {removing && <RemoveDialog level={level} onClose={() => setRemoving(false)} />}
     </div>
+  );
+}
+
+const WAY_OUT_CHOICES = [
+  ['ground', 'if it is the ground'],
+  ['yes', 'yes'],
+  ['no', 'no'],
+] as const;
+
+/** Whether one gets out of the building at this level. */
+function WayOut({ record: level }: { record: Level }) {
+  const { run, mayEdit, say, solved } = useSlice('run', 'mayEdit', 'say', 'solved');
+  const isExit = solved?.waysOut.find((each) => each.level === level.id)?.isExit ?? false;
+  return (
+    <>
+      <ChoiceField
+        label="Way out of the building"
+        value={level.wayOut === null ? 'ground' : level.wayOut ? 'yes' : 'no'}
+        choices={WAY_OUT_CHOICES}
+        disabled={!mayEdit}
+        onChoose={(value) => {
+          const wayOut = value === 'ground' ? null : value === 'yes';
+          const refusal = run('levels.change', { level: level.id, wayOut });
+          if (refusal) say(refusal);
+        }}
+      />
+      {level.wayOut === null && isExit && (
+        <p className="text-right text-[11px] text-ink3">it is: nearest to the building’s zero</p>
+      )}
+    </>
   );
 }
 

@@ -1,6 +1,7 @@
 import { StairTable } from './stair-table';
 import { defineKindUi, none } from '../kind-ui';
 import { StairFields } from './stair-fields';
+import { WaysOutTool } from './ways-out-tool';
 import { StairsTool } from './stairs-tool';
 
 export const stairUi = defineKindUi({
@@ -10,5 +11,8 @@ export const stairUi = defineKindUi({
   acts: none('Nothing is done with it but what is done with all things'),
   handles: none('Its shape has those that all shapes have'),
   schedule: { words: 'Stairs', Table: StairTable },
-  tool: { step: 'stairs', way: 'stairs', words: 'Stairs', Tool: StairsTool },
+  tool: [
+    { step: 'stairs', way: 'stairs', words: 'Stairs', Tool: StairsTool },
+    { step: 'stairs', way: 'waysOut', words: 'Ways out', Tool: WaysOutTool },
+  ],
 });

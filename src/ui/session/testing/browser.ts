@@ -74,6 +74,7 @@ const idleWorker = (): SolvingWorker<Solving> => {
     reset: answer,
     update: answer,
     tryOut: () => Promise.resolve(null),
+    more: () => Promise.resolve({ delta: nothing, isWhole: true }),
     bringsAbout: () => Promise.resolve([]),
   };
   return { remote, end: () => undefined, onBroken: () => undefined };

@@ -16,6 +16,7 @@ export function solvingWorker(
       reset: (records) => after(() => desk.reset(records)),
       update: (changes) => after(() => desk.update(changes)),
       tryOut: (changes, sent, id) => after(() => desk.tryOut(changes, sent, id)),
+      more: () => after(() => desk.more()),
       bringsAbout: (changes, display) => after(() => desk.bringsAbout(changes, display)),
     },
     end,
