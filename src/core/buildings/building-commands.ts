@@ -3,7 +3,7 @@ import { rulesReferred } from '../rule-sets/rules-in';
 import { rulesInputSchema } from '../rule-sets/rules-input';
 import { defineCommand } from '../commands/command';
 import type { InputsOf } from '../commands/command-inputs';
-import { projectDetailsSchema, BUILDING_ZERO } from './building';
+import { BUILDING_ZERO } from './building';
 import { angleSchema, textSchema } from '../model/fields';
 import { recordOf, recordsOf } from '../model/framework';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';

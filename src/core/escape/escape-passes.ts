@@ -76,7 +76,7 @@ const slabsAtPass = definePass({
 });
 
 /** Doors and plain openings that begin at the floor of a level. */
-const doorsAtPass = definePass({
+export const doorsAtPass = definePass({
   name: 'doors of a level',
   scope: 'level',
   run: (cx, key): readonly Door[] => {
@@ -102,7 +102,7 @@ const doorsOf = ({ use, openings }: WallPiece, level: Id | null, fflMm: number):
         Math.abs(each.bottomMm - fflMm) <= SILL_MM &&
         (level === null || each.level === level),
     )
-    .map(({ id, name, ring, ends, inwards, widthMm, thicknessMm }) => ({
+    .map(({ id, name, ring, ends, inwards, widthMm, thicknessMm, bottomMm, topMm }) => ({
       id,
       name,
       ring,
@@ -110,6 +110,7 @@ const doorsOf = ({ use, openings }: WallPiece, level: Id | null, fflMm: number):
       inside: plus(times(plus(ends[0], ends[1]), 0.5), times(inwards, thicknessMm / 2 + BEFORE_MM)),
       insideMm: thicknessMm / 2 + BEFORE_MM,
       widthMm,
+      heightMm: topMm - bottomMm,
       leadsOut: use === 'exterior' || use === 'glazed',
     }));
 

@@ -13,6 +13,7 @@ export interface Door {
   inside: Point;
   insideMm: number;
   widthMm: number;
+  heightMm: number;
   /** It leads to the outside. */
   leadsOut: boolean;
 }

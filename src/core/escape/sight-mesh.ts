@@ -1,5 +1,5 @@
 import type { Region } from '../geometry/boolean';
-import type { Point } from '../geometry/point';
+import { distance, lengthOf, type Point } from '../geometry/point';
 import { triangulate } from '../geometry/triangulate';
 
 /** What lies this near to a line is on it, mm. */
@@ -100,7 +100,7 @@ export class SightMesh {
     const byCorner = new Map<string, [number, number, number][]>();
     const left = [...sides.values()];
     const lineOf = (a: Point, b: Point): string => {
-      const size = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2);
+      const size = distance(b, a);
       let [dx, dy] = [(b.x - a.x) / size, (b.y - a.y) / size];
       if (dx < -1e-9 || (Math.abs(dx) <= 1e-9 && dy < 0)) [dx, dy] = [-dx, -dy];
       return `${Math.round(dx * 1e4)} ${Math.round(dy * 1e4)} ${Math.round((a.x * dy - a.y * dx) / 50)}`;
@@ -118,7 +118,7 @@ export class SightMesh {
 
   private joinPart([t, a, b]: [number, number, number], [u, c, d]: [number, number, number]): void {
     const [p, q, r, s] = [this.points[a]!, this.points[b]!, this.points[c]!, this.points[d]!];
-    const size = Math.sqrt((q.x - p.x) ** 2 + (q.y - p.y) ** 2);
+    const size = distance(q, p);
     const [dx, dy] = [(q.x - p.x) / size, (q.y - p.y) / size];
     const off = (at: Point) => Math.abs((at.x - p.x) * dy - (at.y - p.y) * dx);
     const along = (at: Point) => (at.x - p.x) * dx + (at.y - p.y) * dy;
@@ -157,7 +157,7 @@ export class SightMesh {
     return list.filter((t) => {
       for (let k = 0; k < 3; k += 1) {
         const [a, b] = [this.points[this.corners[3 * t + k]!]!, this.points[this.corners[3 * t + ((k + 1) % 3)]!]!];
-        const size = Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2);
+        const size = distance(b, a);
         if ((b.x - a.x) * (at.y - a.y) - (b.y - a.y) * (at.x - a.x) < -ON_MM * size) return false;
       }
       return true;
@@ -176,7 +176,7 @@ export class SightMesh {
         let [rx, ry] = [portal.rightX - at.x, portal.rightY - at.y];
         let [lx, ly] = [portal.leftX - at.x, portal.leftY - at.y];
         // A side one stands on, or sees along, is no window.
-        const size = Math.sqrt((lx - rx) ** 2 + (ly - ry) ** 2);
+        const size = lengthOf({ x: lx - rx, y: ly - ry });
         if (rx * ly - ry * lx <= ON_MM * size) continue;
         if (view) {
           if (view.rx * ry - view.ry * rx < 0) [rx, ry] = [view.rx, view.ry];

@@ -62,8 +62,8 @@ export const shaftsInIfc: IfcTrait = {
   },
 };
 
-/** The lift of a shaft, which stands at its foot; how its car is made is not known here. */
-const liftOf = ({ shaft, name, ring, bottomMm, topMm, levels }: SolvedShaft): Product => ({
+/** The lift of a shaft, which stands at its foot. */
+const liftOf = ({ shaft, name, ring, bottomMm, topMm, levels, lift }: SolvedShaft): Product => ({
   entity: 'IFCTRANSPORTELEMENT',
   globalId: ['lift', shaft],
   key: `lift ${shaft}`,
@@ -74,10 +74,29 @@ const liftOf = ({ shaft, name, ring, bottomMm, topMm, levels }: SolvedShaft): Pr
   stand: { at: ring[0]!, bottomMm },
   shape: null,
   properties: {
-    Pset_TransportElementCommon: { Reference: identifier(name) },
+    Pset_TransportElementCommon: {
+      Reference: identifier(name),
+      ...(lift ? { CapacityPeople: { measure: 'IFCCOUNTMEASURE' as const, value: lift.persons } } : {}),
+    },
+    ...(lift
+      ? {
+          Pset_TransportElementElevator: {
+            ClearWidth: { measure: 'IFCPOSITIVELENGTHMEASURE' as const, value: lift.carWidthMm },
+            ClearDepth: { measure: 'IFCPOSITIVELENGTHMEASURE' as const, value: lift.carDepthMm },
+          },
+        }
+      : {}),
     Spine_Lift: {
-      Stops: { measure: 'IFCINTEGER', value: levels.length },
+      Stops: { measure: 'IFCINTEGER', value: lift?.stops.length ?? levels.length },
       Height: { measure: 'IFCLENGTHMEASURE', value: topMm - bottomMm },
+      ...(lift
+        ? {
+            Pit: { measure: 'IFCLENGTHMEASURE' as const, value: lift.pitMm },
+            Overrun: { measure: 'IFCLENGTHMEASURE' as const, value: lift.overrunMm },
+            DoorWidth: { measure: 'IFCLENGTHMEASURE' as const, value: lift.doorWidthMm },
+            DoorHeight: { measure: 'IFCLENGTHMEASURE' as const, value: lift.doorHeightMm },
+          }
+        : {}),
     },
   },
 });

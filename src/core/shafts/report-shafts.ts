@@ -32,6 +32,19 @@ export const shaftRows = defineRows({
       .describe('From the foot up, one for each outline it has'),
     cuts: z.array(z.strictObject({ floor: z.string(), level: z.string() })),
     misses: z.array(z.strictObject({ floor: z.string(), level: z.string(), byMm: mm })),
+    lift: z
+      .strictObject({
+        stops: z.array(z.string()).describe('Levels, from the lowest up'),
+        doorWidthMm: mm,
+        doorHeightMm: mm,
+        pitMm: mm.describe('Under the floor of the lowest stop'),
+        overrunMm: mm.describe('Over the floor of the highest stop'),
+        carWidthMm: mm,
+        carDepthMm: mm,
+        persons: z.number(),
+      })
+      .nullable()
+      .describe('Null where nothing is said of a lift'),
   }),
   rows: (solved, { level }) => {
     const plateName = new Map<Id, string>(solved.floors.map(({ plate, name }) => [plate, name]));
@@ -55,6 +68,7 @@ export const shaftRows = defineRows({
         level: level(miss.level),
         byMm: miss.byMm,
       })),
+      lift: shaft.lift && { ...shaft.lift, stops: shaft.lift.stops.map(level) },
     }));
   },
 });

@@ -5,10 +5,10 @@ import type { InputsOf } from '../commands/command-inputs';
 import { textSchema } from '../model/fields';
 import { freeName, refuseTaken } from '../commands/free-name';
 import { recordsOf, type Framework } from '../model/framework';
-import { refuseNow, refusing } from '../commands/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
 import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
-import { SHAFT_PURPOSES, SLAB_STATES, type Shaft, type ShaftException } from './shaft';
+import { LIFT_BOUNDS, SHAFT_PURPOSES, SLAB_STATES, type Lift, type Shaft, type ShaftException } from './shaft';
 
 const shaftOutlineSchema = outlineInputSchema.refine(
   (outline) => outline.type !== 'gridOffset',
@@ -42,6 +42,7 @@ const add = defineCommand({
         opensFoot: input.opensFoot,
         opensHead: input.opensHead,
         exceptions: [],
+        lift: null,
       });
     }),
   sentence: (before, _, after) => `Shaft ${newest(before, after)?.name ?? ''} added`,
@@ -130,7 +131,69 @@ const except = defineCommand({
   },
 });
 
-export const SHAFT_COMMANDS = [add, change, except] as const;
+const liftInputSchema = z.strictObject({
+  stops: z.union([z.literal('all'), z.array(refSchema).min(1).max(400)]).optional(),
+  doorWidthMm: lengthInputSchema.optional(),
+  doorHeightMm: lengthInputSchema.optional(),
+  pitMm: lengthInputSchema.optional(),
+  overrunMm: lengthInputSchema.optional(),
+  carWidthMm: lengthInputSchema.optional(),
+  carDepthMm: lengthInputSchema.optional(),
+  persons: z.number().int().min(1).max(200).optional(),
+});
+
+/** A usual lift for eight people. */
+export const USUAL_LIFT: Lift = {
+  stops: 'all',
+  doorWidthMm: 900,
+  doorHeightMm: 2100,
+  pitMm: 1400,
+  overrunMm: 3700,
+  carWidthMm: 1100,
+  carDepthMm: 1400,
+  persons: 8,
+};
+
+const setLift = defineCommand({
+  name: 'shafts.setLift',
+  title: 'Say what lift a shaft holds: its stops, doors, pit and overrun',
+  input: z.strictObject({
+    shaft: refSchema,
+    /** What is not said stays, or is usual; null: no lift. */
+    lift: liftInputSchema.nullable(),
+  }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const shaft = thingReferred(edit.before, 'shaft', input.shaft);
+      const { lift } = input;
+      if (lift === null) return edit.set('shaft', shaft.id, { lift: null });
+      if (shaft.purpose !== 'lift')
+        refuseNow(`Shaft ${shaft.name} is for ${shaft.purpose}. Make it a lift shaft first`, ['shaft']);
+      const reader = new LengthReader(edit.before);
+      const sizes = Object.fromEntries(
+        (Object.keys(LIFT_BOUNDS) as (keyof typeof LIFT_BOUNDS)[]).flatMap((field) => {
+          const value = lift[field];
+          return value === undefined ? [] : [[field, reader.read(value, field, LIFT_BOUNDS[field]).stored] as const];
+        }),
+      );
+      const stops =
+        lift.stops === undefined || lift.stops === 'all'
+          ? lift.stops
+          : lift.stops.map((level) => levelReferred(edit.before, level, shaft.building).id);
+      edit.set('shaft', shaft.id, {
+        lift: {
+          ...(shaft.lift ?? USUAL_LIFT),
+          ...sizes,
+          ...(stops === undefined ? {} : { stops }),
+          ...(lift.persons === undefined ? {} : { persons: lift.persons }),
+        },
+      });
+    }),
+  sentence: (before, { shaft, lift }) =>
+    `Lift of shaft ${thingReferred(before, 'shaft', shaft).name} ${lift ? 'changed' : 'taken out'}`,
+});
+
+export const SHAFT_COMMANDS = [add, change, except, setLift] as const;
 
 declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof SHAFT_COMMANDS> {}

@@ -6,13 +6,14 @@ import type { Point } from '../geometry/point';
 import { bounds, contains, ringGap, type Box, type Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
 import type { ResolvedLevel } from '../levels/resolve-levels';
+import { mmOf } from '../dimensions/resolve-length';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { statesUp } from '../levels/states-up';
 import type { Outline } from '../outlines/outline';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { PlanFacts } from '../passes/plan-facts';
-import type { ShaftMiss, SolvedShaft } from '../solving/solved';
+import type { ShaftMiss, SolvedLift, SolvedShaft } from '../solving/solved';
 import { reachingFollowers } from '../typical/as-master';
 import { quantiseMm } from '../units/length-units';
 import type { Shaft, ShaftException, SlabState } from './shaft';
@@ -73,6 +74,7 @@ export function solveShaft(
     cuts: [],
     misses: [],
     levels: storeys.filter((level) => level.fflMm >= bottomMm && level.sslMm <= topMm).map(({ id }) => id),
+    lift: solvedLift(framework, shaft, storeys, [bottomMm, topMm]),
   };
   if (topMm <= bottomMm) {
     const message = `Shaft ${shaft.name} stops below where it starts, so it cuts nothing. Change where it starts or stops`;
@@ -101,6 +103,33 @@ export function solveShaft(
   }
   solved.stages = stagesOf(solved, storeys, states);
   return { solved, findings: missFindings(shaft, solved, storeys, plates.all, moves) };
+}
+
+/** The lift of a shaft between two heights: of all storeys it stops at those where its doors have room. */
+function solvedLift(
+  framework: Framework,
+  { lift, purpose }: Shaft,
+  storeys: readonly ResolvedLevel[],
+  [bottomMm, topMm]: readonly [number, number],
+): SolvedLift | null {
+  if (!lift || purpose !== 'lift') return null;
+  const mm = (length: typeof lift.pitMm) => mmOf(framework, length);
+  const doorHeightMm = mm(lift.doorHeightMm);
+  const { stops } = lift;
+  const isStop = ({ id, fflMm, record }: ResolvedLevel) =>
+    stops === 'all'
+      ? record.levelKind !== 'roof' && fflMm >= bottomMm - 0.5 && fflMm + doorHeightMm <= topMm + 0.5
+      : stops.includes(id);
+  return {
+    stops: storeys.filter(isStop).map(({ id }) => id),
+    doorWidthMm: mm(lift.doorWidthMm),
+    doorHeightMm,
+    pitMm: mm(lift.pitMm),
+    overrunMm: mm(lift.overrunMm),
+    carWidthMm: mm(lift.carWidthMm),
+    carDepthMm: mm(lift.carDepthMm),
+    persons: lift.persons,
+  };
 }
 
 /** A shaft at one level. */

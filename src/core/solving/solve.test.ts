@@ -39,15 +39,15 @@ describe('a furnished tower', () => {
 
   it('cuts typical floors once: two kinds of storey, two polygon operations', () => {
     polygonCalls.reset();
-    solve(tower);
+    new Solver().solve(tower, 'hold');
     expect(polygonCalls.read()).toBe(2);
   });
 
   it('touches no polygon when a level moves past no shaft end, and some when it does', () => {
     const solver = new Solver();
-    solver.solve(tower);
+    solver.solve(tower, 'hold');
     polygonCalls.reset();
-    solver.solve(step(tower, 'levels.setHeight', { level: '01', heightMm: 4950 }).after);
+    solver.solve(step(tower, 'levels.setHeight', { level: '01', heightMm: 4950 }).after, 'hold');
     expect(polygonCalls.read()).toBe(0);
     const partWay = step(tower, 'shafts.add', {
       outline: { type: 'rectangle', place: 'A-2 + 1000,1000', widthMm: 1000, depthMm: 1000 },
@@ -55,9 +55,9 @@ describe('a furnished tower', () => {
       stopsAt: { level: '02', face: 'FFL', offsetMm: 3600 },
     }).after;
     polygonCalls.reset();
-    solver.solve(partWay);
+    solver.solve(partWay, 'hold');
     expect(polygonCalls.read()).toBe(0);
-    solver.solve(step(partWay, 'levels.setHeight', { level: '02', heightMm: 3400 }).after);
+    solver.solve(step(partWay, 'levels.setHeight', { level: '02', heightMm: 3400 }).after, 'hold');
     expect(polygonCalls.read()).toBe(1);
   });
 

@@ -18,6 +18,7 @@ import { definePass, type Context, type Pass } from '../passes/pass';
 import { betweenFindingsPass } from '../space/between-passes';
 import { ownedPass, spaceFindingsPass } from '../space/space-passes';
 import { boundaryLinesPass, roomsPass } from '../rooms/room-passes';
+import { liftFindingsPass } from '../shafts/lift-passes';
 import { shaftFindingsPass, shaftsPass } from '../shafts/shaft-passes';
 import { finishedStairsPass, headroomFindingsPass } from '../stairs/headroom-passes';
 import { stairFindingsPass } from '../stairs/stair-passes';
@@ -105,6 +106,7 @@ const LISTS = {
 
 const buildingFindings = ofAll('findings', (cx, building): readonly Finding[] => [
   ...cx.get(shaftFindingsPass, building),
+  ...cx.get(liftFindingsPass, building),
   ...cx.get(stairFindingsPass, building),
   ...cx.get(stackFindingsPass, building),
   ...cx.get(floorFindingsPass, building),

@@ -191,6 +191,18 @@ export interface ShaftMiss {
   way: 'short' | 'beside';
 }
 
+/** A lift, with the levels it stops at from the lowest up. */
+export interface SolvedLift {
+  stops: Id[];
+  doorWidthMm: number;
+  doorHeightMm: number;
+  pitMm: number;
+  overrunMm: number;
+  carWidthMm: number;
+  carDepthMm: number;
+  persons: number;
+}
+
 export interface SolvedShaft {
   shaft: Id;
   building: Id;
@@ -208,6 +220,8 @@ export interface SolvedShaft {
   misses: ShaftMiss[];
   /** Levels whose FFL it passes, its ends included. */
   levels: Id[];
+  /** The lift it holds; null where nothing is said of one. */
+  lift: SolvedLift | null;
 }
 
 /** A line that divides the rooms of a level without a wall. */

@@ -194,6 +194,10 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
     shaft: one('shaft'),
     stopsAt: { level: pick(levels), offsetMm: pick([0, 1, 2, 3]) },
   }),
+  'shafts.setLift': ({ framework, pick, between }) => ({
+    shaft: pick(recordsOf(framework, 'shaft').filter(({ purpose }) => purpose === 'lift')).id,
+    lift: { pitMm: between(1000, 2500), doorWidthMm: between(800, 1200) },
+  }),
   'shafts.except': ({ one, pick, levels }) => ({
     shaft: one('shaft'),
     level: pick(levels),

@@ -145,6 +145,8 @@ export const RICH: Step[] = [
   ['dimensions.define', { name: 'typical', value: 3300 }],
   ['presets.save', { name: 'P', system: 'G1' }],
   ['ruleSets.copy', { name: 'House', from: 'private' }],
+  ['shafts.change', { shaft: 'S1', purpose: 'lift' }],
+  ['shafts.setLift', { shaft: 'S1', lift: { stops: ['00', '02'] } }],
   [
     'underlays.add',
     { building: 'West', name: 'Sketch', sha256: SHA(1), content: 'picture', width: 800, height: 600, mmPerUnit: 20 },

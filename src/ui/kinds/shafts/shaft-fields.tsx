@@ -16,6 +16,7 @@ import {
   type FieldsOf,
 } from '../../fields/declared/field-spec';
 import { useProject, useSlice } from '../../session/store';
+import { LiftFields } from './lift-fields';
 import { ShaftExceptions } from './shaft-exceptions';
 import { ThingPanel } from '../../details/thing-panel';
 
@@ -33,6 +34,7 @@ const FIELDS: FieldsOf<Shaft, Change<'shafts.change', 'shaft'>> = {
   opensFoot: check('Opens the slab at its foot'),
   stopsAt: end('Stops at'),
   opensHead: check('Goes out through the slab at its head'),
+  lift: own(({ record }) => <LiftFields shaft={record} />),
   exceptions: own(({ record }) => <ShaftExceptions shaft={record} />),
 };
 
