@@ -271,7 +271,7 @@ function LimitRow({ name, own, value, from, source }: RowProps) {
         ) : (
           <span className="figures inline-block w-24 text-right">{value}</span>
         )}{' '}
-        <span className="text-[11px] text-ink2">{unit}</span>
+        <span className="text-[11px] text-ink2">{value === 'no limit' ? '' : unit}</span>
         {refused && (
           <p role="alert" className="text-[11px] whitespace-normal text-wrong">
             {refused}

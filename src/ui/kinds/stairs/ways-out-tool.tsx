@@ -49,8 +49,8 @@ export function WaysOutTool() {
       <table className="figures w-full text-[11px]" aria-label="Ways out by levels">
         <thead>
           <tr className="text-left text-ink2">
-            {['level', 'leads out', 'people', 'wide / needs', 'travel', 'dead end'].map((words, i) => (
-              <th key={words} scope="col" className={`font-normal ${i > 1 ? 'text-right' : ''}`}>
+            {['level', 'out by', 'people', 'wide', 'needs', 'travel', 'dead end'].map((words, i) => (
+              <th key={words} scope="col" className={`pr-1.5 font-normal last:pr-0 ${i > 1 ? 'text-right' : ''}`}>
                 {words}
               </th>
             ))}
@@ -110,9 +110,12 @@ function LevelRow({ ways, isNow, onPress }: { ways: WaysOut; isNow: boolean; onP
     ? `${ways.doors.length} ${ways.doors.length === 1 ? 'door' : 'doors'} out`
     : ways.stairs
         .map(({ name: stair, to, onBy }) =>
-          to ? `${stair} to ${name(to)}` : onBy ? `${stair}, on by ${onBy.name}` : `${stair} ends short`,
+          to ? stair : onBy ? `${stair}, on by ${onBy.name}` : `${stair} ends short`,
         )
         .join(', ');
+  const leads = ways.stairs
+    .flatMap(({ name: stair, to }) => (to && !ways.isExit ? [`${stair} leads to level ${name(to)}`] : []))
+    .join('; ');
   return (
     <tr
       className={`cursor-pointer border-t border-faint align-baseline ${isNow ? 'bg-now-tint' : ''}`}
@@ -121,11 +124,14 @@ function LevelRow({ ways, isNow, onPress }: { ways: WaysOut; isNow: boolean; onP
       <th scope="row" className="pr-1 text-left font-semibold">
         {name(ways.level)}
       </th>
-      <td className={by === '' ? 'font-semibold text-wrong' : ''}>{by === '' ? 'none' : by}</td>
+      <td className={`pr-1.5 ${by === '' ? 'font-semibold text-wrong' : ''}`} title={leads}>
+        {by === '' ? 'none' : by}
+      </td>
       <td className="text-right">{ways.people}</td>
       <td className={`text-right ${ways.givenMm + 0.5 < ways.neededMm ? 'font-bold text-wrong' : ''}`}>
-        {write(ways.givenMm)} / {write(ways.neededMm)}
+        {write(ways.givenMm)}
       </td>
+      <td className="text-right">{write(ways.neededMm)}</td>
       <td className={`text-right ${over(ways.travelMm, ways.limits.travelMm)}`}>{write(ways.travelMm)}</td>
       <td className={`text-right ${over(ways.deadEndMm, ways.limits.deadEndMm)}`}>{write(ways.deadEndMm)}</td>
     </tr>
