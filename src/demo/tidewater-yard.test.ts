@@ -11,7 +11,8 @@ import { TIDEWATER_YARD } from './tidewater-yard';
 
 const folder = mkdtempSync(join(tmpdir(), 'spine-demo-'));
 const at = (name: string) => join(folder, name);
-const spine = (...args: string[]) => spawnSync(process.execPath, ['scripts/spine.mjs', ...args], { encoding: 'utf8' });
+const spine = (...args: string[]) =>
+  spawnSync(process.execPath, ['scripts/spine.mjs', ...args], { encoding: 'utf8', maxBuffer: 64e6 });
 
 it('is built by its script alone, the same bytes each time, with its findings said and exit code 1', () => {
   writeFileSync(at('demo.json'), JSON.stringify(TIDEWATER_YARD));

@@ -4,12 +4,11 @@ import { FLOOR_COMMANDS } from '../floors/floor-commands';
 import { LEVEL_COMMANDS } from '../levels/level-commands';
 import { heightsSchema } from '../levels/level-input';
 import { levelsOf, storeyLevels } from '../levels/resolve-levels';
-import { defineCommand, planCommand, type Command } from '../commands/command';
-import type { Given, InputsOf } from '../commands/command-inputs';
-import type { Edit } from '../model/edit';
-import { derivedCommandId, type Id } from '../model/ids';
+import { defineCommand } from '../commands/command';
+import type { InputsOf } from '../commands/command-inputs';
+import { named, step } from '../commands/step-of';
+import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
-import type { Refusal } from '../model/result';
 import { buildingReferred, refSchema } from '../commands/refer';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
 import { resolveOutline } from '../setting-out/resolve-outline';
@@ -17,25 +16,10 @@ import { STARTING_TYPES } from '../walls/wall-type';
 import { freeWallName, typeInputSchema } from '../walls/wall-input';
 import { WALL_COMMANDS } from '../walls/wall-commands';
 
-const named = <Name extends string, Each extends Command>(commands: readonly Each[], name: Name) =>
-  commands.find((each) => each.name === name) as Extract<Each, { name: Name }>;
 const setUp = named(LEVEL_COMMANDS, 'levels.setUp');
 const addWall = named(WALL_COMMANDS, 'walls.add');
 const addFoundation = named(FOUNDATION_COMMANDS, 'foundations.add');
 const addFloor = named(FLOOR_COMMANDS, 'floors.add');
-
-/** Does a step of a larger command as that command would; its refusal refuses the whole. */
-function step<Each extends Command>(
-  edit: Edit,
-  command: Each,
-  input: Given<z.input<Each['input']>>,
-  ordinal: number,
-): Refusal | null {
-  const planned = planCommand(command, edit.framework, input, derivedCommandId(edit.newId(), String(ordinal)));
-  if (!planned.ok) return planned.refusal;
-  edit.take(planned.value.after);
-  return null;
-}
 
 const wholeBuilding = defineCommand({
   name: 'carry.wholeBuilding',

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { CARRY_COMMANDS } from '../carrying/carry-commands';
 import { WHOLE_BUILDING_COMMANDS } from '../carrying/whole-building';
+import { CORE_BUILD_COMMANDS } from '../cores/build-command';
 import { CORE_COMMANDS } from '../cores/core-commands';
 import { COPY_COMMANDS } from '../elements/copy-commands';
 import { END_COMMANDS } from '../elements/end-command';
@@ -23,6 +24,7 @@ export const COMMANDS: readonly Command[] = [
   ...CARRY_COMMANDS,
   ...WHOLE_BUILDING_COMMANDS,
   ...CORE_COMMANDS,
+  ...CORE_BUILD_COMMANDS,
   ...ELEMENT_COMMANDS,
   ...EDGE_COMMANDS,
   ...OFFSET_COMMANDS,

@@ -55,12 +55,9 @@ export function checkStairsOut(
 
 const write = (mm: number): string => `${formatLength(Math.round(mm))} mm`;
 
-const roomWords = ({ number, name }: RoomWay): string => {
-  const called = `${number} ${name}`.trim();
-  return called === '' ? 'a room without a name' : `room ${called}`;
-};
+const roomWords = ({ number, name }: RoomWay): string => `room ${`${number} ${name}`.trim()}`;
 
-/** A storey with rooms and no stair, dead ends that are too long, ways that are too long. `hasNoStairs`: the building has none at all. */
+/** What is wrong with how one gets out of rooms that have names: a storey with rooms and no stair, dead ends that are too long, ways that are too long. `hasNoStairs`: the building has none at all. */
 export function checkWaysOut(ways: WaysOut, names: ReadonlyMap<Id, string>, hasNoStairs: boolean): Finding[] {
   const { building, level, rooms, limits, isExit } = ways;
   const name = names.get(level) ?? '';
@@ -77,8 +74,8 @@ export function checkWaysOut(ways: WaysOut, names: ReadonlyMap<Id, string>, hasN
       ),
     ];
   const found: Finding[] = [];
-  const farthest = worst(rooms, ({ mm }) => mm, limits.travelMm);
-  const about = ({ room }: RoomWay): Id[] => [room ?? level];
+  const farthest = worst(named, ({ mm }) => mm, limits.travelMm);
+  const about = ({ room }: RoomWay): Id[] => [room!];
   if (farthest)
     found.push(
       finding(
@@ -89,7 +86,7 @@ export function checkWaysOut(ways: WaysOut, names: ReadonlyMap<Id, string>, hasN
         `From the farthest place of ${roomWords(farthest.room)} at level ${name} one walks ${write(farthest.mm)} to ${farthest.room.to}; ${limits.travelSource} allows ${write(limits.travelMm)}. Add a stair or a door nearer to it`,
       ),
     );
-  const end = worst(rooms, ({ deadEndMm }) => deadEndMm, limits.deadEndMm);
+  const end = worst(named, ({ deadEndMm }) => deadEndMm, limits.deadEndMm);
   if (end)
     found.push(
       finding(

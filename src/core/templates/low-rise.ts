@@ -117,7 +117,18 @@ export const LOW_RISE: Template = {
             : [window('north', middle, w, above)]),
         ])
         .filter(({ input }) => !('at' in input) || (input.at as string[]).length > 0),
-      ...up.flatMap(({ middle, wide: w }) => [window('east', middle, w, above), window('west', middle, w, above)]),
+      // At the ground a second way out stands in the west, with windows over it.
+      ...up
+        .flatMap(({ middle, wide: w }, i) => [
+          window('east', middle, w, above),
+          window('west', middle, w, i === 0 ? above.slice(1) : above),
+        ])
+        .filter(({ input }) => !('at' in input) || (input.at as string[]).length > 0),
+      opening('W1', 'door', alongSide(wide, deep, 'west', up[0]!.middle, 1000), {
+        widthMm: 1000,
+        opens: 'outwards',
+        at: ['00'],
+      }),
       opening('W1', 'door', alongSide(wide, deep, 'south', bays[0]!.middle, 1600), {
         widthMm: 1600,
         leaves: 2,

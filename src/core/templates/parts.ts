@@ -52,7 +52,7 @@ export function alongSide(
   return before[side] - wide / 2;
 }
 
-interface WindowSize {
+export interface WindowSize {
   heightMm: number;
   sillMm: number;
 }

@@ -158,6 +158,14 @@ export const SLAB_BLOCK: Template = {
         opens: 'outwards',
         at: ['00'],
       }),
+      // Both ends of the corridor lead out at the ground.
+      ...(['west', 'east'] as const).map((side) =>
+        opening('W1', 'door', alongSide(wide, depth, side, depth / 2, 1000), {
+          widthMm: 1000,
+          opens: 'outwards',
+          at: ['00'],
+        }),
+      ),
       room(site, '00', 'Corridor', 'circulation', wide / 2, depth / 2),
     ];
   },

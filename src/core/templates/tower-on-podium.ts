@@ -15,6 +15,7 @@ import {
   typeFor,
   wall,
   windowFor,
+  type WindowSize,
 } from './parts';
 import type { Template, TemplateSite } from './template';
 
@@ -224,6 +225,15 @@ export const TOWER_ON_PODIUM: Template = {
     });
     const doorWide = 2000;
     const entrance = alongSide(low.w, low.d, 'south', x[1]! - low.x + (x[2]! - x[1]!) / 2, doorWide);
+    // Another way out lies in the last bay but one of the other side.
+    const behindMiddle = (x.at(-2)! + x.at(-3)!) / 2 - low.x;
+    const behind = alongSide(low.w, low.d, 'north', behindMiddle, doorWide);
+    const clearOf = (sent: Sent): Sent[] => {
+      const { at, alongMm, ...size } = sent.input as { alongMm: number; widthMm: number; at: string[] } & WindowSize;
+      if (alongMm + size.widthMm < behind - 1 || alongMm > behind + doorWide + 1) return [sent];
+      const rest = at.filter((level) => level !== '00');
+      return rest.length === 0 ? [] : [opening('Podium wall', 'window', alongMm, { ...size, at: rest })];
+    };
     return [
       levels(site, [...podium, ...tower], below),
       { command: 'grids.add', input: { building, baysA: [...list('across')], baysB: [...list('deep')] } },
@@ -242,14 +252,21 @@ export const TOWER_ON_PODIUM: Template = {
       parapet(site, 'Tower parapet', high, roof, 1100),
       ...core(site, coreAt.x, coreAt.y, lowest, roof),
       ...windows('Tower wall', high, inner.x, inner.y, windowFor(Math.min(...tower)), above.slice(podium.length)),
-      ...windows('Podium wall', low, x, y, windowFor(Math.min(...podium)), above.slice(0, podium.length)).filter(
-        (_, i) => i !== 1,
-      ),
+      ...windows('Podium wall', low, x, y, windowFor(Math.min(...podium)), above.slice(0, podium.length))
+        .filter((_, i) => i !== 1)
+        .flatMap(clearOf),
       // Over the way in there are windows like the others.
       ...(podium.length > 1
         ? windows('Podium wall', low, x, y, windowFor(Math.min(...podium)), above.slice(1, podium.length)).slice(1, 2)
         : []),
       opening('Podium wall', 'door', entrance, {
+        widthMm: doorWide,
+        heightMm: 2300,
+        leaves: 2,
+        opens: 'outwards',
+        at: ['00'],
+      }),
+      opening('Podium wall', 'door', behind, {
         widthMm: doorWide,
         heightMm: 2300,
         leaves: 2,

@@ -194,6 +194,14 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
     shaft: one('shaft'),
     stopsAt: { level: pick(levels), offsetMm: pick([0, 1, 2, 3]) },
   }),
+  'cores.build': ({ building, between }) => ({
+    building,
+    place: `${between(0, 9000)},40000`,
+    widthMm: 9000,
+    depthMm: 9000,
+    brief: { lifts: { count: 1 }, stairs: { count: 1 } },
+    rules: 'private',
+  }),
   'shafts.setLift': ({ framework, pick, between }) => ({
     shaft: pick(recordsOf(framework, 'shaft').filter(({ purpose }) => purpose === 'lift')).id,
     lift: { pitMm: between(1000, 2500), doorWidthMm: between(800, 1200) },
