@@ -179,7 +179,7 @@ export function standing(arrangement: Arrangement, { lobbyMm, wallMm }: Clear, x
   return { lobby: { x: startMm, y: y0, w: endMm - startMm, d: lobbyMm }, things };
 }
 
-/** Every way to take some of each, so many in all. */
+/** Every way to take some of each. */
 function* takes(counts: readonly number[]): Generator<number[]> {
   const [first, ...rest] = counts;
   if (first === undefined) {
@@ -189,34 +189,45 @@ function* takes(counts: readonly number[]): Generator<number[]> {
   for (let n = 0; n <= first; n += 1) for (const others of takes(rest)) yield [n, ...others];
 }
 
-/** Every row of so many of each, in every way each may lie: of those with the same first and last one, in the order of the brief. */
-function* rowsOf(wanted: readonly Wanted[], counts: readonly number[]): Generator<Put[]> {
-  for (const ways of waysOf(wanted, counts, 0)) {
-    if (ways.length < 2) {
-      yield ways;
+/** Sides of a row at which its first or last thing goes on beside what stands at the lobby's end. */
+interface Free {
+  left: boolean;
+  right: boolean;
+}
+
+/**
+ * Every row of so many of each, in every way each may lie, as far as it matters: where a row ends beside something the thing that
+ * is there does, and which way its door lies; the others stand in the order of the brief.
+ */
+function* rowsOf(wanted: readonly Wanted[], counts: readonly number[], free: Free): Generator<Put[]> {
+  const isFree = free.left || free.right;
+  for (const row of waysOf(wanted, counts, 0, isFree)) {
+    if (!isFree || row.length < 2) {
+      yield row;
       continue;
     }
     const seen = new Set<string>();
-    for (let i = 0; i < ways.length; i += 1)
-      for (let j = 0; j < ways.length; j += 1) {
+    for (let i = 0; i < row.length; i += 1)
+      for (let j = 0; j < row.length; j += 1) {
         if (i === j) continue;
-        const key = `${keyOf(ways[i]!)} ${keyOf(ways[j]!)}`;
+        const key = `${free.left ? keyOf(row[i]!) : ''} ${free.right ? keyOf(row[j]!) : ''}`;
         if (seen.has(key)) continue;
         seen.add(key);
-        yield [ways[i]!, ...ways.filter((_, k) => k !== i && k !== j), ways[j]!];
+        yield [row[i]!, ...row.filter((_, k) => k !== i && k !== j), row[j]!];
       }
   }
 }
 
-const keyOf = ({ wanted, way }: Put): string => `${wanted} ${way.frontMm} ${way.depthMm} ${way.turned}`;
+const keyOf = ({ wanted, way }: Put): string => `${wanted} ${way.frontMm} ${way.turned}`;
 
-/** Of so many of each every choice of ways, those that are alike without regard to their order. */
-function* waysOf(wanted: readonly Wanted[], counts: readonly number[], at: number): Generator<Put[]> {
+/** Of so many of each every choice of ways, without regard to their order. */
+function* waysOf(wanted: readonly Wanted[], counts: readonly number[], at: number, isFree: boolean): Generator<Put[]> {
   if (at === wanted.length) {
     yield [];
     return;
   }
-  const { ways } = wanted[at]!;
+  // Which end a turned thing's door lies at matters beside something only.
+  const ways = wanted[at]!.ways.filter(({ turned }) => isFree || turned !== 'high');
   function* some(count: number, from: number): Generator<Put[]> {
     if (count === 0) {
       yield [];
@@ -225,30 +236,72 @@ function* waysOf(wanted: readonly Wanted[], counts: readonly number[], at: numbe
     for (let w = from; w < ways.length; w += 1)
       for (const rest of some(count - 1, w)) yield [{ wanted: at, way: ways[w]! }, ...rest];
   }
-  for (const own of some(counts[at]!, 0)) for (const rest of waysOf(wanted, counts, at + 1)) yield [...own, ...rest];
+  for (const own of some(counts[at]!, 0))
+    for (const rest of waysOf(wanted, counts, at + 1, isFree)) yield [...own, ...rest];
 }
 
-/** Every arrangement about a lobby along x; mirrored ones once. */
-export function* arrangements(wanted: readonly Wanted[], clear: Clear): Generator<Arrangement> {
+type End = (Put & { shuts: Shuts }) | null;
+
+/** What may stand at an end of the lobby, with how many of each are left. */
+function* endsOf(wanted: readonly Wanted[], left: readonly number[], lobbyMm: number): Generator<[End, number[]]> {
+  for (let i = 0; i < wanted.length; i += 1) {
+    if (left[i] === 0) continue;
+    const rest = left.map((count, k) => (k === i ? count - 1 : count));
+    for (const way of wanted[i]!.ways)
+      for (const shuts of SHUTS)
+        if (endNeeds({ wanted: i, way }, shuts, lobbyMm)) yield [{ wanted: i, way, shuts }, rest];
+  }
+}
+
+const isLess = (a: readonly number[], b: readonly number[]): boolean => {
+  const i = a.findIndex((each, k) => each !== b[k]);
+  return i >= 0 && a[i]! < b[i]!;
+};
+const none = (counts: readonly number[]): boolean => counts.every((count) => count === 0);
+
+/**
+ * Every arrangement about a lobby along x, of those that mirror each other one. `mayDo`: whether one that takes so much at least is
+ * worth looking at.
+ */
+export function* arrangements(
+  wanted: readonly Wanted[],
+  clear: Clear,
+  mayDo: (xMm: number, yMm: number) => boolean = () => true,
+): Generator<Arrangement> {
   const all = wanted.map(({ count }) => count);
-  const ends = function* (left: readonly number[]): Generator<[(Put & { shuts: Shuts }) | null, number[]]> {
-    yield [null, [...left]];
-    for (let i = 0; i < wanted.length; i += 1) {
-      if (left[i] === 0) continue;
-      const rest = left.map((count, k) => (k === i ? count - 1 : count));
-      for (const way of wanted[i]!.ways)
-        for (const shuts of SHUTS)
-          if (endNeeds({ wanted: i, way }, shuts, clear.lobbyMm)) yield [{ wanted: i, way, shuts }, rest];
+  const { lobbyMm, wallMm } = clear;
+  const leastFront = wanted.map(({ ways }) => Math.min(...ways.map(({ frontMm }) => frontMm)));
+  const leastDepth = wanted.map(({ ways }) => Math.min(...ways.map(({ depthMm }) => depthMm)));
+  const least = (counts: readonly number[]) => ({
+    // Without its first and last, which may go on beside the lobby's ends.
+    frontMm: counts.reduce((sum, count, i) => sum + count * (leastFront[i]! + wallMm), -wallMm),
+    depthMm: Math.max(0, ...counts.map((count, i) => (count > 0 ? leastDepth[i]! + wallMm : 0))),
+  });
+  function* between(left: End, right: End, rest: readonly number[]): Generator<Arrangement> {
+    const endsMm = (left ? left.way.depthMm + wallMm : 0) + (right ? right.way.depthMm + wallMm : 0);
+    for (const up of takes(rest)) {
+      const down = rest.map((count, i) => count - up[i]!);
+      // With both ends taken one gets out by a side: the lobby lies at the core's edge.
+      if (left && right && !none(down)) continue;
+      const isAlike = (!right || right.shuts === 'both' || right.shuts === 'neither') && !left;
+      if (isAlike && isLess(up, down)) continue;
+      const [high, low] = [least(up), least(down)];
+      if (!mayDo(Math.max(endsMm + lobbyMm, high.frontMm, low.frontMm), high.depthMm + low.depthMm + lobbyMm)) continue;
+      const freeOf = (row: 'above' | 'below'): Free => ({
+        left: left !== null && !shutsRow(left, row),
+        right: right !== null && !shutsRow(right, row),
+      });
+      for (const above of rowsOf(wanted, up, freeOf('above')))
+        for (const below of rowsOf(wanted, down, freeOf('below'))) {
+          const made = sized({ above, below, left, right }, clear);
+          if (made) yield made;
+        }
     }
-  };
-  for (const [right, afterRight] of ends(all))
-    for (const [left, rest] of right === null ? ([[null, afterRight]] as const) : ends(afterRight))
-      for (const up of takes(rest)) {
-        const down = rest.map((count, i) => count - up[i]!);
-        for (const above of rowsOf(wanted, up))
-          for (const below of rowsOf(wanted, down)) {
-            const made = sized({ above, below, left, right }, clear);
-            if (made) yield made;
-          }
-      }
+  }
+  yield* between(null, null, all);
+  for (const [right, rest] of endsOf(wanted, all, lobbyMm)) {
+    // What shuts off the row below mirrors what shuts off the one above.
+    if (right!.shuts !== 'below') yield* between(null, right, rest);
+    for (const [left, fewer] of endsOf(wanted, rest, lobbyMm)) yield* between(left, right, fewer);
+  }
 }

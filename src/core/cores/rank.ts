@@ -35,22 +35,74 @@ const MOST = 12;
 export function proposed(wanted: readonly Wanted[], clear: Clear, widthMm: number, depthMm: number): Proposed {
   const kept = new Map<string, Proposal>();
   let least: Enlargement | null = null;
-  for (const arrangement of arrangements(wanted, clear))
+  /** Of so many that are better none is looked at that has more banks. */
+  let mostBanks = Infinity;
+  const over = (xMm: number, yMm: number, along: 'x' | 'y') => {
+    const [room, across] = along === 'x' ? [widthMm, depthMm] : [depthMm, widthMm];
+    return [Math.max(0, xMm - room), Math.max(0, yMm - across)] as const;
+  };
+  const bound = () => (kept.size > 0 ? ENOUGH_MM : least ? sum(least) : Infinity);
+  const mayDo = (xMm: number, yMm: number) =>
+    (['x', 'y'] as const).some((along) => {
+      const [longer, wider] = over(xMm, yMm, along);
+      return longer + wider < bound();
+    });
+  for (const arrangement of arrangements(wanted, clear, mayDo))
     for (const along of ['x', 'y'] as const) {
-      const [room, across] = along === 'x' ? [widthMm, depthMm] : [depthMm, widthMm];
-      const [longer, wider] = [Math.max(0, arrangement.xMm - room), Math.max(0, arrangement.yMm - across)];
-      if (longer > 0.5 || wider > 0.5) {
+      const [longer, wider] = over(arrangement.xMm, arrangement.yMm, along);
+      if (longer > ENOUGH_MM || wider > ENOUGH_MM) {
         const larger = along === 'x' ? { widerMm: longer, deeperMm: wider } : { widerMm: wider, deeperMm: longer };
-        if (!least || sum(larger) < sum(least) - 1e-6) least = larger;
+        if (kept.size === 0 && (!least || sum(larger) < sum(least) - 1e-6)) least = larger;
         continue;
       }
-      const made = judged(wanted, arrangement, along, standing(arrangement, clear, room, across));
-      const key = pictureOf(made);
-      const known = kept.get(key);
-      if (!known || order(made, known) < 0) kept.set(key, made);
+      if (leastBanks(wanted, arrangement) > mostBanks) continue;
+      const [room, across] = along === 'x' ? [widthMm, depthMm] : [depthMm, widthMm];
+      for (const ordered of orders(wanted, arrangement)) {
+        const made = judged(wanted, ordered, along, standing(ordered, clear, room, across));
+        const key = pictureOf(made);
+        const known = kept.get(key);
+        if (!known || order(made, known) < 0) kept.set(key, made);
+      }
+      if (kept.size > 4 * MOST) {
+        const best = [...kept.entries()].sort(([, a], [, b]) => order(a, b)).slice(0, MOST);
+        kept.clear();
+        for (const [key, each] of best) kept.set(key, each);
+        mostBanks = best.at(-1)![1].banks;
+      }
     }
   const proposals = [...kept.values()].sort(order).slice(0, MOST);
   return { proposals, least: proposals.length > 0 ? null : least };
+}
+
+/** What is over by less than this fits, mm. */
+const ENOUGH_MM = 0.5;
+
+/** Banks of lifts an arrangement has at least: rows and ends that hold some. */
+function leastBanks(wanted: readonly Wanted[], { above, below, left, right }: Arrangement): number {
+  const has = (puts: readonly ({ wanted: number } | null)[]) =>
+    puts.some((put) => put && wanted[put.wanted]!.of === 'lift');
+  return [above, below, [left], [right]].filter(has).length;
+}
+
+/** Orders of the rows of an arrangement that differ in where stairs stand; where its first or last thing matters, as it is. */
+function orders(wanted: readonly Wanted[], arrangement: Arrangement): Arrangement[] {
+  const { above, below, left, right } = arrangement;
+  if (left || right) return [arrangement];
+  return rowOrders(wanted, above).flatMap((up) =>
+    rowOrders(wanted, below).map((down) => ({ ...arrangement, above: up, below: down })),
+  );
+}
+
+function rowOrders(wanted: readonly Wanted[], row: Arrangement['above']): Arrangement['above'][] {
+  const stairs = row.filter((put) => wanted[put.wanted]!.of === 'stair');
+  if (stairs.length === 0 || stairs.length === row.length) return [row];
+  const others = row.filter((put) => wanted[put.wanted]!.of !== 'stair');
+  const split = Math.ceil(stairs.length / 2);
+  return [
+    [...stairs, ...others],
+    [...others, ...stairs],
+    ...(stairs.length > 1 ? [[...stairs.slice(0, split), ...others, ...stairs.slice(split)]] : []),
+  ];
 }
 
 const sum = ({ widerMm, deeperMm }: Enlargement): number => widerMm + deeperMm;
