@@ -1,4 +1,5 @@
 import { consequences, type Consequence } from '@/core/carrying/consequences';
+import { coreProposals, type CoreAsked, type CoreProposals } from '@/core/cores/propose';
 import { plan } from '@/core/commands/commands';
 import type { Sent } from '@/core/commands/command-inputs';
 import { apply, type Changes } from '@/core/model/changes';
@@ -48,6 +49,11 @@ export class SolveDesk {
     const before = { framework: this.framework, solved: this.sent ?? this.solver.solve(this.framework, 'hold') };
     const framework = apply(this.framework, changes);
     return consequences(before, { framework, solved: this.solver.solve(framework, 'hold') }, display);
+  }
+
+  /** Arrangements of a core in the building as it was solved last. */
+  cores(asked: CoreAsked): CoreProposals {
+    return coreProposals(this.framework, asked);
   }
 
   /** SHA-256 of the framework and of its solve, to compare with another machine's. */

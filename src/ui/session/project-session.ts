@@ -13,6 +13,7 @@ import type { Json } from '@/core/model/json';
 import { refuse, type Result } from '@/core/model/result';
 import type { Rec } from '@/core/model/kinds';
 import { ARCHIVED, type Role } from '@/core/people/powers';
+import type { CoreAsked, CoreProposals } from '@/core/cores/propose';
 import type { Solved } from '@/core/solving/solved';
 import type { LengthUnit } from '@/core/units/length-units';
 import type { SolveWorker } from '@/workers/solve.worker';
@@ -115,6 +116,11 @@ export class ProjectSession {
   /** What a framework tried on the side would bring about against the one that is shown, in words. */
   bringsAbout(tried: Framework, display: LengthDisplay): Promise<Consequence[]> {
     return this.host.bringsAbout(tried, display);
+  }
+
+  /** Arrangements of a core, worked out by the worker in what was solved last. */
+  cores(asked: CoreAsked): Promise<CoreProposals> {
+    return this.host.remote.cores(asked);
   }
 
   async open(): Promise<Opened> {

@@ -1,4 +1,5 @@
 import type { Consequence } from '@/core/carrying/consequences';
+import type { CoreAsked, CoreProposals } from '@/core/cores/propose';
 import type { Sent } from '@/core/commands/command-inputs';
 import { apply, difference, type Changes } from '@/core/model/changes';
 import { EMPTY_FRAMEWORK, recordsById, type Framework } from '@/core/model/framework';
@@ -16,6 +17,7 @@ export interface Solving {
   tryOut: (changes: Changes, sent: Sent, commandId: Id) => Promise<TriedOut | null>;
   more: () => Promise<{ delta: SolvedDelta; isWhole: boolean }>;
   bringsAbout: (changes: Changes, display: LengthDisplay) => Promise<Consequence[]>;
+  cores: (asked: CoreAsked) => Promise<CoreProposals>;
 }
 
 export interface SolvingWorker<W extends Solving> {

@@ -1,4 +1,5 @@
 import { defineKindUi, none } from '../kind-ui';
+import { CoreTool } from './core-tool';
 import { CoreFields } from './core-fields';
 
 export const coreUi = defineKindUi({
@@ -8,5 +9,5 @@ export const coreUi = defineKindUi({
   acts: none('Nothing is done with it but what is done with all things'),
   handles: none('Its shape has those that all shapes have'),
   schedule: none('Its numbers stand in its panel and in the report'),
-  tool: none('It is made of what is chosen'),
+  tool: { step: 'shafts', way: 'core', words: 'Core', Tool: CoreTool },
 });

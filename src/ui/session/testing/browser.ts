@@ -76,6 +76,7 @@ const idleWorker = (): SolvingWorker<Solving> => {
     tryOut: () => Promise.resolve(null),
     more: () => Promise.resolve({ delta: nothing, isWhole: true }),
     bringsAbout: () => Promise.resolve([]),
+    cores: () => Promise.reject(new Error('Nothing is proposed here')),
   };
   return { remote, end: () => undefined, onBroken: () => undefined };
 };

@@ -17,6 +17,7 @@ export function solvingWorker(
       update: (changes) => after(() => desk.update(changes)),
       tryOut: (changes, sent, id) => after(() => desk.tryOut(changes, sent, id)),
       more: () => after(() => desk.more()),
+      cores: (asked) => after(() => desk.cores(asked)),
       bringsAbout: (changes, display) => after(() => desk.bringsAbout(changes, display)),
     },
     end,

@@ -1,0 +1,29 @@
+import { useEffect, useState } from 'react';
+import type { CoreAsked, CoreProposals } from '@/core/cores/propose';
+import { useSlice } from '../../session/store';
+
+/** What is typed is asked for once it has stood this long. */
+const PAUSE_MS = 300;
+
+/** Arrangements of a core, worked out by the worker; those of before until there are others. */
+export function useCoreProposals(asked: CoreAsked | null): { found: CoreProposals | null; isWorking: boolean } {
+  const { solved, session } = useSlice('solved', 'session');
+  const key = JSON.stringify(asked);
+  const [found, setFound] = useState<{ key: string; of: unknown; proposals: CoreProposals } | null>(null);
+  useEffect(() => {
+    if (key === 'null' || !solved || !session) return;
+    let isCurrent = true;
+    const timer = setTimeout(() => {
+      session.cores(JSON.parse(key) as CoreAsked).then(
+        (proposals) => isCurrent && setFound({ key, of: session, proposals }),
+        // A worker that breaks down is begun anew by the next solve.
+        () => undefined,
+      );
+    }, PAUSE_MS);
+    return () => {
+      isCurrent = false;
+      clearTimeout(timer);
+    };
+  }, [key, solved, session]);
+  return { found: asked && found ? found.proposals : null, isWorking: asked !== null && found?.key !== key };
+}
