@@ -79,7 +79,7 @@ const lengthOfRow = (row: readonly Put[], wallMm: number): number =>
   row.reduce((sum, { way }) => sum + way.frontMm + wallMm, -wallMm);
 
 /** What an arrangement takes at least; null where it cannot be. */
-export function sized(
+function sized(
   parts: Pick<Arrangement, 'above' | 'below' | 'left' | 'right'>,
   { lobbyMm, wallMm }: Clear,
 ): Arrangement | null {

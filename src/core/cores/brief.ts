@@ -50,7 +50,7 @@ export const briefSchema = z.strictObject({
 export type Brief = z.output<typeof briefSchema>;
 
 export const EYE_MM = 100;
-export const STAIR_DOOR_MM = 1010;
+const STAIR_DOOR_MM = 1010;
 const SERVICE_DOOR_MM = 800;
 /** Wells are as long as they must be, to this. */
 const GRAIN_MM = 50;

@@ -30,7 +30,7 @@ const SILL_MM = 50;
 const BEFORE_MM = 50;
 
 /** Levels with a way out: as said, or the one nearest to the building's zero. */
-export const exitLevelsPass = definePass({
+const exitLevelsPass = definePass({
   name: 'levels with a way out',
   scope: 'building',
   run: (cx, building): readonly Id[] => {

@@ -143,7 +143,7 @@ const liftInputSchema = z.strictObject({
 });
 
 /** A usual lift for eight people. */
-export const USUAL_LIFT: Lift = {
+const USUAL_LIFT: Lift = {
   stops: 'all',
   doorWidthMm: 900,
   doorHeightMm: 2100,

@@ -8,7 +8,7 @@ const FILLS = {
 };
 
 /** Kinds of a brief's things, in the order they are arranged in. */
-export const kindsOf = ({ lifts, stairs, services }: Brief): ('lift' | 'stair' | 'service')[] => [
+const kindsOf = ({ lifts, stairs, services }: Brief): ('lift' | 'stair' | 'service')[] => [
   ...(lifts.count > 0 ? (['lift'] as const) : []),
   ...(stairs.count > 0 ? (['stair'] as const) : []),
   ...services.map(() => 'service' as const),

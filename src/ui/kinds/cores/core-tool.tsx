@@ -76,10 +76,10 @@ export function CoreTool() {
               doorWidthMm: number(door),
             },
             stairs: { count: Number(stairs), widthMm: number(flight) },
-            services: services.map(({ purpose, wide, deep }) => ({
+            services: served.map(({ purpose, wide, deep }) => ({
               purpose,
-              widthMm: Number(wide),
-              depthMm: Number(deep),
+              widthMm: number(wide),
+              depthMm: number(deep),
             })),
             lobbyMm: number(lobby),
             outerMm: number(outer),
