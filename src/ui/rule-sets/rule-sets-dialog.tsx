@@ -12,7 +12,7 @@ import { RULE_SETS, STAIR_RULES, type RuleSet } from '@/core/stairs/rule-sets';
 import { formatForEntry, type LengthDisplay } from '@/core/units/format-length';
 import { ActionButton, ChoiceField, PlainField } from '../fields/fields';
 import { useLengthReader } from '../fields/length-field';
-import { useProject, useProjectStore, useSlice } from '../session/store';
+import { useProject, useSlice } from '../session/store';
 import { Refused } from '../tools/refused';
 
 const PART_WORDS: Record<keyof RulesOf, string> = {
@@ -43,10 +43,11 @@ export function RuleSetsButton({ shown }: { shown: string }) {
 function RuleSetsDialog({ first, onClose }: { first: string; onClose: () => void }) {
   const { framework, mayEdit } = useSlice('framework', 'mayEdit');
   const choices = ruleChoices(framework);
-  const [chosen, setChosen] = useState(choices.some(([key]) => key === first) ? first : 'public');
+  const [chosen, setChosen] = useState(first);
   const [source, setSource] = useState('');
-  const shown = choices.some(([key]) => key === chosen) ? chosen : 'public';
-  const own = recordsOf(framework, 'ruleSet').find(({ id }) => id === shown);
+  // A copy is chosen by its name until it is there.
+  const own = recordsOf(framework, 'ruleSet').find(({ id, name }) => id === chosen || name === chosen);
+  const shown = own?.id ?? (choices.some(([key]) => key === chosen) ? chosen : 'public');
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
@@ -89,9 +90,8 @@ function RuleSetsDialog({ first, onClose }: { first: string; onClose: () => void
 
 const rampBaseOf = (base: RuleSet) => (base === 'private' ? ('sliding' as const) : base);
 
-function Copying({ from, onCopied }: { from: string; onCopied: (id: string) => void }) {
+function Copying({ from, onCopied }: { from: string; onCopied: (name: string) => void }) {
   const run = useProject((project) => project.run);
-  const store = useProjectStore();
   const title = RULE_SETS.some((each) => each === from) ? STAIR_RULES[from as RuleSet].title : '';
   const [name, setName] = useState('');
   const [refused, setRefused] = useState<string | null>(null);
@@ -105,8 +105,7 @@ function Copying({ from, onCopied }: { from: string; onCopied: (id: string) => v
         if (typed === '') return setRefused('Type a name for the copy');
         const refusal = run('ruleSets.copy', { from, name: typed });
         setRefused(refusal);
-        const made = recordsOf(store.getState().framework, 'ruleSet').find((each) => each.name === typed);
-        if (!refusal && made) onCopied(made.id);
+        if (!refusal) onCopied(typed);
       }}
     >
       <span className="flex items-end gap-2">
