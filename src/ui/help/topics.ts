@@ -58,6 +58,8 @@ export const TOPICS: readonly Topic[] = [
     text: [
       'A shaft is drawn once and cuts every slab between its ends; what is not to be cut is said at that level.',
       'Stairs, shafts and walls chosen together make a core, which is carried and copied as one.',
+      'The tool Core takes an outline and what it is to hold, shows the arrangements that work on every storey, and builds one.',
+      'A lift shaft says in Details where its lift stops, its doors, pit and overrun; what its shaft lacks is found.',
     ],
   },
   {
@@ -78,6 +80,16 @@ export const TOPICS: readonly Topic[] = [
       'A ramp goes from one level to another, or to a height over it, as steep as its rule set lets it and with its landings. A slope is typed as 1:12, 8 % or 4.8°.',
       'A sloped floor has corners with heights. Its faces tell their slope and the way they fall; Make it comply is the least that will do in a direction.',
       'A guard along open edges follows slabs, walls, shafts and stairs; where one walks stays free. A drop without one is found where a storey has its facade, and guarded by a press.',
+    ],
+  },
+  {
+    title: 'Ways out',
+    words: 'escape egress exit travel distance dead end fire people width stair storey rule set',
+    step: 'stairs',
+    text: [
+      'For each level: the stairs that reach it and where they lead, people and the width they need, and how far one walks from the farthest place of each room. The ways of the level shown are drawn in the plan.',
+      'A level has a way out if it is nearest to the building’s zero, or where its Details say so.',
+      'Limits stand in the rule set of the project. A rule set is copied and changed limit by limit, each with where it comes from.',
     ],
   },
   {
