@@ -35,7 +35,7 @@ test('a rule set is copied, a limit of it changed with its source, and a stair m
   await expect(dialog.getByRole('alert')).toHaveText('Say above where it comes from');
   await dialog.getByLabel('Limits you change now come from').fill('Brief, page 4');
   await riser.press('Enter');
-  await expect(dialog.getByText('Brief, page 4', { exact: true })).toBeVisible();
+  await expect(dialog.getByRole('row', { name: /^Step riser, most 160 mm Brief, page 4/ })).toBeVisible();
   await expect(dialog.getByText(/; 1 limit differs/)).toBeVisible();
   await dialog.getByRole('button', { name: 'Close' }).click();
   await details(page).getByLabel('Rule set', { exact: true }).selectOption({ label: 'House rules' });

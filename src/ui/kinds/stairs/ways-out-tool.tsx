@@ -49,8 +49,8 @@ export function WaysOutTool() {
       <table className="figures w-full text-[11px]" aria-label="Ways out by levels">
         <thead>
           <tr className="text-left text-ink2">
-            {['level', 'out by', 'people', 'wide', 'needs', 'travel', 'dead end'].map((words, i) => (
-              <th key={words} scope="col" className={`pr-1.5 font-normal last:pr-0 ${i > 1 ? 'text-right' : ''}`}>
+            {['level', 'out by', 'people', 'wide', 'travel', 'dead end'].map((words, i) => (
+              <th key={words} scope="col" className={`pr-2 font-normal last:pr-0 ${i > 1 ? 'text-right' : ''}`}>
                 {words}
               </th>
             ))}
@@ -112,7 +112,7 @@ function LevelRow({ ways, isNow, onPress }: { ways: WaysOut; isNow: boolean; onP
         .map(({ name: stair, to, onBy }) =>
           to ? stair : onBy ? `${stair}, on by ${onBy.name}` : `${stair} ends short`,
         )
-        .join(', ');
+        .join(' ');
   const leads = ways.stairs
     .flatMap(({ name: stair, to }) => (to && !ways.isExit ? [`${stair} leads to level ${name(to)}`] : []))
     .join('; ');
@@ -127,12 +127,11 @@ function LevelRow({ ways, isNow, onPress }: { ways: WaysOut; isNow: boolean; onP
       <td className={`pr-1.5 ${by === '' ? 'font-semibold text-wrong' : ''}`} title={leads}>
         {by === '' ? 'none' : by}
       </td>
-      <td className="text-right">{ways.people}</td>
-      <td className={`text-right ${ways.givenMm + 0.5 < ways.neededMm ? 'font-bold text-wrong' : ''}`}>
+      <td className="pr-2 text-right">{ways.people}</td>
+      <td className={`pr-2 text-right ${ways.givenMm + 0.5 < ways.neededMm ? 'font-bold text-wrong' : ''}`}>
         {write(ways.givenMm)}
       </td>
-      <td className="text-right">{write(ways.neededMm)}</td>
-      <td className={`text-right ${over(ways.travelMm, ways.limits.travelMm)}`}>{write(ways.travelMm)}</td>
+      <td className={`pr-2 text-right ${over(ways.travelMm, ways.limits.travelMm)}`}>{write(ways.travelMm)}</td>
       <td className={`text-right ${over(ways.deadEndMm, ways.limits.deadEndMm)}`}>{write(ways.deadEndMm)}</td>
     </tr>
   );
@@ -142,10 +141,15 @@ function LevelRow({ ways, isNow, onPress }: { ways: WaysOut; isNow: boolean; onP
 function Here({ ways }: { ways: WaysOut }) {
   const { display } = useSlice('display');
   const write = (mm: number) => formatLength(Math.round(mm), display);
-  const { limits, narrowestMm, rooms } = ways;
+  const { limits, narrowestMm, rooms, people, neededMm, givenMm } = ways;
   const closed = rooms.filter(({ mm, room }) => mm === null && room !== null);
   return (
     <div className="flex flex-col gap-0.5 border-t border-faint pt-1 text-[11px] text-ink2">
+      {people > 0 && (
+        <p>
+          {people} people need {write(neededMm)} of width; there is {write(givenMm)}.
+        </p>
+      )}
       {narrowestMm !== null && <p>Narrowest stair or door on the way: {write(narrowestMm)}.</p>}
       <p>
         Travel at most {write(limits.travelMm)} ({limits.travelSource}); before ways part at most{' '}
