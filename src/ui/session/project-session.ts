@@ -373,7 +373,8 @@ export class ProjectSession {
           if (this.shown.isWhole) break;
           const more = await this.host.more();
           if (!more) break;
-          this.show({ ...more, generation: this.shown.generation + 1 });
+          // Shown once it is all there: what draws need not be done anew for each part.
+          if (more.isWhole) this.show({ ...more, generation: this.shown.generation + 1 });
           continue;
         }
         try {

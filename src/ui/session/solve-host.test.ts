@@ -109,4 +109,27 @@ describe('the solving worker', () => {
     expect(await host.bringsAbout(tower, METRIC)).toEqual([]);
     same(await host.solve(raised), raised);
   });
+
+  it('holds back what takes long, and makes it good part by part; one that breaks down meanwhile is begun anew', async () => {
+    const withStair = step(tower, 'stairs.add', {
+      name: 'ST9',
+      begin: { place: 'B-1 + 3000,2500' },
+    }).after;
+    const shop = workshop();
+    const host = new SolveHost(shop.make, () => {}, 200);
+    const held = await host.solve(withStair);
+    expect(held.waysOut.every(({ travelMm }) => travelMm === null)).toBe(true);
+    let parts = 0;
+    for (let more = await host.more(); ; more = await host.more()) {
+      parts += 1;
+      if (!more!.isWhole) continue;
+      same(more!.solved, withStair);
+      expect(more!.solved.waysOut.some(({ travelMm }) => travelMm !== null)).toBe(true);
+      break;
+    }
+    expect(parts).toBeGreaterThan(1);
+    shop.fails.push('breaks');
+    expect(await host.more()).toBeNull();
+    expect((await host.solve(withStair)).levels).toEqual(held.levels);
+  });
 });

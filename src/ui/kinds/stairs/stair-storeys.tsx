@@ -67,7 +67,9 @@ export function StairStoreys({ stair }: { stair: SolvedStair }) {
       </table>
       <span className="flex items-baseline justify-between gap-2">
         <p className="text-[11px] text-ink2">After “{title}”; indicative.</p>
-        <RuleSetsButton shown={stair.rules} />
+        <span className="shrink-0 whitespace-nowrap">
+          <RuleSetsButton shown={stair.rules} />
+        </span>
       </span>
     </>
   );
