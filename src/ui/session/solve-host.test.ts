@@ -111,10 +111,16 @@ describe('the solving worker', () => {
   });
 
   it('holds back what takes long, and makes it good part by part; one that breaks down meanwhile is begun anew', async () => {
-    const withStair = step(tower, 'stairs.add', {
-      name: 'ST9',
-      begin: { place: 'B-1 + 3000,2500' },
-    }).after;
+    const withStair = given(
+      [
+        [
+          'floors.add',
+          { outline: { type: 'rectangle', place: '-9000,-9000', widthMm: 40_000, depthMm: 40_000 }, thicknessMm: 200 },
+        ],
+        ['stairs.add', { name: 'ST9', begin: { place: '3000,2500' } }],
+      ],
+      tower,
+    );
     const shop = workshop();
     const host = new SolveHost(shop.make, () => {}, 200);
     const held = await host.solve(withStair);
