@@ -5,7 +5,6 @@ import { freeName, refuseTaken } from '../commands/free-name';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
 import { buildingReferred, levelReferred, refSchema } from '../commands/refer';
 import { named, step } from '../commands/step-of';
-import { mmOf } from '../dimensions/resolve-length';
 import { plus, turned, type Point } from '../geometry/point';
 import { storeyLevels } from '../levels/resolve-levels';
 import { angleSchema, textSchema } from '../model/fields';
@@ -203,11 +202,7 @@ const build = defineCommand({
         refuseNow(`There are ${found.proposals.length} arrangements. Choose one of them`, ['choice']);
       const { building, brief, rules, widthMm, depthMm } = asked;
       const place = readPlace(edit.before, building, input.place);
-      const { at: origin, turnDeg } = resolvePlace(edit.before, {
-        ...place,
-        xMm: mmOf(edit.before, place.xMm),
-        yMm: mmOf(edit.before, place.yMm),
-      });
+      const { at: origin, turnDeg } = resolvePlace(edit.before, place);
       const turn = turnDeg + input.turnDeg;
       const name = input.name ?? freeName(edit.before, 'core');
       const storeys = storeyLevels(edit.before, building);

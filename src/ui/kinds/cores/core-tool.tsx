@@ -8,7 +8,7 @@ import { coreAskedSchema, readCoreAsked } from '@/core/cores/build-command';
 import { corePlan, type CorePlan } from '@/core/cores/core-plan';
 import type { CoreAsked } from '@/core/cores/propose';
 import { plus, turned } from '@/core/geometry/point';
-import { placeInputSchema, readPlace } from '@/core/outlines/outline-input';
+import { readPlace } from '@/core/outlines/outline-input';
 import { resolvePlace } from '@/core/outlines/resolve-place';
 import { projectRules, ruleChoices } from '@/core/rule-sets/rules-in';
 import { SHAFT_PURPOSES } from '@/core/shafts/shaft';
@@ -33,6 +33,21 @@ interface Service {
   deep: string;
 }
 const COUNTS = ['0', '1', '2', '3', '4', '5', '6', '7', '8'].map((n) => [n, n] as const);
+
+type Stands = Pick<ReturnType<typeof resolvePlace>, 'at' | 'turnDeg'>;
+
+/** A core in the plan, as it would stand: its outline, its lobby, what it holds. */
+function ghostOf(plan: CorePlan, { widthMm, depthMm }: CoreAsked, { at, turnDeg }: Stands) {
+  const ring = ({ x, y, w, d }: CorePlan['lobby']) =>
+    [
+      { x, y },
+      { x: x + w, y },
+      { x: x + w, y: y + d },
+      { x, y: y + d },
+    ].map((point) => plus(at, turned(point, turnDeg)));
+  const whole = { x: 0, y: 0, w: widthMm, d: depthMm };
+  return { rings: [whole, plan.lobby, ...plan.things.map(({ box }) => box)].map(ring), points: [], note: '' };
+}
 
 /** A core from an outline and what it is to hold: arrangements that work on every storey, each shown before it is built. */
 export function CoreTool() {
@@ -90,41 +105,28 @@ export function CoreTool() {
           ...(span.to ? { stopsAt: span.to } : {}),
         };
   const read = readAsked();
-  function readAsked(): { asked: CoreAsked | null; words: string | null } {
+  function readAsked(): { asked: CoreAsked | null; stands: Stands | null; words: string | null } {
+    const none = { asked: null, stands: null };
     const parsed = input && coreAskedSchema.safeParse(input);
-    if (!parsed) return { asked: null, words: wrong };
-    if (!parsed.success) return { asked: null, words: parsed.error.issues[0]?.message ?? 'This cannot be read' };
-    let asked: CoreAsked | null = null;
+    if (!parsed) return { ...none, words: wrong };
+    if (!parsed.success) return { ...none, words: parsed.error.issues[0]?.message ?? 'This cannot be read' };
+    let made: { asked: CoreAsked; stands: Stands; words: null } | null = null;
     const refusal = refusing(() => {
-      asked = readCoreAsked(framework, parsed.data);
+      const asked = readCoreAsked(framework, parsed.data);
+      const place = readPlace(framework, asked.building, parsed.data.place);
+      made = { asked, stands: resolvePlace(framework, place), words: null };
     });
-    return { asked, words: refusal ? refusal.message : null };
+    return made ?? { ...none, words: refusal ? refusal.message : null };
   }
-  const { asked } = read;
+  const { asked, stands } = read;
   const { found, isWorking } = useCoreProposals(asked);
   const shown = Math.min(choice, (found?.proposals.length ?? 1) - 1);
   const plans = useMemo(
-    () =>
-      asked && found ? found.proposals.map((each) => corePlan(each, asked.brief, asked.widthMm, asked.depthMm)) : [],
-    // What was found belongs to what was asked then; sizes typed since are shown with the next.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    () => found?.proposals.map((each) => corePlan(each, found.of.brief, found.of.widthMm, found.of.depthMm)) ?? [],
     [found],
   );
   const plan = plans[shown];
-  const ghost = plan && asked && building && input ? ghostOf() : null;
-  function ghostOf() {
-    const place = readPlace(framework, building!, placeInputSchema.parse(input!.place));
-    const { at, turnDeg } = resolvePlace(framework, place);
-    const ring = ({ x, y, w, d }: CorePlan['lobby']) =>
-      [
-        { x, y },
-        { x: x + w, y },
-        { x: x + w, y: y + d },
-        { x, y: y + d },
-      ].map((point) => plus(at, turned(point, turnDeg)));
-    const whole = { x: 0, y: 0, w: asked!.widthMm, d: asked!.depthMm };
-    return { rings: [whole, plan!.lobby, ...plan!.things.map(({ box: own }) => own)].map(ring), points: [], note: '' };
-  }
+  const ghost = plan && found && stands ? ghostOf(plan, found.of, stands) : null;
   useGhost(ghost);
   if (!mayEdit) return <p className="text-ink2">You may look, not change.</p>;
   const refused = read.words ?? found?.refused ?? null;
@@ -187,7 +189,7 @@ export function CoreTool() {
           Arrangements are being looked for …
         </p>
       )}
-      {found && asked && plans.length > 0 && (
+      {found && plans.length > 0 && (
         <div role="group" aria-label="Arrangements, the best first" className="grid grid-cols-3 gap-1.5">
           {plans.map((each, i) => (
             <button
@@ -198,7 +200,7 @@ export function CoreTool() {
               className={`rounded-sm border p-1 ${i === shown ? 'border-now bg-now-tint' : 'border-hair hover:bg-faint'}`}
               onClick={() => setChoice(i)}
             >
-              <CorePicture plan={each} brief={asked.brief} widthMm={asked.widthMm} depthMm={asked.depthMm} />
+              <CorePicture plan={each} brief={found.of.brief} widthMm={found.of.widthMm} depthMm={found.of.depthMm} />
             </button>
           ))}
         </div>

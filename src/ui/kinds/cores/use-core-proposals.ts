@@ -5,17 +5,23 @@ import { useSlice } from '../../session/store';
 /** What is typed is asked for once it has stood this long. */
 const PAUSE_MS = 300;
 
+/** What was found, with what it was asked for: that may be typed over since. */
+export interface FoundCores extends CoreProposals {
+  of: CoreAsked;
+}
+
 /** Arrangements of a core, worked out by the worker; those of before until there are others. */
-export function useCoreProposals(asked: CoreAsked | null): { found: CoreProposals | null; isWorking: boolean } {
+export function useCoreProposals(asked: CoreAsked | null): { found: FoundCores | null; isWorking: boolean } {
   const { solved, session } = useSlice('solved', 'session');
   const key = JSON.stringify(asked);
-  const [found, setFound] = useState<{ key: string; of: unknown; proposals: CoreProposals } | null>(null);
+  const [found, setFound] = useState<{ key: string; cores: FoundCores } | null>(null);
   useEffect(() => {
     if (key === 'null' || !solved || !session) return;
     let isCurrent = true;
     const timer = setTimeout(() => {
-      session.cores(JSON.parse(key) as CoreAsked).then(
-        (proposals) => isCurrent && setFound({ key, of: session, proposals }),
+      const of = JSON.parse(key) as CoreAsked;
+      session.cores(of).then(
+        (proposals) => isCurrent && setFound({ key, cores: { ...proposals, of } }),
         // A worker that breaks down is begun anew by the next solve.
         () => undefined,
       );
@@ -25,5 +31,5 @@ export function useCoreProposals(asked: CoreAsked | null): { found: CoreProposal
       clearTimeout(timer);
     };
   }, [key, solved, session]);
-  return { found: asked && found ? found.proposals : null, isWorking: asked !== null && found?.key !== key };
+  return { found: asked && found ? found.cores : null, isWorking: asked !== null && found?.key !== key };
 }
