@@ -9,6 +9,7 @@ const at = (name: string) => join(folder, name);
 const spine = (...args: string[]) => {
   const { status, stdout, stderr } = spawnSync(process.execPath, ['scripts/spine.mjs', ...args], {
     encoding: 'utf8',
+    maxBuffer: 64e6,
   });
   return { status, stdout, stderr };
 };

@@ -32,8 +32,10 @@ export const NO_WAY: SpaceWay = { mm: null, points: [], to: '', deadEndMm: null,
 
 /** The way out of each space of a plan, from the place one walks farthest from; of a plan without any, out of all of it. */
 export function waysOutOf(plan: PlanOfFloor, goals: readonly NamedGoal[], spaces: readonly Space[]): SpaceWay[] {
+  const none = () => (spaces.length === 0 ? [null] : spaces).map(() => NO_WAY);
+  if (goals.length === 0) return none();
   const free = freeFloor(plan);
-  if (free.length === 0 || goals.length === 0) return (spaces.length === 0 ? [null] : spaces).map(() => NO_WAY);
+  if (free.length === 0) return none();
   const floor = new Floor(free);
   const kinds = [...new Set(goals.map(({ of }) => of))];
   const each = kinds.map((kind) => floor.waysTo(goals.filter(({ of }) => of === kind)));

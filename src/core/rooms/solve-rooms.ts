@@ -34,6 +34,8 @@ export interface RoomRegion {
 const HAIR_MM = 0.02;
 /** Regions smaller than this are gaps between walls, no rooms, mm². */
 const LEAST_MM2 = 250_000;
+/** Regions of which shafts and columns leave less are theirs, mm². */
+const FILLED_MM2 = 1000;
 
 /** A closed region of a storey in plan, with what columns and shafts leave of it. */
 export interface ClosedRegion {
@@ -66,7 +68,12 @@ export function closedRegions(given: PlanGiven): ClosedRegion[] {
   const [columns, shafts] = [given.columns, given.shafts].map((rings) =>
     rings.map((ring) => ({ ring, box: bounds(ring) })),
   );
-  return regionsOf(given).map(({ outer, holes }) => netRegion(given, outer, holes, [...columns!, ...shafts!]));
+  return (
+    regionsOf(given)
+      .map(({ outer, holes }) => netRegion(given, outer, holes, [...columns!, ...shafts!]))
+      // What a shaft fills is no room.
+      .filter(({ netMm2 }) => netMm2 > FILLED_MM2)
+  );
 }
 
 /** The rooms of a storey, and those that are carried up from it. */
