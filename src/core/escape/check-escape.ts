@@ -30,7 +30,7 @@ export function checkStairsOut(
   if (exits.length === 0) return [];
   return stairs.flatMap((stair): Finding[] => {
     if (stair.levels.length === 0 || stair.levels.some((level) => exits.includes(level))) return [];
-    const on = stretches.find((each) => each.stair === stair)?.on ?? null;
+    const on = stretches.find((each) => each.stair.stair === stair.stair)?.on ?? null;
     if (on && isPrivate(framework, stair)) return [];
     const rank = (level: Id) => storeys.findIndex(({ id }) => id === level);
     const [low, high] = [stair.levels[0]!, stair.levels.at(-1)!];

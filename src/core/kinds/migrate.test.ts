@@ -14,6 +14,7 @@ describe('records of older versions', () => {
       id: 'x',
       later: 1,
       exceptions: [],
+      lift: null,
     });
   });
   it('gives records of an older version what they lack today, and leaves those of today alone', () => {
@@ -23,16 +24,18 @@ describe('records of older versions', () => {
       later: 1,
       budget: null,
       extent: null,
+      wayOut: null,
     });
     expect(upcast({ kind: 'level', id: 'x', budget: null }, 2)).toEqual({
       kind: 'level',
       id: 'x',
       budget: null,
       extent: null,
+      wayOut: null,
     });
     expect(upcast({ kind: 'gridSystem', id: 'x' }, 2)).toMatchObject({ shape: 'rectangular', headsAt: { a: 'last' } });
     expect(upcast({ kind: 'columnStack', id: 'x' }, 1)).toMatchObject({ exceptions: [], blocksAt: 'allButTop' });
-    const typed = { kind: 'level', id: 'x', budget: { beamMm: 4 }, extent: null };
+    const typed = { kind: 'level', id: 'x', budget: { beamMm: 4 }, extent: null, wayOut: null };
     expect(upcast(typed, FILE_VERSION)).toEqual(typed);
     const level = tower.records.get(levelId(tower, '01'))!;
     const { budget: _, ...old } = level as Extract<typeof level, { kind: 'level' }>;

@@ -88,6 +88,7 @@ describe('a part of the solve that throws', () => {
     expect(failed.map(({ message }) => message.split(' could')[0]).sort()).toEqual([
       'The check of levels',
       'The rooms',
+      'The ways out',
     ]);
     expect(new Set(failed.map(({ key }) => key)).size).toBe(2);
   });
