@@ -9,7 +9,7 @@ export interface Proposal {
   lobbyMm2: number;
   /** Banks of lifts that stand apart. */
   banks: number;
-  /** Between the doors of the stairs that lie farthest apart; 0 with one. */
+  /** Between the middles of the stairs that lie farthest apart; 0 with one. */
   stairsApartMm: number;
 }
 
@@ -112,12 +112,12 @@ function judged(wanted: readonly Wanted[], arrangement: Arrangement, along: 'x' 
   const banksIn = (row: readonly { wanted: number }[]) =>
     row.filter((put, i) => of(put) === 'lift' && (i === 0 || of(row[i - 1]!) !== 'lift')).length;
   const { above, below, left, right } = arrangement;
-  const doors = stands.things
+  const middles = stands.things
     .filter((put) => of(put) === 'stair')
     .map(({ box }) => ({ x: box.x + box.w / 2, y: box.y + box.d / 2 }));
   let apart = 0;
-  for (const a of doors)
-    for (const b of doors) apart = Math.max(apart, Math.sqrt((a.x - b.x) * (a.x - b.x) + (a.y - b.y) * (a.y - b.y)));
+  for (const a of middles)
+    for (const b of middles) apart = Math.max(apart, Math.sqrt((a.x - b.x) * (a.x - b.x) + (a.y - b.y) * (a.y - b.y)));
   const atEnds = [left, right].filter((end) => end && of(end) === 'lift').length;
   return {
     arrangement,
@@ -138,11 +138,9 @@ const pictureOf = ({ along, arrangement: { above, below, left, right } }: Propos
     ),
   ].join('|');
 
-const textOf = (proposal: Proposal): string => pictureOf(proposal);
-
 const order = (a: Proposal, b: Proposal): number =>
   a.banks - b.banks ||
   Math.round(b.stairsApartMm - a.stairsApartMm) ||
   a.lobbyMm2 - b.lobbyMm2 ||
   a.arrangement.xMm * a.arrangement.yMm - b.arrangement.xMm * b.arrangement.yMm ||
-  (textOf(a) < textOf(b) ? -1 : textOf(a) > textOf(b) ? 1 : 0);
+  (pictureOf(a) < pictureOf(b) ? -1 : pictureOf(a) > pictureOf(b) ? 1 : 0);

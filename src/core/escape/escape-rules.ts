@@ -13,6 +13,20 @@ export interface EscapeRules extends Sourced {
   areaPerPersonM2: Readonly<Record<RoomUse, number | null>>;
 }
 
+/** Floor for each person after public guidance, of whatever access. */
+const GUIDANCE_AREAS: EscapeRules['areaPerPersonM2'] = {
+  circulation: null,
+  dwelling: 18,
+  office: 6,
+  assembly: 1,
+  teaching: 1.8,
+  trade: 2,
+  storage: 30,
+  plant: 30,
+  wet: null,
+  other: 7,
+};
+
 export const ESCAPE_RULES: Record<RuleSet, EscapeRules> = {
   public: {
     source: 'International model building code: means of egress',
@@ -37,35 +51,13 @@ export const ESCAPE_RULES: Record<RuleSet, EscapeRules> = {
     travelMm: 45_000,
     deadEndMm: 18_000,
     widthPerPersonMm: 5.3,
-    areaPerPersonM2: {
-      circulation: null,
-      dwelling: 18,
-      office: 6,
-      assembly: 1,
-      teaching: 1.8,
-      trade: 2,
-      storage: 30,
-      plant: 30,
-      wet: null,
-      other: 7,
-    },
+    areaPerPersonM2: GUIDANCE_AREAS,
   },
   private: {
     source: 'Public guidance on means of escape: dwellings',
     travelMm: 18_000,
     deadEndMm: 18_000,
     widthPerPersonMm: 5.3,
-    areaPerPersonM2: {
-      circulation: null,
-      dwelling: 18,
-      office: 6,
-      assembly: 1,
-      teaching: 1.8,
-      trade: 2,
-      storage: 30,
-      plant: 30,
-      wet: null,
-      other: 7,
-    },
+    areaPerPersonM2: GUIDANCE_AREAS,
   },
 };

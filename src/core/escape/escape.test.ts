@@ -170,6 +170,15 @@ describe('what is found of ways out', () => {
     const bridge = step(short, 'levels.change', { level: '01', wayOut: true }).after;
     expect(rulesOf(bridge)).not.toContain('stair.shortOfExit');
     expect(waysAt(bridge, '02').stairs[0]!.to).toBe(levelId(bridge, '01'));
+    // Of two the nearer one counts, and the way to it begins at the step that leads there.
+    const both = step(given([ST1], base), 'levels.change', { level: '03', wayOut: true }).after;
+    expect(['01', '02'].map((level) => waysAt(both, level).stairs[0]!.to)).toEqual([
+      levelId(both, '00'),
+      levelId(both, '03'),
+    ]);
+    const up = solve(both).stairs[0]!.storeys[2]!.foot!;
+    const way = waysAt(both, '02').rooms.find(({ mm }) => mm !== null)!;
+    expect(way.points.at(-1)!.x).toBeCloseTo(up.at.x, 3);
   });
 
   it('storeys with rooms in a building without any stair', () => {

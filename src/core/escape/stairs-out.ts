@@ -53,16 +53,20 @@ export function stretchesOf(stairs: readonly SolvedStair[], exits: ReadonlySet<I
   return stretches;
 }
 
+/** The level with a way out that is nearest to a level, of those a stretch reaches. */
+const nearestExit = ({ exits }: Stretch, level: Id, rank: (level: Id) => number): Id | undefined =>
+  [...exits].sort((a, b) => Math.abs(rank(a) - rank(level)) - Math.abs(rank(b) - rank(level)))[0];
+
 /** Stairs at a level as the overview has them; `rank`: of levels, from the lowest up. */
 export function stairsOutAt(stretches: readonly Stretch[], level: Id, rank: (level: Id) => number): StairOut[] {
   return stretches
     .filter(({ levels }) => levels.includes(level))
-    .map(({ stair, exits, on }): StairOut => {
-      const nearest = [...exits].sort((a, b) => Math.abs(rank(a) - rank(level)) - Math.abs(rank(b) - rank(level)))[0];
+    .map((stretch): StairOut => {
+      const { stair, on } = stretch;
       return {
         stair: stair.stair,
         name: stair.name,
-        to: nearest ?? null,
+        to: nearestExit(stretch, level, rank) ?? null,
         onBy: on && { stair: on.stretch.stair.stair, name: on.stretch.stair.name, at: on.at },
         widthMm: stair.flightWidthMm,
       };
@@ -74,8 +78,9 @@ const BEFORE_MM = 50;
 const MOST_MM = 20_000;
 
 /** Where one comes to a stair at a level: before its first step down, or up, that leads out; null where it has none there. */
-export function goalAt({ stair, exits, on }: Stretch, level: Id, rank: (level: Id) => number): Goal | null {
-  const target = exits[0] ?? on?.at;
+export function goalAt(stretch: Stretch, level: Id, rank: (level: Id) => number): Goal | null {
+  const { stair, on } = stretch;
+  const target = nearestExit(stretch, level, rank) ?? on?.at;
   if (target === undefined) return null;
   const goesDown = rank(target) <= rank(level);
   const down = stair.storeys.find(({ upper, head }) => upper === level && head);
