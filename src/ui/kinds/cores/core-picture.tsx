@@ -2,9 +2,9 @@ import type { Brief } from '@/core/cores/brief';
 import type { CorePlan } from '@/core/cores/core-plan';
 
 const FILLS = {
-  lift: 'var(--color-shaft, #3d5a80)',
-  stair: 'var(--color-stair, #a5673f)',
-  service: 'var(--color-ink3, #999)',
+  lift: 'var(--color-shafts)',
+  stair: 'var(--color-stairs)',
+  service: 'var(--color-ink3)',
 };
 
 /** Kinds of a brief's things, in the order they are arranged in. */
