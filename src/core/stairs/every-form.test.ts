@@ -76,7 +76,24 @@ describe('a stair of any form, as large as it must be', () => {
           rules.filter((rule) => !['stair.unsolved', 'stair.headroom', 'level.noFoundation'].includes(rule)),
         ).toEqual([]);
       }),
-      { numRuns: 60 },
+      // A spiral under a storey that is not climbed, with the next storey's spiral over that.
+      {
+        numRuns: 60,
+        examples: [
+          [
+            {
+              form: 'spiral',
+              heights: [2400, 3700, 2400],
+              turn: 'left',
+              towardsDeg: 0,
+              rules: 'public',
+              carriedBy: 'waist',
+              opening: 'well',
+              widthMm: 800,
+            },
+          ],
+        ],
+      },
     );
   });
 

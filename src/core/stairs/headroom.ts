@@ -53,9 +53,8 @@ export function withHeadroom(
     const bottomMm = storey.bottomMm;
     const topMm = bottomMm + storey.heightMm;
     const above: Surface[] = [];
-    // What begins out of reach over this storey is over all that is nearer.
-    for (let j = i + 1; j < over.length && Math.min(...over[j]!.map(({ mm }) => mm)) <= topMm + REACH_MM; j += 1)
-      above.push(...over[j]!);
+    // What begins out of reach over this storey is over all that is nearer; a storey that is not climbed is air.
+    for (let j = i + 1; j < over.length && !isOutOfReach(over[j]!, topMm); j += 1) above.push(...over[j]!);
     for (const { ring, bottomMm: underMm, name } of bodies)
       if (underMm > bottomMm + 1 && underMm < bottomMm + REACH_MM && boxesMeet(bounds(ring), well))
         above.push(flat(ring, underMm, name));
@@ -185,6 +184,9 @@ function within(slabs: readonly Overhead[], fromMm: number, toMm: number): Overh
   const end = slabs.findIndex(({ underMm }) => underMm > toMm);
   return first < 0 ? [] : slabs.slice(first, end < 0 ? slabs.length : end);
 }
+
+const isOutOfReach = (surfaces: readonly Surface[], topMm: number): boolean =>
+  surfaces.length > 0 && Math.min(...surfaces.map(({ mm }) => mm)) > topMm + REACH_MM;
 
 const overlap = (p: Box, q: Box): boolean => p.minX < q.maxX && q.minX < p.maxX && p.minY < q.maxY && q.minY < p.maxY;
 
