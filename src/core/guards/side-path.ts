@@ -92,12 +92,15 @@ function endOf(tread: TaperedTread, side: 'left' | 'right' | 'centre', insetMm: 
   return { ...onNosing(next, middle, along, side, insetMm), mm: topMm + riserMm };
 }
 
+/** Flights that part by less (by the sine of it) go on as one, or come back beside one another. */
+const TURN = 0.05;
+
 /** From the end of one flight to the start of the next over the landing between: round its corner, or to and fro. */
 function roundLanding(a: Item, b: Item, side: 'left' | 'right' | 'centre', insetMm: number): FootPlace[] {
   const [u, v] = [a.along!, b.along!];
   const { mm } = a.to;
   const turn = cross(u, v);
-  if (Math.abs(turn) > 0.5) {
+  if (Math.abs(turn) > TURN) {
     const corner = lineCrossing(a.to, u, b.from, v);
     return corner ? [{ ...corner, mm }] : [];
   }

@@ -1,4 +1,4 @@
-import { leastGrowth, nearestHeight } from './least-change';
+import { GROWN, leastGrowth, nearestHeight } from './least-change';
 import { STAIR_RULES } from './rule-sets';
 import { stairCandidates, type StairAsked } from './stair-candidates';
 
@@ -91,7 +91,7 @@ describe.each(Object.keys(TABLES) as Table[])('steps after the rule set "%s"', (
     const [steps, best] = [stairCandidates(asked)[0], search(table, 7000, run)];
     expect(steps === undefined).toBe(best === null);
     if (steps) return;
-    const by = leastGrowth(asked, 'longerWell');
+    const by = leastGrowth(asked, GROWN.longerWell);
     if (by === null) {
       // No well would do; another height does.
       for (const longer of [run * 2, run * 10]) expect(search(table, 7000, longer)).toBeNull();

@@ -1,9 +1,15 @@
 import type { StairRules } from './rule-sets';
 
+/** Forms that go round the sides of a well, with their number of flights. */
+export const ROUND_SIDES = { threeFlight: 3, fourFlight: 4 } as const;
+export type RoundForm = keyof typeof ROUND_SIDES;
+
 /** A well in plan: lengthwise the way one enters, and across. */
 export interface WellSize {
   lengthMm: number;
   widthMm: number;
+  /** Of a well that is no rectangle: the room each flight has along its sides, by the form; null where they do not go round it. */
+  runsMm?: Readonly<Record<RoundForm, readonly number[] | null>>;
 }
 
 /** A part of a stair: its risers, and the treads that lie in it before the next part begins. */

@@ -2,8 +2,8 @@ import type { Body } from '../bodies/body';
 import { finding, type Finding, type Fix } from '../checks/finding';
 import type { Profile } from '../geometry/boolean';
 import { clippedTo } from '../geometry/convex-clip';
-import { dot, minus, plus, times, type Point } from '../geometry/point';
-import { bounds, boxesMeet, type Box, counterClockwise, ringArea, type Ring } from '../geometry/polygon';
+import { distance, dot, lengthOf, minus, plus, times, type Point } from '../geometry/point';
+import { bounds, boxesMeet, type Box, counterClockwise, ringArea, ringPerimeter, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { Remember } from '../passes/remembered';
 import type { FloorPiece } from '../solving/solved';
@@ -20,6 +20,8 @@ export type SharedPlan = (profileKey: string, ring: Ring) => Profile;
 
 /** Parts that only touch in plan share less than this, mm². */
 const TOUCH_MM2 = 10;
+/** What is this thin or thinner is no slab but two edges along one another that roundings part, mm. */
+const THIN_MM = 0.005;
 /** A nosing is a line; it is looked at as a strip this wide, so that what only comes up to it is over it too, mm. */
 const NOSING_MM = 1;
 /** What comes up to a nosing only in its corner, over less of its length than this, is beside it, mm. */
@@ -215,8 +217,20 @@ const raise = ({ level, heightMm }: StairStorey, byMm: number): Fix => ({
 /** Corners of what a slab covers of a ring; none where the stair's own hole takes it all. */
 function overSlab(profile: string, cut: Ring | null, ring: Ring, besideMm2: number, shared: SharedPlan) {
   if (cut?.length === 4 && Math.abs(ringArea(clippedTo(cut, ring)) - ringArea(ring)) < besideMm2) return [];
-  const { areaMm2, regions } = shared(profile, ring);
-  return areaMm2 < besideMm2 ? [] : regions.flatMap(({ outer, holes }) => [...outer, ...holes.flat()]);
+  // Each piece by itself: a sliver along an edge is not over it, however much another piece is.
+  return shared(profile, ring)
+    .regions.filter(({ outer }) => Math.abs(ringArea(outer)) >= Math.max(besideMm2, THIN_MM * ringPerimeter(outer)))
+    .flatMap(({ outer, holes }) => [...withoutSpikes(outer), ...holes.flat()]);
+}
+
+/** Without corners that stick out along an edge and have no area to speak of. */
+function withoutSpikes(ring: Ring): Ring {
+  const at = ring.findIndex((point, i) => {
+    const [before, after] = [ring[(i + ring.length - 1) % ring.length]!, ring[(i + 1) % ring.length]!];
+    const sides = distance(before, point) + distance(point, after);
+    return Math.abs(ringArea([before, point, after])) < THIN_MM * sides;
+  });
+  return at < 0 ? ring : withoutSpikes(ring.filter((_, i) => i !== at));
 }
 
 function lowerSurfaces({ flights, tapered, landings }: StairStorey): Surface[] {
@@ -251,14 +265,29 @@ const ontoLine =
   (corners: readonly Point[]): Point[] =>
     corners.map((corner) => minus(corner, times(along, dot(minus(corner, at), along))));
 
-/** The first nosing of each flight: at the edge of the floor or landing it leaves, a riser over that. */
-const nosings = ({ flights }: StairStorey): (Surface & { line: Line })[] =>
-  flights.map(({ from, along, widthMm, bottomMm, riserMm }) => {
+/** The first nosing of each flight and of each turn of tapered treads: at the edge of the floor or landing it leaves, a riser over that. */
+const nosings = ({ flights, tapered }: StairStorey): (Surface & { line: Line })[] => [
+  ...flights.map(({ from, along, widthMm, bottomMm, riserMm }) => {
     const across = times({ x: -along.y, y: along.x }, widthMm / 2);
-    const [near, far] = [minus(from, times(along, NOSING_MM / 2)), plus(from, times(along, NOSING_MM / 2))];
-    const ring = counterClockwise([plus(near, across), minus(near, across), minus(far, across), plus(far, across)]);
-    return { ...flat(ring, bottomMm + riserMm, 'a nosing'), line: { at: from, along } };
-  });
+    return nosingAt([minus(from, across), plus(from, across)], along, bottomMm + riserMm);
+  }),
+  ...tapered
+    .filter(({ nosing }, i) => !isSameLine(tapered[i - 1]?.next, nosing))
+    .map(({ nosing, topMm }) => {
+      const across = minus(nosing[1], nosing[0]);
+      return nosingAt(nosing, times({ x: -across.y, y: across.x }, 1 / lengthOf(across)), topMm);
+    }),
+];
+
+/** The strip a nosing is looked at as; `along` is square to it. */
+function nosingAt([a, b]: readonly [Point, Point], along: Point, mm: number): Surface & { line: Line } {
+  const half = times(along, NOSING_MM / 2);
+  const ring = counterClockwise([minus(b, half), minus(a, half), plus(a, half), plus(b, half)]);
+  return { ...flat(ring, mm, 'a nosing'), line: { at: times(plus(a, b), 0.5), along } };
+}
+
+const isSameLine = (a: readonly [Point, Point] | undefined, b: readonly [Point, Point]): boolean =>
+  a !== undefined && a.every((point, i) => distance(point, b[i]!) < NOSING_MM);
 
 /** The pitch over a tapered tread: from its nosing round to the next, a riser higher. */
 const pitchOver = ({ ring, about, nosing, next, topMm, riserMm }: TaperedTread): Surface => ({

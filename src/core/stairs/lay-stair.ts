@@ -3,18 +3,22 @@ import type { Ring } from '../geometry/polygon';
 import { quantiseMm } from '../units/length-units';
 import type { Steps } from './choose-steps';
 import { landingDepth, layHalfTurn } from './half-turn';
+import type { CorneredWell } from './cornered-well';
+import { layCornered } from './lay-cornered';
 import { layFlights } from './lay-flights';
 import { FIRST_DEG, layRound } from './lay-round';
 import { layHalfWinders, layQuarterWinders } from './lay-tapered';
 import { wholeOpening } from './opening';
 import { runOfFlight, type Flight, type Landing, type StairEnd, type TaperedTread } from './pieces';
 import type { StairRules } from './rule-sets';
-import type { StairForm } from './stair-form';
+import { goesRound, type StairForm } from './stair-form';
 import { placing, type Well } from './well';
 
 /** Sizes of a stair within its well, millimetres. */
 export interface StairSizes {
   well: Well;
+  /** The well itself, where it is no rectangle. */
+  cornered?: CorneredWell | null;
   turn: 'left' | 'right';
   flightWidthMm: number;
   floorLandingMm: number;
@@ -82,6 +86,10 @@ function piecesOf(
   const { well, turn, flightWidthMm, floorLandingMm, rules } = sizes;
   const place = placing(well, turn);
   const inWell = { well, placing: place, flightWidthMm, floorLandingMm, rules };
+  if (sizes.cornered && goesRound(form)) {
+    const round = { well: sizes.cornered, flightWidthMm, floorLandingMm };
+    return { ...layCornered(form, round, steps, bottomMm, footMm), tapered: [], landingDepthMm: flightWidthMm };
+  }
   switch (form) {
     case 'halfLanding': {
       const half = { well, turn, flightWidthMm, floorLandingMm };
@@ -191,6 +199,7 @@ function walkOf({ flights, tapered, landings }: Pick<Laid, 'flights' | 'tapered'
       at: plus(from, times(along, k * goingMm)),
       along,
       mm: bottomMm + (k + 1) * riserMm,
+      isFlight: true,
     })),
   );
   const onTapered = tapered.map(({ at, along, topMm }) => ({ at, along, mm: topMm }));
@@ -201,7 +210,8 @@ function walkOf({ flights, tapered, landings }: Pick<Laid, 'flights' | 'tapered'
     const here: WalkPlace = { at: step.at, mm: step.mm, riser: i + 1 };
     const next = steps[i + 1];
     if (!next || flights.length === 0) return [here];
-    return [here, ...cornersBetween(step, next).map((at) => ({ at, mm: step.mm, riser: null }))];
+    const isRoundCorner = 'isFlight' in step && 'isFlight' in next;
+    return [here, ...cornersBetween(step, next, isRoundCorner).map((at) => ({ at, mm: step.mm, riser: null }))];
   });
 }
 
@@ -216,11 +226,20 @@ function roundArrivals(tapered: readonly TaperedTread[], landings: readonly Land
   });
 }
 
+/** Lines that part by less (by the sine of it) go on as one, or come back beside one another. */
+const TURN = 0.05;
+/** From one tapered tread to the next one turns without a corner. */
+const SHARP_TURN = 0.5;
+
 /** Where one turns between two places, walking straight on from one and straight on to the other. */
-function cornersBetween(a: { at: Point; along: Point }, b: { at: Point; along: Point }): Point[] {
+function cornersBetween(
+  a: { at: Point; along: Point },
+  b: { at: Point; along: Point },
+  isBetweenFlights: boolean,
+): Point[] {
   const turn = a.along.x * b.along.y - a.along.y * b.along.x;
   const between = minus(b.at, a.at);
-  if (Math.abs(turn) > 0.5) {
+  if (Math.abs(turn) > (isBetweenFlights ? TURN : SHARP_TURN)) {
     const ahead = (between.x * b.along.y - between.y * b.along.x) / turn;
     return ahead > 1 ? [plus(a.at, times(a.along, ahead))] : [];
   }

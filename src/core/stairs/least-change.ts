@@ -19,10 +19,10 @@ export const GROWN = {
 };
 
 /** Whole millimetres by which a well has to grow in one way, no more; null where that never helps. */
-export function leastGrowth(asked: StairAsked, way: keyof typeof GROWN): number | null {
+export function leastGrowth(asked: StairAsked, grown: (well: WellSize, byMm: number) => WellSize): number | null {
   const { well } = asked;
   if (!well) return null;
-  const climbs = (byMm: number) => canBeClimbed({ ...asked, well: GROWN[way](well, byMm) });
+  const climbs = (byMm: number) => canBeClimbed({ ...asked, well: grown(well, byMm) });
   // Doubled until it is enough, then halved between: what is enough stays so in a larger well.
   let most = 50;
   while (!climbs(most)) {

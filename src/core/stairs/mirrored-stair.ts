@@ -9,6 +9,14 @@ export function mirroredStair(edit: Edit, stair: Stair, mirror: Mirror): Stair {
   return {
     ...made,
     turn: made.turn === 'left' ? 'right' : 'left',
-    entry: made.entry % 2 === 1 ? 4 - made.entry : made.entry,
+    entry: mirroredEntry(made),
   };
+}
+
+/** A rectangle's right side has become its left one; the corners of others go round the other way, from the last one. */
+function mirroredEntry({ well, entry }: Stair): number {
+  if (well.type === 'rectangle') return entry % 2 === 1 ? 4 - entry : entry;
+  if (well.type !== 'polygon') return entry;
+  const count = well.points.length;
+  return (2 * count - 2 - entry) % count;
 }

@@ -1,4 +1,6 @@
-import { dot, minus, plus, times, type Point } from '../geometry/point';
+import { clippedTo } from '../geometry/convex-clip';
+import { convexHull } from '../geometry/convex-hull';
+import { dot, minus, plus, quantised, times, type Point } from '../geometry/point';
 import { bounds, counterClockwise, type Ring } from '../geometry/polygon';
 import { runOf, type Steps } from './choose-steps';
 import { strips, type HalfTurn } from './half-turn';
@@ -56,6 +58,9 @@ export function tightOpening(
   return counterClockwise(corners.map(([x, y]) => inWell(well, x, y)));
 }
 
+/** As far before a nosing slab counts as over it, mm. */
+const NOSING_MM = 1;
+
 /** What of a stair in another form stands too high to have slab over it: flights from where on, treads, landings. */
 function needingSky(
   {
@@ -69,8 +74,10 @@ function needingSky(
     ...flights.flatMap((flight) => {
       const { from, along, widthMm, bottomMm, riserMm, goingMm } = flight;
       const run = runOfFlight(flight);
-      const clear = Math.max(0, Math.floor(((limitMm - bottomMm - riserMm) * goingMm) / riserMm));
-      if (clear >= run) return [];
+      const high = Math.floor(((limitMm - bottomMm - riserMm) * goingMm) / riserMm);
+      if (high >= run) return [];
+      // Slab that comes up to the first nosing is over it.
+      const clear = high < 0 ? -NOSING_MM : high;
       const across = times({ x: -along.y, y: along.x }, widthMm / 2);
       return [clear, run].flatMap((mm) => {
         const at = plus(from, times(along, mm));
@@ -80,6 +87,17 @@ function needingSky(
     ...tapered.flatMap(({ ring, topMm, riserMm }) => (topMm + riserMm > limitMm ? [...ring] : [])),
     ...landings.flatMap(({ ring, topMm }) => (topMm > limitMm ? [...ring] : [])),
   ];
+}
+
+/** The same in a well of any corners: what goes round all of that within its whole hole. */
+export function tightHull(
+  whole: Ring,
+  pieces: Parameters<typeof needingSky>[0],
+  soffitMm: number,
+  headroomMm: number,
+): Ring {
+  const open = needingSky(pieces, soffitMm - headroomMm);
+  return open.length === 0 ? whole : clippedTo(counterClockwise(convexHull(open)), whole).map(quantised);
 }
 
 /**

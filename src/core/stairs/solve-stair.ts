@@ -9,16 +9,18 @@ import type { PlanFacts } from '../passes/plan-facts';
 import type { Remember } from '../passes/remembered';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { quantiseMm } from '../units/length-units';
-import { askedOf } from './asked-of';
+import { askedOf, sizeOf } from './asked-of';
+import { larger } from './cornered-well';
 import { FIRST_DEG } from './lay-round';
 import { layStair, type LaidStair, type StairSizes } from './lay-stair';
-import { tightBox, tightOpening } from './opening';
+import { tightBox, tightHull, tightOpening } from './opening';
 import { sourceOf } from './rule-sets';
 import { bestWay, sizesOf, type StairAsked, type StairCandidate } from './stair-candidates';
 import { fixesFor, foundAt, tooNarrow } from './stair-findings';
 import type { SolvedStair, StairFix, StairStorey } from './solved-stair';
 import type { Stair } from './stair';
-import { wellOf, wellRing, type Well } from './well';
+import { stairWell } from './stair-well';
+import { wellRing, type Well } from './well';
 import { zoneStepAt } from './zone-steps';
 
 /**
@@ -36,15 +38,16 @@ export function solveStair(
   const report = (rule: 'outline.unsound' | 'stair.well' | 'span.upsideDown', message: string, fixes: Fix[] = []) =>
     finding(rule, stair.building, stair.startsAt.level, [stair.id], message, fixes);
   const outline = resolveOutline(framework, stair.well);
-  const drawnWell = outline && wellOf(outline, stair.entry);
-  if (!outline || !drawnWell) {
+  const drawn = outline && stairWell(outline, stair);
+  if (!outline || !drawn) {
     const message = outline
-      ? `The well of stair ${stair.name} is no rectangle. Give it four square corners`
+      ? `The well of stair ${stair.name} is no rectangle. Give it four square corners, or three or four flights round corners that all point outwards`
       : `The well of stair ${stair.name} crosses itself or encloses nothing. Draw it again`;
     return { solved: null, findings: [report(outline ? 'stair.well' : 'outline.unsound', message)] };
   }
+  const { box: drawnWell, cornered } = drawn;
   const mm = (length: Stair['eyeMm']) => mmOf(framework, length);
-  const asked = askedOf(framework, stair, drawnWell);
+  const asked = askedOf(framework, stair, drawn);
   const { flightMm: flightWidthMm, landingMm } = sizesOf({ ...asked, heightMm: 1 });
   const solved: SolvedStair = {
     stair: stair.id,
@@ -105,6 +108,7 @@ export function solveStair(
   if (stair.isFree) solved.ring = facts.one(wellRing(well, 0, 0, well.lengthMm, well.widthMm));
   const sizes: StairSizes = {
     well,
+    cornered,
     turn: stair.turn,
     flightWidthMm,
     floorLandingMm: stair.isFree ? 0 : mm(stair.floorLandingMm),
@@ -186,6 +190,10 @@ function climbed(
   const findings: Finding[] = [];
   const under = platesUnder(plates.all, solved.ring, facts);
   const heights = climbs.map(({ heightMm }) => heightMm);
+  const { cornered } = sizes;
+  const grown = cornered
+    ? (byMm: number) => sizeOf(larger(cornered, byMm), asked.widthMm!, sizes.floorLandingMm)
+    : null;
   let startDeg = FIRST_DEG;
   climbs.forEach((climb, i) => {
     const { lower, upper, bottomMm, heightMm, way } = climb;
@@ -197,7 +205,7 @@ function climbed(
     const fixes = way
       ? []
       : remember(`fixes ${JSON.stringify([asked, heightMm, lower.id, heights])}`, () =>
-          fixesFor({ ...asked, heightMm }, heights, lower),
+          fixesFor({ ...asked, heightMm }, heights, lower, grown),
         );
     const storey = storeyOf(climb, solved.finishMm, steps, laid, fixes);
     solved.storeys.push(storey);
@@ -220,7 +228,7 @@ const DEEP_MM = 2000;
 
 function openingOf(
   { form, opening, turn }: Stair,
-  { well, flightWidthMm, floorLandingMm, rules }: StairSizes,
+  { well, cornered, flightWidthMm, floorLandingMm, rules }: StairSizes,
   steps: NonNullable<StairStorey['steps']>,
   laid: LaidStair,
   bottomMm: number,
@@ -231,6 +239,7 @@ function openingOf(
     return tightOpening({ well, turn, flightWidthMm, floorLandingMm }, steps, bottomMm, soffit, rules.headroomMm);
   // Round stairs are open all round.
   if (form === 'spiral' || form === 'circular') return laid.opening;
+  if (cornered) return tightHull(laid.opening, laid, soffit, rules.headroomMm);
   return tightBox({ well, whole: laid.opening }, laid, soffit, rules.headroomMm);
 }
 

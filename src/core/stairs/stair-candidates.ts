@@ -3,7 +3,7 @@ import { quantiseMm } from '../units/length-units';
 import { countsFor, goingsFor, paceGoing } from './choose-steps';
 import { PACE_TARGET_MM, sourceOf, type StairRules } from './rule-sets';
 import { USUAL_EYE_MM, USUAL_OVER_MM, type Deal, type FormSizes, type WellSize } from './form-of-stair';
-import { FORMS, type StairForm } from './stair-form';
+import { FORMS, goesRound, type StairForm } from './stair-form';
 
 /** What a stair is asked for. Without a well it is as large as it must be. */
 export interface StairAsked {
@@ -105,7 +105,7 @@ function* ways(asked: StairAsked): Generator<Found> {
   const shape = FORMS[form];
   const sizes = sizesOf(asked);
   const { flightMm } = sizes;
-  if (!(flightMm >= 300) || heightMm <= 0) return;
+  if (!(flightMm >= 300) || heightMm <= 0 || (well?.runsMm && !goesRound(form))) return;
   const isJudged = risers !== undefined || goingMm !== undefined;
   const counts = risers === undefined ? countsFor(heightMm, rules) : [risers];
   for (const count of counts) {

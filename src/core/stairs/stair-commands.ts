@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { lengthPlus, mmOf } from '../dimensions/resolve-length';
-import { plus, turned } from '../geometry/point';
+import { distance, minus, plus, quantised, times, turned } from '../geometry/point';
+import { ringArea } from '../geometry/polygon';
 import { endInputSchema, readEnd, readSpan, type EndInput } from '../levels/end-input';
 import { defineCommand } from '../commands/command';
 import type { InputsOf } from '../commands/command-inputs';
@@ -21,11 +22,11 @@ import type { Outline } from '../outlines/outline';
 import { outlineInputSchema, placeInputSchema, readOutline } from '../outlines/outline-input';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Length } from '../units/parse-length';
-import { wellOf } from './well';
+import { stairWell } from './stair-well';
 import { projectRules, rulesReferred } from '../rule-sets/rules-in';
 import { rulesInputSchema } from '../rule-sets/rules-input';
-import { STAIR_FORMS } from './stair-form';
-import { STAIR_BOUNDS, type Stair } from './stair';
+import { goesRound, STAIR_FORMS } from './stair-form';
+import { LAST_SIDE, STAIR_BOUNDS, type Stair } from './stair';
 
 const sizesSchema = {
   /** Null: half the well less the eye. */
@@ -69,13 +70,20 @@ function readWell(
   framework: Framework,
   building: Id,
   input: z.infer<typeof outlineInputSchema>,
-  entry: number,
+  shape: Pick<Stair, 'form' | 'entry' | 'turn'>,
 ): Outline {
   const well = readOutline(framework, building, input);
   const ring = resolveOutline(framework, well);
-  if (ring && !wellOf(ring, entry)) refuseNow('A well for a stair has four square corners', ['well']);
+  if (ring && shape.entry >= ring.length)
+    refuseNow(`The well has ${ring.length} sides. Choose one of them to come in over`, ['entry']);
+  if (ring && !stairWell(ring, { ...shape, isFree: false }))
+    refuseNow(goesRound(shape.form) ? NO_CORNERS : NO_SQUARE, ['well']);
   return well;
 }
+const NO_SQUARE =
+  'A well for a stair has four square corners; for three or four flights round it, it may have others. Give it square ones, or choose such a form';
+const NO_CORNERS =
+  'A well for flights round it has three to twelve corners, none of which points inwards, and no fewer than there are flights. Give it other corners';
 
 /** A free stair's rectangle says where it begins and which way: one comes in over its first side. */
 const NOMINAL_MM = 1000;
@@ -126,7 +134,7 @@ const add = defineCommand({
     /** Its well; or where it begins, if it is as large as it must be. */
     well: outlineInputSchema.optional(),
     begin: beginSchema.optional(),
-    entry: z.number().int().min(0).max(3).default(0),
+    entry: z.number().int().min(0).max(LAST_SIDE).default(0),
     turn: z.enum(['left', 'right']).default('left'),
     rules: rulesInputSchema.optional(),
     opening: z.enum(['well', 'tight']).default('well'),
@@ -153,6 +161,7 @@ const add = defineCommand({
         refuseNow(`There is a stair named ${input.name} already. Choose another name`, ['name']);
       const { turn, opening, begin, well } = input;
       const entry = begin ? 0 : input.entry;
+      const shape = { form: input.form, entry, turn };
       if (!begin && !well) refuseNow('Say where it is: give its well, or where it begins', ['well']);
       if (begin && well) refuseNow('Give its well, or where it begins, not both', ['begin']);
       const rules = rulesReferred(edit.before, input.rules ?? projectRules(edit.before));
@@ -162,7 +171,7 @@ const add = defineCommand({
         name: input.name ?? freeName(edit.before, 'stair'),
         form: input.form,
         isFree: begin !== undefined,
-        well: begin ? readBegin(edit.before, building, begin, turn) : readWell(edit.before, building, well!, entry),
+        well: begin ? readBegin(edit.before, building, begin, turn) : readWell(edit.before, building, well!, shape),
         entry,
         turn,
         rules,
@@ -187,7 +196,7 @@ const change = defineCommand({
     well: outlineInputSchema.optional(),
     begin: beginSchema.optional(),
     isFree: z.boolean().optional(),
-    entry: z.number().int().min(0).max(3).optional(),
+    entry: z.number().int().min(0).max(LAST_SIDE).optional(),
     turn: z.enum(['left', 'right']).optional(),
     rules: rulesInputSchema.optional(),
     opening: z.enum(['well', 'tight']).optional(),
@@ -222,7 +231,12 @@ const change = defineCommand({
       const isFree = begin ? true : well ? (input.isFree ?? false) : input.isFree;
       const place = begin
         ? readBegin(edit.before, stair.building, begin, turn ?? stair.turn)
-        : well && readWell(edit.before, stair.building, well, entry ?? stair.entry);
+        : well &&
+          readWell(edit.before, stair.building, well, {
+            form: shape ?? stair.form,
+            entry: entry ?? stair.entry,
+            turn: turn ?? stair.turn,
+          });
       const made = readOpenRisers({
         carriedBy: input.carriedBy ?? stair.carriedBy,
         // Carried by a waist again, its risers are closed.
@@ -249,9 +263,30 @@ const change = defineCommand({
   sentence: (before, input) => `Stair ${thingReferred(before, 'stair', input.stair).name} changed`,
 });
 
+type Polygon = Outline & { type: 'polygon' };
+/** Larger in its own shape from the corner one begins at, the side of the first flight by so much. */
+function largerPolygon(framework: Framework, stair: Stair, well: Polygon, byMm: number): Polygon {
+  const points = well.points.map(({ xMm, yMm }) => ({ x: mmOf(framework, xMm), y: mmOf(framework, yMm) }));
+  const isReversed = ringArea(points) < 0;
+  const ring = isReversed ? [...points].reverse() : points;
+  const at = (i: number) => ring[(i + ring.length) % ring.length]!;
+  const { entry, turn } = stair;
+  const [first, second] = turn === 'left' ? [at(entry + 1), at(entry + 2)] : [at(entry), at(entry - 1)];
+  const share = 1 + byMm / distance(first, second);
+  if (share <= 0.01) refuseNow('The well would have no size. Change it by less');
+  return {
+    ...well,
+    points: points.map((point) => {
+      const { x, y } = quantised(plus(first, times(minus(point, first), share)));
+      return { xMm: x, yMm: y };
+    }),
+  };
+}
+
 const lengthenWell = defineCommand({
   name: 'stairs.lengthenWell',
-  title: 'Make the well of a stair longer, away from the side one comes from, or wider, to the side one turns to',
+  title:
+    'Make the well of a stair longer, away from the side one comes from, or wider, to the side one turns to; one of other corners larger in its shape',
   input: z.strictObject({
     stair: refSchema,
     byMm: lengthInputSchema.default(0),
@@ -265,6 +300,10 @@ const lengthenWell = defineCommand({
         reader.read(input[field], field, { atLeastMm: -1e5, atMostMm: 1e5 }).mm;
       const { well, entry, turn } = stair;
       if (stair.isFree) refuseNow(`Stair ${stair.name} has no well: it is as large as it must be`);
+      if (well.type === 'polygon' && read('widerMm') === 0) {
+        edit.set('stair', stair.id, { well: largerPolygon(edit.before, stair, well, read('byMm')) });
+        return;
+      }
       if (well.type !== 'rectangle')
         refuseNow(`The well of stair ${stair.name} follows other lines or is drawn by its corners. Move those`);
       const [long, wide] = [read('byMm'), read('widerMm')];

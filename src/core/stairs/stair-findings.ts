@@ -1,23 +1,40 @@
 import { finding, fixBy, type Finding, type Fix } from '../checks/finding';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import { formatLength } from '../units/format-length';
-import { climbedByForm, leastGrowth, nearestHeight } from './least-change';
+import type { WellSize } from './form-of-stair';
+import { climbedByForm, GROWN, leastGrowth, nearestHeight } from './least-change';
 import type { StairFix, StairStorey } from './solved-stair';
 import type { Stair } from './stair';
 import type { StairAsked } from './stair-candidates';
 import { FORM_WORDS } from './stair-form';
 import type { Well } from './well';
 
-/** The least changes with which a storey could be climbed: a larger well, another height, the smaller one first; then another form. */
-export function fixesFor(asked: StairAsked, heightsMm: readonly number[], lower: ResolvedLevel): StairFix[] {
+/**
+ * The least changes with which a storey could be climbed: a larger well, another height, the smaller one first; then another form.
+ * `grown`: a well of other corners than four square ones, larger in its own shape.
+ */
+export function fixesFor(
+  asked: StairAsked,
+  heightsMm: readonly number[],
+  lower: ResolvedLevel,
+  grown: ((byMm: number) => WellSize) | null = null,
+): StairFix[] {
   const fixes: (StairFix & { byMm: number })[] = [];
   const isRound = asked.form === 'spiral' || asked.form === 'circular';
   const grow = (kind: 'longerWell' | 'widerWell' | 'largerWell', words: string) => {
-    const byMm = leastGrowth(asked, kind);
+    const byMm = leastGrowth(asked, GROWN[kind]);
     if (byMm !== null) fixes.push({ kind, byMm, words: `make its well ${write(byMm)} mm ${words}` });
     return byMm !== null;
   };
-  if (!isRound) {
+  if (grown) {
+    const byMm = leastGrowth(asked, (_, by) => grown(by));
+    if (byMm !== null)
+      fixes.push({
+        kind: 'longerWell',
+        byMm,
+        words: `make its well larger, the side of its first flight by ${write(byMm)} mm`,
+      });
+  } else if (!isRound) {
     const helps = [grow('longerWell', 'longer'), grow('widerWell', 'wider')].some(Boolean);
     if (!helps) grow('largerWell', 'longer and wider');
   } else grow('largerWell', 'longer and wider');

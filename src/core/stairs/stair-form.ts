@@ -1,5 +1,6 @@
 import {
   QUARTER,
+  ROUND_SIDES,
   USUAL_EYE_MM,
   USUAL_MM,
   dealt,
@@ -17,6 +18,7 @@ import {
   type Deal,
   type FormOfStair,
   type Room,
+  type RoundForm,
 } from './form-of-stair';
 import { circular, spiral } from './round-forms';
 
@@ -34,6 +36,9 @@ export const STAIR_FORMS = [
   'circular',
 ] as const;
 export type StairForm = (typeof STAIR_FORMS)[number];
+
+/** In a well that is no rectangle there are flights along its sides, or none. */
+export const goesRound = (form: StairForm): form is RoundForm => form in ROUND_SIDES;
 
 /** No flight has more risers than a length has room for. */
 const inLengths =
@@ -157,7 +162,7 @@ const halfWinders: FormOfStair = {
 };
 
 /** Along, across, and back: two landings in the far corners. */
-const threeFlight: FormOfStair = {
+const threeInRectangle: FormOfStair = {
   deals: (count, limit, room) => {
     if (room) {
       const [along, across] = [room.lengthMm - room.flightMm, room.widthMm - 2 * room.flightMm];
@@ -184,7 +189,7 @@ const threeFlight: FormOfStair = {
 };
 
 /** Round all four sides, back over the corner where one enters: the floor is the landing there. */
-const fourFlight: FormOfStair = {
+const fourInRectangle: FormOfStair = {
   deals: (count, limit, room) => {
     if (room) {
       const along = mostIn(room.lengthMm - 2 * room.flightMm, room, limit);
@@ -208,6 +213,28 @@ const fourFlight: FormOfStair = {
   landingIn: (_, __, ___, { flightMm }) => flightMm,
   usualFlight: () => USUAL_MM,
 };
+
+/** In a well of any corners flights have the room its sides leave them; in a rectangle, or one made for them, what its form says. */
+const roundSides = (form: RoundForm, inRectangle: FormOfStair): FormOfStair => ({
+  ...inRectangle,
+  deals: (count, limit, room) => {
+    if (!room?.runsMm) return inRectangle.deals(count, limit, room);
+    const runs = room.runsMm[form];
+    return runs
+      ? dealt(
+          count,
+          runs.map((mm) => mostIn(mm, room, limit)),
+        ).map(inFlights)
+      : [];
+  },
+  goingMost: (deal, well, sizes, riserMm) => {
+    if (!well.runsMm) return inRectangle.goingMost(deal, well, sizes, riserMm);
+    const runs = well.runsMm[form];
+    return runs && smallest(deal.parts.map(({ treads }, i) => goingIn(runs[i]!, treads)));
+  },
+});
+const threeFlight = roundSides('threeFlight', threeInRectangle);
+const fourFlight = roundSides('fourFlight', fourInRectangle);
 
 export const FORMS: Record<StairForm, FormOfStair> = {
   straight,

@@ -20,6 +20,8 @@ export const STAIR_BOUNDS = {
   treadMm: { atLeastMm: 10, atMostMm: 300 },
 } as const satisfies Record<string, Bounds>;
 
+/** The last side of a well, which has no more than twelve. */
+export const LAST_SIDE = 11;
 /** Of one storey. */
 const MOST_RISERS = 500;
 
@@ -35,7 +37,7 @@ const stairSchema = z.object({
   /** The space it has in plan: a rectangle, turned as you like. */
   well: outlineSchema,
   /** The side of the well one comes from, counted counter-clockwise from its first edge. */
-  entry: z.number().int().min(0).max(3),
+  entry: z.number().int().min(0).max(LAST_SIDE),
   /** The way one turns going up. */
   turn: z.enum(['left', 'right']),
   /** Of a flight; null: half the well less the eye. */

@@ -5,7 +5,7 @@ import { quantiseMm } from '../units/length-units';
 import { askedOf } from './asked-of';
 import { bestWay, type StairCandidate } from './stair-candidates';
 import type { Stair } from './stair';
-import { wellOf } from './well';
+import { stairWell } from './stair-well';
 
 /** So many storeys are named; of the others it is said how many they are. */
 const MOST = 3;
@@ -31,7 +31,7 @@ function storeysOf(framework: Framework, stair: Stair): Map<string, Climbed> {
 /** The way a storey is climbed; null where there is none. */
 function wayOf(framework: Framework, stair: Stair, { lower, heightMm }: Climbed): StairCandidate | null {
   const ring = resolveOutline(framework, stair.well);
-  const well = ring && wellOf(ring, stair.entry);
+  const well = ring && stairWell(ring, stair);
   if (!well) return null;
   const chosen = stair.chosen.find(({ level }) => level === lower.id)?.flights ?? null;
   return bestWay({ ...askedOf(framework, stair, well), heightMm }, chosen).way;

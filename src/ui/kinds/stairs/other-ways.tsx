@@ -7,7 +7,7 @@ import type { SolvedStair, StairStorey } from '@/core/stairs/solved-stair';
 import type { Stair } from '@/core/stairs/stair';
 import { stairCandidates, type StairAsked } from '@/core/stairs/stair-candidates';
 import { FORM_WORDS } from '@/core/stairs/stair-form';
-import { wellOf } from '@/core/stairs/well';
+import { stairWell } from '@/core/stairs/stair-well';
 import { formatLength } from '@/core/units/format-length';
 import { ActionButton, TextField } from '../../fields/fields';
 import { useProject, useSlice } from '../../session/store';
@@ -53,7 +53,7 @@ export function OtherWays({ record: stair }: { record: Stair }) {
 function useAsked(stair: Stair, shown: SolvedStair | undefined): Omit<StairAsked, 'heightMm'> | null {
   const framework = useProject((project) => project.framework);
   return useMemo(() => {
-    const well = shown ? wellOf(shown.ring, stair.entry) : null;
+    const well = shown ? stairWell(shown.ring, stair) : null;
     return well && askedOf(framework, stair, well);
   }, [framework, stair, shown]);
 }
