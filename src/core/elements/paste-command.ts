@@ -235,6 +235,7 @@ function withRefs(
       const end = value as { level: Id };
       const level =
         levelFor.nearest(end.level) ??
+        (edit.has(end.level) && !isLevel.has(end.level) ? end.level : null) ??
         refuseNow(`${called(record)} ends at a level that is not there. Change that first`);
       return { ...end, level };
     }

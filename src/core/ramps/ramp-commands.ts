@@ -47,6 +47,7 @@ const fields = {
   segments: z.number().int().min(2).max(400).optional(),
   rules: rampRulesInputSchema.optional(),
   startsAt: endInputSchema.optional(),
+  /** Also a level of another building: then it leads across to that. */
   stopsAt: endInputSchema.optional(),
 };
 type Fields = z.infer<z.ZodObject<typeof fields>>;
@@ -103,7 +104,9 @@ const add = defineCommand({
       const building = buildingReferred(edit.before, input.building);
       refuseTaken(edit.before, 'ramp', input.name);
       if (!input.through && input.place === undefined) refuseNow('Say where the ramp begins: `place`', ['place']);
-      const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['FFL', 'FFL']);
+      const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['FFL', 'FFL'], {
+        mayStopAtOther: true,
+      });
       const { form, towardsDeg, turn, slopeRatio, reference, segments } = input;
       edit.add<'ramp'>({
         kind: 'ramp',
@@ -152,7 +155,7 @@ const change = defineCommand({
         rules,
         place: place === undefined ? undefined : readPlace(edit.before, was.building, place),
         startsAt: startsAt && readEnd(edit.before, was.building, startsAt, 'FFL', 'Starts at'),
-        stopsAt: stopsAt && readEnd(edit.before, was.building, stopsAt, 'FFL', 'Stops at'),
+        stopsAt: stopsAt && readEnd(edit.before, was.building, stopsAt, 'FFL', 'Stops at', { mayBeOther: true }),
         ...(input.through ? readThrough(edit.before, was.building, input.through) : {}),
         ...readLengths(edit.before, input),
       });

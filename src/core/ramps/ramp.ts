@@ -18,7 +18,7 @@ export const RAMP_BOUNDS = {
   kerbMm: { atLeastMm: 0, atMostMm: 1000 },
 } as const satisfies Record<string, Bounds>;
 
-/** A ramp from one height to another: between two levels, two floors of one, or from a level to a height over it. */
+/** A ramp from one height to another: between two levels, two floors of one, from a level to a height over it, or across to a level of another building. */
 const rampSchema = z.object({
   kind: z.literal('ramp'),
   id: idSchema,

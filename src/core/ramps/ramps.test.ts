@@ -166,3 +166,60 @@ describe('a slope in words', () => {
     expect(['', 'steep', '0', '0%', '-5%'].map(readSlope)).toEqual([null, null, null, null, null]);
   });
 });
+
+describe('a ramp across to another building', () => {
+  const two = given([
+    ['buildings.add', { name: 'House' }],
+    ['levels.setUp', { building: 'House', above: '3.6m 3.6m' }],
+    ['buildings.add', { name: 'Annex', zeroMm: 450 }],
+    ['levels.setUp', { building: 'Annex', above: '3.3m 3.3m' }],
+  ]);
+  const across = after(
+    'ramps.add',
+    {
+      building: 'House',
+      name: 'RA1',
+      place: '0,0',
+      rules: 'public',
+      startsAt: { level: '01' },
+      stopsAt: { level: '01', building: 'Annex' },
+    },
+    two,
+  );
+
+  it('rises by the step between their tie levels, and does so anew when either building or level moves', () => {
+    const own = recordsOf(across, 'ramp')[0]!.building;
+    // 3300 + 450 over 3600.
+    expect(row(across)).toMatchObject({ riseMm: 150, runMm: 1800, slopeRatio: 12 });
+    expect(row(after('buildings.change', { building: 'Annex', zeroMm: 600 }, across)).riseMm).toBe(300);
+    expect(
+      row(
+        after(
+          'levels.setHeight',
+          {
+            level: recordsOf(across, 'level').find(({ name, building }) => name === '00' && building === own)!.id,
+            heightMm: 3500,
+            mode: 'only',
+          },
+          across,
+        ),
+      ).riseMm,
+    ).toBe(250);
+  });
+
+  it('starts in its own building, and keeps the level it leads to when it is copied', () => {
+    const ends = { startsAt: { level: '01', building: 'Annex' }, stopsAt: { level: '01' } };
+    expect(refusal(two, 'ramps.add', { building: 'House', place: '0,0', ...ends })).toMatch(/is of another building/);
+    expect(refusal(two, 'walls.add', { building: 'House', place: '0,0', points: [], stopsAt: ends.startsAt })).not.toBe(
+      '',
+    );
+    const [ramp] = recordsOf(across, 'ramp');
+    const copied = after('elements.copy', { ids: [ramp!.id], by: [{ xMm: 5000, yMm: 0 }] }, across);
+    const made = recordsOf(copied, 'ramp');
+    expect(made).toHaveLength(2);
+    expect(new Set(made.map(({ stopsAt }) => stopsAt.level)).size).toBe(1);
+    // The level goes: it leads to the next one under it.
+    const less = after('levels.remove', { level: ramp!.stopsAt.level, ends: 'keepHeight' }, across);
+    expect(row(less).riseMm).toBe(150);
+  });
+});

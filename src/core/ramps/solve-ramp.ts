@@ -1,6 +1,8 @@
+import { between } from '../buildings/between-buildings';
 import { mmOf } from '../dimensions/resolve-length';
 import { plus, times } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
+import { levelById } from '../levels/resolve-levels';
 import { endMm } from '../levels/resolve-end';
 import type { Framework } from '../model/framework';
 import { resolvePlace } from '../outlines/resolve-place';
@@ -67,7 +69,11 @@ function wayOf(framework: Framework, ramp: Ramp, riseMm: number): RampCandidate 
 /** A ramp worked out; null where it climbs nothing. */
 export function solveRamp(framework: Framework, ramp: Ramp): Assembly<'ramp'> | null {
   const mm = (length: Ramp['widthMm']) => mmOf(framework, length);
-  const height = (end: Ramp['startsAt']) => endMm(framework, end, ({ sslMm }) => sslMm);
+  // Levels of another building are as high as they stand on the site.
+  const height = (end: Ramp['startsAt']) => {
+    const whose = levelById(framework, end.level)?.record.building ?? ramp.building;
+    return quantiseMm(endMm(framework, end, ({ sslMm }) => sslMm) + between(framework, whose, ramp.building).liftMm);
+  };
   const [start, stop] = [height(ramp.startsAt), height(ramp.stopsAt)];
   const riseMm = quantiseMm(stop - start);
   const way = wayOf(framework, ramp, riseMm);

@@ -3,6 +3,7 @@
 import { mmOf } from '@/core/dimensions/resolve-length';
 import type { End } from '@/core/model/fields';
 import { LengthField } from '../fields/length-field';
+import { LevelOptions, OtherLevels } from './level-options';
 import { useSlice } from '../session/store';
 import type { EndGiven } from '@/core/levels/end-input';
 import { asGiven } from '@/core/dimensions/uses';
@@ -21,6 +22,7 @@ export function EndFields({
   end,
   mayBeCeiling = false,
   levelOnly = false,
+  mayBeOther = false,
   of,
   onChange,
 }: {
@@ -32,6 +34,8 @@ export function EndFields({
   mayBeCeiling?: boolean;
   /** A stair goes from floor to floor. */
   levelOnly?: boolean;
+  /** It may lead across to a level of another building. */
+  mayBeOther?: boolean;
   onChange: (end: EndGiven) => string | null;
 }) {
   const { framework, solved, building, mayEdit, say } = useSlice('framework', 'solved', 'building', 'mayEdit', 'say');
@@ -57,11 +61,8 @@ export function EndFields({
           disabled={!mayEdit}
           onChange={(event) => change({ level: event.target.value })}
         >
-          {[...levels].reverse().map(({ id, name, title }) => (
-            <option key={id} value={id}>
-              {title ? `${name} ${title}` : name}
-            </option>
-          ))}
+          <LevelOptions levels={levels} />
+          {mayBeOther && <OtherLevels than={of ?? building} />}
         </select>
         {!levelOnly && (
           <select

@@ -1,5 +1,6 @@
 'use client';
 
+import { LevelOptions, OtherLevels } from '../details/level-options';
 import { useSlice } from '../session/store';
 
 const BOX = 'w-32 min-w-0 rounded-sm border border-hair bg-sheet px-1.5 py-0.5';
@@ -9,12 +10,15 @@ export function LevelSpan({
   from,
   to,
   words = ['Starts at', 'Stops at'],
+  mayBeOther = false,
   onChange,
 }: {
   from: string | null;
   to: string | null;
   /** What its two ends are called. */
   words?: readonly [string, string];
+  /** It may stop at a level of another building. */
+  mayBeOther?: boolean;
   onChange: (part: { from?: string | null; to?: string | null }) => void;
 }) {
   const { solved, building } = useSlice('solved', 'building');
@@ -24,11 +28,8 @@ export function LevelSpan({
       <span className="flex-1 text-ink2">{label}</span>
       <select className={BOX} value={value ?? ''} onChange={({ target }) => onChange({ [key]: target.value || null })}>
         <option value="">{empty}</option>
-        {[...levels].reverse().map(({ id, name, title }) => (
-          <option key={id} value={id}>
-            {title ? `${name} ${title}` : name}
-          </option>
-        ))}
+        <LevelOptions levels={levels} />
+        {key === 'to' && mayBeOther && <OtherLevels than={building} />}
       </select>
     </label>
   );

@@ -12,6 +12,9 @@ import { useEnd, usePen, usePlanPoints } from './plan-busy';
 /** One list, so that nothing drawn stays nothing new. */
 const NONE: readonly Point[] = [];
 
+/** What is drawn goes round an area. */
+export const outlineShape: Pen['shape'] = (corners) => ({ rings: corners.length > 2 ? [corners] : [] });
+
 interface Drawing {
   /** Ends it: the thing is made. Answers why not, or null. */
   end?: () => string | null;

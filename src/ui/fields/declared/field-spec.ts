@@ -47,7 +47,7 @@ export type Spec<R, Stored, Taken> = When<R> & {
   gives?: Taken;
 } & (
     | { is: 'text' | 'angle' | 'check' | 'section' | 'place' | 'corners' | 'extent' }
-    | { is: 'end'; mayBeCeiling?: boolean; levelOnly?: boolean }
+    | { is: 'end'; mayBeCeiling?: boolean; levelOnly?: boolean; mayBeOther?: boolean }
     | { is: 'outline'; sizes: readonly [wide: string, deep: string] }
     | ({ is: 'length' } & LengthMore<R>)
     | { is: 'choice'; choices: Choices<R>; asNumber?: boolean; orNone?: string }
@@ -106,24 +106,28 @@ export const choice = <R, Value extends string>(
   more: When<R> & { orNone?: string } = {},
 ): Spec<R, Value | null, Value> => ({ is: 'choice', label, choices, ...more });
 
+type NumberChoices<Value extends number> = readonly (readonly [Value, string])[];
 /** One of a few numbers. */
 export const numberChoice = <R, Value extends number>(
   label: Label<R>,
-  choices: readonly (readonly [Value, string])[],
+  choices: NumberChoices<Value> | ((record: R, around: Around) => NumberChoices<Value>),
   more: When<R> = {},
-): Spec<R, Value, Value> => ({
-  is: 'choice',
-  label,
-  choices: choices.map(([value, words]) => [String(value), words] as const),
-  asNumber: true,
-  ...more,
-});
+): Spec<R, Value, Value> => {
+  const written = (given: NumberChoices<Value>) => given.map(([value, words]) => [String(value), words] as const);
+  return {
+    is: 'choice',
+    label,
+    choices: typeof choices === 'function' ? (record, around) => written(choices(record, around)) : written(choices),
+    asNumber: true,
+    ...more,
+  };
+};
 
 export const section = <R>(label: Label<R>): Spec<R, Section, SectionInput> => ({ is: 'section', label });
 
 export const end = <R>(
   label: 'Starts at' | 'Stops at' | 'Top at' | 'At level',
-  more: { mayBeCeiling?: boolean; levelOnly?: boolean } = {},
+  more: { mayBeCeiling?: boolean; levelOnly?: boolean; mayBeOther?: boolean } = {},
 ): Spec<R, End, EndGiven> => ({ is: 'end', label, ...more });
 
 export const place = <R>(label: Label<R>, more: When<R> = {}): Spec<R, Place, PlaceGiven> => ({

@@ -94,6 +94,7 @@ function DeclaredField<R>({ record, spec, stored, building, put }: DeclaredField
           end={stored as End}
           mayBeCeiling={spec.mayBeCeiling ?? false}
           levelOnly={spec.levelOnly ?? false}
+          mayBeOther={spec.mayBeOther ?? false}
           onChange={put}
         />
       );

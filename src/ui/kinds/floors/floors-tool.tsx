@@ -9,9 +9,8 @@ import { ActionButton, CheckField, ChoiceField, PlainField } from '../../fields/
 import { useProject } from '../../session/store';
 import { usePreview } from '../../session/use-preview';
 import { FACE_CHOICES } from '../walls/wall-words';
-import type { Pen } from '../../session/busy';
 import { useGhost, usePlanLines } from '../../tools/plan-busy';
-import { usePath } from '../../tools/use-path';
+import { outlineShape, usePath } from '../../tools/use-path';
 import { ToolForm } from '../../tools/tool-form';
 import { useLengthEntry } from '../../tools/use-length-entry';
 import type { CommandInputs } from '@/core/commands/command-inputs';
@@ -152,7 +151,6 @@ export function FloorsTool() {
 }
 
 /** An outline as it will be, with the corner under the pointer. */
-const outlineShape: Pen['shape'] = (corners) => ({ rings: corners.length > 2 ? [corners] : [] });
 
 const ALL_EXTERIOR = 'all exterior';
 

@@ -36,7 +36,7 @@ const FIELDS: FieldsOf<Ramp, Change<'ramps.change', 'ramp'>> = {
   towardsDeg: angle('One goes towards'),
   turn: choice('One turns', TURN_CHOICES, { when: ({ form }) => form !== 'straight' }),
   startsAt: end('Starts at'),
-  stopsAt: end('Stops at'),
+  stopsAt: end('Stops at', { mayBeOther: true }),
   rules: choice('Rule set', (_, { framework }) => rampRuleChoices(framework)),
   slopeRatio: own(Slope),
   runMm: length('Room along it', {

@@ -100,7 +100,12 @@ export function RampsTool() {
       {form !== 'straight' && <ChoiceField label="One turns" value={turn} choices={TURN_CHOICES} onChoose={setTurn} />}
       <PlainField label="Width" {...wide.field} />
       {form === 'circular' && <PlainField label="Radius of its middle" {...radius.field} />}
-      <LevelSpan from={span.from} to={span.to} onChange={(part) => setSpan((now) => ({ ...now, ...part }))} />
+      <LevelSpan
+        mayBeOther
+        from={span.from}
+        to={span.to}
+        onChange={(part) => setSpan((now) => ({ ...now, ...part }))}
+      />
       <PlainField label="Stops over that level by" {...rise.field} />
       <ChoiceField label="Rule set" value={rules} choices={rampRuleChoices(framework)} onChoose={setRules} />
       <PlainField

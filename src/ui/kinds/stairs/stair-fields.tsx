@@ -2,6 +2,7 @@
 
 import type { Change } from '@/core/commands/command-inputs';
 import { ruleChoices } from '@/core/rule-sets/rules-in';
+import { resolveOutline } from '@/core/setting-out/resolve-outline';
 import type { Stair } from '@/core/stairs/stair';
 import { formatLength } from '@/core/units/format-length';
 import {
@@ -21,7 +22,7 @@ import {
 import { useProject, useSlice } from '../../session/store';
 import { StairStoreys } from './stair-storeys';
 import { OtherWays, RisersField } from './other-ways';
-import { CARRIED_CHOICES, ENTRY_CHOICES, FORM_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
+import { CARRIED_CHOICES, entryChoices, FORM_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
 import { ThingPanel } from '../../details/thing-panel';
 
 const FIELDS: FieldsOf<Stair, Change<'stairs.change', 'stair'>> = {
@@ -36,9 +37,8 @@ const FIELDS: FieldsOf<Stair, Change<'stairs.change', 'stair'>> = {
     ifNull: ({ id }, { solved }) => solved?.stairs.find(({ stair }) => stair === id)?.flightWidthMm ?? 0,
     toNull: 'As is usual for its form again',
   }),
-  entry: numberChoice(
-    'One comes in from',
-    ENTRY_CHOICES.map(([side, words]) => [Number(side), words] as const),
+  entry: numberChoice('One comes in from', ({ well }, { framework }) =>
+    entryChoices(resolveOutline(framework, well)).map(([side, words]) => [Number(side), words] as const),
   ),
   turn: choice('Going up one turns', TURN_CHOICES),
   rules: choice('Rule set', (_, { framework }) => ruleChoices(framework)),

@@ -1,12 +1,25 @@
+import { minus } from '@/core/geometry/point';
+import type { Ring } from '@/core/geometry/polygon';
+import { directionDeg } from '@/core/geometry/trig';
+import { inOneTurn } from '@/core/geometry/turn';
 import { FORM_WORDS, STAIR_FORMS } from '@/core/stairs/stair-form';
 
-/** Sides of a well, counted as its edges are. */
-export const ENTRY_CHOICES = [
-  ['0', 'the lower side'],
-  ['1', 'the right side'],
-  ['2', 'the upper side'],
-  ['3', 'the left side'],
-] as const;
+/** Where a side lies, by the eighth of a turn that it looks out to, from the right one on round to the left. */
+const LYING = ['right', 'upper right', 'upper', 'upper left', 'left', 'lower left', 'lower', 'lower right'] as const;
+
+/** The sides of a well, counted as its edges are. Those that look out the same way have a number besides. */
+export function entryChoices(ring: Ring | null): (readonly [side: string, words: string])[] {
+  if (!ring) return [['0', 'the lower side']];
+  const lying = ring.map((corner, i) => {
+    const along = minus(ring[(i + 1) % ring.length]!, corner);
+    return LYING[Math.round(inOneTurn(directionDeg(-along.x, along.y)) / 45) % 8]!;
+  });
+  return lying.map((words, i) => {
+    const before = lying.slice(0, i).filter((other) => other === words).length;
+    const isOnly = lying.filter((other) => other === words).length === 1;
+    return [String(i), `the ${words} side${isOnly ? '' : ` ${before + 1}`}`] as const;
+  });
+}
 
 export const TURN_CHOICES = [
   ['left', 'to the left'],
@@ -27,5 +40,6 @@ export const FORM_CHOICES = STAIR_FORMS.map((form) => [form, FORM_WORDS[form]] a
 
 export const FIT_CHOICES = [
   ['well', 'the well it is given'],
+  ['corners', 'a well of the corners it is given'],
   ['free', 'it must be, from a corner'],
 ] as const;

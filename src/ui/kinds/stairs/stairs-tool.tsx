@@ -3,22 +3,37 @@
 import { forReader } from '@/core/units/for-reader';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { resolveOutline } from '@/core/setting-out/resolve-outline';
+import { counterClockwise } from '@/core/geometry/polygon';
 import { freeName } from '@/core/commands/free-name';
 import { previewStair } from '@/core/stairs/preview-stair';
 import { projectRules, ruleChoices } from '@/core/rule-sets/rules-in';
 import { ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
 import { StairStoreys } from './stair-storeys';
-import type { StairForm } from '@/core/stairs/stair-form';
-import { ENTRY_CHOICES, FIT_CHOICES, FORM_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
+import { goesRound, type StairForm } from '@/core/stairs/stair-form';
+import { entryChoices, FIT_CHOICES, FORM_CHOICES, OPENING_CHOICES, TURN_CHOICES } from './stair-words';
 import { useBegin } from '../../tools/use-begin';
 import { LevelSpan } from '../../tools/level-span';
 import { useGhost } from '../../tools/plan-busy';
 import { ToolForm } from '../../tools/tool-form';
+import { outlineShape, usePath } from '../../tools/use-path';
 import { useLengthEntry } from '../../tools/use-length-entry';
 import { useRectangle } from '../../tools/use-rectangle';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 import { usePreview } from '../../session/use-preview';
+
+const HOW = {
+  well: 'Drag the well in the plan, or type. Each storey is climbed in it on its own.',
+  corners:
+    'Press the corners of the well in the plan, one after the other, or type the path. Flights go along its sides.',
+  free: 'Press the corner where it begins, then which way it goes up, or type. It is as large as it must be.',
+} as const;
+const RECTANGLE = [
+  { x: 0, y: 0 },
+  { x: 1, y: 0 },
+  { x: 1, y: 1 },
+  { x: 0, y: 1 },
+];
 
 /** A stair in a well, or free: every storey is solved while it is placed. */
 export function StairsTool() {
@@ -34,13 +49,14 @@ export function StairsTool() {
   // The latest is what Enter in the plan adds.
   const adding = useRef<() => string | null>(() => null);
   const [form, setForm] = useState<StairForm>('halfLanding');
-  const [fit, setFit] = useState<'well' | 'free'>('well');
+  const [fit, setFit] = useState<'well' | 'corners' | 'free'>('well');
   const well = useRectangle([2600, 5600], fit === 'well', () => adding.current());
+  const path = usePath(fit === 'corners', { shape: outlineShape, end: () => adding.current() });
   const free = useBegin(fit === 'free');
   const wide = useLengthEntry(1000);
   const [name, setName] = useState('');
   const [rules, setRules] = useState(projectRules(framework));
-  const [entry, setEntry] = useState<'0' | '1' | '2' | '3'>('0');
+  const [entry, setEntry] = useState('0');
   const [turn, setTurn] = useState<'left' | 'right'>('left');
   const [opening, setOpening] = useState<'well' | 'tight'>('well');
   const landing = useLengthEntry(0);
@@ -49,10 +65,14 @@ export function StairsTool() {
   const { outline } = well;
   const { begin } = free;
   const flightMm = wide.ok ? wide.input : null;
-  const place = useMemo(
-    () => (fit === 'free' ? { begin, ...(flightMm === null ? {} : { widthMm: flightMm }) } : { well: outline }),
-    [fit, begin, flightMm, outline],
-  );
+  const place = useMemo(() => {
+    if (fit === 'well') return { well: outline };
+    const { place: at, points } = path.path ?? { place: '0,0', points: [] };
+    return {
+      ...(fit === 'free' ? { begin } : { well: { type: 'polygon' as const, place: at, points } }),
+      ...(flightMm === null ? {} : { widthMm: flightMm }),
+    };
+  }, [fit, begin, flightMm, outline, path.path]);
   const input: CommandInputs['stairs.add'] = useMemo(
     () => ({
       ...(building ? { building } : {}),
@@ -63,7 +83,7 @@ export function StairsTool() {
       turn,
       rules,
       opening,
-      ...(fit === 'well' ? { floorLandingMm: landingMm } : {}),
+      ...(fit === 'free' ? {} : { floorLandingMm: landingMm }),
       ...(span.from ? { startsAt: { level: span.from } } : {}),
       ...(span.to ? { stopsAt: { level: span.to } } : {}),
     }),
@@ -79,6 +99,17 @@ export function StairsTool() {
         }
       : null;
   }, [preview]);
+  // Before it can be made: the sides of a rectangle.
+  const drawnWell = useMemo(
+    () => (fit === 'corners' ? counterClockwise(path.corners) : RECTANGLE),
+    [fit, path.corners],
+  );
+  const sides = useMemo(() => entryChoices(drawnWell.length > 2 ? drawnWell : null), [drawnWell]);
+  const chooseFit = (next: typeof fit) => {
+    setFit(next);
+    setEntry('0');
+    if (next === 'corners' && !goesRound(form)) setForm('threeFlight');
+  };
   const climbed = shown?.solved?.storeys.filter(({ steps }) => steps).length ?? 0;
   const storeys = shown?.solved?.storeys.length ?? 0;
   const note = shown ? `${climbed} of ${storeys} storeys climbed` : '';
@@ -90,25 +121,26 @@ export function StairsTool() {
   ];
   const ring = shown?.solved?.ring ?? shown?.ring;
   useGhost(ring ? { rings: [[...ring], ...pieces], points: [], note } : null);
+  const wideWrong = wide.ok ? null : wide.words;
+  const placeWrong = {
+    well: well.wrong,
+    corners: path.corners.length < 3 ? 'Press three corners or more in the plan, or type a path' : wideWrong,
+    free: free.wrong ?? wideWrong,
+  }[fit];
   const add = () => {
-    const wrong =
-      (fit === 'free' ? (free.wrong ?? (wide.ok ? null : wide.words)) : well.wrong) ??
-      (landing.ok ? null : landing.words);
-    const refusal = wrong ?? run('stairs.add', input);
-    if (!refusal) setName('');
-    return refusal;
+    const refusal = placeWrong ?? (landing.ok ? null : landing.words) ?? run('stairs.add', input);
+    if (refusal) return refusal;
+    setName('');
+    if (fit === 'corners') path.setText('');
+    return null;
   };
   useEffect(() => {
     adding.current = add;
   });
   if (!mayEdit) return <p className="text-ink2">Press a stair in the plan to see how each storey is climbed.</p>;
   return (
-    <ToolForm does="Add the stair" preview={(fit === 'free' ? free.wrong : well.wrong) ? null : preview} act={add}>
-      <p className="text-ink2">
-        {fit === 'free'
-          ? 'Press the corner where it begins, then which way it goes up, or type. It is as large as it must be, and the floors open by themselves.'
-          : 'Drag the well in the plan, or type. Each storey is climbed in it on its own, and the floors open by themselves.'}
-      </p>
+    <ToolForm does="Add the stair" preview={placeWrong ? null : preview} act={add}>
+      <p className="text-ink2">{HOW[fit]} The floors open by themselves.</p>
       <PlainField
         label="Name"
         value={name}
@@ -116,20 +148,20 @@ export function StairsTool() {
         note={name === '' ? `empty: ${freeName(framework, 'stair')}` : null}
       />
       <ChoiceField label="Form" value={form} choices={FORM_CHOICES} onChoose={setForm} />
-      <ChoiceField label="As large as" value={fit} choices={FIT_CHOICES} onChoose={setFit} />
-      {(fit === 'free' ? free.fields : well.fields).map((field) => (
+      <ChoiceField label="As large as" value={fit} choices={FIT_CHOICES} onChoose={chooseFit} />
+      {fit === 'corners' && (
+        <PlainField label="Path" value={path.text} onChange={path.setText} note={path.words} wrong={path.wrong} wide />
+      )}
+      {{ free: free.fields, well: well.fields, corners: [] }[fit].map((field) => (
         <PlainField key={field.label} {...field} />
       ))}
-      {fit === 'free' ? (
-        <>
-          <ChoiceField label="One goes up" value={free.towards} choices={free.choices} onChoose={free.setTowards} />
-          <PlainField label="Flight, wide" {...wide.field} />
-        </>
-      ) : (
-        <ChoiceField label="One comes in from" value={entry} choices={ENTRY_CHOICES} onChoose={setEntry} />
+      {fit === 'free' && (
+        <ChoiceField label="One goes up" value={free.towards} choices={free.choices} onChoose={free.setTowards} />
       )}
+      {fit !== 'well' && <PlainField label="Flight, wide" {...wide.field} />}
+      {fit !== 'free' && <ChoiceField label="One comes in from" value={entry} choices={sides} onChoose={setEntry} />}
       <ChoiceField label="Going up one turns" value={turn} choices={TURN_CHOICES} onChoose={setTurn} />
-      {fit === 'well' && (
+      {fit !== 'free' && (
         <PlainField
           label="Floor landing in the well"
           {...landing.field}
