@@ -18,7 +18,7 @@ export interface EndSnap {
 }
 
 /** How heights are told, and how many millimetres free ones come in. */
-interface Writing {
+export interface Writing {
   stepMm: number;
   write: (mm: number) => string;
 }

@@ -3,7 +3,10 @@
 import { useFrame, useThree, type ThreeEvent } from '@react-three/fiber';
 import { useCallback, useEffect, useRef } from 'react';
 import * as THREE from 'three';
-import { endAt, type Side } from '@/core/drafting/ends-by-hand';
+import { cornerHeightAt, highCorners } from '@/core/drafting/corner-heights-by-hand';
+import { endAt, hasEnds, type EndSnap, type Writing } from '@/core/drafting/ends-by-hand';
+import type { Framework } from '@/core/model/framework';
+import type { Solved } from '@/core/solving/solved';
 import type { Id } from '@/core/model/ids';
 import { formatLength } from '@/core/units/format-length';
 import { dragStep } from '../plan/drag-step';
@@ -24,30 +27,57 @@ const REACH_MM = 250;
 /** Size of a handle, as a part of how far away it is. */
 const SIZE = 0.009;
 
-/** The two ends of what is chosen, dragged up and down onto faces of levels or in steps. Drawn inside its building, in millimetres. */
+/** Where a height goes that a handle is dragged to; null: nowhere. */
+type Taking = (framework: Framework, solved: Solved, zMm: number, writing: Writing) => EndSnap | null;
+
+/** Whether anything of it can be dragged up and down. */
+export const hasHandles = (framework: Framework, id: Id): boolean => {
+  const record = framework.records.get(id);
+  return record !== undefined && (hasEnds(record) || highCorners(framework, id).length > 0);
+};
+
+/**
+ * The two ends of what is chosen, or its corners where those have heights, dragged up and down onto faces of levels or in steps. Drawn inside
+ * its building, in millimetres.
+ */
 export function EndHandles({ id, reach, colour, onTold }: EndHandlesProps) {
   const left = useCallback(() => onTold(null), [onTold]);
   const tried = useTried(id, left);
+  const { framework } = useSlice('framework');
+  const corners = highCorners(framework, id);
+  if (corners.length > 0)
+    return corners.map(({ x: atX, y: atY, z }, corner) => (
+      <EndHandle
+        key={corner}
+        tried={tried}
+        at={[atX, atY, z]}
+        colour={colour}
+        onTold={onTold}
+        take={(now, solved, zMm, writing) => cornerHeightAt(now, solved, { id, corner }, zMm, REACH_MM / 4, writing)}
+      />
+    ));
+  const end =
+    (side: 'start' | 'stop'): Taking =>
+    (now, solved, zMm, writing) =>
+      endAt(now, solved, id, side, zMm, REACH_MM, writing);
   const [x, y] = [(reach.low[0] + reach.high[0]) / 2, (reach.low[1] + reach.high[1]) / 2];
   return (
     <>
-      <EndHandle id={id} tried={tried} side="start" at={[x, y, reach.low[2]]} colour={colour} onTold={onTold} />
-      <EndHandle id={id} tried={tried} side="stop" at={[x, y, reach.high[2]]} colour={colour} onTold={onTold} />
+      <EndHandle tried={tried} take={end('start')} at={[x, y, reach.low[2]]} colour={colour} onTold={onTold} />
+      <EndHandle tried={tried} take={end('stop')} at={[x, y, reach.high[2]]} colour={colour} onTold={onTold} />
     </>
   );
 }
 
 function EndHandle({
-  id,
   tried,
-  side,
+  take,
   at,
   colour,
   onTold,
 }: {
-  id: Id;
   tried: Tried;
-  side: Side;
+  take: Taking;
   at: [number, number, number];
   colour: string;
   onTold: (words: string | null) => void;
@@ -84,7 +114,7 @@ function EndHandle({
     if (!drag || !solved) return;
     const zMm = drag.fromMm + heightOf(event) - drag.pointerMm;
     const writing = { stepMm: dragStep(display), write: (mm: number) => formatLength(mm, display) };
-    const next = endAt(framework, solved, id, side, zMm, REACH_MM, writing);
+    const next = take(framework, solved, zMm, writing);
     if (!next) return;
     tried.show(next.sent);
     onTold(next.words);

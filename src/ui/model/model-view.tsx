@@ -3,7 +3,6 @@
 import { Canvas } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import * as THREE from 'three';
-import { hasEnds } from '@/core/drafting/ends-by-hand';
 import { openedAt } from '@/core/drawing/opened-at';
 import { partOf } from '@/core/drawing/part-of';
 import { tessellated } from '@/core/geometry/curve';
@@ -17,7 +16,7 @@ import { useChosen } from '../session/use-chosen';
 import { useSlice } from '../session/store';
 import { useSize } from '../surface/use-size';
 import { WhatIsShown } from '../surface/what-is-shown';
-import { EndHandles } from './end-handles';
+import { EndHandles, hasHandles } from './end-handles';
 import { Rig, type Asked, type Look, type Projection } from './rig';
 import { Solids } from './solids';
 import { middleOf, reachOf, solidsOf, type Reach } from './space';
@@ -223,7 +222,7 @@ export function ModelView() {
                       onPress={press}
                     />
                   ))}
-                  {record && hasEnds(record) && reaches[0]!.of.id === of.id && (
+                  {record && hasHandles(framework, record.id) && reaches[0]!.of.id === of.id && (
                     <EndHandles
                       key={record.id}
                       id={record.id}

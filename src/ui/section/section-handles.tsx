@@ -3,6 +3,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { Sent } from '@/core/commands/command-inputs';
 import { endAt, hasEnds, sillAt } from '@/core/drafting/ends-by-hand';
+import { cornerHeightAt, highCorners } from '@/core/drafting/corner-heights-by-hand';
 import { boxOf, type Drawing } from '@/core/drawing/drawing';
 import { alongOf, frameOf, type SectionPlane } from '@/core/drawing/section-plane';
 import { dot, plus, times, type Point } from '@/core/geometry/point';
@@ -27,6 +28,8 @@ interface SectionHandlesProps {
 type What =
   | { of: 'start' | 'stop' }
   | { of: 'level' }
+  /** One of the corners of a sloped floor. */
+  | { of: 'corner'; corner: number }
   /** One of the wall's openings. */
   | { of: 'sill'; opening: Id; level: Id };
 
@@ -41,7 +44,7 @@ const REACH_PX = 9;
 /** An opening is moved where one looks at it, not along its wall: cosine of the angle. */
 const FACING = 0.5;
 
-/** Ends of what is chosen, sills of a chosen wall, a chosen level: dragged up and down, onto faces of levels or in steps. */
+/** Ends of what is chosen, sills of a chosen wall, corners of a sloped floor, a chosen level: dragged up and down, onto faces of levels or in steps. */
 export function SectionHandles({ id, drawing, plane, pxPerMm, toModel, onTold }: SectionHandlesProps) {
   const { framework, solved, building, display, mode } = useSlice('framework', 'solved', 'building', 'display', 'mode');
   const left = useCallback(() => onTold(null), [onTold]);
@@ -58,13 +61,23 @@ export function SectionHandles({ id, drawing, plane, pxPerMm, toModel, onTold }:
       return [{ key: 'level', what: { of: 'level' }, at, label: `Move level ${level.name}` }];
     }
     const box = boxOf(drawing.primitives.filter((each) => each.id === id && each.type !== 'text'));
+    const frame = frameOf(plane);
+    const corners = highCorners(framework, id);
+    if (box && frame && corners.length > 0)
+      return corners
+        .map((at, i): Handle => ({
+          key: `corner ${i}`,
+          what: { of: 'corner', corner: i },
+          at: { x: alongOf(frame, at), y: at.z },
+          label: `Move corner ${i + 1} up or down`,
+        }))
+        .filter(({ at }) => at.x >= box.minX - 1 && at.x <= box.maxX + 1);
     if (!box || !hasEnds(record)) return [];
     const x = (box.minX + box.maxX) / 2;
     const ends: Handle[] = [
       { key: 'stop', what: { of: 'stop' }, at: { x, y: box.maxY }, label: 'Move its top' },
       { key: 'start', what: { of: 'start' }, at: { x, y: box.minY }, label: 'Move its foot' },
     ];
-    const frame = frameOf(plane);
     if (record.kind !== 'wall' || !frame) return ends;
     const sills = solved.walls
       .filter((piece) => piece.wall === id)
@@ -80,12 +93,14 @@ export function SectionHandles({ id, drawing, plane, pxPerMm, toModel, onTold }:
         };
       });
     return [...ends, ...sills.filter(({ at }) => at.x >= box.minX - 1 && at.x <= box.maxX + 1)];
-  }, [record, solved, building, drawing, plane, pxPerMm, id]);
+  }, [record, framework, solved, building, drawing, plane, pxPerMm, id]);
   const writing = { stepMm: dragStep(display), write: (mm: number) => formatLength(mm, display) };
   const taken = (what: What, pointer: Point): { zMm: number; words: string; sent: Sent } | null => {
     if (!solved) return null;
     if (what.of === 'sill')
       return sillAt(framework, solved, { id: what.opening, level: what.level }, pointer.y, writing);
+    if (what.of === 'corner')
+      return cornerHeightAt(framework, solved, { id, corner: what.corner }, pointer.y, REACH_PX / pxPerMm, writing);
     if (what.of !== 'level') return endAt(framework, solved, id, what.of, pointer.y, REACH_PX / pxPerMm, writing);
     const fflMm = quantiseMm(Math.round(pointer.y / writing.stepMm) * writing.stepMm);
     return {
