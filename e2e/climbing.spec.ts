@@ -82,3 +82,90 @@ test('a ramp is typed with a slope in percent, its verdict said and mended, and 
   expect(ifc).toContain('IFCRAMPFLIGHT(');
   expect(ifc).toContain('IFCRAILING(');
 });
+
+test('three flights go round a well of five corners pressed in the plan, and one comes in over another side of it', async ({
+  page,
+}) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Corners', [
+      ['levels.setUp', { above: '2@3m' }],
+      ['floors.add', { outline: PLATE }],
+    ]),
+  );
+  await openStep(page, 'Stairs');
+  const tool = page.getByRole('region', { name: 'Stairs tools' });
+  await tool.getByLabel('As large as').selectOption({ label: 'a well of the corners it is given' });
+  await expect(tool.getByLabel('Form', { exact: true })).toHaveValue('threeFlight');
+  await tool.getByLabel('Path').fill('0,0; 6000,-500; 1500,4000; -3500,3500; -4500,-2000');
+  await tool.getByLabel('Flight, wide').fill('900');
+  await tool.getByLabel('One comes in from').selectOption({ label: 'the upper right side' });
+  await expect(tool.getByText('2 of 2 storeys climbed').first()).toBeVisible();
+  await tool.getByRole('button', { name: 'Add the stair' }).click();
+  const panel = details(page);
+  await expect(panel.getByText(/^Three flights round a well, from 00/)).toBeVisible();
+  await panel.getByLabel('One comes in from').selectOption({ label: 'the lower side' });
+  await untilSaved(page);
+  const { stairs, findings } = await downloadReport(page);
+  expect(stairs).toHaveLength(2);
+  expect(stairs[0]).toMatchObject({ form: 'threeFlight', verdict: 'ok' });
+  expect(stairs[0]!.flights).toHaveLength(3);
+  expect(findings.filter(({ rule }) => rule.startsWith('stair.'))).toEqual([]);
+});
+
+test('a ramp leads across to the level of another building, and a corner of a sloped floor is dragged up in a section', async ({
+  page,
+}) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Across', [
+      ['levels.setUp', { above: '3.3m' }],
+      [
+        'slopedFloors.add',
+        {
+          name: 'SF1',
+          corners: [
+            { xMm: 0, yMm: 0 },
+            { xMm: 6000, yMm: 0 },
+            { xMm: 6000, yMm: 4000 },
+            { xMm: 0, yMm: 4000 },
+          ],
+          baseAt: { level: '00' },
+        },
+      ],
+      ['buildings.add', { name: 'Outbuilding', zeroMm: 450 }],
+      ['levels.setUp', { building: 'Outbuilding', above: '3.3m' }],
+    ]),
+  );
+  await openStep(page, 'Stairs');
+  const tool = page.getByRole('region', { name: 'Stairs tools' });
+  await tool.getByRole('button', { name: 'Ramps', exact: true }).click();
+  await tool.getByLabel('Stops at').selectOption({ label: '00, 450 above datum' });
+  await tool.getByRole('button', { name: 'Add the ramp' }).click();
+  await expect(details(page).getByText(/450 up in 5400, 1:12/)).toBeVisible();
+  await page.getByRole('tab', { name: 'Section' }).click();
+  const drawing = page.getByRole('img', { name: 'Section: South elevation' });
+  await expect(drawing).toBeVisible();
+  const at = (x: number, z: number) =>
+    drawing.evaluate(
+      (svg, point) => {
+        const matrix = (svg.querySelector('g') as SVGGElement).getScreenCTM()!;
+        return { x: matrix.a * point.x + matrix.e, y: matrix.d * -point.z + matrix.f };
+      },
+      { x, z },
+    );
+  const edge = await at(4000, -100);
+  await page.mouse.click(edge.x, edge.y);
+  await expect(details(page).getByRole('heading', { name: 'Sloped floor SF1' })).toBeVisible();
+  const corner = (await page.locator('[data-end="corner"]').nth(1).boundingBox())!;
+  const to = await at(7000, 200);
+  await page.mouse.move(corner.x + corner.width / 2, corner.y + corner.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x, to.y, { steps: 5 });
+  await page.mouse.up();
+  await untilSaved(page);
+  await expect(details(page).getByLabel('Corner 2, high')).toHaveValue(/^(150|200|250)$/);
+  const { ramps, slopedFloors } = await downloadReport(page);
+  expect(ramps).toMatchObject([{ riseMm: 450, slopeRatio: 12 }]);
+  expect(slopedFloors[0]!.steepest).not.toBeNull();
+});
