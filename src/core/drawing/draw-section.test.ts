@@ -140,4 +140,18 @@ describe('an elevation', () => {
     const bubbles = texts(3000, 'bubbleText');
     expect([bubbles[0], bubbles.at(-1), bubbles.length < 21]).toEqual(['1', '21', true]);
   });
+
+  it('looks at a building that is a ramp alone, as wide as that', () => {
+    const ramp = given([
+      ['buildings.add', { name: 'Yard' }],
+      ['levels.setUp', { above: '3m' }],
+      ['ramps.add', { place: '2000,0', startsAt: { level: '00' }, stopsAt: { level: '00', offsetMm: 300 } }],
+    ]);
+    const there = solve(ramp);
+    // 3.6 m along x at 1:12, 1.5 m wide, a metre beside it on every side.
+    expect(elevationPlane(there, there.buildings[0]!.id, 'south')).toMatchObject({
+      from: { x: 1000, y: -1750 },
+      to: { x: 6600, y: -1750 },
+    });
+  });
 });

@@ -58,6 +58,7 @@ export type Side = 'south' | 'east' | 'north' | 'west';
 export function elevationPlane(solved: Solved, building: Id, side: Side): SectionPlane | null {
   const points = [
     ...solved.floors.filter((floor) => floor.building === building).flatMap(({ outline }) => outline),
+    ...solved.assemblies.filter((each) => each.building === building).flatMap(({ ring }) => ring),
     ...solved.crossings.filter((crossing) => crossing.building === building).map(({ at }) => at),
   ];
   if (points.length === 0) return null;

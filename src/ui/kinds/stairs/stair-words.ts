@@ -1,7 +1,6 @@
 import { minus } from '@/core/geometry/point';
 import type { Ring } from '@/core/geometry/polygon';
 import { directionDeg } from '@/core/geometry/trig';
-import { inOneTurn } from '@/core/geometry/turn';
 import { FORM_WORDS, STAIR_FORMS } from '@/core/stairs/stair-form';
 
 /** Where a side lies, by the eighth of a turn that it looks out to, from the right one on round to the left. */
@@ -12,7 +11,7 @@ export function entryChoices(ring: Ring | null): (readonly [side: string, words:
   if (!ring) return [['0', 'the lower side']];
   const lying = ring.map((corner, i) => {
     const along = minus(ring[(i + 1) % ring.length]!, corner);
-    return LYING[Math.round(inOneTurn(directionDeg(-along.x, along.y)) / 45) % 8]!;
+    return LYING[(Math.round(directionDeg(-along.x, along.y) / 45) + 8) % 8]!;
   });
   return lying.map((words, i) => {
     const before = lying.slice(0, i).filter((other) => other === words).length;
