@@ -30,6 +30,11 @@ export const HELP = `Zenith Spine without a screen
       Prints ramps of equal flights with landings between them, best first; with --run how steep they are in it, and whether
       they may be.
 
+  spine solve-roof --outline "x,y x,y …" --slopes "40,35,gable,…" [--hole "x,y x,y …"] [--overhang MM] [--eaves MM]
+      Prints the faces of a pitched roof as JSON, in the order of the edges they rise from: slope, true area, corners in
+      millimetres. An edge has degrees, 1:1.5, 60%, gable, or wall where it meets a higher one; one alone is that of all. From a
+      height over the eaves on it may go on otherwise: 70>2400>30, gable>2000>45. Holes are courtyards.
+
   spine demo --save OUT.spine.json
       Writes the demo, Tidewater Yard.
 

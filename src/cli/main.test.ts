@@ -268,3 +268,52 @@ it('prints the ways to climb a storey and a rise, and says what it cannot read',
     expect(stderr).toMatch(words);
   }
 });
+
+it('roofs an outline without a framework: slopes in degrees, ratio and percent, gables, an overhang, a courtyard; refusals say what to do', () => {
+  const faces = (...args: string[]) => {
+    const { status, stdout, stderr } = spine('solve-roof', ...args);
+    expect(stderr).toBe('');
+    expect(status).toBe(0);
+    return JSON.parse(stdout) as { slopeDeg: number; areaM2: number; points: [number, number, number][] }[];
+  };
+  const rectangle = '0,0 10000,0 10000,6000 0,6000';
+  const hip = faces('--outline', rectangle, '--slopes', '45', '--eaves', '3000');
+  expect(hip.map(({ areaM2 }) => areaM2)).toEqual([21, 9, 21, 9].map((m2) => expect.closeTo(m2 * Math.SQRT2, 4)));
+  expect(hip[1]!.points).toEqual([
+    [10_000, 0, 3000],
+    [10_000, 6000, 3000],
+    [7000, 3000, 6000],
+  ]);
+  // The same with 500 over its edges, one of them a gable: the eaves are where it ends.
+  const over = faces('--outline', rectangle, '--slopes', '1:1,gable,100%,45', '--overhang', '500');
+  expect(over).toHaveLength(3);
+  expect(over.reduce((sum, { areaM2 }) => sum + areaM2, 0)).toBeCloseTo(11 * 7 * Math.SQRT2, 4);
+  expect(Math.max(...over.flatMap(({ points }) => points.map(([, , z]) => z)))).toBeCloseTo(3500, 3);
+  // Given clockwise, slopes stay with their edges.
+  const clockwise = faces('--outline', '0,0 0,6000 10000,6000 10000,0', '--slopes', '30,45,45,gable');
+  expect(clockwise.map(({ slopeDeg }) => slopeDeg)).toEqual([30, 45, 45]);
+  const court = faces(
+    '--outline',
+    '0,0 12000,0 12000,12000 0,12000',
+    '--hole',
+    '4000,4000 8000,4000 8000,8000 4000,8000',
+    '--slopes',
+    '30',
+  );
+  expect(court).toHaveLength(8);
+  expect(faces('--outline', rectangle, '--slopes', '70>1000>30')).toHaveLength(8);
+  for (const [words, ...args] of [
+    [/what it stands on/, '--slopes', '40'],
+    [/how steep/, '--outline', rectangle],
+    [/one for each of the 4 edges/, '--outline', rectangle, '--slopes', '40,40'],
+    [/not "steep"/, '--outline', rectangle, '--slopes', 'steep'],
+    [/No edge of the roof slopes/, '--outline', rectangle, '--slopes', 'gable'],
+    [/touches itself/, '--outline', '0,0 5000,5000 5000,0 0,5000', '--slopes', '40'],
+    [/corners in millimetres/, '--outline', 'a,b 1,2 3,4', '--slopes', '40'],
+    [/--overhang is a number/, '--outline', rectangle, '--slopes', '40', '--overhang', '-5'],
+  ] as [RegExp, ...string[]][]) {
+    const { status, stderr } = spine('solve-roof', ...args);
+    expect(status).toBe(2);
+    expect(stderr).toMatch(words);
+  }
+});

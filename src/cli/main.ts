@@ -24,6 +24,7 @@ import { writeSpineFile } from '@/core/kinds/spine-text';
 import { readSpineFile } from '@/formats/json/spine-file';
 import { workApart } from '@/formats/sandbox/work-process';
 import { candidatesFor, withNegatives } from './candidates';
+import { solveRoof } from './solve-roof';
 import { HELP } from './help';
 import { BadInput, readInput, readText, writeOutputs, type Output } from './outputs';
 
@@ -129,12 +130,19 @@ const OPTIONS = {
   going: { type: 'string' },
   rise: { type: 'string' },
   run: { type: 'string' },
+  outline: { type: 'string' },
+  hole: { type: 'string', multiple: true },
+  slopes: { type: 'string' },
+  overhang: { type: 'string' },
+  eaves: { type: 'string' },
   'dry-run': { type: 'boolean' },
   json: { type: 'boolean' },
   help: { type: 'boolean' },
 } as const;
 
-type Options = { [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string };
+type Options = {
+  [K in Exclude<keyof typeof OPTIONS, 'hole'>]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string;
+};
 
 async function importCommand(file: string, options: Options): Promise<number> {
   const { kind, unit, layer, open, save, building, existing } = options;
@@ -321,6 +329,10 @@ async function main(args: string[]): Promise<number> {
   }
   if (verb === 'solve-stair' || verb === 'solve-ramp') {
     process.stdout.write(`${JSON.stringify(candidatesFor(verb, file, parsed.values), null, 2)}\n`);
+    return CLEAN;
+  }
+  if (verb === 'solve-roof') {
+    process.stdout.write(`${JSON.stringify(solveRoof(file, parsed.values), null, 2)}\n`);
     return CLEAN;
   }
   if (verb === 'passes') return passesCommand(file, parsed.values);

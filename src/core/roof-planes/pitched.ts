@@ -55,7 +55,7 @@ export function pitchedRoof(
   bandsOf: (edge: number) => readonly Band[],
   startMm: number,
 ): RoofResult {
-  const fault = faultOf(rings);
+  const fault = outlineFault(rings);
   if (fault) return { ok: false, ...fault };
   const edges = edgesOf(rings, bandsOf);
   if (edges.flat().every(({ bands }) => bands.every(({ runPerRise }) => runPerRise === 0)))
@@ -77,7 +77,8 @@ const placeWords = ({ x, y }: Point): string => `${Math.round(x)}, ${Math.round(
 /** Corners nearer than this to another edge touch it, mm. */
 const TOUCH_MM = 1e-3;
 
-function faultOf(rings: readonly Ring[]): { message: string; at: Point | null } | null {
+/** What keeps an outline with courtyards from being roofed, in words, with its place; null where nothing does. */
+export function outlineFault(rings: readonly Ring[]): { message: string; at: Point | null } | null {
   const [outer, ...holes] = rings;
   if (!outer || rings.some((ring) => ring.length < 3))
     return { message: 'An outline of a roof has three corners or more', at: null };
