@@ -157,7 +157,7 @@ test('a ramp leads across to the level of another building, and a corner of a sl
   const edge = await at(4000, -100);
   await page.mouse.click(edge.x, edge.y);
   await expect(details(page).getByRole('heading', { name: 'Sloped floor SF1' })).toBeVisible();
-  const corner = (await page.locator('[data-end="corner"]').nth(1).boundingBox())!;
+  const corner = (await page.locator('[data-end="corner"]').filter({ hasText: 'Move corner 2' }).boundingBox())!;
   const to = await at(7000, 200);
   await page.mouse.move(corner.x + corner.width / 2, corner.y + corner.height / 2);
   await page.mouse.down();

@@ -21,6 +21,7 @@ export type IfcClass =
   | 'IFCRAILING'
   | 'IFCRAMP'
   | 'IFCRAMPFLIGHT'
+  | 'IFCROOF'
   | 'IFCSLAB'
   | 'IFCSPACE'
   | 'IFCSTAIR'

@@ -3,6 +3,7 @@ import { projectRecords, buildingRecords } from '../buildings/building';
 import { beamRecords } from '../beams/beam';
 import { guardRecords } from '../guards/guard';
 import { rampRecords } from '../ramps/ramp';
+import { pitchedRoofRecords } from '../pitched-roofs/pitched-roof';
 import { slopedFloorRecords } from '../sloped-floors/sloped-floor';
 import { ceilingRecords } from '../ceilings/ceiling';
 import { columnRecords } from '../columns/column';
@@ -62,6 +63,7 @@ export const RECORD_KINDS = [
   beamRecords,
   rampRecords,
   slopedFloorRecords,
+  pitchedRoofRecords,
   guardRecords,
   ruleSetRecords,
 ] as const;

@@ -1,6 +1,7 @@
 import { projectKind, buildingKind } from '../buildings/kind';
 import { beamKind } from '../beams/kind';
 import { rampKind } from '../ramps/kind';
+import { pitchedRoofKind } from '../pitched-roofs/kind';
 import { slopedFloorKind } from '../sloped-floors/kind';
 import { ceilingKind } from '../ceilings/kind';
 import { columnKind } from '../columns/kind';
@@ -56,6 +57,7 @@ export const DEFINITIONS = [
   beamKind,
   rampKind,
   slopedFloorKind,
+  pitchedRoofKind,
   guardKind,
 ] as const;
 

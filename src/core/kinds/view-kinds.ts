@@ -11,5 +11,6 @@ export const VIEW_KINDS = [
   'ceilings',
   'beams',
   'guards',
+  'roofs',
 ] as const;
 export type ViewKind = (typeof VIEW_KINDS)[number];

@@ -11,7 +11,7 @@ export const roofKind = defineKind({
   forms: { all: ROOF_FORMS },
   plan: none('Its slab and parapet are drawn as floors and walls'),
   section: none('Its slab and parapet are drawn as floors and walls'),
-  report: none('Its slab and parapet are among floors and walls'),
+  report: none('Its row stands among those of all roofs; its slab and parapet are among floors and walls'),
   inPlan: none('It follows its walls. Move those'),
   inCores: false,
   shownAs: { kind: 'floors' },

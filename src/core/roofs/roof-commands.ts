@@ -13,26 +13,13 @@ import { buildingReferred, levelReferred, refSchema, thingReferred } from '../co
 import { outlineFromWalls } from '../walls/outline-from-walls';
 import { STARTING_TYPES } from '../walls/wall-type';
 import { takeType, typeInputSchema } from '../walls/wall-input';
+import { carryingWalls } from './carrying-walls';
 import { ROOF_FACES, type Roof, PARAPET_HEIGHT, ROOF_THICKNESS } from './roof';
 
 const parapetSchema = z.strictObject({
   type: typeInputSchema.default(STARTING_TYPES[0] as unknown as z.infer<typeof typeInputSchema>),
   heightMm: lengthInputSchema.default(900),
 });
-
-/** The walls a roof lies within: those named, else the exterior and party walls that reach its level. */
-function readWalls(framework: Framework, building: Id, level: Id, refs: readonly string[] | undefined): Id[] {
-  if (refs) return [...new Set(refs.map((ref) => thingReferred(framework, 'wall', ref).id))];
-  return recordsOf(framework, 'wall')
-    .filter(
-      (wall) =>
-        (wall.building === building || wall.sharedWith === building) &&
-        (wall.use === 'exterior' || wall.use === 'party') &&
-        (wall.stopsAt.level === level || wall.sharedWith === building) &&
-        wall.startsAt.level !== level,
-    )
-    .map(({ id }) => id);
-}
 
 /** A floor that lay where the roof comes to lie ends a level lower; one that serves only this level goes. */
 function makeWay(edit: Edit, building: Id, level: Id): void {
@@ -91,7 +78,7 @@ const addFlat = defineCommand({
       refuseTaken(edit.before, 'roof', input.name);
       if (recordsOf(edit.before, 'roof').some((each) => each.building === building && each.level === level.id))
         refuseNow(`Level ${level.record.name} has a roof already. Change that one`, ['level']);
-      const walls = readWalls(edit.before, building, level.id, input.walls);
+      const walls = carryingWalls(edit.before, building, level.id, input.walls);
       if (walls.length === 0)
         refuseNow(`No exterior wall reaches level ${level.record.name}. Choose the walls it lies within`, ['walls']);
       if (!outlineFromWalls(edit.before, { walls, face: input.face, offsetMm: 0 }))
@@ -129,7 +116,7 @@ const change = defineCommand({
     refusing(() => {
       const roof = thingReferred(edit.before, 'roof', input.roof);
       refuseTaken(edit.before, 'roof', input.name, roof.id);
-      const walls = input.walls && readWalls(edit.before, roof.building, roof.level, input.walls);
+      const walls = input.walls && carryingWalls(edit.before, roof.building, roof.level, input.walls);
       if (walls && !outlineFromWalls(edit.before, { walls, face: input.face ?? roof.face, offsetMm: 0 }))
         refuseNow('These walls do not go round one after another. Choose walls that close', ['walls']);
       edit.set('roof', roof.id, {

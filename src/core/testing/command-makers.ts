@@ -5,6 +5,7 @@ import { storeyLevels } from '../levels/resolve-levels';
 import { recordsOf } from '../model/framework';
 import type { Chance } from './chance';
 import { CLIMBING_MAKERS } from './climbing-makers';
+import { ROOF_MAKERS } from './roof-makers';
 import { CORNER_MAKERS } from './corner-makers';
 import { layers, SHA, square } from './rich';
 
@@ -212,6 +213,7 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
     slab: pick(['closed', 'sleeves']),
   }),
   ...CLIMBING_MAKERS,
+  ...ROOF_MAKERS,
   'walls.add': ({ building, levels, between, pick }) => ({
     building,
     type: 'T',

@@ -61,6 +61,16 @@ export const RICH: Step[] = [
     },
   ],
   [
+    'pitchedRoofs.add',
+    {
+      building: 'West',
+      name: 'PR1',
+      outline: { type: 'rectangle', place: '-9000,-40000', widthMm: 9000, depthMm: 7000 },
+      eavesAt: { level: '00', offsetMm: 3000 },
+      edges: [{ edge: 1, is: 'gable' }],
+    },
+  ],
+  [
     'slopedFloors.add',
     {
       building: 'West',

@@ -23,6 +23,7 @@ const LOOKS: Record<IfcClass, Look> = {
   IFCPLATE: { layer: 'Glazed walls', colour: [0.6, 0.76, 0.82], transparency: 0.5 },
   IFCRAILING: { layer: 'Guards', colour: [0.38, 0.42, 0.45] },
   IFCRAMP: { layer: 'Ramps', colour: [0.76, 0.7, 0.62] },
+  IFCROOF: { layer: 'Roofs', colour: [0.45, 0.55, 0.47] },
   IFCRAMPFLIGHT: { layer: 'Ramps', colour: [0.76, 0.7, 0.62] },
   IFCSLAB: { layer: 'Slabs', colour: CONCRETE },
   IFCSPACE: { layer: 'Spaces', colour: [0.55, 0.72, 0.6], transparency: 0.75 },

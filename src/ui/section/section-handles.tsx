@@ -5,7 +5,7 @@ import type { Sent } from '@/core/commands/command-inputs';
 import { endAt, hasEnds, sillAt } from '@/core/drafting/ends-by-hand';
 import { cornerHeightAt, highCorners } from '@/core/drafting/corner-heights-by-hand';
 import { boxOf, type Drawing } from '@/core/drawing/drawing';
-import { alongOf, frameOf, type SectionPlane } from '@/core/drawing/section-plane';
+import { alongOf, depthOf, frameOf, type SectionPlane } from '@/core/drawing/section-plane';
 import { dot, plus, times, type Point } from '@/core/geometry/point';
 import type { Id } from '@/core/model/ids';
 import { formatElevation, formatLength } from '@/core/units/format-length';
@@ -64,14 +64,19 @@ export function SectionHandles({ id, drawing, plane, pxPerMm, toModel, onTold }:
     const frame = frameOf(plane);
     const corners = highCorners(framework, id);
     if (box && frame && corners.length > 0)
-      return corners
-        .map((at, i): Handle => ({
-          key: `corner ${i}`,
-          what: { of: 'corner', corner: i },
-          at: { x: alongOf(frame, at), y: at.z },
-          label: `Move corner ${i + 1} up or down`,
-        }))
-        .filter(({ at }) => at.x >= box.minX - 1 && at.x <= box.maxX + 1);
+      return (
+        corners
+          .map((at, i) => ({ at, i }))
+          // What is nearer lies over what is behind it, and is the one that is pressed.
+          .sort((a, b) => depthOf(frame, b.at) - depthOf(frame, a.at))
+          .map(({ at, i }): Handle => ({
+            key: `corner ${i}`,
+            what: { of: 'corner', corner: i },
+            at: { x: alongOf(frame, at), y: at.z },
+            label: `Move corner ${i + 1} up or down`,
+          }))
+          .filter(({ at }) => at.x >= box.minX - 1 && at.x <= box.maxX + 1)
+      );
     if (!box || !hasEnds(record)) return [];
     const x = (box.minX + box.maxX) / 2;
     const ends: Handle[] = [

@@ -1,0 +1,50 @@
+import { finding, fixBy, type Finding } from '../checks/finding';
+import { called } from '../kinds/records';
+import { recordOf, recordsOf } from '../model/framework';
+import { definePass } from '../passes/pass';
+import type { Assembly } from '../slants/assembly';
+import { ownRecords } from '../solving/building-passes';
+import { UNSOLVED } from './pitched-roof-rules';
+import { solvePitchedRoof, type SolvedRoof } from './solve-pitched-roof';
+
+const pitchedRoofPass = definePass<SolvedRoof | null>({
+  name: 'pitched roof',
+  scope: 'thing',
+  run: ({ framework }, id) => {
+    const roof = recordOf(framework, 'pitchedRoof', id);
+    return roof ? solvePitchedRoof(framework, roof) : null;
+  },
+  failing: ({ framework }, id) => {
+    const roof = recordOf(framework, 'pitchedRoof', id);
+    return { what: roof ? called(roof) : 'A roof', building: roof?.building ?? '', about: [id], value: null };
+  },
+});
+
+export const pitchedRoofsPass = definePass({
+  name: 'pitched roofs',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly Assembly[] =>
+    ownRecords(recordsOf(cx.framework, 'pitchedRoof'), building).flatMap(({ id }) => {
+      const solved = cx.get(pitchedRoofPass, id);
+      return solved && 'made' in solved ? [solved.made] : [];
+    }),
+});
+
+export const pitchedRoofFindingsPass = definePass({
+  name: 'findings of pitched roofs',
+  scope: 'building',
+  run: (cx, building): readonly Finding[] =>
+    ownRecords(recordsOf(cx.framework, 'pitchedRoof'), building).flatMap((roof) => {
+      const solved = cx.get(pitchedRoofPass, roof.id);
+      if (!solved || 'made' in solved) return [];
+      const words = `Roof ${roof.name} cannot be worked out. ${solved.fault}`;
+      const fixes = [
+        ...(roof.edges.length > 0
+          ? [fixBy('Let all its edges slope alike', 'pitchedRoofs.change', { roof: roof.id, edges: [] })]
+          : []),
+        fixBy('Delete it', 'elements.remove', { ids: [roof.id] }),
+      ];
+      return [finding(UNSOLVED, building, roof.eavesAt.level, [roof.id], words, fixes)];
+    }),
+});

@@ -1,0 +1,123 @@
+import { arrowAlong } from '../drawing/arrow';
+import type { Primitive } from '../drawing/drawing';
+import { minus, plus, times } from '../geometry/point';
+import { ringArea } from '../geometry/polygon';
+import { cosDeg, directionDeg, sinDeg } from '../geometry/trig';
+import type { PlanAt } from '../kinds/drawn';
+import type { RoofFace } from '../roof-planes/pitched';
+import { assembliesOf, type Assembly } from '../slants/assembly';
+import { assembliesInSection } from '../slants/draw-slants';
+import type { Solved } from '../solving/solved';
+import { heightLines } from './height-lines';
+import { fallOf } from './solve-pitched-roof';
+
+const ARROW_MM = 2;
+const TEXT_MM = 2;
+/** Heights under a slope that are drawn, over the finished floor, mm: one counts as half of a room, one stands upright. */
+export const ATTIC_HEIGHTS_MM = [1500, 2300] as const;
+
+/**
+ * Pitched roofs in plan: on the topmost level seen from above, faces with the way they fall; on the levels under them their edge dashed, and
+ * where the height under them is 1.5 and 2.3 m.
+ */
+export const pitchedRoofsInPlan = (solved: Solved, view: PlanAt): Primitive[] => {
+  const storeys = solved.levels.filter(({ building, bounding }) => building === view.building && bounding);
+  const topmost = storeys.reduce((top, each) => (each.fflMm > top.fflMm ? each : top), view.shown);
+  return assembliesOf(solved.assemblies, 'pitchedRoof')
+    .filter(({ building }) => building === view.building)
+    .flatMap((roof) => {
+      if (view.level === topmost.id) return fromAbove(roof, view);
+      const next = storeys.filter(({ fflMm }) => fflMm > view.shown.fflMm).sort((a, b) => a.fflMm - b.fflMm)[0];
+      const isUnder = roof.topMm > view.cutMm && roof.bottomMm < (next?.fflMm ?? Infinity) + 1;
+      return isUnder ? fromBelow(roof, view) : [];
+    });
+};
+
+function fromAbove({ thing: id, info }: Assembly<'pitchedRoof'>, view: PlanAt): Primitive[] {
+  return [
+    ...info.faces.flatMap((face) => drawFace(face, id, view)),
+    ...info.lines
+      .filter(({ is }) => is !== 'eaves')
+      .map(({ from, to }): Primitive => ({
+        type: 'path',
+        style: 'roofLine',
+        id,
+        points: [from, to].map(({ x, y }) => ({ x, y })),
+        closed: false,
+      })),
+  ];
+}
+
+function drawFace(face: RoofFace, id: string, view: PlanAt): Primitive[] {
+  const ring = face.points.map(({ x, y }) => ({ x, y }));
+  const { middle, slopeDeg } = fallOf(face);
+  const half = Math.sqrt(Math.abs(ringArea(ring))) / 6;
+  // It falls square to its edge, which is its first side at one height.
+  const [from, to] = lowSide(face);
+  const deg = directionDeg(to.y - from.y, to.x - from.x) - 90;
+  const way = { x: cosDeg(deg) * half, y: sinDeg(deg) * half };
+  return [
+    { type: 'area', style: 'roofSeen', id, rings: [ring] },
+    ...arrowAlong(
+      [minus(middle, way), plus(middle, way)],
+      Math.min(ARROW_MM * view.scale, half),
+      'roofArrow',
+      id,
+      false,
+    ),
+    {
+      type: 'text',
+      style: 'roofText',
+      id,
+      at: plus(middle, times({ x: -way.y, y: way.x }, Math.min(1, (TEXT_MM * view.scale * 1.4) / Math.max(half, 1)))),
+      text: `${Math.round(slopeDeg * 10) / 10}°`,
+      heightMm: TEXT_MM * view.scale,
+      turnDeg: 0,
+    },
+  ];
+}
+
+/** The longest level side at its foot. */
+function lowSide({ points }: RoofFace) {
+  const low = Math.min(...points.map(({ z }) => z));
+  const sides = points
+    .map((from, i) => ({ from, to: points[(i + 1) % points.length]! }))
+    .filter(({ from, to }) => Math.abs(from.z - low) < 1 && Math.abs(to.z - low) < 1);
+  const long = ({ from, to }: (typeof sides)[number]) => Math.abs(to.x - from.x) + Math.abs(to.y - from.y);
+  const side = sides.sort((a, b) => long(b) - long(a))[0] ?? { from: points[0]!, to: points[1]! };
+  return [side.from, side.to] as const;
+}
+
+function fromBelow({ thing: id, info, parts }: Assembly<'pitchedRoof'>, view: PlanAt): Primitive[] {
+  const edges = info.edge.map((ring): Primitive => ({
+    type: 'path',
+    style: 'roofAbove',
+    id,
+    points: ring.map(({ x, y }) => ({ x, y })),
+    closed: true,
+  }));
+  const lines = ATTIC_HEIGHTS_MM.flatMap((heightMm) =>
+    heightLines(
+      parts.flatMap(({ slants }) => slants),
+      view.shown.fflMm + heightMm,
+    ).flatMap(([from, to], i): Primitive[] => [
+      { type: 'path', style: 'roofAbove', id, points: [from, to], closed: false },
+      ...(i === 0
+        ? [
+            {
+              type: 'text' as const,
+              style: 'roofText' as const,
+              id,
+              at: times(plus(from, to), 0.5),
+              text: view.writeLength(heightMm),
+              heightMm: TEXT_MM * view.scale,
+              turnDeg: 0,
+            },
+          ]
+        : []),
+    ]),
+  );
+  return [...edges, ...lines];
+}
+
+export const pitchedRoofsInSection = assembliesInSection('pitchedRoof', { seen: 'roofSeen', cut: 'roofCut' });

@@ -1,0 +1,126 @@
+import { z } from 'zod';
+import { ringArea } from '../geometry/polygon';
+import { recordsOf } from '../model/framework';
+import { defineRows, mm, row, rounded, type RowsAt } from '../report/rows';
+import type { LineKind } from '../roof-planes/skeleton';
+import { slopeOfRun } from '../roof-planes/slopes';
+import { assembliesOf, type Assembly } from '../slants/assembly';
+import type { Solved } from '../solving/solved';
+import { PITCHED_FORMS } from './solve-pitched-roof';
+
+const metres = z.number();
+/** Rows of all roofs in the report, flat ones among them. */
+export const roofRows = defineRows({
+  key: 'roofs',
+  row: z.strictObject({
+    ...row,
+    name: z.string(),
+    level: z.string(),
+    form: z.enum(['flat', ...PITCHED_FORMS]),
+    footprintM2: z.number().describe('In plan, without its overhang'),
+    areaM2: z.number().describe('Of its faces themselves'),
+    ridgeMm: mm.describe('The height of its top where it is highest'),
+    eavesMm: mm.describe('The height of its top over the edge of what it stands on'),
+    faces: z.array(z.strictObject({ slopeDeg: z.number(), areaM2: z.number() })),
+    ridgesM: metres,
+    hipsM: metres,
+    valleysM: metres,
+    eavesM: metres.describe('Edges that slope; gables and edges against walls are none'),
+    vergesM: metres,
+    volumeM3: z.number().describe('Under its top, over the height of its edge'),
+  }),
+  rows: (solved, at) => [...flat(solved, at), ...pitched(solved, at)],
+});
+
+const pitched = ({ assemblies }: Solved, { level }: RowsAt) =>
+  assembliesOf(assemblies, 'pitchedRoof').map(({ thing, building, name, level: of, info }) => {
+    const long = lengthsOf(info);
+    return {
+      id: thing,
+      building,
+      name,
+      level: level(of),
+      form: info.form,
+      footprintM2: rounded(info.footprintMm2 / 1e6, 6),
+      areaM2: rounded(info.areaMm2 / 1e6, 6),
+      ridgeMm: info.ridgeMm,
+      eavesMm: info.eavesMm,
+      faces: info.faces.map(({ runPerRise, areaMm2 }) => ({
+        slopeDeg: rounded(slopeOfRun(runPerRise), 6),
+        areaM2: rounded(areaMm2 / 1e6, 6),
+      })),
+      ridgesM: long('ridge'),
+      hipsM: long('hip'),
+      valleysM: long('valley'),
+      eavesM: long('eaves'),
+      vergesM: long('verge'),
+      volumeM3: rounded(info.volumeMm3 / 1e9, 6),
+    };
+  });
+
+/** How long its lines of a sort are together, metres. Eaves are those of edges that slope. */
+export function lengthsOf({ lines, faces }: Assembly<'pitchedRoof'>['info']): (is: LineKind) => number {
+  const low = (x: number, y: number) =>
+    faces.some(
+      ({ points, band }) =>
+        band === 0 && points.some((point) => Math.abs(point.x - x) < 0.01 && Math.abs(point.y - y) < 0.01),
+    );
+  return (is) => {
+    const sum = lines
+      .filter((line) => line.is === is && (is !== 'eaves' || (low(line.from.x, line.from.y) && isFoot(line, faces))))
+      .reduce((all, { from, to }) => {
+        const [x, y, z] = [from.x - to.x, from.y - to.y, from.z - to.z];
+        return all + Math.sqrt(x * x + y * y + z * z);
+      }, 0);
+    return rounded(sum / 1000, 6);
+  };
+}
+
+/** Whether a face begins along a line. */
+const isFoot = (
+  { from, to }: { from: { x: number; y: number }; to: { x: number; y: number } },
+  faces: Assembly<'pitchedRoof'>['info']['faces'],
+): boolean =>
+  faces.some(({ points }) =>
+    points.some((point, i) => {
+      const next = points[(i + 1) % points.length]!;
+      const near = (p: { x: number; y: number }, q: { x: number; y: number }) =>
+        Math.abs(p.x - q.x) < 0.01 && Math.abs(p.y - q.y) < 0.01;
+      return near(point, from) && near(next, to);
+    }),
+  );
+
+const flat = ({ floors, levels }: Solved, { framework, level }: RowsAt) =>
+  recordsOf(framework, 'roof').flatMap(({ id, building, name, level: at }) => {
+    const slabs = floors.filter(({ plate }) => plate === id);
+    if (slabs.length === 0) return [];
+    const areaM2 = rounded(slabs.reduce((sum, { outline }) => sum + Math.abs(ringArea(outline)), 0) / 1e6, 6);
+    const topMm = Math.max(...slabs.map((slab) => slab.topMm));
+    const fflMm = levels.find((each) => each.id === at)?.fflMm ?? topMm;
+    return [
+      {
+        id,
+        building,
+        name,
+        level: level(at),
+        form: 'flat' as const,
+        footprintM2: areaM2,
+        areaM2,
+        ridgeMm: fflMm,
+        eavesMm: fflMm,
+        faces: [{ slopeDeg: 0, areaM2 }],
+        ridgesM: 0,
+        hipsM: 0,
+        valleysM: 0,
+        eavesM: 0,
+        vergesM: 0,
+        volumeM3: 0,
+      },
+    ];
+  });
+
+declare module '../report/rows' {
+  interface RowsOfKinds {
+    roofs: typeof roofRows;
+  }
+}

@@ -1,0 +1,226 @@
+import { mmOf } from '../dimensions/resolve-length';
+import { plus, times, type Point } from '../geometry/point';
+import { ringArea, type Ring } from '../geometry/polygon';
+import { triangulate } from '../geometry/triangulate';
+import { endMm } from '../levels/resolve-end';
+import type { Framework } from '../model/framework';
+import type { Band } from '../roof-planes/edges';
+import { outset } from '../roof-planes/outset';
+import { pitchedRoof, type PitchedRoof as Roof, type RoofFace, type RoofPoint } from '../roof-planes/pitched';
+import { runOfSlope, slopeOfRun } from '../roof-planes/slopes';
+import { resolveOutline } from '../setting-out/resolve-outline';
+import type { Assembly } from '../slants/assembly';
+import { reachOfSlants, ringAbout, slantOf, type Slant } from '../slants/slant';
+import { quantiseMm } from '../units/length-units';
+import type { PitchedRoof, RoofEdge } from './pitched-roof';
+
+/** What the edges make of a roof. */
+export const PITCHED_FORMS = ['mono', 'saddle', 'hip', 'pyramid', 'mansard', 'mixed'] as const;
+export type PitchedForm = (typeof PITCHED_FORMS)[number];
+
+/** What is known of a pitched roof beside its pieces. */
+export interface PitchedRoofInfo {
+  form: PitchedForm;
+  /** Without its overhang, and with it: round it, then round its courtyards. */
+  footprint: readonly Ring[];
+  edge: readonly Ring[];
+  faces: readonly RoofFace[];
+  gables: Roof['upright'];
+  lines: Roof['lines'];
+  /** Heights in the building: of its top where it is highest, over the edge of what it stands on, and at its own edge. */
+  ridgeMm: number;
+  eavesMm: number;
+  edgeMm: number;
+  footprintMm2: number;
+  areaMm2: number;
+  /** Under its top, over the height of its edge. */
+  volumeMm3: number;
+}
+
+declare module '../slants/assembly' {
+  interface AssemblyInfo {
+    pitchedRoof: PitchedRoofInfo;
+  }
+}
+
+export type SolvedRoof = { made: Assembly<'pitchedRoof'> } | { fault: string };
+
+/** How one edge rises from the edge of the roof; heights over that. */
+function bandsOf(roof: PitchedRoof, own: RoofEdge | undefined, upperMm: number | null): Band[] {
+  const is = own?.is ?? 'slope';
+  const first = is === 'slope' ? (own?.slopeDeg ?? roof.slopeDeg) : null;
+  const bands = [{ fromMm: 0, runPerRise: runOfSlope(first) }];
+  return own?.upper ? [...bands, { fromMm: upperMm!, runPerRise: runOfSlope(own.upper.slopeDeg) }] : bands;
+}
+
+/** A pitched roof worked out, or why it cannot be. */
+export function solvePitchedRoof(framework: Framework, roof: PitchedRoof): SolvedRoof {
+  const rings = [roof.outline, ...roof.courtyards].map((outline) => resolveOutline(framework, outline));
+  const footprint =
+    rings.flatMap((ring) => ring ?? []).length > 0 ? rings.filter((ring): ring is Ring => ring !== null) : [];
+  if (footprint.length < rings.length)
+    return { fault: 'Its outline crosses itself or encloses nothing. Draw it again' };
+  const mm = (length: PitchedRoof['overhangMm']) => mmOf(framework, length);
+  const overhangMm = mm(roof.overhangMm);
+  const eavesMm = endMm(framework, roof.eavesAt, ({ sslMm }) => sslMm);
+  const own = new Map(roof.edges.map((each) => [each.edge, each]));
+  const isWall = (edge: number) => own.get(edge)?.is === 'wall';
+  let count = 0;
+  const edge = footprint.map((ring, i) => {
+    const first = count;
+    count += ring.length;
+    return outset(ring, (k) => (isWall(first + k) ? 0 : overhangMm), i > 0);
+  });
+  const bands = Array.from({ length: count }, (_, i) => {
+    const upper = own.get(i)?.upper;
+    return bandsOf(roof, own.get(i), upper ? mm(upper.aboveMm) : null);
+  });
+  const made = held(edge, bands, roof.ridgeMm === null ? null : mm(roof.ridgeMm), overhangMm);
+  if ('fault' in made) return made;
+  // Over the edge of what it stands on its top is nowhere lower than its eaves: the gentlest edge is just there.
+  const gentlest = Math.max(...made.bands.flatMap(([band]) => (band!.runPerRise > 0 ? [band!.runPerRise] : [])));
+  const dropMm = quantiseMm(overhangMm / gentlest);
+  const edgeMm = quantiseMm(eavesMm - dropMm);
+  const lifted = raised(made.roof, edgeMm);
+  return { made: assembly(roof, framework, { roof: lifted, footprint, edge, eavesMm, edgeMm }) };
+}
+
+/** The roof over its edge at 0; with its ridge held so far over the eaves, its slopes are steeper or less steep in proportion. */
+function held(
+  edge: readonly Ring[],
+  bands: readonly (readonly Band[])[],
+  ridgeMm: number | null,
+  overhangMm: number,
+): { roof: Roof; bands: readonly (readonly Band[])[] } | { fault: string } {
+  const roofOf = (share: number) => {
+    const steeper = bands.map((each) =>
+      each.map(({ fromMm, runPerRise }) => ({ fromMm, runPerRise: runPerRise / share })),
+    );
+    const made = pitchedRoof(edge, (i) => steeper[i]!, 0);
+    return made.ok ? { roof: made.roof, bands: steeper } : { fault: made.message };
+  };
+  const first = roofOf(1);
+  if (ridgeMm === null || 'fault' in first) return first;
+  const over = ({ roof, bands: now }: typeof first) => {
+    const gentlest = Math.max(...now.flatMap(([band]) => (band!.runPerRise > 0 ? [band!.runPerRise] : [])));
+    return topOf(roof) - overhangMm / gentlest;
+  };
+  // Without a second slope all heights are in proportion; with one it is halved between.
+  const isEven = bands.every((each) => each.length === 1);
+  if (isEven) return over(first) > 0 ? roofOf(ridgeMm / over(first)) : first;
+  let [low, high] = [0.02, 50];
+  let best = first;
+  for (let i = 0; i < 60; i += 1) {
+    const middle = Math.sqrt(low * high);
+    const tried = roofOf(middle);
+    if ('fault' in tried) return tried;
+    best = tried;
+    if (over(tried) < ridgeMm) low = middle;
+    else high = middle;
+  }
+  return best;
+}
+
+const topOf = ({ faces }: Roof): number => Math.max(...faces.flatMap(({ points }) => points.map(({ z }) => z)));
+
+function raised(roof: Roof, byMm: number): Roof {
+  const up = ({ x, y, z }: RoofPoint): RoofPoint => ({ x, y, z: quantiseMm(z + byMm) });
+  return {
+    faces: roof.faces.map((face) => ({ ...face, points: face.points.map(up) })),
+    upright: roof.upright.map((face) => ({ ...face, points: face.points.map(up) })),
+    lines: roof.lines.map((line) => ({ ...line, from: up(line.from), to: up(line.to) })),
+  };
+}
+
+interface Around {
+  roof: Roof;
+  footprint: Ring[];
+  edge: Ring[];
+  eavesMm: number;
+  edgeMm: number;
+}
+
+function assembly(
+  record: PitchedRoof,
+  framework: Framework,
+  { roof, footprint, edge, eavesMm, edgeMm }: Around,
+): Assembly<'pitchedRoof'> {
+  const thicknessMm = record.layers.reduce((sum, layer) => sum + mmOf(framework, layer.thicknessMm), 0);
+  const parts = roof.faces.map((face, i) => ({
+    name: `face ${i + 1}`,
+    slants: slantsOf(face, record.measured === 'plumb' ? thicknessMm : thicknessMm / cosineOf(face)),
+  }));
+  const slants = parts.flatMap((part) => part.slants);
+  const plan = (rings: readonly Ring[]) =>
+    rings.reduce((sum, ring, i) => sum + (i === 0 ? 1 : -1) * Math.abs(ringArea(ring)), 0);
+  return {
+    thing: record.id,
+    kind: 'pitchedRoof',
+    building: record.building,
+    name: record.name,
+    level: record.eavesAt.level,
+    ring: ringAbout(slants),
+    ...reachOfSlants(slants),
+    parts,
+    info: {
+      form: formOf(roof),
+      footprint,
+      edge,
+      faces: roof.faces,
+      gables: roof.upright,
+      lines: roof.lines,
+      ridgeMm: topOf(roof),
+      eavesMm,
+      edgeMm,
+      footprintMm2: plan(footprint),
+      areaMm2: roof.faces.reduce((sum, { areaMm2 }) => sum + areaMm2, 0),
+      volumeMm3: roof.faces.reduce((sum, { points }) => sum + volumeUnder(points, edgeMm), 0),
+    },
+  };
+}
+
+const cosineOf = ({ runPerRise }: RoofFace): number => runPerRise / Math.sqrt(1 + runPerRise * runPerRise);
+
+/** Triangles of a face, which need not be convex. */
+function trianglesOf(points: readonly RoofPoint[]): RoofPoint[][] {
+  const { triangles } = triangulate({ outer: points, holes: [] });
+  return Array.from({ length: triangles.length / 3 }, (_, i) => [0, 1, 2].map((k) => points[triangles[i * 3 + k]!]!));
+}
+
+const isConvex = (points: readonly Point[]): boolean =>
+  points.every((a, i) => {
+    const [b, c] = [points[(i + 1) % points.length]!, points[(i + 2) % points.length]!];
+    return (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) > -1e-6;
+  });
+
+const slantsOf = (face: RoofFace, plumbMm: number): Slant[] =>
+  (isConvex(face.points) ? [face.points] : trianglesOf(face.points)).map((points) =>
+    slantOf(points.map(({ x, y, z }) => ({ x, y, topMm: z, bottomMm: quantiseMm(z - plumbMm) }))),
+  );
+
+const volumeUnder = (points: readonly RoofPoint[], footMm: number): number =>
+  trianglesOf(points).reduce(
+    (sum, [a, b, c]) => sum + Math.abs(ringArea([a!, b!, c!])) * ((a!.z + b!.z + c!.z) / 3 - footMm),
+    0,
+  );
+
+/** What it is called by its faces and gables. */
+function formOf({ faces, upright, lines }: Roof): PitchedForm {
+  if (faces.some(({ band }) => band > 0)) return 'mansard';
+  const gables = upright.filter(({ edge }) => edge !== null).length;
+  if (faces.length === 1) return 'mono';
+  if (gables === 0) return lines.some(({ is }) => is === 'ridge') ? 'hip' : 'pyramid';
+  return faces.length === 2 && gables === 2 ? 'saddle' : 'mixed';
+}
+
+/** The middle of a face in plan, and the way it falls. */
+export function fallOf({ points, runPerRise }: RoofFace): { middle: Point; slopeDeg: number } {
+  const parts = trianglesOf(points);
+  const areas = parts.map((part) => Math.abs(ringArea(part)));
+  const all = areas.reduce((sum, area) => sum + area, 0) || 1;
+  const middle = parts.reduce((sum, [a, b, c], i) => plus(sum, times(plus(plus(a!, b!), c!), areas[i]! / (3 * all))), {
+    x: 0,
+    y: 0,
+  });
+  return { middle, slopeDeg: slopeOfRun(runPerRise) };
+}
