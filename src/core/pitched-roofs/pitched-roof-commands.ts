@@ -76,6 +76,11 @@ function readEdge(framework: Framework, input: z.infer<typeof edgeInput>): RoofE
   };
 }
 
+function readRidge(framework: Framework, ridgeMm: Fields['ridgeMm']): PitchedRoof['ridgeMm'] | undefined {
+  if (ridgeMm === undefined || ridgeMm === null) return ridgeMm;
+  return new LengthReader(framework).read(ridgeMm, 'ridgeMm', PITCHED_ROOF_BOUNDS.ridgeMm).stored;
+}
+
 function readEdges(framework: Framework, edges: Fields['edges']): RoofEdge[] | undefined {
   if (!edges) return undefined;
   if (new Set(edges.map(({ edge }) => edge)).size < edges.length)
@@ -126,7 +131,7 @@ const add = defineCommand({
         ? readEnd(before, building, input.eavesAt, 'FFL', 'Eaves at')
         : { level: top!.id, face: 'FFL' as const, offsetMm: 0 };
       const reader = new LengthReader(before);
-      const { layerMm, overhangMm, ridgeMm } = PITCHED_ROOF_BOUNDS;
+      const { layerMm, overhangMm } = PITCHED_ROOF_BOUNDS;
       const roof: Omit<PitchedRoof, 'id'> = {
         kind: 'pitchedRoof',
         building,
@@ -137,7 +142,7 @@ const add = defineCommand({
         overhangMm: reader.read(input.overhangMm ?? 500, 'overhangMm', overhangMm).stored,
         slopeDeg: readSlope(input.slope ?? 40, 'slope'),
         edges: readEdges(before, input.edges) ?? [],
-        ridgeMm: input.ridgeMm == null ? null : reader.read(input.ridgeMm, 'ridgeMm', ridgeMm).stored,
+        ridgeMm: readRidge(before, input.ridgeMm) ?? null,
         layers: (input.layers ?? STARTING_LAYERS).map(({ name, thicknessMm }) => ({
           name,
           thicknessMm: reader.read(thicknessMm, 'thicknessMm', layerMm).stored,
@@ -161,7 +166,7 @@ const change = defineCommand({
       const was = thingReferred(before, 'pitchedRoof', input.roof);
       refuseTaken(before, 'pitchedRoof', input.name, was.id);
       const reader = new LengthReader(before);
-      const { layerMm, overhangMm, ridgeMm } = PITCHED_ROOF_BOUNDS;
+      const { layerMm, overhangMm } = PITCHED_ROOF_BOUNDS;
       const eavesAt = input.eavesAt && readEnd(before, was.building, input.eavesAt, 'FFL', 'Eaves at');
       const standsAnew = input.outline ?? input.walls ?? input.face;
       const face = { face: input.face ?? (was.outline.type === 'walls' ? was.outline.face : undefined) };
@@ -178,7 +183,7 @@ const change = defineCommand({
           input.overhangMm === undefined ? undefined : reader.read(input.overhangMm, 'overhangMm', overhangMm).stored,
         slopeDeg: input.slope === undefined ? undefined : readSlope(input.slope, 'slope'),
         edges: readEdges(before, input.edges),
-        ridgeMm: input.ridgeMm == null ? input.ridgeMm : reader.read(input.ridgeMm, 'ridgeMm', ridgeMm).stored,
+        ridgeMm: readRidge(before, input.ridgeMm),
         layers: input.layers?.map(({ name, thicknessMm }) => ({
           name,
           thicknessMm: reader.read(thicknessMm, 'thicknessMm', layerMm).stored,

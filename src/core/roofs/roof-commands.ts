@@ -6,7 +6,7 @@ import type { InputsOf } from '../commands/command-inputs';
 import type { Edit } from '../model/edit';
 import { textSchema } from '../model/fields';
 import { freeName, refuseTaken } from '../commands/free-name';
-import { recordsOf, type Framework } from '../model/framework';
+import { recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
 import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
 import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';

@@ -16,6 +16,7 @@ import { roofUi } from './roofs';
 import { boundaryLineUi, roomUi } from './rooms';
 import { settingOutUi } from './setting-out';
 import { shaftUi } from './shafts';
+import { pitchedRoofUi } from './pitched-roofs';
 import { slopedFloorUi } from './sloped-floors';
 import { stairUi } from './stairs';
 import { wallUi } from './walls';
@@ -30,6 +31,7 @@ const ALL = [
   stairUi,
   rampUi,
   slopedFloorUi,
+  pitchedRoofUi,
   guardUi,
   floorUi,
   roofUi,

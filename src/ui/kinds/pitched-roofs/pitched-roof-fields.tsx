@@ -1,0 +1,191 @@
+'use client';
+
+import type { Change } from '@/core/commands/command-inputs';
+import { asGiven } from '@/core/dimensions/uses';
+import { mmOf } from '@/core/dimensions/resolve-length';
+import type { LengthInput } from '@/core/commands/length-input';
+import type { Ring } from '@/core/geometry/polygon';
+import type { PitchedRoof } from '@/core/pitched-roofs/pitched-roof';
+import { lengthsOf } from '@/core/pitched-roofs/report-pitched-roofs';
+import { slopeOfRun } from '@/core/roof-planes/slopes';
+import { resolveOutline } from '@/core/setting-out/resolve-outline';
+import { assembliesOf } from '@/core/slants/assembly';
+import { formatArea, formatElevation, formatLength } from '@/core/units/format-length';
+import { ThingPanel } from '../../details/thing-panel';
+import {
+  BUILDING,
+  choice,
+  end,
+  ID,
+  KIND,
+  length,
+  outline,
+  own,
+  text,
+  type FieldsOf,
+} from '../../fields/declared/field-spec';
+import { ActionButton, TextField } from '../../fields/fields';
+import { LengthField } from '../../fields/length-field';
+import { useSlice } from '../../session/store';
+import { edgeWords, RoofEdges } from './roof-edges';
+
+const FIELDS: FieldsOf<PitchedRoof, Change<'pitchedRoofs.change', 'roof'>> = {
+  kind: KIND,
+  id: ID,
+  building: BUILDING,
+  name: text('Name'),
+  slopeDeg: own(Slope),
+  edges: own(Edges),
+  overhangMm: length('Overhang'),
+  eavesAt: end('Starts at'),
+  ridgeMm: length('Ridge over the eaves', {
+    ifNull: (roof, { solved }) => {
+      const info = assembliesOf(solved?.assemblies ?? [], 'pitchedRoof').find(({ thing }) => thing === roof.id)?.info;
+      return info ? Math.round((info.ridgeMm - info.eavesMm) * 1e6) / 1e6 : 0;
+    },
+    toNull: 'Let its slopes say how high',
+  }),
+  measured: choice('Layers are thick', [
+    ['square', 'square to the slope'],
+    ['plumb', 'upright'],
+  ]),
+  layers: own(Layers),
+  outline: outline('Stands on', ['Outline, wide', 'Outline, deep']),
+  courtyards: own(Courtyards),
+};
+
+const degrees = (deg: number) => `${Math.round(deg * 1e4) / 1e4}°`;
+
+function Slope({ record: roof }: { record: PitchedRoof }) {
+  const { run, mayEdit } = useSlice('run', 'mayEdit');
+  return (
+    <TextField
+      label="Slope"
+      value={degrees(roof.slopeDeg)}
+      disabled={!mayEdit}
+      onCommit={(slope) => run('pitchedRoofs.change', { roof: roof.id, slope })}
+    />
+  );
+}
+
+function Edges({ record: roof }: { record: PitchedRoof }) {
+  const { framework, run, mayEdit, say } = useSlice('framework', 'run', 'mayEdit', 'say');
+  const rings = [roof.outline, ...roof.courtyards].map((each) => resolveOutline(framework, each)).filter(isRing);
+  return (
+    <RoofEdges
+      rings={rings}
+      edges={roof.edges}
+      slope={degrees(roof.slopeDeg)}
+      disabled={!mayEdit}
+      onSet={(edge) => {
+        const refusal = run('pitchedRoofs.setEdge', { roof: roof.id, ...edge });
+        if (refusal) say(refusal);
+        return refusal;
+      }}
+    />
+  );
+}
+const isRing = (ring: Ring | null): ring is Ring => ring !== null;
+
+function Layers({ record: roof }: { record: PitchedRoof }) {
+  const { framework, run, display, mayEdit } = useSlice('framework', 'run', 'display', 'mayEdit');
+  const given = roof.layers.map(({ name, thicknessMm }) => ({ name, thicknessMm: asGiven(framework, thicknessMm) }));
+  const set = (i: number, thicknessMm: LengthInput) =>
+    run('pitchedRoofs.change', {
+      roof: roof.id,
+      layers: given.map((layer, j) => (i === j ? { ...layer, thicknessMm } : layer)),
+    });
+  const total = roof.layers.reduce((sum, { thicknessMm }) => sum + mmOf(framework, thicknessMm), 0);
+  return (
+    <details className="border-t border-faint pt-1.5">
+      <summary className="text-ink2">Layers, {formatLength(total, display)} in all</summary>
+      <div className="flex flex-col gap-1 pt-1.5">
+        {roof.layers.map(({ name, thicknessMm }, i) => (
+          <LengthField
+            key={i}
+            label={name}
+            valueMm={mmOf(framework, thicknessMm)}
+            disabled={!mayEdit}
+            onCommit={(next) => set(i, next)}
+          />
+        ))}
+        <p className="text-[11px] text-ink3">From the outside inwards.</p>
+      </div>
+    </details>
+  );
+}
+
+function Courtyards({ record: roof }: { record: PitchedRoof }) {
+  const { run, mayEdit } = useSlice('run', 'mayEdit');
+  if (roof.courtyards.length === 0) return null;
+  return (
+    <div className="flex items-baseline justify-between gap-2 pr-6">
+      <span className="text-ink2">
+        {roof.courtyards.length} {roof.courtyards.length === 1 ? 'courtyard' : 'courtyards'}
+      </span>
+      {mayEdit && (
+        <ActionButton onClick={() => run('pitchedRoofs.change', { roof: roof.id, courtyards: [] })}>
+          Roof them over
+        </ActionButton>
+      )}
+    </div>
+  );
+}
+
+/** What a roof is like, in numbers. */
+function Numbers({ roof }: { roof: PitchedRoof }) {
+  const { solved, display, framework } = useSlice('solved', 'display', 'framework');
+  const info = assembliesOf(solved?.assemblies ?? [], 'pitchedRoof').find(({ thing }) => thing === roof.id)?.info;
+  if (!info) return null;
+  const long = lengthsOf(info);
+  const rings = [roof.outline, ...roof.courtyards].map((each) => resolveOutline(framework, each)).filter(isRing);
+  const names = edgeWords(rings);
+  const lines = (['ridge', 'hip', 'valley', 'eaves', 'verge'] as const).filter((is) => long(is) > 0);
+  return (
+    <div className="flex flex-col gap-1.5">
+      <table className="figures w-full text-[11px]" aria-label={`Faces of roof ${roof.name}`}>
+        <thead>
+          <tr className="text-left text-ink2">
+            {['from', 'slope', 'area'].map((words) => (
+              <th key={words} scope="col" className="font-normal">
+                {words}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {info.faces.map(({ edge, band, runPerRise, areaMm2 }, i) => (
+            <tr key={i} className="border-t border-faint">
+              <td>
+                {names[edge] ?? '–'}
+                {band > 0 ? ', upper' : ''}
+              </td>
+              <td>{Math.round(slopeOfRun(runPerRise) * 10) / 10}°</td>
+              <td>{formatArea(areaMm2, display)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="text-[11px] text-ink2">
+        Highest at {formatElevation(info.ridgeMm, display)}, eaves at {formatElevation(info.eavesMm, display)};{' '}
+        {lines.map((is) => `${is} ${formatLength(Math.round(long(is) * 1000), display)}`).join(', ')}.
+      </p>
+    </div>
+  );
+}
+
+/** Fields of a pitched roof, under its faces. */
+export function PitchedRoofFields({ record: roof }: { record: PitchedRoof }) {
+  const { run } = useSlice('run');
+  return (
+    <>
+      <Numbers roof={roof} />
+      <ThingPanel
+        record={roof}
+        fields={FIELDS}
+        give={(part) => run('pitchedRoofs.change', { roof: roof.id, ...part })}
+        remove="Delete this roof"
+      />
+    </>
+  );
+}
