@@ -67,7 +67,7 @@ export const TOPICS: readonly Topic[] = [
     words: 'stair flight landing riser going tread pitch headroom well',
     step: 'stairs',
     text: [
-      'Choose a form and give a well, or a corner where it begins, and the floors it serves. Every storey is solved by itself: steps, risers, going, landings, the openings over it. What does not fit says by how much.',
+      'Choose a form and give a well, its corners, or a corner where it begins, and the floors it serves. Every storey is solved by itself: steps, risers, going, landings, the openings over it. What does not fit says by how much.',
       'The other ways to climb a storey stand in Details with their numbers; one is taken by a press, for that storey. Which form would fit is asked of all of them.',
       'When a level moves the stair is solved again, and the history says what changed.',
     ],
@@ -77,7 +77,7 @@ export const TOPICS: readonly Topic[] = [
     words: 'ramp slope incline apron threshold fall crossfall guard handrail railing balustrade drop edge post gate',
     step: 'stairs',
     text: [
-      'A ramp goes from one level to another, or to a height over it, as steep as its rule set lets it and with its landings. A slope is typed as 1:12, 8 % or 4.8°.',
+      'A ramp goes from one level to another, to a height over it, or across to a level of another building, as steep as its rule set lets it and with its landings. A slope is typed as 1:12, 8 % or 4.8°.',
       'A sloped floor has corners with heights. Its faces tell their slope and the way they fall; Make it comply is the least that will do in a direction.',
       'A guard along open edges follows slabs, walls, shafts and stairs; where one walks stays free. A drop without one is found where a storey has its facade, and guarded by a press.',
     ],
@@ -94,12 +94,13 @@ export const TOPICS: readonly Topic[] = [
   },
   {
     title: 'Floors and roofs',
-    words: 'slab plate raft pad strip foundation beam downstand roof flat parapet void zone step wet setback terrace',
+    words: 'slab plate raft pad strip foundation beam downstand roof flat pitched gable hip ridge eaves overhang valley mansard parapet void zone step wet setback terrace',
     step: 'floors',
     text: [
       'A floor plate serves levels, drawn by itself, after the grid, or after walls. It differs at a level where that is said: a setback, a void, a thickness.',
       'A zone is a part of a floor at another height, with its own build-up. Beams hang under slabs and count for headroom.',
       'Foundations: a raft, pads under columns, strips under walls. A flat roof lies on walls, with its parapet.',
+      'A pitched roof stands on the exterior walls or an outline. Each edge slopes as the roof does or as it is told, is a gable, or lies against a higher wall; slopes are typed as 40°, 1:1.5 or 60 %. The ridge may be held instead.',
     ],
   },
   {
