@@ -7,6 +7,8 @@ import { budgetsPass } from '../levels/budget-passes';
 import { checkClearHeights, type HeightBudget } from '../levels/height-budget';
 import { recordOf, recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
+import { pitchedRoofsPass } from '../pitched-roofs/pitched-roof-passes';
+import { assembliesOf } from '../slants/assembly';
 import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
 import { shaftPass, shaftsPass } from '../shafts/shaft-passes';
 import { fflPass, levelNamesPass, ownRecords, storeysOf } from '../solving/building-passes';
@@ -260,6 +262,7 @@ const roofs = checkOf('roofs', (cx, building) =>
     cx.get(platesPass, building),
     cx.get(walls.pieces, building),
     cx.facts,
+    assembliesOf(cx.get(pitchedRoofsPass, building), 'pitchedRoof').map(({ info }) => info.edge[0]!),
   ),
 );
 

@@ -10,13 +10,15 @@ import { finding, type Finding, type Fix } from './finding';
 /** An eave shorter than this throws no water off, mm. */
 const OVERHANG_MM = 100;
 
-/** Slabs of the topmost storey on exterior walls, with neither a parapet on them nor an overhang past the walls. */
+/** Slabs of the topmost storey on exterior walls, with neither a parapet on them, an overhang past the walls, nor a pitched roof over them. */
 export function checkRoofs(
   framework: Framework,
   storeys: readonly ResolvedLevel[],
   plates: PlateSet,
   walls: readonly WallPiece[],
   facts: PlanFacts,
+  /** Pitched roofs in plan. */
+  pitched: readonly Ring[],
 ): Finding[] {
   const [top, below] = [storeys.at(-1), storeys.at(-2)];
   if (!top || !below) return [];
@@ -29,7 +31,8 @@ export function checkRoofs(
       (piece) => piece.level === top.id && (piece.wall === record.id || meets(piece, ring)),
     );
     const overhangs = carrying.every(({ strips }) => strips.every((strip) => strip.every((at) => isWellIn(ring, at))));
-    if (carrying.length === 0 || hasParapet || overhangs) return [];
+    const isUnderRoof = pitched.some((edge) => ring.every((at) => contains(edge, at)));
+    if (carrying.length === 0 || hasParapet || overhangs || isUnderRoof) return [];
     return [
       finding(
         'roof.bareEdge',

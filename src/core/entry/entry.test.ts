@@ -41,6 +41,7 @@ describe('lines that are typed', () => {
       'carry storey': walled!,
       'party wall': two,
       'flat roof': whole!,
+      'pitched roof': whole!,
       'core of': furnished!,
       'guard opening of ST1': typed(['stair 2000,2000 2600x5600 private'], wide)[0],
       'handrail ST1': typed(['stair 2000,2000 2600x5600 private'], wide)[0],

@@ -128,7 +128,7 @@ describe('a limit holds whatever a length is worked out from', () => {
 /** Lengths that may be anything: where something stands, how far something is off, heights held in order as a whole. */
 const FREE: readonly [Kind | '*', RegExp][] = [
   ['*', /(^|\.)(place|from|to)\.[xy]Mm$|points\.[xy]Mm$|Outline|outline|well|extent/],
-  ['*', /(startsAt|stopsAt|baseAt|top)\.offsetMm$/],
+  ['*', /(startsAt|stopsAt|baseAt|eavesAt|top)\.offsetMm$/],
   ['project', /^survey\./],
   ['building', /^[xy]Mm$/],
   ['level', /^heightMm$/],

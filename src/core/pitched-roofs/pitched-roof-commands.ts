@@ -7,7 +7,7 @@ import { buildingReferred, refSchema, thingReferred } from '../commands/refer';
 import { endInputSchema, readEnd } from '../levels/end-input';
 import { storeyLevels } from '../levels/resolve-levels';
 import { textSchema } from '../model/fields';
-import type { Framework } from '../model/framework';
+import { recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import type { Outline } from '../outlines/outline';
 import { outlineInputSchema, readOutline } from '../outlines/outline-input';
@@ -109,6 +109,19 @@ function orRefuse(framework: Framework, roof: PitchedRoof): PitchedRoof {
   return roof;
 }
 
+/** The same walls have one roof at a level. */
+function refuseSecond(framework: Framework, { outline, eavesAt }: Pick<PitchedRoof, 'outline' | 'eavesAt'>): void {
+  if (outline.type !== 'walls') return;
+  const walls = [...outline.walls].sort().join();
+  const there = recordsOf(framework, 'pitchedRoof').find(
+    (each) =>
+      each.eavesAt.level === eavesAt.level &&
+      each.outline.type === 'walls' &&
+      [...each.outline.walls].sort().join() === walls,
+  );
+  if (there) refuseNow(`These walls have roof ${there.name} at that level already. Change that one`, ['walls']);
+}
+
 /** An edge that is not there is refused. */
 function refuseEdges(framework: Framework, { outline, courtyards }: PitchedRoof, edges: readonly RoofEdge[]): void {
   const count = [outline, ...courtyards].reduce((sum, each) => sum + (resolveOutline(framework, each)?.length ?? 0), 0);
@@ -149,6 +162,7 @@ const add = defineCommand({
         })),
         measured: input.measured ?? 'square',
       };
+      refuseSecond(before, roof);
       refuseEdges(before, { ...roof, id: '' }, roof.edges);
       orRefuse(before, { ...roof, id: '' });
       edit.add<'pitchedRoof'>(roof);

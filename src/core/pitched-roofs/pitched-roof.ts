@@ -42,7 +42,7 @@ const pitchedRoofSchema = z.object({
   /** What it stands on, without its overhang. */
   outline: outlineSchema,
   courtyards: z.array(outlineSchema).max(20),
-  /** The height of its top over the edge of what it stands on: a level and the knee wall over that. */
+  /** The height of its underside over the edge of what it stands on: a level and the knee wall over that. */
   eavesAt: marked(endSchema, { is: 'end', side: 'start' }),
   overhangMm: lengthWithin(PITCHED_ROOF_BOUNDS.overhangMm),
   /** Of edges that have none of their own. */

@@ -9,6 +9,7 @@ import { assembliesOf, type Assembly } from '../slants/assembly';
 import { assembliesInSection } from '../slants/draw-slants';
 import type { Solved } from '../solving/solved';
 import { heightLines } from './height-lines';
+import { seenAt } from './seen-at';
 import { fallOf } from './solve-pitched-roof';
 
 const ARROW_MM = 2;
@@ -20,18 +21,11 @@ export const ATTIC_HEIGHTS_MM = [1500, 2300] as const;
  * Pitched roofs in plan: on the topmost level seen from above, faces with the way they fall; on the levels under them their edge dashed, and
  * where the height under them is 1.5 and 2.3 m.
  */
-export const pitchedRoofsInPlan = (solved: Solved, view: PlanAt): Primitive[] => {
-  const storeys = solved.levels.filter(({ building, bounding }) => building === view.building && bounding);
-  const topmost = storeys.reduce((top, each) => (each.fflMm > top.fflMm ? each : top), view.shown);
-  return assembliesOf(solved.assemblies, 'pitchedRoof')
-    .filter(({ building }) => building === view.building)
-    .flatMap((roof) => {
-      if (view.level === topmost.id) return fromAbove(roof, view);
-      const next = storeys.filter(({ fflMm }) => fflMm > view.shown.fflMm).sort((a, b) => a.fflMm - b.fflMm)[0];
-      const isUnder = roof.topMm > view.cutMm && roof.bottomMm < (next?.fflMm ?? Infinity) + 1;
-      return isUnder ? fromBelow(roof, view) : [];
-    });
-};
+export const pitchedRoofsInPlan = (solved: Solved, view: PlanAt): Primitive[] =>
+  assembliesOf(solved.assemblies, 'pitchedRoof').flatMap((roof) => {
+    const seen = seenAt(roof, solved, view.shown);
+    return seen === 'above' ? fromAbove(roof, view) : seen === 'below' ? fromBelow(roof, view) : [];
+  });
 
 function fromAbove({ thing: id, info }: Assembly<'pitchedRoof'>, view: PlanAt): Primitive[] {
   return [

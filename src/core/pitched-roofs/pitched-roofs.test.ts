@@ -10,9 +10,15 @@ const house = given([
   ['buildings.add', { name: 'House' }],
   ['levels.setUp', { above: '3m 3m' }],
 ]);
+/** Upright 100: its top is so much over its underside everywhere. */
+const THIN = { layers: [{ name: 'Deck', thicknessMm: 100 }], measured: 'plumb' };
 const rectangle = { type: 'rectangle' as const, place: '0,0', widthMm: 10_000, depthMm: 6000 };
 const roofed = (input: object, on: Framework = house) =>
-  after('pitchedRoofs.add', { name: 'PR1', outline: rectangle, slope: 45, overhangMm: 0, ...input } as never, on);
+  after(
+    'pitchedRoofs.add',
+    { name: 'PR1', outline: rectangle, slope: 45, overhangMm: 0, ...THIN, ...input } as never,
+    on,
+  );
 const row = (framework: Framework) => reportOf(framework, solve(framework)).roofs[0]!;
 const made = (framework: Framework) => assembliesOf(solve(framework).assemblies, 'pitchedRoof')[0]!;
 
@@ -24,7 +30,7 @@ describe('a pitched roof', () => {
       form: 'hip',
       footprintM2: 60,
       areaM2: expect.closeTo(60 * Math.SQRT2, 5),
-      ridgeMm: 9000,
+      ridgeMm: 9100,
       eavesMm: 6000,
       ridgesM: 4,
       hipsM: expect.closeTo(12 * Math.sqrt(3), 5),
@@ -42,13 +48,13 @@ describe('a pitched roof', () => {
     });
   });
 
-  it('stands so high that its top is at the eaves over the edge of what it stands on, and goes down over that', () => {
+  it('stands so high that its underside is at the eaves over the edge of what it stands on, and goes down over that', () => {
     const roof = made(roofed({ overhangMm: 500, eavesAt: { level: 'RF', offsetMm: 400 } }));
-    expect(roof.info).toMatchObject({ eavesMm: 6400, edgeMm: 5900, ridgeMm: 9400 });
+    expect(roof.info).toMatchObject({ eavesMm: 6400, edgeMm: 6000, ridgeMm: 9500 });
     expect(roof.info.areaMm2 / 1e6).toBeCloseTo(11 * 7 * Math.SQRT2, 5);
     // Of two slopes the gentler one is there; the steeper one is higher.
     const two = made(roofed({ overhangMm: 500, edges: [{ edge: 0, slope: '1:2' }] }));
-    expect(two.info.edgeMm).toBeCloseTo(6000 - 250, 4);
+    expect(two.info.edgeMm).toBeCloseTo(6000 - 250 + 100, 4);
     // An edge against a wall has nothing over it.
     const wall = made(roofed({ overhangMm: 500, edges: [{ edge: 2, is: 'wall' }] }));
     expect(Math.max(...wall.info.edge[0]!.map(({ y }) => y))).toBeCloseTo(6000, 6);
@@ -57,7 +63,8 @@ describe('a pitched roof', () => {
   it('holds its ridge: slopes are as steep as that asks, also with two slopes', () => {
     const held = row(roofed({ ridgeMm: 2000, overhangMm: 300 }));
     expect(held.ridgeMm).toBeCloseTo(8000, 3);
-    expect(held.faces[0]!.slopeDeg).toBeCloseTo((Math.atan(2 / 3) * 180) / Math.PI, 4);
+    // 100 thick upright, 3 m to the ridge over the footprint: 1900 in 3000.
+    expect(held.faces[0]!.slopeDeg).toBeCloseTo((Math.atan(1.9 / 3) * 180) / Math.PI, 4);
     const edges = [0, 1, 2, 3].map((edge) => ({ edge, slope: 70, upper: { aboveMm: 1200, slope: 30 } }));
     const mansard = row(roofed({ edges, ridgeMm: 2500 }));
     expect(mansard).toMatchObject({ form: 'mansard', ridgeMm: expect.closeTo(8500, 2) });

@@ -20,7 +20,7 @@ export const roofRows = defineRows({
     footprintM2: z.number().describe('In plan, without its overhang'),
     areaM2: z.number().describe('Of its faces themselves'),
     ridgeMm: mm.describe('The height of its top where it is highest'),
-    eavesMm: mm.describe('The height of its top over the edge of what it stands on'),
+    eavesMm: mm.describe('The height of its underside over the edge of what it stands on'),
     faces: z.array(z.strictObject({ slopeDeg: z.number(), areaM2: z.number() })),
     ridgesM: metres,
     hipsM: metres,

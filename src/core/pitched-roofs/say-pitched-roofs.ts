@@ -1,6 +1,7 @@
 import { counted, type Listed, type Sentence } from '../kinds/said';
 import { slopeOfRun } from '../roof-planes/slopes';
 import { assembliesOf } from '../slants/assembly';
+import { seenAt } from './seen-at';
 import type { PitchedForm } from './solve-pitched-roof';
 
 /** What forms are called. */
@@ -28,6 +29,6 @@ export const pitchedRoofsListed: Listed = {
   heading: 'Pitched roofs',
   things: ({ solved, shown }) =>
     assembliesOf(solved.assemblies, 'pitchedRoof')
-      .filter(({ level }) => level === shown.id)
+      .filter((roof) => seenAt(roof, solved, shown) !== null)
       .map(({ thing, name }) => ({ id: thing, words: name })),
 };

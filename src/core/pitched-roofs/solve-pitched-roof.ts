@@ -27,7 +27,7 @@ export interface PitchedRoofInfo {
   faces: readonly RoofFace[];
   gables: Roof['upright'];
   lines: Roof['lines'];
-  /** Heights in the building: of its top where it is highest, over the edge of what it stands on, and at its own edge. */
+  /** Heights in the building: of its top where it is highest, of its underside over the edge of what it stands on, of its top at its own edge. */
   ridgeMm: number;
   eavesMm: number;
   edgeMm: number;
@@ -75,14 +75,34 @@ export function solvePitchedRoof(framework: Framework, roof: PitchedRoof): Solve
     const upper = own.get(i)?.upper;
     return bandsOf(roof, own.get(i), upper ? mm(upper.aboveMm) : null);
   });
-  const made = held(edge, bands, roof.ridgeMm === null ? null : mm(roof.ridgeMm), overhangMm);
+  const thicknessMm = roof.layers.reduce((sum, layer) => sum + mm(layer.thicknessMm), 0);
+  const lift = (now: readonly (readonly Band[])[]) =>
+    liftMm(now, (i) => (isWall(i) ? 0 : overhangMm), {
+      thicknessMm,
+      measured: roof.measured,
+    });
+  const made = held(edge, bands, roof.ridgeMm === null ? null : mm(roof.ridgeMm), lift);
   if ('fault' in made) return made;
-  // Over the edge of what it stands on its top is nowhere lower than its eaves: the gentlest edge is just there.
-  const gentlest = Math.max(...made.bands.flatMap(([band]) => (band!.runPerRise > 0 ? [band!.runPerRise] : [])));
-  const dropMm = quantiseMm(overhangMm / gentlest);
-  const edgeMm = quantiseMm(eavesMm - dropMm);
+  const edgeMm = quantiseMm(eavesMm + lift(made.bands));
   const lifted = raised(made.roof, edgeMm);
   return { made: assembly(roof, framework, { roof: lifted, footprint, edge, eavesMm, edgeMm }) };
+}
+
+/**
+ * How much higher than its eaves the top of a roof begins at its own edge: its underside is nowhere under the eaves over the edge of what it
+ * stands on, and at one of its edges just there.
+ */
+function liftMm(
+  bands: readonly (readonly Band[])[],
+  overhangOf: (edge: number) => number,
+  { thicknessMm, measured }: { thicknessMm: number; measured: PitchedRoof['measured'] },
+): number {
+  const each = bands.flatMap(([band], i) => {
+    if (band!.runPerRise === 0) return [];
+    const plumbMm = measured === 'plumb' ? thicknessMm : thicknessMm / cosineOf(band!);
+    return [plumbMm - overhangOf(i) / band!.runPerRise];
+  });
+  return Math.max(...each);
 }
 
 /** The roof over its edge at 0; with its ridge held so far over the eaves, its slopes are steeper or less steep in proportion. */
@@ -90,32 +110,24 @@ function held(
   edge: readonly Ring[],
   bands: readonly (readonly Band[])[],
   ridgeMm: number | null,
-  overhangMm: number,
+  lift: (bands: readonly (readonly Band[])[]) => number,
 ): { roof: Roof; bands: readonly (readonly Band[])[] } | { fault: string } {
   const roofOf = (share: number) => {
-    const steeper = bands.map((each) =>
-      each.map(({ fromMm, runPerRise }) => ({ fromMm, runPerRise: runPerRise / share })),
-    );
-    const made = pitchedRoof(edge, (i) => steeper[i]!, 0);
-    return made.ok ? { roof: made.roof, bands: steeper } : { fault: made.message };
+    const now = bands.map((each) => each.map(({ fromMm, runPerRise }) => ({ fromMm, runPerRise: runPerRise / share })));
+    const made = pitchedRoof(edge, (i) => now[i]!, 0);
+    return made.ok ? { roof: made.roof, bands: now } : { fault: made.message };
   };
   const first = roofOf(1);
   if (ridgeMm === null || 'fault' in first) return first;
-  const over = ({ roof, bands: now }: typeof first) => {
-    const gentlest = Math.max(...now.flatMap(([band]) => (band!.runPerRise > 0 ? [band!.runPerRise] : [])));
-    return topOf(roof) - overhangMm / gentlest;
-  };
-  // Without a second slope all heights are in proportion; with one it is halved between.
-  const isEven = bands.every((each) => each.length === 1);
-  if (isEven) return over(first) > 0 ? roofOf(ridgeMm / over(first)) : first;
-  let [low, high] = [0.02, 50];
+  // The steeper, the higher: halved between.
+  let [low, high] = [0.01, 100];
   let best = first;
-  for (let i = 0; i < 60; i += 1) {
+  for (let i = 0; i < 60 && high / low > 1 + 1e-12; i += 1) {
     const middle = Math.sqrt(low * high);
     const tried = roofOf(middle);
     if ('fault' in tried) return tried;
     best = tried;
-    if (over(tried) < ridgeMm) low = middle;
+    if (topOf(tried.roof) + lift(tried.bands) < ridgeMm) low = middle;
     else high = middle;
   }
   return best;
@@ -179,7 +191,8 @@ function assembly(
   };
 }
 
-const cosineOf = ({ runPerRise }: RoofFace): number => runPerRise / Math.sqrt(1 + runPerRise * runPerRise);
+const cosineOf = ({ runPerRise }: Pick<RoofFace, 'runPerRise'>): number =>
+  runPerRise / Math.sqrt(1 + runPerRise * runPerRise);
 
 /** Triangles of a face, which need not be convex. */
 function trianglesOf(points: readonly RoofPoint[]): RoofPoint[][] {

@@ -51,21 +51,27 @@ function seenSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame' | 'is
   return hull.length > 2 && Math.abs(ringArea(hull)) > 1 ? hull : null;
 }
 
+/** Pieces from the farthest to the nearest, so that what is nearer lies over what is behind it. */
+const fromFar = (slants: readonly Slant[], { frame }: Pick<SectionAt, 'frame'>): Slant[] =>
+  slants
+    .map((slant) => ({ slant, depth: slant.reduce((sum, corner) => sum + depthOf(frame, corner), 0) / slant.length }))
+    .sort((a, b) => b.depth - a.depth)
+    .map(({ slant }) => slant);
+
 /** Assemblies of a kind in sections and elevations. */
 export const assembliesInSection = (kind: AssemblyKind, styles: { seen: Style; cut: Style }): InSection => {
   const draw =
     (of: typeof cutSlant, style: Style): NonNullable<InSection['seen']>['draw'] =>
     ({ assemblies }, at) =>
       ofBuilding(assembliesOf(assemblies, kind), at).flatMap((each) =>
-        each.parts
-          .flatMap(({ slants }) => slants)
-          .flatMap((slant): Primitive[] => {
-            const ring = of(slant, at);
-            if (!ring) return [];
-            return [
-              { type: 'area', style, id: each.thing, rings: [ring.map(({ x, y }) => ({ x, y: y + at.liftMm }))] },
-            ];
-          }),
+        fromFar(
+          each.parts.flatMap(({ slants }) => slants),
+          at,
+        ).flatMap((slant): Primitive[] => {
+          const ring = of(slant, at);
+          if (!ring) return [];
+          return [{ type: 'area', style, id: each.thing, rings: [ring.map(({ x, y }) => ({ x, y: y + at.liftMm }))] }];
+        }),
       );
   return {
     seen: { at: 'stairs', draw: draw(seenSlant, styles.seen) },

@@ -48,7 +48,7 @@ export const ROOF_MAKERS: Makers = {
   }),
   'pitchedRoofs.setEdge': ({ one, between, pick }) => ({
     roof: one('pitchedRoof'),
-    edge: between(0, 3),
+    edge: pick([0, 1, 2, 3]),
     ...pick([
       { is: 'gable' as const },
       { is: 'gable' as const, upper: { aboveMm: 1200, slope: 45 } },

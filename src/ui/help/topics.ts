@@ -94,7 +94,8 @@ export const TOPICS: readonly Topic[] = [
   },
   {
     title: 'Floors and roofs',
-    words: 'slab plate raft pad strip foundation beam downstand roof flat pitched gable hip ridge eaves overhang valley mansard parapet void zone step wet setback terrace',
+    words:
+      'slab plate raft pad strip foundation beam downstand roof flat pitched gable hip ridge eaves overhang valley mansard parapet void zone step wet setback terrace',
     step: 'floors',
     text: [
       'A floor plate serves levels, drawn by itself, after the grid, or after walls. It differs at a level where that is said: a setback, a void, a thickness.',

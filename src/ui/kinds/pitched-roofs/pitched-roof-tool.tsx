@@ -3,6 +3,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 import { freeName } from '@/core/commands/free-name';
+import type { Point } from '@/core/geometry/point';
+import type { Ring } from '@/core/geometry/polygon';
 import type { RoofEdge } from '@/core/pitched-roofs/pitched-roof';
 import { solvePitchedRoof } from '@/core/pitched-roofs/solve-pitched-roof';
 import { FORM_WORDS } from '@/core/pitched-roofs/say-pitched-roofs';
@@ -27,6 +29,11 @@ const ON_CHOICES: readonly (readonly [On, string])[] = [
   ['path', 'corner by corner'],
 ];
 
+function endsOf(rings: readonly Ring[], edge: number): Point[] {
+  const sides = rings.flatMap((ring) => ring.map((from, i) => [from, ring[(i + 1) % ring.length]!]));
+  return sides[edge] ?? [];
+}
+
 /** A pitched roof on walls or an outline: worked out while its edges and slopes are chosen. */
 export function PitchedRoofTool() {
   const { framework, solved, building, selection, display, run, mayEdit } = useSlice(
@@ -49,6 +56,7 @@ export function PitchedRoofTool() {
   const [level, setLevel] = useState('');
   const [over, knee] = [useLengthEntry(500), useLengthEntry(0)];
   const [given, setGiven] = useState<readonly EdgeGiven[]>([]);
+  const [looked, setLooked] = useState<number | null>(null);
   const storeys = (solved?.levels ?? []).filter((each) => each.building === building && each.bounding);
   const at = level || (storeys.at(-1)?.id ?? '');
   const walls = selection.filter((id) => framework.records.get(id)?.kind === 'wall');
@@ -91,7 +99,8 @@ export function PitchedRoofTool() {
     info
       ? {
           rings: info.faces.map(({ points }) => points.map(({ x, y }) => ({ x, y }))),
-          points: [],
+          // The edge that is looked at has its two ends marked.
+          points: looked === null ? [] : endsOf(info.footprint, looked),
           note: said,
         }
       : null,
@@ -151,6 +160,7 @@ export function PitchedRoofTool() {
           edges={shown.record.edges satisfies readonly RoofEdge[]}
           slope={slope}
           onSet={setEdge}
+          onLook={setLooked}
         />
       )}
       {said !== '' && (

@@ -32,6 +32,7 @@ export function RoofEdges({
   slope,
   disabled = false,
   onSet,
+  onLook,
 }: {
   rings: readonly Ring[];
   edges: readonly RoofEdge[];
@@ -40,6 +41,8 @@ export function RoofEdges({
   disabled?: boolean;
   /** Answers why not, or null. */
   onSet: (edge: EdgeGiven) => string | null;
+  /** Hears which edge is looked at, to show where it is. */
+  onLook?: (edge: number | null) => void;
 }) {
   const names = edgeWords(rings);
   const own = new Map(edges.map((each) => [each.edge, each]));
@@ -52,7 +55,14 @@ export function RoofEdges({
         const upper = now?.upper ? { aboveMm: now.upper.aboveMm as number, slope: now.upper.slopeDeg } : null;
         const steep = is !== 'slope' ? '' : now && now.slopeDeg !== null ? written(now.slopeDeg) : slope;
         return (
-          <div key={edge} className="flex flex-col gap-0.5">
+          <div
+            key={edge}
+            className="flex flex-col gap-0.5"
+            onPointerEnter={() => onLook?.(edge)}
+            onPointerLeave={() => onLook?.(null)}
+            onFocus={() => onLook?.(edge)}
+            onBlur={() => onLook?.(null)}
+          >
             <div className="flex items-baseline justify-between gap-1.5 pr-6">
               <span className="min-w-0 flex-1 text-ink2">{words}</span>
               <select

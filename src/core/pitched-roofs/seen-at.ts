@@ -1,0 +1,15 @@
+import type { Assembly } from '../slants/assembly';
+import type { Solved, SolvedLevel } from '../solving/solved';
+
+/** How a roof is seen in the plan of a level: from above on the topmost one, from below where it lies over it; null: not at all. */
+export function seenAt(
+  { building, topMm, bottomMm }: Assembly<'pitchedRoof'>,
+  { levels }: Solved,
+  shown: SolvedLevel,
+): 'above' | 'below' | null {
+  if (building !== shown.building) return null;
+  const higher = levels.filter((each) => each.building === building && each.bounding && each.fflMm > shown.fflMm);
+  if (higher.length === 0) return 'above';
+  const next = Math.min(...higher.map(({ fflMm }) => fflMm));
+  return topMm > shown.fflMm && bottomMm < next + 1 ? 'below' : null;
+}
