@@ -19,7 +19,7 @@ export type RoofEdgeIs = (typeof ROOF_EDGES)[number];
 /** Thickness of layers is square to the slope, or upright. */
 export const MEASURED = ['square', 'plumb'] as const;
 
-export const slopeDegSchema = z.number().min(LEAST_SLOPE_DEG).max(MOST_SLOPE_DEG);
+const slopeDegSchema = z.number().min(LEAST_SLOPE_DEG).max(MOST_SLOPE_DEG);
 
 /** An edge that is not as the others are. */
 const edgeSchema = z.object({

@@ -15,7 +15,7 @@ import { fallOf } from './solve-pitched-roof';
 const ARROW_MM = 2;
 const TEXT_MM = 2;
 /** Heights under a slope that are drawn, over the finished floor, mm: one counts as half of a room, one stands upright. */
-export const ATTIC_HEIGHTS_MM = [1500, 2300] as const;
+const ATTIC_HEIGHTS_MM = [1500, 2300] as const;
 
 /**
  * Pitched roofs in plan: on the topmost level seen from above, faces with the way they fall; on the levels under them their edge dashed, and

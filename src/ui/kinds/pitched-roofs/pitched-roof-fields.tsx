@@ -41,7 +41,7 @@ const FIELDS: FieldsOf<PitchedRoof, Change<'pitchedRoofs.change', 'roof'>> = {
   ridgeMm: length('Ridge over the eaves', {
     ifNull: (roof, { solved }) => {
       const info = assembliesOf(solved?.assemblies ?? [], 'pitchedRoof').find(({ thing }) => thing === roof.id)?.info;
-      return info ? Math.round((info.ridgeMm - info.eavesMm) * 1e6) / 1e6 : 0;
+      return info ? Math.round((info.ridgeMm - info.eavesMm) * 10) / 10 : 0;
     },
     toNull: 'Let its slopes say how high',
   }),
