@@ -83,7 +83,7 @@ function tops({ storeys, plates, walls, ceilings, facts }: Given, records: reado
   const aboveOf = new Map(storeys.map(({ id }, i) => [id, storeys[i + 1]]));
   return records.flatMap((record): Finding[] => {
     const piece = last.get(record.id);
-    if (!piece || record.passesClearMm !== null || record.stopsAt.face === 'ceiling') return [];
+    if (!piece || record.passesClearMm !== null || ['ceiling', 'roof'].includes(record.stopsAt.face)) return [];
     const above = aboveOf.get(piece.level);
     const isTyped = record.stopsAt.level === piece.level;
     if (!above || (!isTyped && record.stopsAt.level !== above.id)) return [];

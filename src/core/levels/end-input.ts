@@ -12,7 +12,7 @@ export const endInputSchema = z.strictObject({
   level: refSchema,
   /** Whose level it is, where a thing may stop at one of another building. */
   building: refSchema.optional(),
-  face: z.enum(['FFL', 'SSL', 'soffit', 'ceiling']).optional(),
+  face: z.enum(['FFL', 'SSL', 'soffit', 'ceiling', 'roof']).optional(),
   offsetMm: lengthInputSchema.default(0),
 });
 export type EndInput = z.infer<typeof endInputSchema>;
@@ -27,8 +27,8 @@ export function readEnd(
   field: string,
   { mayBeCeiling = false, mayBeOther = false } = {},
 ): End {
-  if (input.face === 'ceiling' && !mayBeCeiling)
-    refuseNow(`${field}: only the top of a wall is held to a ceiling. Choose another face`, [field]);
+  if ((input.face === 'ceiling' || input.face === 'roof') && !mayBeCeiling)
+    refuseNow(`${field}: only the top of a wall is held to a ${input.face}. Choose another face`, [field]);
   const named = buildingAsked(framework, input.building);
   const level = levelReferred(framework, input.level, named ?? building);
   if (named !== undefined && level.record.building !== named)

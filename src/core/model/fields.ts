@@ -57,8 +57,8 @@ export const angleSchema = z.number().min(-360).max(360);
 /** Where a vertical element starts or stops: a level, one of its faces and a signed distance from it. */
 export const endSchema = z.object({
   level: ref('refuse'),
-  /** `ceiling`: of the storey under the level; for the tops of walls only. */
-  face: z.enum(['FFL', 'SSL', 'soffit', 'ceiling']),
+  /** `ceiling`: of the storey under the level; `roof`: the underside of the pitched roofs over it. For the tops of walls only. */
+  face: z.enum(['FFL', 'SSL', 'soffit', 'ceiling', 'roof']),
   offsetMm: lengthSchema,
 });
 export type End = z.infer<typeof endSchema>;

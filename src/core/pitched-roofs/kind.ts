@@ -1,3 +1,4 @@
+import type { InSection } from '../kinds/drawn';
 import { defineKind, none } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
 import { assemblySolids } from '../slants/solids-of-slants';
@@ -6,12 +7,30 @@ import { mirroredRoof } from './mirrored-roof';
 import { pitchedRoofRecords } from './pitched-roof';
 import { PITCHED_ROOF_COMMANDS } from './pitched-roof-commands';
 import { PITCHED_ROOF_FORMS } from './pitched-roof-forms';
-import { pitchedRoofFindingsPass, pitchedRoofsPass } from './pitched-roof-passes';
-import { UNSOLVED } from './pitched-roof-rules';
+import { roofFindingsPass, roofsAndTopsPass } from './wall-top-passes';
+import { wallTopsInIfc, wallTopsInPlan, wallTopsInSection } from './wall-tops-drawn';
+import { UNSOLVED, WALL_SHORT, WALL_THROUGH } from './pitched-roof-rules';
 import { pitchedRoofsDiffer } from './pitched-roofs-differ';
 import { pitchedRoofsInPlan, pitchedRoofsInSection } from './pitched-roofs-drawn';
 import { roofRows } from './report-pitched-roofs';
 import { pitchedRoofSentence, pitchedRoofsListed } from './say-pitched-roofs';
+
+/** What of walls goes up to a roof is drawn with the roof, under it. */
+const bothInSection = (under: InSection, over: InSection): InSection => ({
+  ...(over.seen && under.seen
+    ? {
+        seen: {
+          at: over.seen.at,
+          draw: (solved, at) => [...under.seen!.draw(solved, at), ...over.seen!.draw(solved, at)],
+        },
+      }
+    : {}),
+  ...(over.cut && under.cut
+    ? {
+        cut: { at: over.cut.at, draw: (solved, at) => [...under.cut!.draw(solved, at), ...over.cut!.draw(solved, at)] },
+      }
+    : {}),
+});
 
 export const pitchedRoofKind = defineKind({
   records: pitchedRoofRecords,
@@ -23,15 +42,20 @@ export const pitchedRoofKind = defineKind({
   commands: { all: PITCHED_ROOF_COMMANDS },
   forms: { all: PITCHED_ROOF_FORMS },
   bodies: none('It leans: it is worked out to an assembly'),
-  assemblies: { pass: pitchedRoofsPass, findings: pitchedRoofFindingsPass },
-  rules: { all: [UNSOLVED] },
-  plan: { over: pitchedRoofsInPlan },
-  section: pitchedRoofsInSection,
-  solids: assemblySolids('pitchedRoof', { colour: 'roofs', edges: 'ink2' }),
+  assemblies: { pass: roofsAndTopsPass, findings: roofFindingsPass },
+  rules: { all: [UNSOLVED, WALL_SHORT, WALL_THROUGH] },
+  plan: { walls: wallTopsInPlan, over: pitchedRoofsInPlan },
+  section: bothInSection(wallTopsInSection, pitchedRoofsInSection),
+  solids: {
+    of: (solved, building) => [
+      ...assemblySolids('pitchedRoof', { colour: 'roofs', edges: 'ink2' }).of(solved, building),
+      ...assemblySolids('wallTop', { colour: 'sheet', edges: 'walls' }).of(solved, building),
+    ],
+  },
   space: none('What it meets is seen in section'),
   board: none('It lies on the topmost level'),
   consequences: { of: pitchedRoofsDiffer },
-  ifc: pitchedRoofsInIfc,
+  ifc: { products: (at) => [...pitchedRoofsInIfc.products(at), ...wallTopsInIfc.products(at)] },
   report: roofRows,
   sentence: pitchedRoofSentence,
   listed: pitchedRoofsListed,

@@ -18,6 +18,7 @@ import { outlineFromWalls } from '../walls/outline-from-walls';
 import { WALL_FACES } from '../walls/wall-faces';
 import { MEASURED, PITCHED_ROOF_BOUNDS, ROOF_EDGES, type PitchedRoof, type RoofEdge } from './pitched-roof';
 import { solvePitchedRoof } from './solve-pitched-roof';
+import { wallsUnder } from './walls-under';
 
 /** Degrees, or as one writes a slope: `40`, `1:1.5`, `60 %`. */
 const slopeInput = z.union([z.number(), z.string().max(40)]);
@@ -236,7 +237,31 @@ const setEdge = defineCommand({
   },
 });
 
-export const PITCHED_ROOF_COMMANDS = [add, change, setEdge] as const;
+const trimWalls = defineCommand({
+  name: 'pitchedRoofs.trimWalls',
+  title: 'Let walls end at the underside of a pitched roof: those named, or all that lie under it and reach its eaves',
+  input: z.strictObject({ roof: refSchema, walls: z.array(refSchema).min(1, 'Choose a wall').max(2000).optional() }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const { before } = edit;
+      const roof = thingReferred(before, 'pitchedRoof', input.roof);
+      const walls = input.walls?.map((ref) => thingReferred(before, 'wall', ref)) ?? wallsUnder(before, roof);
+      if (walls.length === 0) refuseNow(`No wall under roof ${roof.name} reaches its eaves. Choose walls`, ['walls']);
+      for (const wall of walls) {
+        if (wall.building !== roof.building) refuseNow(`Wall ${wall.name} is of another building`, ['walls']);
+        if (wall.passesClearMm !== null)
+          refuseNow(`Wall ${wall.name} passes the slabs. Let it end at soffits first`, ['walls']);
+        edit.set('wall', wall.id, { stopsAt: { level: roof.eavesAt.level, face: 'roof', offsetMm: 0 } });
+      }
+    }),
+  sentence: (before, { roof, walls }) => {
+    const record = thingReferred(before, 'pitchedRoof', roof);
+    const count = walls?.length ?? wallsUnder(before, record).length;
+    return `${count} ${count === 1 ? 'wall ends' : 'walls end'} at roof ${record.name}`;
+  },
+});
+
+export const PITCHED_ROOF_COMMANDS = [add, change, setEdge, trimWalls] as const;
 
 declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof PITCHED_ROOF_COMMANDS> {}

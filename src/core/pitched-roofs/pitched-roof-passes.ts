@@ -3,6 +3,7 @@ import { called } from '../kinds/records';
 import { recordOf, recordsOf } from '../model/framework';
 import { definePass } from '../passes/pass';
 import type { Assembly } from '../slants/assembly';
+import type { Slant } from '../slants/slant';
 import { ownRecords } from '../solving/building-passes';
 import { UNSOLVED } from './pitched-roof-rules';
 import { solvePitchedRoof, type SolvedRoof } from './solve-pitched-roof';
@@ -29,6 +30,15 @@ export const pitchedRoofsPass = definePass({
       const solved = cx.get(pitchedRoofPass, id);
       return solved && 'made' in solved ? [solved.made] : [];
     }),
+});
+
+/** The pieces of the pitched roofs of a building. */
+export const roofSlantsPass = definePass({
+  name: 'pieces of pitched roofs',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly Slant[] =>
+    cx.get(pitchedRoofsPass, building).flatMap(({ parts }) => parts.flatMap(({ slants }) => slants)),
 });
 
 export const pitchedRoofFindingsPass = definePass({

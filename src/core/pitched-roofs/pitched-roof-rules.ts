@@ -1,10 +1,14 @@
-import { error, type OwnRule } from '../checks/rules';
+import { error, warning, type OwnRule } from '../checks/rules';
 
 declare module '../checks/rules' {
   interface RulesOfKinds {
     'pitchedRoof.unsolved': true;
+    'pitchedRoof.wallThrough': true;
+    'pitchedRoof.wallShort': true;
   }
 }
 
-/** It cannot be worked out. */
+/** It cannot be worked out; a wall goes up through it; an exterior wall under it leaves a gap. */
 export const UNSOLVED: OwnRule = { name: 'pitchedRoof.unsolved', ...error('roofs', 'floors') };
+export const WALL_THROUGH: OwnRule = { name: 'pitchedRoof.wallThrough', ...error('roofs', 'walls') };
+export const WALL_SHORT: OwnRule = { name: 'pitchedRoof.wallShort', ...warning('roofs', 'walls') };

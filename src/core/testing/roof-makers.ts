@@ -1,8 +1,9 @@
 import type { CommandInputs } from '../commands/command-inputs';
+import { recordsOf } from '../model/framework';
 import type { Chance } from './chance';
 
 type Makers = {
-  [Name in 'pitchedRoofs.add' | 'pitchedRoofs.change' | 'pitchedRoofs.setEdge']: (
+  [Name in 'pitchedRoofs.add' | 'pitchedRoofs.change' | 'pitchedRoofs.setEdge' | 'pitchedRoofs.trimWalls']: (
     chance: Chance,
   ) => CommandInputs[Name];
 };
@@ -46,6 +47,11 @@ export const ROOF_MAKERS: Makers = {
       { measured: 'plumb' as const },
     ]),
   }),
+  'pitchedRoofs.trimWalls': ({ framework, building }) => {
+    const own = recordsOf(framework, 'wall').find((wall) => wall.building === building && wall.passesClearMm === null);
+    const roof = recordsOf(framework, 'pitchedRoof').find((each) => each.building === building);
+    return { roof: roof?.id ?? 'PR1', walls: [own?.id ?? 'W1'] };
+  },
   'pitchedRoofs.setEdge': ({ one, between, pick }) => ({
     roof: one('pitchedRoof'),
     edge: pick([0, 1, 2, 3]),

@@ -26,6 +26,8 @@ export interface WallRun {
   passes: boolean;
 }
 
+/** The lowest and highest underside of the pitched roofs over some rings, mm; null where none is. */
+export type RoofOver = (strips: readonly Ring[]) => { lowMm: number; highMm: number } | null;
 /** The underside of the lowest ceiling of a storey that some rings meet, mm; null where none does. */
 export type CeilingOver = (storey: Id, strips: readonly Ring[]) => number | null;
 
@@ -38,6 +40,7 @@ interface Given {
   plates: PlateSet;
   facts: PlanFacts;
   ceilingOver: CeilingOver;
+  roofOver: RoofOver;
 }
 
 /** A storey with heights from its own FFL. */
@@ -51,11 +54,11 @@ interface OneStorey {
  * Null where more has to be known: it begins under its floor, reaches past the next one, stands on nothing or nowhere.
  */
 export function runInStorey(
-  { framework, record, strips, under, plates, facts }: Omit<Given, 'storeys' | 'ceilingOver'>,
+  { framework, record, strips, under, plates, facts }: Omit<Given, 'storeys' | 'ceilingOver' | 'roofOver'>,
   { level, above }: OneStorey,
 ): WallRun | null {
-  if (record.passesClearMm !== null || record.exceptions.length > 0 || record.stopsAt.face === 'ceiling' || !above)
-    return null;
+  const stopsElsewhere = record.stopsAt.face === 'ceiling' || record.stopsAt.face === 'roof';
+  if (record.passesClearMm !== null || record.exceptions.length > 0 || stopsElsewhere || !above) return null;
   const over = { rings: strips, facts };
   const soffitAt = (at: ResolvedLevel) => soffitMm(at, plates, (plate) => under.has(plate), over);
   const heightOf = (end: Wall['startsAt'], at: ResolvedLevel) =>
@@ -178,8 +181,14 @@ class Heights {
     const soffitAt = this.topsOf(record);
     const startMm = endMm(framework, record.startsAt, soffitAt);
     const last = levelById(framework, record.stopsAt.level);
-    const stopMm =
-      record.stopsAt.face === 'ceiling' && last ? soffitAt(last) : endMm(framework, record.stopsAt, soffitAt);
+    const roof = record.stopsAt.face === 'roof' ? this.given.roofOver(strips) : null;
+    const stopMm = roof
+      ? quantiseMm(roof.lowMm + mmOf(framework, record.stopsAt.offsetMm))
+      : record.stopsAt.face === 'ceiling' && last
+        ? soffitAt(last)
+        : endMm(framework, record.stopsAt, soffitAt);
+    // Where the roof comes down to its foot it has nothing level: all of it is what goes up to the slope.
+    if (roof && stopMm <= startMm) return [];
     if (stopMm <= startMm) {
       const message = `Wall ${record.name} stops below where it starts, so it stands nowhere. Change where it starts or stops`;
       const { face, ...stop } = asGiven(framework, record.stopsAt);

@@ -9,7 +9,9 @@ import { storeyAlike } from '../solving/alike';
 import { holdsLevel } from '../typical/typical';
 import { quantiseMm } from '../units/length-units';
 import type { WallPiece } from './solved-wall';
-import { runInStorey, wallRuns, type CeilingOver, type WallRun } from './wall-heights';
+import { roofSlantsPass } from '../pitched-roofs/pitched-roof-passes';
+import { underOver } from '../pitched-roofs/under-roof';
+import { runInStorey, wallRuns, type CeilingOver, type RoofOver, type WallRun } from './wall-heights';
 import { floorOf, floorsPassed, misfitFinding, placed, wallPiece, type Misfit, type Standing } from './wall-pieces';
 import type { Band, InPlan, WallChain } from './wall-chain';
 import { areAlike, ownStoreys, reachOf } from './wall-storeys';
@@ -21,6 +23,12 @@ const stopsAtCeilingsPass = definePass({
   scope: 'building',
   run: (cx, building): boolean => cx.get(standingPass, building).some(({ stopsAt }) => stopsAt.face === 'ceiling'),
 });
+
+/** How low and high the undersides of pitched roofs are over a wall. */
+const roofOver =
+  (cx: Context, building: Id): RoofOver =>
+  (strips) =>
+    underOver(cx.get(roofSlantsPass, building), strips);
 
 /**
  * The passes of one chain. `ceilingOver` finds the ceiling over a storey; `first` is the chain before it: what does not stop at a
@@ -56,7 +64,7 @@ export function wallChain(
       const inThem = own?.map((storey) => runInStorey(parts, storey)) ?? [null];
       if (!inThem.includes(null)) return { runs: inThem as WallRun[], findings: [] };
       const storeys = storeysOf(cx, building);
-      return wallRuns({ ...parts, storeys, ceilingOver: ceilingOver(cx, building) });
+      return wallRuns({ ...parts, storeys, ceilingOver: ceilingOver(cx, building), roofOver: roofOver(cx, building) });
     },
   });
   const byLevel = definePass<ReadonlyMap<Id, readonly WallRun[]>>({
@@ -222,7 +230,11 @@ export function wallChain(
         for (const other of cx.get(bandCell, keyOf(building, level, cell))) others.add(other);
       const parts = given(cx, building);
       const floorMm = floorOf(parts, each.plan, storey.level);
-      return wallPiece(parts, each, storey, [...others], [{ level: storey.level, floorMm, topMm: each.topMm }]);
+      // What goes up to a slope has room for openings up to there.
+      const isToRoof = each.plan.record.stopsAt.face === 'roof';
+      const highMm = isToRoof ? (roofOver(cx, building)(each.plan.strips)?.highMm ?? -Infinity) : -Infinity;
+      const reachMm = Math.max(each.topMm, quantiseMm(highMm - cx.get(fflPass, keyOf(building, level))));
+      return wallPiece(parts, each, storey, [...others], [{ level: storey.level, floorMm, topMm: reachMm }]);
     },
   });
   /** Pieces of a storey that do not pass slabs, from its FFL. */

@@ -72,7 +72,15 @@ export function EndFields({
             disabled={!mayEdit}
             onChange={(event) => change({ face: event.target.value as End['face'] })}
           >
-            {[...FACES, ...(mayBeCeiling ? ([['ceiling', 'ceiling']] as const) : [])].map(([face, words]) => (
+            {[
+              ...FACES,
+              ...(mayBeCeiling
+                ? ([
+                    ['ceiling', 'ceiling'],
+                    ['roof', 'underside of the roof'],
+                  ] as const)
+                : []),
+            ].map(([face, words]) => (
               <option key={face} value={face}>
                 {words}
               </option>

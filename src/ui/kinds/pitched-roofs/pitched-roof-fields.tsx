@@ -176,10 +176,22 @@ function Numbers({ roof }: { roof: PitchedRoof }) {
 
 /** Fields of a pitched roof, under its faces. */
 export function PitchedRoofFields({ record: roof }: { record: PitchedRoof }) {
-  const { run } = useSlice('run');
+  const { run, mayEdit, say } = useSlice('run', 'mayEdit', 'say');
   return (
     <>
       <Numbers roof={roof} />
+      {mayEdit && (
+        <span className="self-start">
+          <ActionButton
+            onClick={() => {
+              const refusal = run('pitchedRoofs.trimWalls', { roof: roof.id });
+              if (refusal) say(refusal);
+            }}
+          >
+            Let the walls under it end at it
+          </ActionButton>
+        </span>
+      )}
       <ThingPanel
         record={roof}
         fields={FIELDS}

@@ -1,0 +1,121 @@
+import { clippedTo } from '../geometry/convex-clip';
+import { cross, dot, minus, plus, times, type Point } from '../geometry/point';
+import { bounds, boxesMeet, ringArea, type Ring } from '../geometry/polygon';
+import { slantOf, type Slant, type SlantCorner } from '../slants/slant';
+import { quantiseMm } from '../units/length-units';
+
+/** Less of a piece than this is none, mm². */
+const LEAST_MM2 = 1;
+
+/** The height of a piece's underside as an even function of the place. */
+export function underside(slant: Slant): (at: Point) => number {
+  const [a, ...rest] = slant;
+  for (let i = 0; i + 1 < rest.length; i += 1) {
+    const [u, v] = [minus(rest[i]!, a!), minus(rest[i + 1]!, a!)];
+    const area = cross(u, v);
+    if (Math.abs(area) < 1e-6) continue;
+    const [p, q] = [rest[i]!.bottomMm - a!.bottomMm, rest[i + 1]!.bottomMm - a!.bottomMm];
+    const slope = { x: (p * v.y - q * u.y) / area, y: (q * u.x - p * v.x) / area };
+    return (at) => a!.bottomMm + dot(minus(at, a!), slope);
+  }
+  return () => a!.bottomMm;
+}
+
+/** What of a ring lies under a piece, in plan; fewer than three corners where nothing does. */
+function under(slant: Slant, ring: Ring): Point[] {
+  if (!boxesMeet(bounds(slant), bounds(ring))) return [];
+  const shared = clippedTo(
+    slant.map(({ x, y }) => ({ x, y })),
+    ring,
+  );
+  return shared.length > 2 && Math.abs(ringArea(shared)) > LEAST_MM2 ? shared : [];
+}
+
+/** The lowest and highest underside over some rings; null where nothing is over them. */
+export function underOver(slants: readonly Slant[], rings: readonly Ring[]): { lowMm: number; highMm: number } | null {
+  const heights = slants.flatMap((slant) => {
+    const height = underside(slant);
+    return rings.flatMap((ring) => under(slant, ring).map(height));
+  });
+  return heights.length === 0
+    ? null
+    : { lowMm: quantiseMm(Math.min(...heights)), highMm: quantiseMm(Math.max(...heights)) };
+}
+
+/** What of a piece in plan is on one side of where a function that is even over it is nothing: where it is more. */
+function whereMore(ring: readonly Point[], value: (at: Point) => number): Point[] {
+  return ring.flatMap((a, i): Point[] => {
+    const b = ring[(i + 1) % ring.length]!;
+    const [p, q] = [value(a), value(b)];
+    const meet = p > 0 !== q > 0 ? [plus(a, times(minus(b, a), p / (p - q)))] : [];
+    return p > 0 ? [a, ...meet] : meet;
+  });
+}
+
+/** A convex ring less another, in convex pieces. */
+export function less(ring: readonly Point[], taken: Ring): Point[][] {
+  let left: Point[] = [...ring];
+  const pieces: Point[][] = [];
+  taken.forEach((a, i) => {
+    if (left.length < 3) return;
+    const along = minus(taken[(i + 1) % taken.length]!, a);
+    const outside = whereMore(left, (at) => -cross(along, minus(at, a)));
+    if (outside.length > 2 && Math.abs(ringArea(outside)) > LEAST_MM2) pieces.push(outside);
+    left = whereMore(left, (at) => cross(along, minus(at, a)));
+  });
+  return pieces;
+}
+
+/** A hole in what goes up to a roof, between two heights. */
+export interface Hole {
+  ring: Ring;
+  bottomMm: number;
+  topMm: number;
+}
+
+/**
+ * What stands in some convex rings from a height up to the undersides of pieces over them, `shortMm` short of those, holes left out.
+ */
+export function upToRoof(
+  slants: readonly Slant[],
+  rings: readonly Ring[],
+  fromMm: number,
+  shortMm: number,
+  holes: readonly Hole[],
+): Slant[] {
+  return slants.flatMap((slant) => {
+    const height = underside(slant);
+    const topOf = (at: Point) => quantiseMm(height(at) - shortMm);
+    /** Upright from a height up to the slope, or to another height where that is lower. */
+    const pieces = (ring: readonly Point[], low: number, high: number): Slant[] => {
+      const full = whereMore(ring, (at) => topOf(at) - low - 0.01);
+      if (full.length < 3 || Math.abs(ringArea(full)) < LEAST_MM2) return [];
+      const corner = (at: Point, topMm: number): SlantCorner => ({ x: at.x, y: at.y, topMm, bottomMm: low });
+      if (high === Infinity) return [slantOf(full.map((at) => corner(at, topOf(at))))];
+      // Level where the slope is higher, along it where it is lower.
+      const [level, along] = [whereMore(full, (at) => topOf(at) - high), whereMore(full, (at) => high - topOf(at))];
+      return [
+        ...(level.length > 2 && Math.abs(ringArea(level)) > LEAST_MM2
+          ? [slantOf(level.map((at) => corner(at, high)))]
+          : []),
+        ...(along.length > 2 && Math.abs(ringArea(along)) > LEAST_MM2
+          ? [slantOf(along.map((at) => corner(at, topOf(at))))]
+          : []),
+      ];
+    };
+    return rings.flatMap((ring) => {
+      const shared = under(slant, ring);
+      if (shared.length === 0) return [];
+      const open = holes.filter((hole) => hole.topMm > fromMm + 1 && clippedTo(hole.ring, shared).length > 2);
+      const solid = open.reduce<Point[][]>((left, hole) => left.flatMap((piece) => less(piece, hole.ring)), [shared]);
+      const beside = open.flatMap((hole) => {
+        const within = clippedTo(hole.ring, shared);
+        return [
+          ...(hole.bottomMm > fromMm + 1 ? pieces(within, fromMm, hole.bottomMm) : []),
+          ...pieces(within, Math.max(fromMm, hole.topMm), Infinity),
+        ];
+      });
+      return [...solid.flatMap((piece) => pieces(piece, fromMm, Infinity)), ...beside];
+    });
+  });
+}

@@ -1,0 +1,128 @@
+import { walls } from '../ceilings/ceiling-passes';
+import { floorUnder } from '../floors/plates';
+import { platesPass } from '../floors/floor-passes';
+import { mmOf } from '../dimensions/resolve-length';
+import { bounds, boxesMeet, type Ring } from '../geometry/polygon';
+import type { Finding } from '../checks/finding';
+import { recordsOf } from '../model/framework';
+import type { Id } from '../model/ids';
+import { definePass, keyOf, partsOf } from '../passes/pass';
+import { assembliesOf, type Assembly } from '../slants/assembly';
+import { reachOfSlants, ringAbout, volumeOfSlant } from '../slants/slant';
+import { ownRecords, storeysOf } from '../solving/building-passes';
+import { runsThrough } from '../walls/joins';
+import { standingPass, wallPlanPass, wallsNear } from '../walls/wall-plans';
+import { pitchedRoofFindingsPass, pitchedRoofsPass, roofSlantsPass } from './pitched-roof-passes';
+import { checkWallsUnder } from './check-walls-under';
+import { wallsUnder } from './walls-under';
+import { less, underOver, upToRoof } from './under-roof';
+
+/** What is known of the part of a wall that goes up to a roof. */
+export interface WallTopInfo {
+  wall: Id;
+  /** From the height its level part ends at. */
+  fromMm: number;
+  volumeMm3: number;
+}
+
+declare module '../slants/assembly' {
+  interface AssemblyInfo {
+    wallTop: WallTopInfo;
+  }
+}
+
+/** Walls of a building that end at the underside of a roof. */
+const toRoofPass = definePass({
+  name: 'walls that end at a roof',
+  scope: 'building',
+  run: (cx, building): readonly Id[] =>
+    cx
+      .get(standingPass, building)
+      .filter((wall) => wall.stopsAt.face === 'roof' && wall.building === building)
+      .map(({ id }) => id),
+});
+
+/** What of a wall goes up over its level part to the undersides of the roofs over it, by building and wall. */
+const wallTopPass = definePass<Assembly<'wallTop'> | null>({
+  name: 'wall up to a roof',
+  scope: 'thing',
+  run: (cx, key) => {
+    const [building, wall] = partsOf(key);
+    const plan = cx.get(wallPlanPass, key);
+    const slants = cx.get(roofSlantsPass, building);
+    const over = plan && underOver(slants, plan.strips);
+    if (!plan || !over) return null;
+    const { record, strips } = plan;
+    const shortMm = -mmOf(cx.framework, record.stopsAt.offsetMm);
+    const lowMm = over.lowMm - shortMm;
+    const pieces = cx.get(walls.pieces, building).filter((piece) => piece.wall === wall);
+    // On the floor of the storey it begins in, where no level part of it stands there.
+    const storeys = storeysOf(cx, building);
+    const storey = storeys.findLast(({ sslMm }) => sslMm <= lowMm + 1) ?? storeys[0];
+    if (!storey) return null;
+    const floorMm = floorUnder(storey, cx.get(platesPass, building), { rings: strips, facts: cx.facts }).sslMm;
+    const fromMm = Math.max(lowMm, floorMm);
+    const through = wallsNear(cx, building, plan.box).flatMap((id): readonly Ring[] => {
+      const other = id === wall ? null : cx.get(wallPlanPass, keyOf(building, id));
+      return other && other.record.stopsAt.face === 'roof' && runsThrough(other.join, plan.join) ? other.strips : [];
+    });
+    const own = strips.flatMap((strip) =>
+      through
+        .filter((ring) => boxesMeet(bounds(ring), bounds(strip)))
+        .reduce<Ring[]>((left, ring) => left.flatMap((piece) => less(piece, ring)), [strip]),
+    );
+    const holes = pieces.flatMap(({ openings }) => openings);
+    const made = upToRoof(slants, own, fromMm, shortMm, holes);
+    if (made.length === 0) return null;
+    return {
+      thing: wall,
+      kind: 'wallTop',
+      building,
+      name: record.name,
+      level: storey.id,
+      ring: ringAbout(made),
+      ...reachOfSlants(made),
+      parts: [{ name: 'up to the roof', slants: made }],
+      info: { wall, fromMm, volumeMm3: made.reduce((sum, slant) => sum + volumeOfSlant(slant), 0) },
+    };
+  },
+  failing: (_, key) => {
+    const [building, wall] = partsOf(key);
+    return { what: 'A wall up to a roof', building, about: [wall], value: null };
+  },
+});
+
+const wallTopsPass = definePass({
+  name: 'walls up to roofs',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly Assembly[] =>
+    cx.get(toRoofPass, building).flatMap((wall) => cx.get(wallTopPass, keyOf(building, wall)) ?? []),
+});
+
+/** Pitched roofs, and what of walls goes up to them. */
+export const roofsAndTopsPass = definePass({
+  name: 'pitched roofs and walls up to them',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly Assembly[] => [
+    ...cx.get(pitchedRoofsPass, building),
+    ...cx.get(wallTopsPass, building),
+  ],
+});
+
+/** What is wrong with pitched roofs, and with walls under them. */
+export const roofFindingsPass = definePass({
+  name: 'findings of roofs and walls under them',
+  scope: 'building',
+  run: (cx, building): readonly Finding[] => [
+    ...cx.get(pitchedRoofFindingsPass, building),
+    ...ownRecords(recordsOf(cx.framework, 'pitchedRoof'), building).flatMap((roof) => {
+      const made = assembliesOf(cx.get(pitchedRoofsPass, building), 'pitchedRoof').find(
+        ({ thing }) => thing === roof.id,
+      );
+      const slants = made?.parts.flatMap((part) => part.slants) ?? [];
+      return checkWallsUnder(roof, slants, wallsUnder(cx.framework, roof), cx.get(walls.pieces, building));
+    }),
+  ],
+});
