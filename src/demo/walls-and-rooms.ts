@@ -130,9 +130,23 @@ export const WALLS_AND_ROOMS: readonly Sent[] = [
       building: 'Annex',
       walls: ['Annex wall'],
       face: 'coreOutside',
-      parapet: { type: 'Parapet 240', heightMm: 600 },
+      parapet: null,
     },
   },
+  // Over its topmost floor the annex has a roof of 35°, with a gable to the street.
+  {
+    command: 'pitchedRoofs.add',
+    input: {
+      building: 'Annex',
+      name: 'Annex roof',
+      walls: ['Annex wall'],
+      eavesAt: { level: 'RF', offsetMm: 600 },
+      slope: 35,
+      overhangMm: 450,
+      edges: [{ edge: 1, is: 'gable' }],
+    },
+  },
+  { command: 'pitchedRoofs.trimWalls', input: { roof: 'Annex roof', walls: ['Annex wall'] } },
   {
     command: 'foundations.add',
     input: { building: 'Hall house', form: 'raft', thicknessMm: 1200, subgradeKnM3: 25_000 },
