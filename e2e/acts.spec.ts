@@ -72,6 +72,7 @@ const WALKS = [
   ['p', 'an apron with two slopes, checked and cured', 10],
   ['q', 'a circular ramp up one storey', 7],
   ['r', 'all open edges of a 12-storey building guarded', 3],
+  ['s', 'a pitched roof with an overhang and one gable on an L-shaped house, its walls ending at it', 8],
 ] as const;
 const counted = new Map<string, number>();
 
@@ -512,6 +513,50 @@ test('(r) all open edges of a 12-storey building guarded', async ({ page }) => {
   // Eleven storeys over the ground: round the slab, and round the opening, which the ground floor has too.
   expect(new Set(guards.map(({ level }) => level)).size).toBeGreaterThanOrEqual(11);
   walked('r', acts.count);
+});
+
+test('(s) a pitched roof with a gable on an L-shaped house, its walls ending at it', async ({ page }) => {
+  const corners = [
+    [0, 0],
+    [10_000, 0],
+    [10_000, 4000],
+    [5000, 4000],
+    [5000, 9000],
+    [0, 9000],
+  ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! }));
+  await openProject(
+    page,
+    await makeProject(page.request, 'Acts s', [
+      ['levels.setUp', { above: '3m 2.8m' }],
+      [
+        'walls.add',
+        {
+          name: 'W1',
+          use: 'exterior',
+          type: { name: 'Brick 300', layers: [{ name: 'brick', thicknessMm: 300, core: true }] },
+          place: '0,0',
+          points: corners,
+          closed: true,
+          on: 'outside',
+          startsAt: { level: '00' },
+          stopsAt: { level: 'RF' },
+        },
+      ],
+    ]),
+  );
+  const acts = new Acts(page);
+  await acts.step('Floors & roof');
+  await acts.click(page.getByRole('button', { name: 'Pitched roof', exact: true }));
+  await acts.choose(page.getByLabel('upper side 2: what it is'), 'gable');
+  await acts.click(page.getByRole('button', { name: 'Add the roof' }));
+  await acts.click(page.getByRole('button', { name: 'Let the walls under it end at it' }));
+  await untilSaved(page);
+  const { roofs, findings, walls } = await downloadReport(page);
+  expect(roofs).toMatchObject([{ form: 'mixed', footprintM2: 65 }]);
+  expect(roofs[0]!.faces).toHaveLength(5);
+  expect(findings.filter(({ rule }) => rule.startsWith('pitchedRoof'))).toEqual([]);
+  expect(walls.length).toBeGreaterThan(0);
+  walked('s', acts.count);
 });
 
 test('the counts kept in docs/acts.md are these', () => {

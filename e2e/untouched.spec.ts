@@ -22,6 +22,10 @@ const KINDS = [
   'Floor plates',
   'Ceilings',
   'Roofs',
+  'Pitched roofs',
+  'Ramps',
+  'Sloped floors',
+  'Guards',
   'Cores',
   'Foundations',
 ];
