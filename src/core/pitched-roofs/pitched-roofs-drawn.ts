@@ -30,6 +30,13 @@ export const pitchedRoofsInPlan = (solved: Solved, view: PlanAt): Primitive[] =>
 function fromAbove({ thing: id, info }: Assembly<'pitchedRoof'>, view: PlanAt): Primitive[] {
   return [
     ...info.faces.flatMap((face) => drawFace(face, id, view)),
+    ...info.holes.map((ring): Primitive => ({
+      type: 'path',
+      style: 'roofLine',
+      id,
+      points: ring.map(({ x, y }) => ({ x, y })),
+      closed: true,
+    })),
     ...info.lines
       .filter(({ is }) => is !== 'eaves')
       .map(({ from, to }): Primitive => ({

@@ -199,4 +199,58 @@ describe('a pitched roof', () => {
       expect(told(over).slopes).toEqual(told(roof).slopes);
     }
   });
+
+  it('tells where one can stand under it: 1.5 and 2.3 m over the level of its eaves', () => {
+    const gables = [1, 3].map((edge) => ({ edge, is: 'gable' as const }));
+    // A saddle of 45°: 1.5 m high from 1.5 m in, so 3 m of 6 wide; 2.3 m from 2.3 m in, 1.4 m.
+    expect(row(roofed({ edges: gables }))).toMatchObject({
+      over1500M2: expect.closeTo(30, 4),
+      over2300M2: expect.closeTo(14, 4),
+    });
+    // A knee wall of a metre.
+    const knee = row(roofed({ edges: gables, eavesAt: { level: 'RF', offsetMm: 1000 } }));
+    expect(knee).toMatchObject({ over1500M2: expect.closeTo(50, 4), over2300M2: expect.closeTo(34, 4) });
+  });
+
+  it('is open where shafts go out through it, and closed again where they stop under it', () => {
+    const solid = (framework: Framework) =>
+      made(framework)
+        .parts.flatMap(({ slants }) => slants)
+        .reduce((sum, slant) => sum + volumeOfSlant(slant), 0) / 1e9;
+    const roof = roofed({});
+    const through = after(
+      'shafts.add',
+      {
+        name: 'S1',
+        outline: { type: 'rectangle', place: '4000,2000', widthMm: 1000, depthMm: 1500 },
+        stopsAt: { level: 'RF', offsetMm: 4000 },
+      },
+      roof,
+    );
+    // 100 upright, over both faces of the ridge.
+    expect(solid(roof) - solid(through)).toBeCloseTo(0.1 * 1.5, 5);
+    expect(made(through).info.holes).toHaveLength(1);
+    const under = after('shafts.change', { shaft: 'S1', stopsAt: { level: 'RF', offsetMm: 0 } }, through);
+    expect(solid(under)).toBeCloseTo(solid(roof), 6);
+    // An outline with a corner that points inwards.
+    const bent = after(
+      'shafts.change',
+      {
+        shaft: 'S1',
+        outline: {
+          type: 'polygon',
+          points: [
+            [4000, 1000],
+            [6000, 1000],
+            [6000, 2000],
+            [5000, 2000],
+            [5000, 4000],
+            [4000, 4000],
+          ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! })),
+        },
+      },
+      through,
+    );
+    expect(solid(roof) - solid(bent)).toBeCloseTo(0.1 * (2 + 2), 5);
+  });
 });

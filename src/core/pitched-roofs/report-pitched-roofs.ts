@@ -28,6 +28,8 @@ export const roofRows = defineRows({
     eavesM: metres.describe('Edges that slope; gables and edges against walls are none'),
     vergesM: metres,
     volumeM3: z.number().describe('Under its top, over the height of its edge'),
+    over1500M2: z.number().describe('In plan, where the height under it from the level of its eaves is 1.5 m and more'),
+    over2300M2: z.number().describe('The same at 2.3 m'),
   }),
   rows: (solved, at) => [...flat(solved, at), ...pitched(solved, at)],
 });
@@ -55,6 +57,8 @@ const pitched = ({ assemblies }: Solved, { level }: RowsAt) =>
       eavesM: long('eaves'),
       vergesM: long('verge'),
       volumeM3: rounded(info.volumeMm3 / 1e9, 6),
+      over1500M2: rounded(info.over1500Mm2 / 1e6, 6),
+      over2300M2: rounded(info.over2300Mm2 / 1e6, 6),
     };
   });
 
@@ -115,6 +119,8 @@ const flat = ({ floors, levels }: Solved, { framework, level }: RowsAt) =>
         eavesM: 0,
         vergesM: 0,
         volumeM3: 0,
+        over1500M2: 0,
+        over2300M2: 0,
       },
     ];
   });

@@ -2,6 +2,8 @@ import { mmOf } from '../dimensions/resolve-length';
 import { plus, times, type Point } from '../geometry/point';
 import { ringArea, type Ring } from '../geometry/polygon';
 import { triangulate } from '../geometry/triangulate';
+import { clippedTo } from '../geometry/convex-clip';
+import { levelById } from '../levels/resolve-levels';
 import { endMm } from '../levels/resolve-end';
 import type { Framework } from '../model/framework';
 import type { Band } from '../roof-planes/edges';
@@ -12,6 +14,7 @@ import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Assembly } from '../slants/assembly';
 import { reachOfSlants, ringAbout, slantOf, type Slant } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
+import { underside, whereMore } from './under-roof';
 import type { PitchedRoof, RoofEdge } from './pitched-roof';
 
 /** What the edges make of a roof. */
@@ -27,6 +30,8 @@ export interface PitchedRoofInfo {
   faces: readonly RoofFace[];
   gables: Roof['upright'];
   lines: Roof['lines'];
+  /** Where shafts go out through it. */
+  holes: readonly Ring[];
   /** Heights in the building: of its top where it is highest, of its underside over the edge of what it stands on, of its top at its own edge. */
   ridgeMm: number;
   eavesMm: number;
@@ -35,6 +40,9 @@ export interface PitchedRoofInfo {
   areaMm2: number;
   /** Under its top, over the height of its edge. */
   volumeMm3: number;
+  /** In plan within what it stands on: where the height under it, from the level of its eaves, is 1.5 m and more, and 2.3 m. */
+  over1500Mm2: number;
+  over2300Mm2: number;
 }
 
 declare module '../slants/assembly' {
@@ -157,6 +165,7 @@ function assembly(
   framework: Framework,
   { roof, footprint, edge, eavesMm, edgeMm }: Around,
 ): Assembly<'pitchedRoof'> {
+  const floorMm = levelById(framework, record.eavesAt.level)?.fflMm ?? eavesMm;
   const thicknessMm = record.layers.reduce((sum, layer) => sum + mmOf(framework, layer.thicknessMm), 0);
   const parts = roof.faces.map((face, i) => ({
     name: `face ${i + 1}`,
@@ -181,12 +190,15 @@ function assembly(
       faces: roof.faces,
       gables: roof.upright,
       lines: roof.lines,
+      holes: [],
       ridgeMm: topOf(roof),
       eavesMm,
       edgeMm,
       footprintMm2: plan(footprint),
       areaMm2: roof.faces.reduce((sum, { areaMm2 }) => sum + areaMm2, 0),
       volumeMm3: roof.faces.reduce((sum, { points }) => sum + volumeUnder(points, edgeMm), 0),
+      over1500Mm2: higherThan(slants, footprint, floorMm + 1500),
+      over2300Mm2: higherThan(slants, footprint, floorMm + 2300),
     },
   };
 }
@@ -216,6 +228,17 @@ const volumeUnder = (points: readonly RoofPoint[], footMm: number): number =>
     (sum, [a, b, c]) => sum + Math.abs(ringArea([a!, b!, c!])) * ((a!.z + b!.z + c!.z) / 3 - footMm),
     0,
   );
+
+/** Plan area within what a roof stands on where its underside is so high or higher. */
+const higherThan = (slants: readonly Slant[], footprint: readonly Ring[], mm: number): number =>
+  slants.reduce((sum, slant) => {
+    const height = underside(slant);
+    return footprint.reduce((all, ring, i) => {
+      const within = clippedTo(slant, ring);
+      const high = whereMore(within, (at) => height(at) - mm);
+      return all + (i === 0 ? 1 : -1) * (high.length > 2 ? Math.abs(ringArea(high)) : 0);
+    }, sum);
+  }, 0);
 
 /** What it is called by its faces and gables. */
 function formOf({ faces, upright, lines }: Roof): PitchedForm {

@@ -43,7 +43,7 @@ export function underOver(slants: readonly Slant[], rings: readonly Ring[]): { l
 }
 
 /** What of a piece in plan is on one side of where a function that is even over it is nothing: where it is more. */
-function whereMore(ring: readonly Point[], value: (at: Point) => number): Point[] {
+export function whereMore(ring: readonly Point[], value: (at: Point) => number): Point[] {
   return ring.flatMap((a, i): Point[] => {
     const b = ring[(i + 1) % ring.length]!;
     const [p, q] = [value(a), value(b)];

@@ -10,10 +10,12 @@ import { definePass, keyOf, partsOf } from '../passes/pass';
 import { assembliesOf, type Assembly } from '../slants/assembly';
 import { reachOfSlants, ringAbout, volumeOfSlant } from '../slants/slant';
 import { ownRecords, storeysOf } from '../solving/building-passes';
+import { shaftsPass } from '../shafts/shaft-passes';
 import { runsThrough } from '../walls/joins';
 import { standingPass, wallPlanPass, wallsNear } from '../walls/wall-plans';
 import { pitchedRoofFindingsPass, pitchedRoofsPass, roofSlantsPass } from './pitched-roof-passes';
 import { checkWallsUnder } from './check-walls-under';
+import { opened } from './roof-holes';
 import { wallsUnder } from './walls-under';
 import { less, underOver, upToRoof } from './under-roof';
 
@@ -100,15 +102,15 @@ const wallTopsPass = definePass({
     cx.get(toRoofPass, building).flatMap((wall) => cx.get(wallTopPass, keyOf(building, wall)) ?? []),
 });
 
-/** Pitched roofs, and what of walls goes up to them. */
+/** Pitched roofs with the holes of shafts, and what of walls goes up to them. */
 export const roofsAndTopsPass = definePass({
   name: 'pitched roofs and walls up to them',
   scope: 'building',
-  gathers: true,
-  run: (cx, building): readonly Assembly[] => [
-    ...cx.get(pitchedRoofsPass, building),
-    ...cx.get(wallTopsPass, building),
-  ],
+  run: (cx, building): readonly Assembly[] => {
+    const shafts = cx.get(shaftsPass, building);
+    const roofs = assembliesOf(cx.get(pitchedRoofsPass, building), 'pitchedRoof');
+    return [...roofs.map((roof) => opened(roof, shafts)), ...cx.get(wallTopsPass, building)];
+  },
 });
 
 /** What is wrong with pitched roofs, and with walls under them. */

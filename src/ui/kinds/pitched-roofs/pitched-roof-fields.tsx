@@ -168,6 +168,8 @@ function Numbers({ roof }: { roof: PitchedRoof }) {
       </table>
       <p className="text-[11px] text-ink2">
         Highest at {formatElevation(info.ridgeMm, display)}, eaves at {formatElevation(info.eavesMm, display)};{' '}
+        {info.over1500Mm2 > 0 &&
+          `Over 1.5 m high under it ${formatArea(info.over1500Mm2, display)}, over 2.3 m ${formatArea(info.over2300Mm2, display)}. `}
         {lines.map((is) => `${is} ${formatLength(Math.round(long(is) * 1000), display)}`).join(', ')}.
       </p>
     </div>

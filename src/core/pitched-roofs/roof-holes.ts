@@ -1,0 +1,62 @@
+import { clippedTo } from '../geometry/convex-clip';
+import { counterClockwise, ringArea, type Ring } from '../geometry/polygon';
+import { triangulate } from '../geometry/triangulate';
+import type { Assembly } from '../slants/assembly';
+import { slantOf, type Slant } from '../slants/slant';
+import type { SolvedShaft } from '../solving/solved';
+import { quantiseMm } from '../units/length-units';
+import { less, underOver, underside } from './under-roof';
+
+/** A ring as convex ones: itself where it is, else its triangles. */
+function convexParts(ring: Ring): Ring[] {
+  const turned = counterClockwise(ring);
+  const isConvex = turned.every((a, i) => {
+    const [b, c] = [turned[(i + 1) % turned.length]!, turned[(i + 2) % turned.length]!];
+    return (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) > -1e-6;
+  });
+  if (isConvex) return [turned];
+  const { triangles } = triangulate({ outer: turned, holes: [] });
+  return Array.from({ length: triangles.length / 3 }, (_, i) =>
+    counterClockwise([0, 1, 2].map((k) => turned[triangles[i * 3 + k]!]!)),
+  );
+}
+
+/** A piece of the roof without what some convex rings take out of it. */
+function without(slant: Slant, rings: readonly Ring[]): Slant[] {
+  const met = rings.filter((ring) => Math.abs(ringArea(clippedTo(ring, slant))) > 1);
+  if (met.length === 0) return [slant];
+  const low = underside(slant);
+  const thickMm = slant[0]!.topMm - slant[0]!.bottomMm;
+  return met
+    .reduce<Ring[]>((left, ring) => left.flatMap((piece) => less(piece, ring)), [slant.map(({ x, y }) => ({ x, y }))])
+    .map((piece) =>
+      slantOf(
+        piece.map(({ x, y }) => {
+          const bottomMm = quantiseMm(low({ x, y }));
+          return { x, y, bottomMm, topMm: quantiseMm(bottomMm + thickMm) };
+        }),
+      ),
+    );
+}
+
+/** What goes out through a roof: the outlines of shafts that reach its underside. */
+export function holesOf(roof: Assembly<'pitchedRoof'>, shafts: readonly SolvedShaft[]): Ring[] {
+  const slants = roof.parts.flatMap((part) => part.slants);
+  return shafts.flatMap(({ stages }) =>
+    stages
+      .filter(({ ring, topMm, bottomMm }) => {
+        const over = underOver(slants, [ring]);
+        return over !== null && topMm > over.lowMm + 1 && bottomMm < over.highMm;
+      })
+      .map(({ ring }) => ring),
+  );
+}
+
+/** A roof with holes where shafts go out through it. */
+export function opened(roof: Assembly<'pitchedRoof'>, shafts: readonly SolvedShaft[]): Assembly<'pitchedRoof'> {
+  const holes = holesOf(roof, shafts);
+  if (holes.length === 0) return roof;
+  const rings = holes.flatMap(convexParts);
+  const parts = roof.parts.map((part) => ({ ...part, slants: part.slants.flatMap((slant) => without(slant, rings)) }));
+  return { ...roof, parts, info: { ...roof.info, holes } };
+}
