@@ -11,6 +11,7 @@ import { assembliesOf, type Assembly } from '../slants/assembly';
 import { reachOfSlants, ringAbout, volumeOfSlant } from '../slants/slant';
 import { ownRecords, storeysOf } from '../solving/building-passes';
 import { shaftsPass } from '../shafts/shaft-passes';
+import type { WallUse } from '../walls/wall';
 import { runsThrough } from '../walls/joins';
 import { standingPass, wallPlanPass, wallsNear } from '../walls/wall-plans';
 import { pitchedRoofFindingsPass, pitchedRoofsPass, roofSlantsPass } from './pitched-roof-passes';
@@ -21,7 +22,8 @@ import { less, underOver, upToRoof } from './under-roof';
 
 /** What is known of the part of a wall that goes up to a roof. */
 export interface WallTopInfo {
-  wall: Id;
+  use: WallUse;
+  thicknessMm: number;
   /** From the height its level part ends at. */
   fromMm: number;
   volumeMm3: number;
@@ -85,7 +87,12 @@ const wallTopPass = definePass<Assembly<'wallTop'> | null>({
       ring: ringAbout(made),
       ...reachOfSlants(made),
       parts: [{ name: 'up to the roof', slants: made }],
-      info: { wall, fromMm, volumeMm3: made.reduce((sum, slant) => sum + volumeOfSlant(slant), 0) },
+      info: {
+        use: record.use,
+        thicknessMm: plan.path.build.thicknessMm,
+        fromMm,
+        volumeMm3: made.reduce((sum, slant) => sum + volumeOfSlant(slant), 0),
+      },
     };
   },
   failing: (_, key) => {

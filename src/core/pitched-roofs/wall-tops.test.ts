@@ -4,6 +4,7 @@ import { heightOnSlant } from '../slants/slant';
 import { solve, Solver } from '../solving/solve';
 import { hashOf } from '../model/hash';
 import { afterFrom, given, refusal } from '../testing/given';
+import { reportOf } from '../report/report';
 import { drawPlan } from '../drawing/draw-plan';
 
 const after = afterFrom();
@@ -54,6 +55,13 @@ describe('walls that end at a roof', () => {
     expect(volume(made)).toBeCloseTo(2 * (gable + plate), 5);
     const [top] = tops(made);
     expect(top).toMatchObject({ bottomMm: 6000, topMm: 9000 });
+    // Its level part stands on the structural floor, 100 under the finished one.
+    const rows = reportOf(made, solved).walls;
+    expect(rows.at(-1)).toMatchObject({ name: 'W1', bottomMm: 6000, topMm: 9000, thicknessMm: 300 });
+    expect(rows.reduce((sum, { volumeM3 }) => sum + volumeM3, 0)).toBeCloseTo(
+      (16 * 2 - 1.2) * 0.3 * 6.1 + volume(made),
+      4,
+    );
     expect(solved.findings.map(({ rule }) => rule)).not.toContain('wall.topShort');
   });
 

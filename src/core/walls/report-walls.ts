@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { assembliesOf } from '../slants/assembly';
 import { quantiseMm } from '../units/length-units';
 import { defineRows, mm, rounded, row } from '../report/rows';
 
@@ -33,7 +34,22 @@ export const wallRows = defineRows({
   }),
   rows: (solved, { level }) => {
     const fflOf = new Map(solved.levels.map(({ id, fflMm }) => [id, fflMm]));
-    return solved.walls.map((piece) => ({
+    const tops = assembliesOf(solved.assemblies, 'wallTop').map(
+      ({ thing, building, name, level: at, bottomMm, topMm, info }) => ({
+        id: thing,
+        building,
+        name,
+        use: info.use as string,
+        level: level(at),
+        bottomMm,
+        topMm,
+        thicknessMm: info.thicknessMm,
+        volumeM3: rounded(info.volumeMm3 / 1e9, 6),
+        grossVolumeM3: rounded(info.volumeMm3 / 1e9, 6),
+        openings: [],
+      }),
+    );
+    const pieces = solved.walls.map((piece) => ({
       id: piece.wall,
       building: piece.building,
       name: piece.name,
@@ -58,6 +74,8 @@ export const wallRows = defineRows({
         opens: each.opens,
       })),
     }));
+    // What of a wall goes up to a roof is a piece of its own, over the level ones.
+    return [...pieces, ...tops];
   },
 });
 
