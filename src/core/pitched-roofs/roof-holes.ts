@@ -40,7 +40,7 @@ function without(slant: Slant, rings: readonly Ring[]): Slant[] {
 }
 
 /** What goes out through a roof: the outlines of shafts that reach its underside. */
-export function holesOf(roof: Assembly<'pitchedRoof'>, shafts: readonly SolvedShaft[]): Ring[] {
+function holesOf(roof: Assembly<'pitchedRoof'>, shafts: readonly SolvedShaft[]): Ring[] {
   const slants = roof.parts.flatMap((part) => part.slants);
   return shafts.flatMap(({ stages }) =>
     stages
