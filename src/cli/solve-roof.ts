@@ -62,10 +62,12 @@ export function solveRoof(file: string | undefined, options: RoofOptions) {
   return made.roof.faces.map(({ points, runPerRise, areaMm2 }) => ({
     slopeDeg: rounded(slopeOfRun(runPerRise)),
     areaM2: rounded(areaMm2 / 1e6),
-    points: points.map(({ x, y, z }) => [x, y, z]),
+    points: points.map(({ x, y, z }) => [x, y, z].map(fine)),
   }));
 }
 
+/** Finer than any plane is looked at. */
+const fine = (mm: number): number => Math.round(mm * 1e9) / 1e9 || 0;
 const rounded = (value: number): number => Math.round(value * 1e6) / 1e6;
 const fail = (message: string): never => {
   throw new BadInput(message);

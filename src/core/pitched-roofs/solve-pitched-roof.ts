@@ -144,7 +144,7 @@ function held(
 const topOf = ({ faces }: Roof): number => Math.max(...faces.flatMap(({ points }) => points.map(({ z }) => z)));
 
 function raised(roof: Roof, byMm: number): Roof {
-  const up = ({ x, y, z }: RoofPoint): RoofPoint => ({ x, y, z: quantiseMm(z + byMm) });
+  const up = ({ x, y, z }: RoofPoint): RoofPoint => ({ x: quantiseMm(x), y: quantiseMm(y), z: quantiseMm(z + byMm) });
   return {
     faces: roof.faces.map((face) => ({ ...face, points: face.points.map(up) })),
     upright: roof.upright.map((face) => ({ ...face, points: face.points.map(up) })),

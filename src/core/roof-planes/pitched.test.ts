@@ -82,7 +82,7 @@ function expectRoof(rings: readonly Ring[], slopes: readonly (number | null)[], 
     for (const point of points) {
       const inwards = cross(minus(to, from), minus(point, from)) / long;
       // Its plane, and over its eaves.
-      expect(Math.abs(inwards * tan - point.z)).toBeLessThan(1e-5);
+      expect(Math.abs(inwards * tan - point.z)).toBeLessThan(1e-6);
       expect(point.z).toBeGreaterThan(-1e-6);
     }
     expect(areaMm2).toBeCloseTo(planAreaMm2 / Math.cos((slopes[edge]! * Math.PI) / 180), 1);

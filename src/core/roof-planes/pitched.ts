@@ -1,6 +1,5 @@
 import { cross, distance, dot, minus, type Point } from '../geometry/point';
 import { contains, distanceToSegment, ringArea, type Ring } from '../geometry/polygon';
-import { quantiseMm } from '../units/length-units';
 import { edgesOf, type Band, type Rising } from './edges';
 import { skeletonOf, type FaceSide, type LineKind, type NoRoof, type Skeleton } from './skeleton';
 import { SAME_MM, type Node } from './wave';
@@ -132,14 +131,14 @@ function meets(a: Side, b: Side): boolean {
 function assembled({ nodes, faces }: Skeleton): RoofResult {
   const at = (node: number): RoofPoint => {
     const { x, y, z } = nodes[node]!;
-    return { x: quantiseMm(x), y: quantiseMm(y), z: quantiseMm(z) };
+    return { x, y, z };
   };
   const roof: PitchedRoof = { faces: [], upright: [], lines: [] };
   for (const [rising, sides] of faces) {
     for (const nodesOf of rounds(rising, sides, nodes)) {
       const ring = straightened(nodesOf.map((node) => nodes[node]!));
       if (ring.length < 3) continue;
-      const points = ring.map(({ x, y, z }) => ({ x: quantiseMm(x), y: quantiseMm(y), z: quantiseMm(z) }));
+      const points = ring.map(({ x, y, z }) => ({ x, y, z }));
       if (rising.runPerRise === 0) {
         const areaMm2 = Math.abs(ringArea(ring.map((node) => ({ x: dot(rising.along, node), y: node.z }))));
         if (areaMm2 > 1e-3) roof.upright.push({ edge: rising.edge, points, areaMm2 });

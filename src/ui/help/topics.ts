@@ -101,7 +101,7 @@ export const TOPICS: readonly Topic[] = [
       'A floor plate serves levels, drawn by itself, after the grid, or after walls. It differs at a level where that is said: a setback, a void, a thickness.',
       'A zone is a part of a floor at another height, with its own build-up. Beams hang under slabs and count for headroom.',
       'Foundations: a raft, pads under columns, strips under walls. A flat roof lies on walls, with its parapet.',
-      'A pitched roof stands on the exterior walls or an outline. Each edge slopes as the roof does or as it is told, is a gable, or lies against a higher wall; slopes are typed as 40°, 1:1.5 or 60 %. The ridge may be held instead.',
+      'A pitched roof stands on the exterior walls or an outline. Each edge slopes as the roof does or as it is told, is a gable, or lies against a higher wall; slopes are typed as 40°, 1:1.5 or 60 %. The ridge may be held instead. The walls under it are let end at it by a press: gables, partitions, windows in them.',
     ],
   },
   {
