@@ -11,5 +11,6 @@ export function seenAt(
   const higher = levels.filter((each) => each.building === building && each.bounding && each.fflMm > shown.fflMm);
   if (higher.length === 0) return 'above';
   const next = Math.min(...higher.map(({ fflMm }) => fflMm));
-  return topMm > shown.fflMm && bottomMm < next + 1 ? 'below' : null;
+  // The topmost storey has it over it, however high its knee wall is.
+  return topMm > shown.fflMm && (higher.length === 1 || bottomMm < next + 1) ? 'below' : null;
 }
