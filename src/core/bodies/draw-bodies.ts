@@ -3,7 +3,7 @@ import { distance, minus, type Point } from '../geometry/point';
 import { directionDeg } from '../geometry/trig';
 import { bounds, type Ring } from '../geometry/polygon';
 import type { PlanView } from '../drawing/plan-view';
-import { box, cutStretches, ringsOf, stretchOf } from '../drawing/section-shapes';
+import { box, cutStretches, nearestMm, ringsOf, stretchOf } from '../drawing/section-shapes';
 import type { SectionAt } from '../kinds/drawn';
 import { facet } from '../kinds/kind';
 import { definitionOf } from '../kinds/registry';
@@ -45,6 +45,7 @@ export function drawBody(solved: Solved, body: Body, from: SectionAt, wantsCut: 
     style: wantsCut ? 'bodyCut' : 'bodySeen',
     id: body.thing,
     layer: layerOf(body),
+    ...(wantsCut ? {} : { depthMm: nearestMm(from.frame, body.ring) }),
     rings: [box(x0, body.bottomMm + from.liftMm, x1, body.topMm + from.liftMm)],
   }));
 }

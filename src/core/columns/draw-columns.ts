@@ -1,5 +1,5 @@
 import type { Primitive } from '../drawing/drawing';
-import { box, stretchOf } from '../drawing/section-shapes';
+import { box, stretchOf, nearestMm } from '../drawing/section-shapes';
 import { ofBuilding, type InSection, type PlanAt, type SectionAt } from '../kinds/drawn';
 import type { ColumnBlock, ColumnPiece, Solved } from '../solving/solved';
 import { sectionRing } from './section-shape';
@@ -34,13 +34,15 @@ export function blocksInPlan(solved: Solved, { building: of, shown, cutMm }: Pla
 }
 
 function drawColumn(piece: ColumnPiece, from: SectionAt, wantsCut: boolean): Primitive[] {
-  const stretch = stretchOf(sectionRing(piece.section, piece.at, piece.turnDeg), from, wantsCut);
+  const ring = sectionRing(piece.section, piece.at, piece.turnDeg);
+  const stretch = stretchOf(ring, from, wantsCut);
   if (!stretch) return [];
   return [
     {
       type: 'area',
       style: wantsCut ? 'columnCut' : 'columnSeen',
       id: piece.stack,
+      ...(wantsCut ? {} : { depthMm: nearestMm(from.frame, ring) }),
       rings: [box(stretch[0], piece.bottomMm + from.liftMm, stretch[1], piece.topMm + from.liftMm)],
     },
   ];
@@ -48,13 +50,15 @@ function drawColumn(piece: ColumnPiece, from: SectionAt, wantsCut: boolean): Pri
 
 function drawBlock(block: ColumnBlock, from: SectionAt, wantsCut: boolean): Primitive[] {
   const { widthMm, depthMm, at, turnDeg } = block;
-  const stretch = stretchOf(sectionRing({ shape: 'rectangle', widthMm, depthMm }, at, turnDeg), from, wantsCut);
+  const ring = sectionRing({ shape: 'rectangle', widthMm, depthMm }, at, turnDeg);
+  const stretch = stretchOf(ring, from, wantsCut);
   if (!stretch) return [];
   return [
     {
       type: 'area',
       style: wantsCut ? 'slabCut' : 'columnSeen',
       id: block.stack,
+      ...(wantsCut ? {} : { depthMm: nearestMm(from.frame, ring) }),
       rings: [box(stretch[0], block.bottomMm + from.liftMm, stretch[1], block.topMm + from.liftMm)],
     },
   ];

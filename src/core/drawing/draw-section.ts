@@ -4,6 +4,7 @@ import { sectionOf } from '../kinds/registry';
 import type { Id } from '../model/ids';
 import type { Solved, SolvedBuilding } from '../solving/solved';
 import { boxOf, type Drawing, type Primitive } from './drawing';
+import { withoutHidden } from './hidden';
 import { readable } from './least-text';
 import { levelMarks, REACH, sectionGrid, storeyHeights, type MarkLook, type SeenLine } from './section-marks';
 import { frameOf, placesOnPlane, planeIn, type SectionPlane } from './section-plane';
@@ -26,8 +27,8 @@ export interface SectionView {
 
 /**
  * The section or elevation: x runs along the plane, y is height from the building's zero. All buildings the plane
- * passes are drawn. What each kind draws is worked out from its rings, without polygons: where the plane's line crosses a
- * slab's edges lie its cut pieces.
+ * passes are drawn. What each kind draws is worked out from its rings: where the plane's line crosses a slab's edges lie its cut pieces. Of what lies
+ * beyond the plane only what nothing nearer hides is drawn.
  */
 export function drawSection(solved: Solved, view: SectionView): Drawing {
   const own = solved.buildings.find(({ id }) => id === view.building);
@@ -35,7 +36,7 @@ export function drawSection(solved: Solved, view: SectionView): Drawing {
   const frame = frameOf(view.plane);
   if (!own || levels.length === 0 || !frame) return { primitives: [], marks: [], box: null };
   const parts = solved.buildings.map((building) => bodyOf(solved, building, own, view));
-  const body = parts.flatMap(({ seen }) => seen).concat(parts.flatMap(({ cut }) => cut));
+  const body = withoutHidden(parts.flatMap(({ seen }) => seen)).concat(parts.flatMap(({ cut }) => cut));
   const span = boxOf(body);
   const [low, high] = [levels[0]!.fflMm, levels.at(-1)!.fflMm];
   const grid = solved.lines

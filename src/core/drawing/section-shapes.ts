@@ -1,4 +1,4 @@
-import { minus, plus, times } from '../geometry/point';
+import { minus, plus, times, type Point } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import type { SectionAt } from '../kinds/drawn';
 import type { Profile } from '../geometry/boolean';
@@ -14,6 +14,10 @@ export const box = (x0: number, y0: number, x1: number, y1: number): Ring => [
 
 /** Outlines of a profile with their holes. */
 export const ringsOf = ({ regions }: Profile): Ring[] => regions.flatMap(({ outer, holes }) => [outer, ...holes]);
+
+/** How far behind the plane the nearest of some places lies; before it, less than nothing. */
+export const nearestMm = (frame: Frame, points: readonly Point[]): number =>
+  Math.min(...points.map((point) => depthOf(frame, point)));
 
 /** Stretches of the plane's line that lie within an outline less its holes, from left to right. */
 export function cutStretches(frame: Frame, rings: readonly Ring[]): [number, number][] {

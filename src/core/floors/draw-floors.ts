@@ -1,6 +1,6 @@
 import type { Primitive } from '../drawing/drawing';
 import { leastText } from '../drawing/least-text';
-import { box, cutStretches, ringsOf } from '../drawing/section-shapes';
+import { box, cutStretches, ringsOf, nearestMm } from '../drawing/section-shapes';
 import { alongOf, depthOf } from '../drawing/section-plane';
 import { bounds } from '../geometry/polygon';
 import { ofBuilding, type InSection, type PlanAt, type SectionAt } from '../kinds/drawn';
@@ -65,6 +65,7 @@ function seenSlab(piece: FloorPiece, { frame, isCut, liftMm }: SectionAt): Primi
       type: 'area',
       style: 'slabSeen',
       id: piece.plate,
+      depthMm: nearestMm(frame, piece.outline),
       rings: [box(Math.min(...xs), top - piece.thicknessMm, Math.max(...xs), top)],
     },
   ];

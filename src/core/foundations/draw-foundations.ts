@@ -1,5 +1,5 @@
 import type { Primitive } from '../drawing/drawing';
-import { box, cutStretches, stretchOf } from '../drawing/section-shapes';
+import { box, cutStretches, stretchOf, nearestMm } from '../drawing/section-shapes';
 import { ofBuilding, type InSection, type PlanAt, type SectionAt } from '../kinds/drawn';
 import type { FoundationPiece, Solved } from '../solving/solved';
 
@@ -28,12 +28,13 @@ function drawFoundation(solved: Solved, piece: FoundationPiece, from: SectionAt,
       : []
     : regions.flatMap(({ outer }) => {
         const stretch = stretchOf(outer, from, false);
-        return stretch ? [stretch] : [];
+        return stretch ? [[...stretch, nearestMm(from.frame, outer)] as const] : [];
       });
-  return stretches.map(([x0, x1]): Primitive => ({
+  return stretches.map(([x0, x1, depthMm]): Primitive => ({
     type: 'area',
     style: wantsCut ? 'slabCut' : 'slabSeen',
     id: piece.foundation,
+    ...(depthMm === undefined ? {} : { depthMm }),
     rings: [box(x0, piece.bottomMm + from.liftMm, x1, piece.topMm + from.liftMm)],
   }));
 }

@@ -1,5 +1,6 @@
 import type { Primitive } from '../drawing/drawing';
 import { alongOf, depthOf } from '../drawing/section-plane';
+import { nearestMm } from '../drawing/section-shapes';
 import type { Style } from '../drawing/styles';
 import { convexHull } from '../geometry/convex-hull';
 import { counterClockwise, ringArea, type Ring } from '../geometry/polygon';
@@ -70,7 +71,15 @@ export const assembliesInSection = (kind: AssemblyKind, styles: { seen: Style; c
         ).flatMap((slant): Primitive[] => {
           const ring = of(slant, at);
           if (!ring) return [];
-          return [{ type: 'area', style, id: each.thing, rings: [ring.map(({ x, y }) => ({ x, y: y + at.liftMm }))] }];
+          return [
+            {
+              type: 'area',
+              style,
+              id: each.thing,
+              ...(of === seenSlant ? { depthMm: nearestMm(at.frame, slant) } : {}),
+              rings: [ring.map(({ x, y }) => ({ x, y: y + at.liftMm }))],
+            },
+          ];
         }),
       );
   return {

@@ -5,6 +5,7 @@ import type { SolvedStair } from './solved-stair';
 import { bodiesOf, isSideBody, planOf, type SideBody } from './stair-bodies';
 import type { Primitive } from '../drawing/drawing';
 import { alongOf, depthOf, type Frame } from '../drawing/section-plane';
+import { nearestMm } from '../drawing/section-shapes';
 
 /** A plane as a section sees a building: its frame, whether it cuts, and how much higher heights are drawn. */
 interface Seen {
@@ -18,18 +19,20 @@ export function drawStairSection(stair: SolvedStair, from: Seen, wantsCut: boole
   const rings = stair.storeys.flatMap((storey) =>
     bodiesOf(stair, storey).flatMap((body) =>
       isSideBody(body)
-        ? sideRing(body, from, wantsCut)
+        ? sideRing(body, from, wantsCut).map((ring) => ({ ring, depthMm: nearestMm(from.frame, planOf(body)) }))
         : body.parts.flatMap((part) => {
             const stretch = stretchOf(part, from, wantsCut);
-            return stretch ? [box(stretch, body.bottomMm, body.topMm)] : [];
+            const depthMm = nearestMm(from.frame, part);
+            return stretch ? [{ ring: box(stretch, body.bottomMm, body.topMm), depthMm }] : [];
           }),
     ),
   );
   return [
-    ...rings.map((ring): Primitive => ({
+    ...rings.map(({ ring, depthMm }): Primitive => ({
       type: 'area',
       style: wantsCut ? 'stairCut' : 'stairSeen',
       id: stair.stair,
+      ...(wantsCut ? {} : { depthMm }),
       rings: [ring.map(({ x, y }) => ({ x, y: y + from.liftMm }))],
     })),
     ...(wantsCut ? headroomLines(stair, from) : []),

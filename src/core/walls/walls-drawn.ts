@@ -1,5 +1,5 @@
 import type { Primitive } from '../drawing/drawing';
-import { box, cutStretches, ringsOf, stretchOf } from '../drawing/section-shapes';
+import { box, cutStretches, nearestMm, ringsOf, stretchOf } from '../drawing/section-shapes';
 import { dot } from '../geometry/point';
 import type { Ring } from '../geometry/polygon';
 import { ofBuilding, type InSection, type PlanAt, type SectionAt } from '../kinds/drawn';
@@ -38,7 +38,7 @@ function seenWall(piece: WallPiece, from: SectionAt): Primitive[] {
     const stretch = stretchOf(ring, from, false);
     if (!stretch) return [];
     const rings = [box(stretch[0], bottomMm + from.liftMm, stretch[1], topMm + from.liftMm)];
-    return [{ type: 'area', style, id: piece.wall, rings }];
+    return [{ type: 'area', style, id: piece.wall, rings, depthMm: nearestMm(from.frame, ring) }];
   };
   return [
     ...piece.strips.flatMap((strip) => seen(strip, piece.bottomMm, piece.topMm, 'wallSeen')),

@@ -1,0 +1,94 @@
+import { subtract } from '../geometry/boolean';
+import { bounds, counterClockwise, ringArea, type Box, type Ring } from '../geometry/polygon';
+import type { Primitive } from './drawing';
+import { STYLES } from './styles';
+
+/** An area as a view has it, with how far before or behind the others it is, mm. */
+export type Area = Extract<Primitive, { type: 'area' }>;
+
+/** What is in front is looked for in squares of this size, mm. */
+const CELL_MM = 3000;
+/** Less of an area than this is not seen, mm². */
+const LEAST_MM2 = 50;
+/** What laps over by less than this only touches, mm. */
+const TOUCH_MM = 0.01;
+
+interface Before {
+  ring: Ring;
+  box: Box;
+  isBox: boolean;
+}
+
+/**
+ * What is seen of what a view draws: areas from the nearest to the farthest, each without what lies before it. Those that say no depth, and
+ * lines and words, are seen whole and lie over all. The farthest come first, so that they may be painted one over the other as well.
+ */
+export function withoutHidden(primitives: readonly Primitive[]): Primitive[] {
+  const deep: { area: Area; depthMm: number; i: number }[] = [];
+  const others: Primitive[] = [];
+  primitives.forEach((primitive, i) => {
+    if (primitive.type === 'area' && primitive.depthMm !== undefined)
+      deep.push({ area: primitive, depthMm: primitive.depthMm, i });
+    else others.push(primitive);
+  });
+  // Of two at one depth the one that was drawn later lies over the other.
+  deep.sort((a, b) => a.depthMm - b.depthMm || b.i - a.i);
+  const front = new Front();
+  const seen = deep.flatMap(({ area }) => {
+    const left = front.seenOf(area);
+    if (STYLES[area.style].screen.fill !== null) front.add(area);
+    return left;
+  });
+  return [...seen.reverse(), ...others];
+}
+
+class Front {
+  private readonly cells = new Map<string, Before[]>();
+
+  add({ rings }: Area): void {
+    // All go round one way: what laps over twice is there once.
+    const ring = counterClockwise(rings[0]!);
+    const box = bounds(ring);
+    const before: Before = { ring, box, isBox: isBox(ring, box) };
+    for (const cell of cellsOf(box)) {
+      const list = this.cells.get(cell);
+      if (list) list.push(before);
+      else this.cells.set(cell, [before]);
+    }
+  }
+
+  seenOf(area: Area): Area[] {
+    const ring = area.rings[0]!;
+    const box = bounds(ring);
+    const lapping = new Set<Before>();
+    for (const cell of cellsOf(box))
+      for (const before of this.cells.get(cell) ?? []) if (laps(before.box, box)) lapping.add(before);
+    if (lapping.size === 0) return [plain(area, area.rings)];
+    for (const before of lapping) if (before.isBox && covers(before.box, box)) return [];
+    const { regions } = subtract(ring, [...[...lapping].map((before) => before.ring), ...area.rings.slice(1)]);
+    return regions
+      .filter(({ outer }) => Math.abs(ringArea(outer)) > LEAST_MM2)
+      .map(({ outer, holes }) => plain(area, [outer, ...holes]));
+  }
+}
+
+/** As it is drawn: how deep it lies is told no more. */
+const plain = ({ depthMm: _, ...area }: Area, rings: readonly Ring[]): Area => ({ ...area, rings });
+
+function* cellsOf({ minX, minY, maxX, maxY }: Box): Generator<string> {
+  const cell = (mm: number) => Math.floor(mm / CELL_MM);
+  for (let x = cell(minX); x <= cell(maxX); x += 1) for (let y = cell(minY); y <= cell(maxY); y += 1) yield `${x} ${y}`;
+}
+
+const laps = (a: Box, b: Box): boolean =>
+  a.minX < b.maxX - TOUCH_MM && b.minX < a.maxX - TOUCH_MM && a.minY < b.maxY - TOUCH_MM && b.minY < a.maxY - TOUCH_MM;
+
+const covers = (a: Box, b: Box): boolean =>
+  a.minX <= b.minX + TOUCH_MM &&
+  a.minY <= b.minY + TOUCH_MM &&
+  a.maxX >= b.maxX - TOUCH_MM &&
+  a.maxY >= b.maxY - TOUCH_MM;
+
+/** Whether a ring fills its box. */
+const isBox = (ring: Ring, { minX, minY, maxX, maxY }: Box): boolean =>
+  ring.length === 4 && Math.abs(Math.abs(ringArea(ring)) - (maxX - minX) * (maxY - minY)) < 1;
