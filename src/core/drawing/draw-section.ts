@@ -21,6 +21,8 @@ export interface SectionView {
   writeElevation: (mm: number) => string;
   /** What the view is called in the settings of its marks. */
   view?: string;
+  /** What is shown at all: what is not hides nothing behind it either. `key` tells one choice from another. */
+  shows?: { key: string; is: (primitive: Primitive) => boolean };
   /** Buildings whose levels are marked on each side; the view's own at the right, none at the left, where not said. */
   marks?: { left: Id | null; right: Id | null };
 }
@@ -36,8 +38,13 @@ export function drawSection(solved: Solved, view: SectionView): Drawing {
   const frame = frameOf(view.plane);
   if (!own || levels.length === 0 || !frame) return { primitives: [], marks: [], box: null };
   const parts = solved.buildings.map((building) => bodyOf(solved, building, own, view));
-  const body = withoutHidden(parts.flatMap(({ seen }) => seen)).concat(parts.flatMap(({ cut }) => cut));
-  const span = boxOf(body);
+  const there = parts.flatMap(({ seen }) => seen);
+  const { shows } = view;
+  const drawn = `${view.building} ${JSON.stringify(view.plane)} ${shows?.key ?? ''}`;
+  const seen = withoutHidden(shows ? there.filter(shows.is) : there, solved, drawn);
+  const body = seen.concat(parts.flatMap(({ cut }) => cut));
+  // All that is there, shown or not: hiding moves nothing.
+  const span = boxOf([...there, ...body]);
   const [low, high] = [levels[0]!.fflMm, levels.at(-1)!.fflMm];
   const grid = solved.lines
     .filter((line) => line.building === view.building)
@@ -60,7 +67,7 @@ export function drawSection(solved: Solved, view: SectionView): Drawing {
     ...storeyHeights(levels, start - 5 * view.scale, look),
   ];
   const primitives = readable(all, view);
-  return { primitives, marks, box: boxOf(primitives) };
+  return { primitives, marks, box: boxOf([...primitives, ...there]) };
 }
 
 function side(

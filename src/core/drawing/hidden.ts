@@ -19,27 +19,42 @@ interface Before {
   isBox: boolean;
 }
 
+const isDeep = (primitive: Primitive): primitive is Area =>
+  primitive.type === 'area' && primitive.depthMm !== undefined;
+
+/** What was worked out of a state for a view: it is the same however large the view is drawn. */
+const KEPT = new WeakMap<object, Map<string, Area[]>>();
+
 /**
  * What is seen of what a view draws: areas from the nearest to the farthest, each without what lies before it. Those that say no depth, and
  * lines and words, are seen whole and lie over all. The farthest come first, so that they may be painted one over the other as well.
+ * `of` and `view`: the state the primitives are drawn from, and how, where it is worth keeping.
  */
-export function withoutHidden(primitives: readonly Primitive[]): Primitive[] {
-  const deep: { area: Area; depthMm: number; i: number }[] = [];
-  const others: Primitive[] = [];
-  primitives.forEach((primitive, i) => {
-    if (primitive.type === 'area' && primitive.depthMm !== undefined)
-      deep.push({ area: primitive, depthMm: primitive.depthMm, i });
-    else others.push(primitive);
-  });
-  // Of two at one depth the one that was drawn later lies over the other.
-  deep.sort((a, b) => a.depthMm - b.depthMm || b.i - a.i);
+export function withoutHidden(primitives: readonly Primitive[], of?: object, view = ''): Primitive[] {
+  const others = primitives.filter((primitive) => !isDeep(primitive));
+  const work = () => seenOf(primitives.filter(isDeep));
+  if (!of) return [...work(), ...others];
+  const views = KEPT.get(of) ?? new Map<string, Area[]>();
+  KEPT.set(of, views);
+  const areas = views.get(view) ?? work();
+  views.set(view, areas);
+  return [...areas, ...others];
+}
+
+function seenOf(areas: readonly Area[]): Area[] {
   const front = new Front();
-  const seen = deep.flatMap(({ area }) => {
-    const left = front.seenOf(area);
-    if (STYLES[area.style].screen.fill !== null) front.add(area);
-    return left;
-  });
-  return [...seen.reverse(), ...others];
+  return (
+    areas
+      .map((area, i) => ({ area, i }))
+      // Of two at one depth the one that was drawn later lies over the other.
+      .sort((a, b) => a.area.depthMm! - b.area.depthMm! || b.i - a.i)
+      .flatMap(({ area }) => {
+        const left = front.seenOf(area);
+        if (STYLES[area.style].screen.fill !== null) front.add(area);
+        return left;
+      })
+      .reverse()
+  );
 }
 
 class Front {

@@ -25,13 +25,18 @@ function viewKindOf(framework: Framework, { id, style }: Primitive): ViewKind | 
   return record ? (facet(kindOf(record).shownAs)?.kind ?? null) : null;
 }
 
-/** A drawing without what is hidden. Its box stays, so that hiding moves nothing. */
-export function withoutKinds(framework: Framework, drawing: Drawing, hidden: ReadonlySet<ViewKind>): Drawing {
-  if (hidden.size === 0) return drawing;
-  const shows = (primitive: Primitive) => {
+/** Whether a primitive is of a kind that is shown. */
+export const isShown =
+  (framework: Framework, hidden: ReadonlySet<ViewKind>) =>
+  (primitive: Primitive): boolean => {
     const kind = viewKindOf(framework, primitive);
     return kind === null || !hidden.has(kind);
   };
+
+/** A drawing without what is hidden. Its box stays, so that hiding moves nothing. */
+export function withoutKinds(framework: Framework, drawing: Drawing, hidden: ReadonlySet<ViewKind>): Drawing {
+  if (hidden.size === 0) return drawing;
+  const shows = isShown(framework, hidden);
   return {
     ...drawing,
     primitives: drawing.primitives.filter(shows),

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { drawSection } from '@/core/drawing/draw-section';
 import { partOf } from '@/core/drawing/part-of';
-import { withoutKinds } from '@/core/drawing/shown-kinds';
+import { isShown, withoutKinds } from '@/core/drawing/shown-kinds';
 import { elevationPlane, planeAlong, type SectionPlane, type Side } from '@/core/drawing/section-plane';
 import type { Drawing, Primitive } from '@/core/drawing/drawing';
 import type { Point } from '@/core/geometry/point';
@@ -82,10 +82,14 @@ export function SectionView() {
   }, [framework, solved, building, choice, inputA, inputB]);
   const viewName = SIDES.some(([side]) => side === choice) ? `elevation ${choice}` : `section ${choice}`;
   const under = useUnderlays(viewName);
+  const parted = useMemo(
+    () => solved && partOf(solved, { ...part, crop: null, without: part.without.filter((id) => id !== building) }),
+    [solved, part, building],
+  );
   const whole = useMemo<Drawing>(
     () =>
-      solved && building && plane
-        ? drawSection(partOf(solved, { ...part, crop: null, without: part.without.filter((id) => id !== building) }), {
+      parted && building && plane
+        ? drawSection(parted, {
             building,
             plane,
             scale,
@@ -94,9 +98,10 @@ export function SectionView() {
             writeElevation: (mm) => formatElevation(mm, display),
             view: viewName,
             marks: marks ?? { left: null, right: building },
+            shows: { key: [...hidden].sort().join(), is: isShown(framework, hidden) },
           })
         : { primitives: [], marks: [], box: null },
-    [solved, building, plane, scale, display, viewName, marks, part],
+    [parted, building, plane, scale, display, viewName, marks, hidden, framework],
   );
   const drawing = useMemo(() => withoutKinds(framework, whole, hidden), [framework, whole, hidden]);
   const hits = useMemo(() => hitIndex(drawing), [drawing]);
