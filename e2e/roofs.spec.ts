@@ -59,6 +59,13 @@ test('a pitched roof on the walls of an L-shaped house gets a gable, a slope of 
   await page.keyboard.press('Enter');
   await expect(panel.getByText(/"steep" is no slope of a roof/)).toBeVisible();
   await page.keyboard.press('Escape');
+  // A gable under a hip, its height and slope typed.
+  await panel.getByLabel('upper side 2: what it is').selectOption({ label: 'gable under a hip' });
+  await panel.getByLabel('upper side 2: from over the eaves').fill('1000');
+  await page.keyboard.press('Enter');
+  await panel.getByLabel('upper side 2: slope from there').fill('1:1');
+  await page.keyboard.press('Enter');
+  await expect(panel.getByRole('table', { name: 'Faces of roof PR1' }).getByText('upper side 2, upper')).toBeVisible();
   const ridge = panel.getByLabel('Ridge over the eaves');
   await ridge.fill('3000');
   await page.keyboard.press('Enter');

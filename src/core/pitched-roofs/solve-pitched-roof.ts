@@ -242,7 +242,9 @@ const higherThan = (slants: readonly Slant[], footprint: readonly Ring[], mm: nu
 
 /** What it is called by its faces and gables. */
 function formOf({ faces, upright, lines }: Roof): PitchedForm {
-  if (faces.some(({ band }) => band > 0)) return 'mansard';
+  // Two slopes one over the other, from one edge.
+  if (faces.some(({ band, edge }) => band > 0 && faces.some((under) => under.edge === edge && under.band < band)))
+    return 'mansard';
   const gables = upright.filter(({ edge }) => edge !== null).length;
   if (faces.length === 1) return 'mono';
   if (gables === 0) return lines.some(({ is }) => is === 'ridge') ? 'hip' : 'pyramid';

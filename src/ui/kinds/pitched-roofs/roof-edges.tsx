@@ -1,8 +1,12 @@
 'use client';
 
+import { mmOf } from '@/core/dimensions/resolve-length';
+import { asGiven } from '@/core/dimensions/uses';
 import type { Ring } from '@/core/geometry/polygon';
 import type { RoofEdge, RoofEdgeIs } from '@/core/pitched-roofs/pitched-roof';
 import { TextField } from '../../fields/fields';
+import { LengthField } from '../../fields/length-field';
+import { useSlice } from '../../session/store';
 import { entryChoices } from '../stairs/stair-words';
 
 /** How an edge is given to a command. */
@@ -14,7 +18,20 @@ export interface EdgeGiven {
   upper: { aboveMm: number | string; slope: number | string } | null;
 }
 
-const IS_WORDS: Record<RoofEdgeIs, string> = { slope: 'slopes', gable: 'gable', wall: 'against a wall' };
+/** What an edge can be, in words: with what goes on over it where that is otherwise. */
+const SORTS = {
+  slope: { words: 'slopes', is: 'slope', upper: null, slope: null },
+  two: { words: 'slopes twice', is: 'slope', upper: { aboveMm: 2400, slope: 30 }, slope: 70 },
+  gable: { words: 'gable', is: 'gable', upper: null, slope: null },
+  half: { words: 'gable under a hip', is: 'gable', upper: { aboveMm: 1500, slope: 45 }, slope: null },
+  wall: { words: 'against a wall', is: 'wall', upper: null, slope: null },
+} as const satisfies Record<string, { words: string; is: RoofEdgeIs; upper: EdgeGiven['upper']; slope: number | null }>;
+type Sort = keyof typeof SORTS;
+
+const sortOf = (now: RoofEdge | undefined): Sort => {
+  if (!now) return 'slope';
+  return now.upper ? (now.is === 'slope' ? 'two' : 'half') : now.is;
+};
 const BOX = 'min-w-0 rounded-sm border border-hair bg-sheet px-1 py-0.5';
 
 /** What the edges of a roof are called: by where they lie, those of courtyards with their number. */
@@ -44,6 +61,7 @@ export function RoofEdges({
   /** Hears which edge is looked at, to show where it is. */
   onLook?: (edge: number | null) => void;
 }) {
+  const { framework } = useSlice('framework');
   const names = edgeWords(rings);
   const own = new Map(edges.map((each) => [each.edge, each]));
   return (
@@ -51,9 +69,11 @@ export function RoofEdges({
       <legend className="sr-only">Its edges</legend>
       {names.map((words, edge) => {
         const now = own.get(edge);
-        const is = now?.is ?? 'slope';
-        const upper = now?.upper ? { aboveMm: now.upper.aboveMm as number, slope: now.upper.slopeDeg } : null;
-        const steep = is !== 'slope' ? '' : now && now.slopeDeg !== null ? written(now.slopeDeg) : slope;
+        const sort = sortOf(now);
+        const { is } = SORTS[sort];
+        const upper = now?.upper ? { aboveMm: asGiven(framework, now.upper.aboveMm), slope: now.upper.slopeDeg } : null;
+        const steep = now && now.slopeDeg !== null ? written(now.slopeDeg) : slope;
+        const given = { edge, is, slope: now?.slopeDeg ?? null, upper };
         return (
           <div
             key={edge}
@@ -69,15 +89,15 @@ export function RoofEdges({
                 aria-label={`${words}: what it is`}
                 className={BOX}
                 disabled={disabled}
-                value={is}
+                value={sort}
                 onChange={({ target }) => {
-                  const next = target.value as RoofEdgeIs;
-                  onSet({ edge, is: next, slope: null, upper: null });
+                  const next = SORTS[target.value as Sort];
+                  onSet({ edge, is: next.is, slope: next.slope, upper: next.upper });
                 }}
               >
-                {Object.entries(IS_WORDS).map(([value, each]) => (
+                {Object.entries(SORTS).map(([value, each]) => (
                   <option key={value} value={value}>
-                    {each}
+                    {each.words}
                   </option>
                 ))}
               </select>
@@ -88,9 +108,25 @@ export function RoofEdges({
                 value={steep}
                 disabled={disabled}
                 onCommit={(typed) =>
-                  onSet({ edge, is, slope: typed.trim() === '' || typed.trim() === slope ? null : typed, upper })
+                  onSet({ ...given, slope: typed.trim() === '' || typed.trim() === slope ? null : typed })
                 }
               />
+            )}
+            {now?.upper && upper && (
+              <>
+                <LengthField
+                  label={`${words}: from over the eaves`}
+                  valueMm={mmOf(framework, now.upper.aboveMm)}
+                  disabled={disabled}
+                  onCommit={(aboveMm) => onSet({ ...given, upper: { ...upper, aboveMm } })}
+                />
+                <TextField
+                  label={`${words}: slope from there`}
+                  value={written(now.upper.slopeDeg)}
+                  disabled={disabled}
+                  onCommit={(typed) => onSet({ ...given, upper: { ...upper, slope: typed } })}
+                />
+              </>
             )}
           </div>
         );
