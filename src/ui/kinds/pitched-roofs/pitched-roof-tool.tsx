@@ -106,7 +106,7 @@ export function PitchedRoofTool() {
       : null,
   );
   const setEdge = (edge: EdgeGiven) => {
-    const isPlain = edge.is === 'slope' && edge.slope === null;
+    const isPlain = edge.is === 'slope' && edge.slope === null && edge.upper === null;
     const typed = [edge.slope, edge.upper?.slope ?? null].filter((each) => each !== null);
     if (typed.some((each) => readRoofSlope(String(each)) === null)) return 'Type a slope like 40°, 1:1.5 or 60 %';
     setGiven((all) => [...all.filter((each) => each.edge !== edge.edge), ...(isPlain ? [] : [edge])]);
