@@ -1,3 +1,4 @@
+import { contains } from '../geometry/polygon';
 import { recordsOf, type Framework } from '../model/framework';
 import { reportOf } from '../report/report';
 import { assembliesOf } from '../slants/assembly';
@@ -21,6 +22,20 @@ const roofed = (input: object, on: Framework = house) =>
   );
 const row = (framework: Framework) => reportOf(framework, solve(framework)).roofs[0]!;
 const made = (framework: Framework) => assembliesOf(solve(framework).assemblies, 'pitchedRoof')[0]!;
+
+/** Height as `a x + b y + c` over the corners of a face. */
+function plane(points: readonly { x: number; y: number; z: number }[]): [number, number, number] {
+  const [p, ...rest] = points;
+  for (let i = 0; i + 1 < rest.length; i += 1) {
+    const [q, r] = [rest[i]!, rest[i + 1]!];
+    const area = (q.x - p!.x) * (r.y - p!.y) - (q.y - p!.y) * (r.x - p!.x);
+    if (Math.abs(area) < 1e4) continue;
+    const a = ((q.z - p!.z) * (r.y - p!.y) - (r.z - p!.z) * (q.y - p!.y)) / area;
+    const b = ((r.z - p!.z) * (q.x - p!.x) - (q.z - p!.z) * (r.x - p!.x)) / area;
+    return [a, b, p!.z - a * p!.x - b * p!.y];
+  }
+  throw new Error('A face without area');
+}
 
 describe('a pitched roof', () => {
   it('is reported with its form, areas, lengths and the space under it, worked out by hand', () => {
@@ -252,5 +267,35 @@ describe('a pitched roof', () => {
       through,
     );
     expect(solid(roof) - solid(bent)).toBeCloseTo(0.1 * (2 + 2), 5);
+  });
+
+  it('has the space under it that a sampling finds, with mixed edges, a courtyard and an overhang', () => {
+    const outline = {
+      type: 'polygon' as const,
+      points: [
+        [0, 0],
+        [12_000, 0],
+        [12_000, 9000],
+        [5000, 8000],
+        [0, 11_000],
+      ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! })),
+    };
+    const courtyards = [{ type: 'rectangle' as const, place: '4500,3000', widthMm: 2000, depthMm: 1500 }];
+    const edges = [
+      { edge: 1, is: 'gable' as const },
+      { edge: 2, slope: 30 },
+      { edge: 4, slope: 60, upper: { aboveMm: 900, slope: 25 } },
+    ];
+    const { info } = made(roofed({ outline, courtyards, edges, slope: 40, overhangMm: 300 }));
+    const STEP = 50;
+    let volume = 0;
+    for (let x = -1000 + STEP / 2; x < 13_000; x += STEP)
+      for (let y = -1000 + STEP / 2; y < 12_000; y += STEP) {
+        const face = info.faces.find(({ points }) => contains(points, { x, y }));
+        if (!face) continue;
+        const [a, b, c] = plane(face.points);
+        volume += (a * x + b * y + c - info.edgeMm) * STEP * STEP;
+      }
+    expect(Math.abs(volume / info.volumeMm3 - 1)).toBeLessThan(0.004);
   });
 });
