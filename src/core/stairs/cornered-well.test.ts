@@ -170,7 +170,25 @@ describe('a well of corners that bulge outwards', () => {
           ).toEqual([]);
         },
       ),
-      { numRuns: 150 },
+      // A last flight of one riser, which is climbed onto the floor.
+      {
+        numRuns: 150,
+        examples: [
+          [
+            [
+              { x: 0, y: 0 },
+              { x: 3058, y: 2667 },
+              { x: 1, y: 5001 },
+              { x: 0, y: 2501 },
+            ],
+            'fourFlight',
+            3,
+            'left',
+            27,
+            'well',
+          ],
+        ],
+      },
     );
     expect(climbed).toBeGreaterThan(20);
   });

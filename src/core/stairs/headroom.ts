@@ -266,18 +266,21 @@ const ontoLine =
     corners.map((corner) => minus(corner, times(along, dot(minus(corner, at), along))));
 
 /** The first nosing of each flight and of each turn of tapered treads: at the edge of the floor or landing it leaves, a riser over that. */
-const nosings = ({ flights, tapered }: StairStorey): (Surface & { line: Line })[] => [
-  ...flights.map(({ from, along, widthMm, bottomMm, riserMm }) => {
-    const across = times({ x: -along.y, y: along.x }, widthMm / 2);
-    return nosingAt([minus(from, across), plus(from, across)], along, bottomMm + riserMm);
-  }),
-  ...tapered
-    .filter(({ nosing }, i) => !isSameLine(tapered[i - 1]?.next, nosing))
-    .map(({ nosing, topMm }) => {
-      const across = minus(nosing[1], nosing[0]);
-      return nosingAt(nosing, times({ x: -across.y, y: across.x }, 1 / lengthOf(across)), topMm);
+const nosings = ({ flights, tapered, bottomMm: footMm, heightMm }: StairStorey): (Surface & { line: Line })[] =>
+  [
+    ...flights.map(({ from, along, widthMm, bottomMm, riserMm }) => {
+      const across = times({ x: -along.y, y: along.x }, widthMm / 2);
+      return nosingAt([minus(from, across), plus(from, across)], along, bottomMm + riserMm);
     }),
-];
+    ...tapered
+      .filter(({ nosing }, i) => !isSameLine(tapered[i - 1]?.next, nosing))
+      .map(({ nosing, topMm }) => {
+        const across = minus(nosing[1], nosing[0]);
+        return nosingAt(nosing, times({ x: -across.y, y: across.x }, 1 / lengthOf(across)), topMm);
+      }),
+  ]
+    // The last riser of all is climbed onto the floor, which is over none of it.
+    .filter(({ mm }) => mm < footMm + heightMm - 1);
 
 /** The strip a nosing is looked at as; `along` is square to it. */
 function nosingAt([a, b]: readonly [Point, Point], along: Point, mm: number): Surface & { line: Line } {
