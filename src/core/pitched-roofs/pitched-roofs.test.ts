@@ -137,7 +137,8 @@ describe('a pitched roof', () => {
       { roof: id, edge: 1, is: 'gable', upper: { aboveMm: 2000, slope: 45 } },
       gable,
     );
-    expect(row(half)).toMatchObject({ form: 'mixed', ridgesM: expect.closeTo(6, 5) });
+    // 2000 over the eaves is 1900 over the edge of its top; from there the ridge is shortened by what is left of 3000.
+    expect(row(half)).toMatchObject({ form: 'mixed', ridgesM: expect.closeTo(5.9, 5) });
     const again = after('pitchedRoofs.setEdge', { roof: id, edge: 1 }, half);
     expect(recordsOf(again, 'pitchedRoof')[0]!.edges).toEqual([]);
     expect(refusal(plain, 'pitchedRoofs.setEdge', { roof: id, edge: 4, is: 'gable' })).toMatch(/has 4 edges/);
@@ -297,5 +298,22 @@ describe('a pitched roof', () => {
         volume += (a * x + b * y + c - info.edgeMm) * STEP * STEP;
       }
     expect(Math.abs(volume / info.volumeMm3 - 1)).toBeLessThan(0.004);
+  });
+
+  it('goes on otherwise so far over the eaves, whatever its overhang; gables under hips all round stand on their eaves', () => {
+    const two = [0, 1, 2, 3].map((edge) => ({ edge, slope: 60, upper: { aboveMm: 1500, slope: 30 } }));
+    for (const overhangMm of [0, 400]) {
+      const { info } = made(roofed({ edges: two, overhangMm }));
+      const breaks = info.lines.filter(({ is }) => is === 'break').map(({ from }) => from.z);
+      expect(breaks.length).toBeGreaterThan(0);
+      for (const z of breaks) expect(z).toBeCloseTo(6000 + 1500, 4);
+    }
+    const half = [0, 1, 2, 3].map((edge) => ({ edge, is: 'gable' as const, upper: { aboveMm: 1000, slope: 45 } }));
+    const { info } = made(roofed({ edges: half }));
+    expect(info).toMatchObject({ eavesMm: 6000, edgeMm: 6100 });
+    expect(info.ridgeMm).toBeCloseTo(6000 + 1000 + 3000, 4);
+    // One that begins under the edge of the roof is all there is of that edge.
+    const low = made(roofed({ edges: [{ edge: 0, slope: 70, upper: { aboveMm: 50, slope: 30 } }] }));
+    expect(low.info.faces.filter(({ edge }) => edge === 0)).toHaveLength(1);
   });
 });

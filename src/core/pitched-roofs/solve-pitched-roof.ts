@@ -53,7 +53,7 @@ declare module '../slants/assembly' {
 
 export type SolvedRoof = { made: Assembly<'pitchedRoof'> } | { fault: string };
 
-/** How one edge rises from the edge of the roof; heights over that. */
+/** How one edge rises from the edge of the roof; where it goes on otherwise, so far over the eaves. */
 function bandsOf(roof: PitchedRoof, own: RoofEdge | undefined, upperMm: number | null): Band[] {
   const is = own?.is ?? 'slope';
   const first = is === 'slope' ? (own?.slopeDeg ?? roof.slopeDeg) : null;
@@ -64,8 +64,7 @@ function bandsOf(roof: PitchedRoof, own: RoofEdge | undefined, upperMm: number |
 /** A pitched roof worked out, or why it cannot be. */
 export function solvePitchedRoof(framework: Framework, roof: PitchedRoof): SolvedRoof {
   const rings = [roof.outline, ...roof.courtyards].map((outline) => resolveOutline(framework, outline));
-  const footprint =
-    rings.flatMap((ring) => ring ?? []).length > 0 ? rings.filter((ring): ring is Ring => ring !== null) : [];
+  const footprint = rings.filter((ring): ring is Ring => ring !== null);
   if (footprint.length < rings.length)
     return { fault: 'Its outline crosses itself or encloses nothing. Draw it again' };
   const mm = (length: PitchedRoof['overhangMm']) => mmOf(framework, length);
@@ -110,8 +109,16 @@ function liftMm(
     const plumbMm = measured === 'plumb' ? thicknessMm : thicknessMm / cosineOf(band!);
     return [plumbMm - overhangOf(i) / band!.runPerRise];
   });
-  return Math.max(...each);
+  // Where nothing slopes at its foot the eaves are the edge.
+  return each.length > 0 ? Math.max(...each) : thicknessMm;
 }
+
+/** Bands with heights over the edge of the roof in place of over its eaves; one that would end under the edge is none. */
+const fromEdge = (bands: readonly Band[], liftMm: number): Band[] => {
+  const [first, ...upper] = bands.map((band, i) => ({ ...band, fromMm: i === 0 ? 0 : band.fromMm - liftMm }));
+  const low = upper.filter(({ fromMm }) => fromMm <= 0).at(-1);
+  return [low ? { ...low, fromMm: 0 } : first!, ...upper.filter(({ fromMm }) => fromMm > 0)];
+};
 
 /** The roof over its edge at 0; with its ridge held so far over the eaves, its slopes are steeper or less steep in proportion. */
 function held(
@@ -122,7 +129,8 @@ function held(
 ): { roof: Roof; bands: readonly (readonly Band[])[] } | { fault: string } {
   const roofOf = (share: number) => {
     const now = bands.map((each) => each.map(({ fromMm, runPerRise }) => ({ fromMm, runPerRise: runPerRise / share })));
-    const made = pitchedRoof(edge, (i) => now[i]!, 0);
+    const over = lift(now);
+    const made = pitchedRoof(edge, (i) => fromEdge(now[i]!, over), 0);
     return made.ok ? { roof: made.roof, bands: now } : { fault: made.message };
   };
   const first = roofOf(1);
