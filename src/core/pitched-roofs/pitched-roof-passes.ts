@@ -5,6 +5,7 @@ import { definePass } from '../passes/pass';
 import type { Assembly } from '../slants/assembly';
 import type { Slant } from '../slants/slant';
 import { ownRecords } from '../solving/building-passes';
+import type { PitchedRoof } from './pitched-roof';
 import { UNSOLVED } from './pitched-roof-rules';
 import { solvePitchedRoof, type SolvedRoof } from './solve-pitched-roof';
 
@@ -49,9 +50,16 @@ export const pitchedRoofFindingsPass = definePass({
       const solved = cx.get(pitchedRoofPass, roof.id);
       if (!solved || 'made' in solved) return [];
       const words = `Roof ${roof.name} cannot be worked out. ${solved.fault}`;
+      const mends = (change: Partial<PitchedRoof>) => 'made' in solvePitchedRoof(cx.framework, { ...roof, ...change });
       const fixes = [
-        ...(roof.edges.length > 0
+        ...(mends({ edges: [] })
           ? [fixBy('Let all its edges slope alike', 'pitchedRoofs.change', { roof: roof.id, edges: [] })]
+          : []),
+        ...(mends({ overhangMm: 0 })
+          ? [fixBy('Leave out its overhang', 'pitchedRoofs.change', { roof: roof.id, overhangMm: 0 })]
+          : []),
+        ...(mends({ courtyards: [] })
+          ? [fixBy('Roof its courtyards over', 'pitchedRoofs.change', { roof: roof.id, courtyards: [] })]
           : []),
         fixBy('Delete it', 'elements.remove', { ids: [roof.id] }),
       ];

@@ -166,6 +166,25 @@ describe('a pitched roof', () => {
     const [found] = solve(less).findings.filter(({ rule }) => rule === 'pitchedRoof.unsolved');
     expect(found!.message).toMatch(/crosses or touches itself/);
     expect(found!.fixes.at(-1)).toMatchObject({ command: 'elements.remove' });
+    for (const { command, input } of found!.fixes) {
+      const mended = after(command, input as never, less);
+      expect(solve(mended).findings.map(({ rule }) => rule)).not.toContain('pitchedRoof.unsolved');
+    }
+    expect(found!.fixes[0]!.words).toBe('Roof its courtyards over');
+    // A notch narrower than two overhangs.
+    const notch = [
+      [0, 0],
+      [8000, 0],
+      [8000, 6000],
+      [4500, 6000],
+      [4500, 2000],
+      [4000, 2000],
+      [4000, 6000],
+      [0, 6000],
+    ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! }));
+    const narrow = { outline: { type: 'polygon' as const, points: notch }, slope: 40 };
+    expect(refusal(house, 'pitchedRoofs.add', { ...narrow, overhangMm: 500 })).toMatch(/^With its overhang/);
+    expect(row(after('pitchedRoofs.add', { ...narrow, overhangMm: 100 }, house)).faces.length).toBeGreaterThan(6);
   });
 
   it('mirrored keeps what is said of an edge at its image', () => {

@@ -8,7 +8,13 @@ import { endMm } from '../levels/resolve-end';
 import type { Framework } from '../model/framework';
 import type { Band } from '../roof-planes/edges';
 import { outset } from '../roof-planes/outset';
-import { pitchedRoof, type PitchedRoof as Roof, type RoofFace, type RoofPoint } from '../roof-planes/pitched';
+import {
+  outlineFault,
+  pitchedRoof,
+  type PitchedRoof as Roof,
+  type RoofFace,
+  type RoofPoint,
+} from '../roof-planes/pitched';
 import { runOfSlope, slopeOfRun } from '../roof-planes/slopes';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Assembly } from '../slants/assembly';
@@ -78,6 +84,8 @@ export function solvePitchedRoof(framework: Framework, roof: PitchedRoof): Solve
     count += ring.length;
     return outset(ring, (k) => (isWall(first + k) ? 0 : overhangMm), i > 0);
   });
+  if (overhangMm > 0 && outlineFault(edge) && !outlineFault(footprint))
+    return { fault: 'With its overhang its edge would cross itself. Make the overhang smaller' };
   const bands = Array.from({ length: count }, (_, i) => {
     const upper = own.get(i)?.upper;
     return bandsOf(roof, own.get(i), upper ? mm(upper.aboveMm) : null);
