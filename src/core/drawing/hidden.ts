@@ -58,7 +58,7 @@ function seenOf(areas: readonly Area[]): Area[] {
 }
 
 class Front {
-  private readonly cells = new Map<string, Before[]>();
+  private readonly cells = new Map<number, Before[]>();
 
   add({ rings }: Area): void {
     // All go round one way: what laps over twice is there once.
@@ -75,11 +75,13 @@ class Front {
   seenOf(area: Area): Area[] {
     const ring = area.rings[0]!;
     const box = bounds(ring);
+    // What covers all of it lies over its first corner too: most of what is hidden is found so.
+    const first = this.cells.get(cellAt(box.minX, box.minY)) ?? [];
+    if (first.some((before) => before.isBox && covers(before.box, box))) return [];
     const lapping = new Set<Before>();
     for (const cell of cellsOf(box))
       for (const before of this.cells.get(cell) ?? []) if (laps(before.box, box)) lapping.add(before);
     if (lapping.size === 0) return [plain(area, area.rings)];
-    for (const before of lapping) if (before.isBox && covers(before.box, box)) return [];
     const { regions } = subtract(ring, [...[...lapping].map((before) => before.ring), ...area.rings.slice(1)]);
     return regions
       .filter(({ outer }) => Math.abs(ringArea(outer)) > LEAST_MM2)
@@ -90,9 +92,14 @@ class Front {
 /** As it is drawn: how deep it lies is told no more. */
 const plain = ({ depthMm: _, ...area }: Area, rings: readonly Ring[]): Area => ({ ...area, rings });
 
-function* cellsOf({ minX, minY, maxX, maxY }: Box): Generator<string> {
-  const cell = (mm: number) => Math.floor(mm / CELL_MM);
-  for (let x = cell(minX); x <= cell(maxX); x += 1) for (let y = cell(minY); y <= cell(maxY); y += 1) yield `${x} ${y}`;
+const cellOf = (mm: number): number => Math.floor(mm / CELL_MM);
+/** A square by one number: as far as a building reaches. */
+const numberOf = (x: number, y: number): number => x * 1e6 + y;
+const cellAt = (x: number, y: number): number => numberOf(cellOf(x), cellOf(y));
+
+function* cellsOf({ minX, minY, maxX, maxY }: Box): Generator<number> {
+  for (let x = cellOf(minX); x <= cellOf(maxX); x += 1)
+    for (let y = cellOf(minY); y <= cellOf(maxY); y += 1) yield numberOf(x, y);
 }
 
 const laps = (a: Box, b: Box): boolean =>
