@@ -1,5 +1,6 @@
 import { ringArea } from '../geometry/polygon';
 import { recordsOf, type Framework } from '../model/framework';
+import { reportOf } from '../report/report';
 import { solve } from '../solving/solve';
 import { given, refusal, afterFrom } from '../testing/given';
 
@@ -32,6 +33,12 @@ describe('a flat roof with a parapet', () => {
     const below = solved.walls.find(({ level }) => level === solved.levels.find(({ name }) => name === '01')!.id)!;
     expect(below.topMm).toBe(slabs[0]!.topMm - slabs[0]!.thicknessMm);
     expect(solved.floors).toHaveLength(3);
+  });
+
+  it('stands in the report among all roofs', () => {
+    expect(reportOf(roofed, solve(roofed)).roofs).toMatchObject([
+      { form: 'flat', level: 'RF', footprintM2: 11.24 * 7.24, eavesMm: 6000, faces: [{ slopeDeg: 0 }], ridgesM: 0 },
+    ]);
   });
 
   it('has a parapet past the slab’s edge down to the walls, sharing no space with it', () => {
