@@ -73,6 +73,8 @@ const wordsFor = ({ why, at }: NoRoof): { message: string; at: Point } => ({
 });
 const placeWords = ({ x, y }: Point): string => `${Math.round(x)}, ${Math.round(y)} mm`;
 
+/** What takes a second about. */
+const MOST_CORNERS = 600;
 /** Corners nearer than this to another edge touch it, mm. */
 const TOUCH_MM = 1e-3;
 
@@ -81,6 +83,12 @@ export function outlineFault(rings: readonly Ring[]): { message: string; at: Poi
   const [outer, ...holes] = rings;
   if (!outer || rings.some((ring) => ring.length < 3))
     return { message: 'An outline of a roof has three corners or more', at: null };
+  const count = rings.reduce((sum, ring) => sum + ring.length, 0);
+  if (count > MOST_CORNERS)
+    return {
+      message: `The outline has ${count} corners; a roof has ${MOST_CORNERS} at most. Leave some out`,
+      at: null,
+    };
   const sides = rings.flatMap((ring, of) =>
     ring.map((from, i) => ({ from, to: ring[(i + 1) % ring.length]!, of, i, count: ring.length })),
   );

@@ -187,5 +187,7 @@ describe('roofs worked out by hand', () => {
       /touches itself/,
     );
     expect(refusal([rectangle(5000, 5000).slice(0, 2)], [40, 40])).toMatch(/three corners/);
+    const round = Array.from({ length: 601 }, (_, i) => ({ x: i * 10, y: i * i }));
+    expect(refusal([round], [40])).toMatch(/has 601 corners; a roof has 600 at most/);
   });
 });
