@@ -40,8 +40,8 @@ test('tools are found by any word of the trade, what is not there is said, and h
   await line.press('Enter');
   await expect(page.getByRole('region', { name: 'Walls tools' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Doors & windows' })).toHaveAttribute('aria-pressed', 'true');
-  await line.fill('pitched');
-  await expect(page.getByText('Pitched roofs are not there yet')).toBeVisible();
+  await line.fill('dormer');
+  await expect(page.getByText('Dormers and roof windows are not there yet')).toBeVisible();
   await line.press('Escape');
   await page.keyboard.press('Escape');
   await page.keyboard.press('?');

@@ -9,6 +9,7 @@ it.each([
   ['door', 'Doors & windows, at Walls'],
   ['windows', 'Doors & windows, at Walls'],
   ['roof', 'Flat roof, at Floors & roof'],
+  ['gable', 'Pitched roof, at Floors & roof'],
   ['elevator', 'Shafts'],
   ['raft', 'Foundations, at Floors & roof'],
   ['slab', 'Floors, at Floors & roof'],
@@ -35,7 +36,7 @@ it('every tool is found by its own name, and a line that is a command leads nowh
 });
 
 it.each([
-  ['pitched roof', /Pitched roofs/],
+  ['dormer', /Dormers and roof windows/],
   ['furniture', /not part of a framework/],
 ])('%s is said not to be there', (line, says) => expect(saysNotThere(line)).toMatch(says));
 

@@ -30,6 +30,7 @@ const ALSO: Readonly<Record<string, string>> = {
   'sloped-floors': 'apron warped threshold fall slope',
   floors: 'slab plate deck zone setback terrace void',
   roof: 'roof parapet flat',
+  'pitched-roofs': 'roof pitched gable hip ridge eaves overhang slope valley mansard saddle attic',
   foundations: 'raft pad strip footing base',
   beams: 'beam downstand lintel',
   walls: 'partition facade glazed curtain core exterior',
@@ -48,7 +49,7 @@ const VIEW_ALSO: Readonly<Record<string, string>> = {
 
 /** What is looked for and is not there, with what there is instead. */
 const NOT_THERE: readonly (readonly [words: string, says: string])[] = [
-  ['pitched gable hip dormer ridge eaves', 'Pitched roofs are not there yet. A flat roof lies on walls'],
+  ['dormer skylight roof-window', 'Dormers and roof windows are not there yet. A shaft goes out through a roof'],
   ['mullion transom panel', 'Panels and mullions are not there yet. A glazed wall has its type and openings'],
   ['furniture equipment sanitary', 'Furniture is not part of a framework'],
   ['reinforcement rebar load', 'Loads and reinforcement are the engineer’s: hand over IFC or DXF'],
