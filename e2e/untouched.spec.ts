@@ -11,7 +11,11 @@ const ODD: Step[] = [
   ['levels.setElevation', { level: '05', fflMm: 21_600.7, mode: 'push' }],
 ];
 
-const LEVELS = [['Annex', 'RF'], ...['B2', '00', '05', 'RF'].map((level) => ['Hall house', level] as const)] as const;
+const LEVELS = [
+  ['Annex', 'RF'],
+  ...['B2', '00', '05', 'RF'].map((level) => ['Hall house', level] as const),
+  ['Annex', '00'],
+] as const;
 const KINDS = [
   'Grid lines',
   'Columns',
@@ -25,7 +29,7 @@ const KINDS = [
   'Pitched roofs',
   'Ramps',
   'Sloped floors',
-  'Guards',
+  'Guards and handrails',
   'Cores',
   'Foundations',
 ];
