@@ -167,10 +167,10 @@ function Numbers({ roof }: { roof: PitchedRoof }) {
         </tbody>
       </table>
       <p className="text-[11px] text-ink2">
-        Highest at {formatElevation(info.ridgeMm, display)}, eaves at {formatElevation(info.eavesMm, display)};{' '}
+        Highest at {formatElevation(info.ridgeMm, display)}, eaves at {formatElevation(info.eavesMm, display)}.{' '}
         {info.over1500Mm2 > 0 &&
-          `Over 1.5 m high under it ${formatArea(info.over1500Mm2, display)}, over 2.3 m ${formatArea(info.over2300Mm2, display)}. `}
-        {lines.map((is) => `${is} ${formatLength(Math.round(long(is) * 1000), display)}`).join(', ')}.
+          `Under it ${formatLength(1500, display)} high and more: ${formatArea(info.over1500Mm2, display)}; ${formatLength(2300, display)}: ${formatArea(info.over2300Mm2, display)}. `}
+        Lengths: {lines.map((is) => `${is} ${formatLength(Math.round(long(is) * 1000), display)}`).join(', ')}.
       </p>
     </div>
   );
