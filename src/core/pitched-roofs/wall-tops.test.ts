@@ -122,6 +122,24 @@ describe('walls that end at a roof', () => {
     expect(volume(made) - volume(windowed)).toBeCloseTo(0.3 * 1 * 0.7, 3);
   });
 
+  it('have no window where the roof is lower than that: one of all storeys is not there, one asked for there is too high', () => {
+    const made = trimmed(house);
+    const lintel = {
+      wall: 'W1',
+      opening: 'window' as const,
+      alongMm: 4000,
+      widthMm: 1000,
+      sillMm: 2500,
+      heightMm: 1200,
+    };
+    // Over the front plate the roof begins at 6000: 5500 to 6700 has no room there.
+    const all = solve(after('walls.addOpening', lintel, made));
+    expect(all.walls.flatMap(({ openings }) => openings).every(({ topMm }) => topMm <= 6000)).toBe(true);
+    const asked = solve(after('walls.addOpening', { ...lintel, at: ['01'] }, made));
+    expect(asked.walls.flatMap(({ openings }) => openings)).toEqual([]);
+    expect(asked.findings.map(({ rule }) => rule)).toContain('wall.opening');
+  });
+
   it('are partitions too, and stand in plan where it cuts them', () => {
     const walled = after(
       'walls.add',

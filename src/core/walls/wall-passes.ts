@@ -1,6 +1,7 @@
 import type { Finding } from '../checks/finding';
 import { finding } from '../checks/finding';
 import { platesPass } from '../floors/floor-passes';
+import type { Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
@@ -233,8 +234,18 @@ export function wallChain(
       // What goes up to a slope has room for openings up to there.
       const isToRoof = each.plan.record.stopsAt.face === 'roof';
       const highMm = isToRoof ? (roofOver(cx, building)(each.plan.strips)?.highMm ?? -Infinity) : -Infinity;
+      const overRing = (ring: Ring) => {
+        const over = roofOver(cx, building)([ring]);
+        return over && quantiseMm(over.lowMm - cx.get(fflPass, keyOf(building, level)));
+      };
       const reachMm = Math.max(each.topMm, quantiseMm(highMm - cx.get(fflPass, keyOf(building, level))));
-      return wallPiece(parts, each, storey, [...others], [{ level: storey.level, floorMm, topMm: reachMm }]);
+      return wallPiece(
+        parts,
+        each,
+        storey,
+        [...others],
+        [{ level: storey.level, floorMm, topMm: reachMm, ...(isToRoof ? { roofOver: overRing } : {}) }],
+      );
     },
   });
   /** Pieces of a storey that do not pass slabs, from its FFL. */

@@ -37,6 +37,8 @@ export interface FloorOf {
   level: ResolvedLevel;
   floorMm: number;
   topMm: number;
+  /** The lowest roof over a ring, where the wall ends at one; null where none is. */
+  roofOver?: (ring: Ring) => number | null;
 }
 
 export interface PieceGiven {
@@ -254,7 +256,7 @@ export function floorsPassed(
 function openingsOf(
   { framework, facts }: PieceGiven,
   { record, type }: WallPlan,
-  { level, floorMm, topMm }: FloorOf,
+  { level, floorMm, topMm, roofOver }: FloorOf,
   baseMm: number,
   misfits: Misfit[],
 ): SolvedOpening[] {
@@ -283,6 +285,13 @@ function openingsOf(
     const past = (leftMm: number) => leftMm + Math.sign(leftMm - (a + b) / 2) * 1;
     const corner = (at: Point, leftMm: number) => plus(at, times(left, past(leftMm)));
     const ring = counterClockwise([corner(from.at, a), corner(to.at, a), corner(to.at, b), corner(from.at, b)]);
+    // Under a slope there is room for it, or it is not there; one that is asked for in this storey is said to be too high.
+    const roofMm = roofOver?.(ring) ?? Infinity;
+    if (head > roofMm + 1) {
+      if (opening.at !== 'all')
+        misfits.push({ wall: record.id, opening, level: level.id, isTooHigh: true, roomMm: Math.floor(roofMm - sill) });
+      return [];
+    }
     const middle = (at: Point) => plus(at, times(left, (a + b) / 2));
     return [
       {
