@@ -1,6 +1,13 @@
 import { cross, lineCrossing, minus, type Point } from './point';
 import { ringArea, type Ring } from './polygon';
 
+/** Whether no corner of a counter-clockwise ring points inwards. */
+export const isConvex = (ring: Ring): boolean =>
+  ring.every((a, i) => {
+    const [b, c] = [ring[(i + 1) % ring.length]!, ring[(i + 2) % ring.length]!];
+    return cross(minus(b, a), minus(c, b)) > -1e-6;
+  });
+
 /**
  * Area that a ring of any shape shares with a convex counter-clockwise ring, mm². Exact enough for checks and needs no
  * polygon library.

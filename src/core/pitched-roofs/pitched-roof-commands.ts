@@ -15,6 +15,7 @@ import { readRoofSlope } from '../roof-planes/slopes';
 import { carryingWalls } from '../roofs/carrying-walls';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { outlineFromWalls } from '../walls/outline-from-walls';
+import type { Wall } from '../walls/wall';
 import { WALL_FACES } from '../walls/wall-faces';
 import { MEASURED, PITCHED_ROOF_BOUNDS, ROOF_EDGES, type PitchedRoof, type RoofEdge } from './pitched-roof';
 import { solvePitchedRoof } from './solve-pitched-roof';
@@ -237,6 +238,11 @@ const setEdge = defineCommand({
   },
 });
 
+function allUnder(framework: Framework, roof: PitchedRoof): Wall[] {
+  const solved = solvePitchedRoof(framework, roof);
+  return 'made' in solved ? wallsUnder(framework, roof, solved.made.info) : [];
+}
+
 const trimWalls = defineCommand({
   name: 'pitchedRoofs.trimWalls',
   title: 'Let walls end at the underside of a pitched roof: those named, or all that lie under it and reach its eaves',
@@ -245,7 +251,7 @@ const trimWalls = defineCommand({
     refusing(() => {
       const { before } = edit;
       const roof = thingReferred(before, 'pitchedRoof', input.roof);
-      const walls = input.walls?.map((ref) => thingReferred(before, 'wall', ref)) ?? wallsUnder(before, roof);
+      const walls = input.walls?.map((ref) => thingReferred(before, 'wall', ref)) ?? allUnder(before, roof);
       if (walls.length === 0) refuseNow(`No wall under roof ${roof.name} reaches its eaves. Choose walls`, ['walls']);
       for (const wall of walls) {
         if (wall.building !== roof.building) refuseNow(`Wall ${wall.name} is of another building`, ['walls']);
@@ -256,7 +262,7 @@ const trimWalls = defineCommand({
     }),
   sentence: (before, { roof, walls }) => {
     const record = thingReferred(before, 'pitchedRoof', roof);
-    const count = walls?.length ?? wallsUnder(before, record).length;
+    const count = walls?.length ?? allUnder(before, record).length;
     return `${count} ${count === 1 ? 'wall ends' : 'walls end'} at roof ${record.name}`;
   },
 });

@@ -1,4 +1,4 @@
-import { clippedTo } from '../geometry/convex-clip';
+import { clippedTo, isConvex } from '../geometry/convex-clip';
 import { counterClockwise, ringArea, type Ring } from '../geometry/polygon';
 import { triangulate } from '../geometry/triangulate';
 import type { Assembly } from '../slants/assembly';
@@ -10,11 +10,7 @@ import { less, underOver, underside } from './under-roof';
 /** A ring as convex ones: itself where it is, else its triangles. */
 function convexParts(ring: Ring): Ring[] {
   const turned = counterClockwise(ring);
-  const isConvex = turned.every((a, i) => {
-    const [b, c] = [turned[(i + 1) % turned.length]!, turned[(i + 2) % turned.length]!];
-    return (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) > -1e-6;
-  });
-  if (isConvex) return [turned];
+  if (isConvex(turned)) return [turned];
   const { triangles } = triangulate({ outer: turned, holes: [] });
   return Array.from({ length: triangles.length / 3 }, (_, i) =>
     counterClockwise([0, 1, 2].map((k) => turned[triangles[i * 3 + k]!]!)),

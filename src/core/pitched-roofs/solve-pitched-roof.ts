@@ -2,7 +2,7 @@ import { mmOf } from '../dimensions/resolve-length';
 import { plus, times, type Point } from '../geometry/point';
 import { ringArea, type Ring } from '../geometry/polygon';
 import { triangulate } from '../geometry/triangulate';
-import { clippedTo } from '../geometry/convex-clip';
+import { clippedTo, isConvex } from '../geometry/convex-clip';
 import { levelById } from '../levels/resolve-levels';
 import { endMm } from '../levels/resolve-end';
 import type { Framework } from '../model/framework';
@@ -227,12 +227,6 @@ function trianglesOf(points: readonly RoofPoint[]): RoofPoint[][] {
   const { triangles } = triangulate({ outer: points, holes: [] });
   return Array.from({ length: triangles.length / 3 }, (_, i) => [0, 1, 2].map((k) => points[triangles[i * 3 + k]!]!));
 }
-
-const isConvex = (points: readonly Point[]): boolean =>
-  points.every((a, i) => {
-    const [b, c] = [points[(i + 1) % points.length]!, points[(i + 2) % points.length]!];
-    return (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) > -1e-6;
-  });
 
 const slantsOf = (face: RoofFace, plumbMm: number): Slant[] =>
   (isConvex(face.points) ? [face.points] : trianglesOf(face.points)).map((points) =>

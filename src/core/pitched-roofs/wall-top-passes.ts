@@ -130,8 +130,9 @@ export const roofFindingsPass = definePass({
       const made = assembliesOf(cx.get(pitchedRoofsPass, building), 'pitchedRoof').find(
         ({ thing }) => thing === roof.id,
       );
-      const slants = made?.parts.flatMap((part) => part.slants) ?? [];
-      return checkWallsUnder(roof, slants, wallsUnder(cx.framework, roof), cx.get(walls.pieces, building));
+      if (!made) return [];
+      const slants = made.parts.flatMap((part) => part.slants);
+      return checkWallsUnder(roof, slants, wallsUnder(cx.framework, roof, made.info), cx.get(walls.pieces, building));
     }),
   ],
 });

@@ -1,4 +1,5 @@
 import { mmOf } from '../dimensions/resolve-length';
+import { isConvex } from '../geometry/convex-clip';
 import { dot, type Point } from '../geometry/point';
 import { cosDeg, sinDeg } from '../geometry/trig';
 import { endMm } from '../levels/resolve-end';
@@ -103,12 +104,6 @@ export function solveSlopedFloor(framework: Framework, floor: SlopedFloor): Asse
     },
   };
 }
-
-const isConvex = (points: readonly Point[]): boolean =>
-  points.every((a, i) => {
-    const [b, c] = [points[(i + 1) % points.length]!, points[(i + 2) % points.length]!];
-    return (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) > -1e-6;
-  });
 
 /** A face as convex pieces: itself, or the triangles that a fan of ears leaves. */
 function triangles(points: readonly HighCorner[]): (readonly HighCorner[])[] {

@@ -34,7 +34,7 @@ const stairSchema = z.object({
   form: z.enum(STAIR_FORMS),
   /** As large as it must be: of the well only the corner and the direction one begins at are its own. */
   isFree: z.boolean(),
-  /** The space it has in plan: a rectangle, turned as you like. */
+  /** The space it has in plan: a rectangle, turned as you like; for three or four flights round it any corners that bulge outwards. */
   well: outlineSchema,
   /** The side of the well one comes from, counted counter-clockwise from its first edge. */
   entry: z.number().int().min(0).max(LAST_SIDE),

@@ -26,7 +26,7 @@ export function EndFields({
   of,
   onChange,
 }: {
-  label: 'Starts at' | 'Stops at' | 'Top at' | 'At level' | 'There it starts at' | 'There it stops at';
+  label: 'Eaves at' | 'Starts at' | 'Stops at' | 'Top at' | 'At level' | 'There it starts at' | 'There it stops at';
   end: End;
   /** The building whose levels are meant; not given: the one shown. */
   of?: string;

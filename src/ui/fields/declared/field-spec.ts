@@ -126,7 +126,7 @@ export const numberChoice = <R, Value extends number>(
 export const section = <R>(label: Label<R>): Spec<R, Section, SectionInput> => ({ is: 'section', label });
 
 export const end = <R>(
-  label: 'Starts at' | 'Stops at' | 'Top at' | 'At level',
+  label: 'Eaves at' | 'Starts at' | 'Stops at' | 'Top at' | 'At level',
   more: { mayBeCeiling?: boolean; levelOnly?: boolean; mayBeOther?: boolean } = {},
 ): Spec<R, End, EndGiven> => ({ is: 'end', label, ...more });
 

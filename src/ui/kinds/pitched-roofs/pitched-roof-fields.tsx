@@ -37,7 +37,7 @@ const FIELDS: FieldsOf<PitchedRoof, Change<'pitchedRoofs.change', 'roof'>> = {
   slopeDeg: own(Slope),
   edges: own(Edges),
   overhangMm: length('Overhang'),
-  eavesAt: end('Starts at'),
+  eavesAt: end('Eaves at'),
   ridgeMm: length('Ridge over the eaves', {
     ifNull: (roof, { solved }) => {
       const info = assembliesOf(solved?.assemblies ?? [], 'pitchedRoof').find(({ thing }) => thing === roof.id)?.info;
