@@ -46,12 +46,7 @@ export const pitchedRoofKind = defineKind({
   rules: { all: [UNSOLVED, WALL_SHORT, WALL_THROUGH] },
   plan: { walls: wallTopsInPlan, over: pitchedRoofsInPlan },
   section: bothInSection(wallTopsInSection, pitchedRoofsInSection),
-  solids: {
-    of: (solved, building) => [
-      ...assemblySolids('pitchedRoof', { colour: 'roofs', edges: 'ink2' }).of(solved, building),
-      ...assemblySolids('wallTop', { colour: 'sheet', edges: 'walls' }).of(solved, building),
-    ],
-  },
+  solids: assemblySolids('pitchedRoof', { colour: 'roofs', edges: 'ink2' }),
   space: none('What it meets is seen in section'),
   board: none('It lies on the topmost level'),
   consequences: { of: pitchedRoofsDiffer },

@@ -5,6 +5,8 @@ import { solve, Solver } from '../solving/solve';
 import { hashOf } from '../model/hash';
 import { afterFrom, given, refusal } from '../testing/given';
 import { reportOf } from '../report/report';
+import { wallKind } from '../walls/kind';
+import { pitchedRoofKind } from './kind';
 import { drawPlan } from '../drawing/draw-plan';
 
 const after = afterFrom();
@@ -80,6 +82,18 @@ describe('walls that end at a roof', () => {
         expect(Math.abs(over - mine)).toBeLessThan(0.01);
       }
     expect(seen).toBeGreaterThan(60);
+  });
+
+  it('are walls in 3D: they go and stay with walls, not with roofs', () => {
+    const made = trimmed(house);
+    const solved = solve(made);
+    const { id } = solved.buildings[0]!;
+    const [wall] = recordsOf(made, 'wall');
+    const leaning = (kind: typeof wallKind | typeof pitchedRoofKind) =>
+      ('none' in kind.solids ? [] : kind.solids.of(solved, id)).filter(({ form }) => 'slant' in form);
+    expect(new Set(leaning(wallKind).map((each) => each.id))).toEqual(new Set([wall!.id]));
+    expect(leaning(wallKind)).toHaveLength(tops(made)[0]!.parts[0]!.slants.length);
+    expect(leaning(pitchedRoofKind).every((each) => each.id !== wall!.id)).toBe(true);
   });
 
   it('follow the roof: its slope, its level, its edges; and a wall that ends short of it keeps so far off', () => {

@@ -1,20 +1,36 @@
-import type { Solids } from '../kinds/solids';
+import type { SolidLook, Solids } from '../kinds/solids';
+import { assembliesOf } from '../slants/assembly';
 
-const LOOK = { colour: 'sheet', edges: 'walls' } as const;
-const GLASS = { colour: 'shafts', edges: 'walls', opacity: 0.35 } as const;
+const LOOK: SolidLook = { colour: 'sheet', edges: 'walls' };
+const GLASS: SolidLook = { colour: 'shafts', edges: 'walls', opacity: 0.35 };
+const lookOf = (use: string): SolidLook => (use === 'glazed' ? GLASS : LOOK);
 
-/** Walls in slices between the heights of their openings. */
+/** Walls in slices between the heights of their openings, and what of them goes up to a roof. */
 export const wallSolids: Solids = {
-  of: ({ walls }, building) =>
-    walls
+  of: ({ walls, assemblies }, building) => [
+    ...walls
       .filter((piece) => piece.building === building)
       .flatMap(({ wall, level, use, slices }) =>
         slices.map(({ profile, bottomMm, topMm }) => ({
           key: `${wall} ${level} ${bottomMm}`,
           id: wall,
           level,
-          look: use === 'glazed' ? GLASS : LOOK,
+          look: lookOf(use),
           form: { profile, bottomMm, heightMm: topMm - bottomMm },
         })),
       ),
+    ...assembliesOf(assemblies, 'wallTop')
+      .filter((top) => top.building === building)
+      .flatMap(({ thing, level, parts, info }) =>
+        parts
+          .flatMap(({ slants }) => slants)
+          .map((slant, i) => ({
+            key: `${thing} ${level} up to a roof ${i}`,
+            id: thing,
+            level,
+            look: lookOf(info.use),
+            form: { slant },
+          })),
+      ),
+  ],
 };
