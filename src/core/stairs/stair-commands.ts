@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { lengthPlus, mmOf } from '../dimensions/resolve-length';
-import { distance, minus, plus, quantised, times, turned } from '../geometry/point';
-import { ringArea } from '../geometry/polygon';
+import { plus, turned } from '../geometry/point';
 import { endInputSchema, readEnd, readSpan, type EndInput } from '../levels/end-input';
 import { defineCommand } from '../commands/command';
 import type { InputsOf } from '../commands/command-inputs';
@@ -20,12 +19,11 @@ import {
 import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import type { Outline } from '../outlines/outline';
 import { outlineInputSchema, placeInputSchema, readOutline } from '../outlines/outline-input';
-import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Length } from '../units/parse-length';
-import { stairWell } from './stair-well';
+import { largerPolygon, readWell } from './well-input';
 import { projectRules, rulesReferred } from '../rule-sets/rules-in';
 import { rulesInputSchema } from '../rule-sets/rules-input';
-import { goesRound, STAIR_FORMS } from './stair-form';
+import { STAIR_FORMS } from './stair-form';
 import { LAST_SIDE, STAIR_BOUNDS, type Stair } from './stair';
 
 const sizesSchema = {
@@ -65,25 +63,6 @@ function readSizes(framework: Framework, input: SizesInput): Partial<Sizes> {
     }),
   );
 }
-
-function readWell(
-  framework: Framework,
-  building: Id,
-  input: z.infer<typeof outlineInputSchema>,
-  shape: Pick<Stair, 'form' | 'entry' | 'turn'>,
-): Outline {
-  const well = readOutline(framework, building, input);
-  const ring = resolveOutline(framework, well);
-  if (ring && shape.entry >= ring.length)
-    refuseNow(`The well has ${ring.length} sides. Choose one of them to come in over`, ['entry']);
-  if (ring && !stairWell(ring, { ...shape, isFree: false }))
-    refuseNow(goesRound(shape.form) ? NO_CORNERS : NO_SQUARE, ['well']);
-  return well;
-}
-const NO_SQUARE =
-  'A well for a stair has four square corners; for three or four flights round it, it may have others. Give it square ones, or choose such a form';
-const NO_CORNERS =
-  'A well for flights round it has three to twelve corners, none of which points inwards, and no fewer than there are flights. Give it other corners';
 
 /** A free stair's rectangle says where it begins and which way: one comes in over its first side. */
 const NOMINAL_MM = 1000;
@@ -262,26 +241,6 @@ const change = defineCommand({
     }),
   sentence: (before, input) => `Stair ${thingReferred(before, 'stair', input.stair).name} changed`,
 });
-
-type Polygon = Outline & { type: 'polygon' };
-/** Larger in its own shape from the corner one begins at, the side of the first flight by so much. */
-function largerPolygon(framework: Framework, stair: Stair, well: Polygon, byMm: number): Polygon {
-  const points = well.points.map(({ xMm, yMm }) => ({ x: mmOf(framework, xMm), y: mmOf(framework, yMm) }));
-  const isReversed = ringArea(points) < 0;
-  const ring = isReversed ? [...points].reverse() : points;
-  const at = (i: number) => ring[(i + ring.length) % ring.length]!;
-  const { entry, turn } = stair;
-  const [first, second] = turn === 'left' ? [at(entry + 1), at(entry + 2)] : [at(entry), at(entry - 1)];
-  const share = 1 + byMm / distance(first, second);
-  if (share <= 0.01) refuseNow('The well would have no size. Change it by less');
-  return {
-    ...well,
-    points: points.map((point) => {
-      const { x, y } = quantised(plus(first, times(minus(point, first), share)));
-      return { xMm: x, yMm: y };
-    }),
-  };
-}
 
 const lengthenWell = defineCommand({
   name: 'stairs.lengthenWell',
