@@ -12,7 +12,7 @@ export const slabsPass = definePass({
   scope: 'building',
   run: ({ framework }, building): readonly FloorPlate[] => [
     ...ownRecords(recordsOf(framework, 'floorPlate'), building),
-    ...ownRecords(recordsOf(framework, 'roof'), building).map(roofSlab),
+    ...ownRecords(recordsOf(framework, 'roof'), building).map((roof) => roofSlab(framework, roof)),
   ],
 });
 
@@ -24,7 +24,7 @@ export const slabPass = definePass<Plate[]>({
     const [building, id] = partsOf(key);
     const { framework, facts } = cx;
     const roof = recordOf(framework, 'roof', id);
-    const record = roof ? roofSlab(roof) : recordOf(framework, 'floorPlate', id);
+    const record = roof ? roofSlab(framework, roof) : recordOf(framework, 'floorPlate', id);
     if (!record) return [];
     return resolvePlate(framework, record, storeysOf(cx, building), cx.get(flooredPass, building), facts);
   },

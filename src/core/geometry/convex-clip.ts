@@ -1,4 +1,4 @@
-import { cross, lineCrossing, minus, type Point } from './point';
+import { cross, lineCrossing, minus, plus, times, type Point } from './point';
 import { ringArea, type Ring } from './polygon';
 
 /** Whether no corner of a counter-clockwise ring points inwards. */
@@ -39,4 +39,31 @@ export function clippedTo(convex: Ring, ring: Ring): Point[] {
     clipped = next;
   }
   return clipped;
+}
+
+/** What of a piece in plan is on one side of where a function that is even over it is nothing: where it is more. */
+export function whereMore(ring: readonly Point[], value: (at: Point) => number): Point[] {
+  return ring.flatMap((a, i): Point[] => {
+    const b = ring[(i + 1) % ring.length]!;
+    const [p, q] = [value(a), value(b)];
+    const meet = p > 0 !== q > 0 ? [plus(a, times(minus(b, a), p / (p - q)))] : [];
+    return p > 0 ? [a, ...meet] : meet;
+  });
+}
+
+/** Less of a piece than this is none, mm². */
+const LEAST_MM2 = 1;
+
+/** A convex ring less another, in convex pieces. */
+export function less(ring: readonly Point[], taken: Ring): Point[][] {
+  let left: Point[] = [...ring];
+  const pieces: Point[][] = [];
+  taken.forEach((a, i) => {
+    if (left.length < 3) return;
+    const along = minus(taken[(i + 1) % taken.length]!, a);
+    const outside = whereMore(left, (at) => -cross(along, minus(at, a)));
+    if (outside.length > 2 && Math.abs(ringArea(outside)) > LEAST_MM2) pieces.push(outside);
+    left = whereMore(left, (at) => cross(along, minus(at, a)));
+  });
+  return pieces;
 }

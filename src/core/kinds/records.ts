@@ -3,6 +3,7 @@ import { projectRecords, buildingRecords } from '../buildings/building';
 import { beamRecords } from '../beams/beam';
 import { guardRecords } from '../guards/guard';
 import { rampRecords } from '../ramps/ramp';
+import { fallLayerRecords } from '../falls/fall-layer';
 import { pitchedRoofRecords } from '../pitched-roofs/pitched-roof';
 import { slopedFloorRecords } from '../sloped-floors/sloped-floor';
 import { ceilingRecords } from '../ceilings/ceiling';
@@ -64,6 +65,7 @@ export const RECORD_KINDS = [
   rampRecords,
   slopedFloorRecords,
   pitchedRoofRecords,
+  fallLayerRecords,
   guardRecords,
   ruleSetRecords,
 ] as const;

@@ -1,6 +1,7 @@
 import { projectKind, buildingKind } from '../buildings/kind';
 import { beamKind } from '../beams/kind';
 import { rampKind } from '../ramps/kind';
+import { fallLayerKind } from '../falls/kind';
 import { pitchedRoofKind } from '../pitched-roofs/kind';
 import { slopedFloorKind } from '../sloped-floors/kind';
 import { ceilingKind } from '../ceilings/kind';
@@ -58,6 +59,7 @@ export const DEFINITIONS = [
   rampKind,
   slopedFloorKind,
   pitchedRoofKind,
+  fallLayerKind,
   guardKind,
 ] as const;
 

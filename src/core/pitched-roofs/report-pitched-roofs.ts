@@ -1,11 +1,13 @@
 import { z } from 'zod';
 import { ringArea } from '../geometry/polygon';
+import { cosDeg } from '../geometry/trig';
 import { recordsOf } from '../model/framework';
 import { defineRows, mm, row, rounded, type RowsAt } from '../report/rows';
 import type { LineKind } from '../roof-planes/skeleton';
 import { slopeOfRun } from '../roof-planes/slopes';
 import { assembliesOf, type Assembly } from '../slants/assembly';
 import type { Solved } from '../solving/solved';
+import { quantiseMm } from '../units/length-units';
 import { PITCHED_FORMS } from './solve-pitched-roof';
 
 const metres = z.number();
@@ -94,13 +96,20 @@ const isFoot = (
     }),
   );
 
-const flat = ({ floors, levels }: Solved, { framework, level }: RowsAt) =>
+const flat = ({ floors, levels, assemblies }: Solved, { framework, level }: RowsAt) =>
   recordsOf(framework, 'roof').flatMap(({ id, building, name, level: at }) => {
     const slabs = floors.filter(({ plate }) => plate === id);
     if (slabs.length === 0) return [];
     const areaM2 = rounded(slabs.reduce((sum, { outline }) => sum + Math.abs(ringArea(outline)), 0) / 1e6, 6);
     const topMm = Math.max(...slabs.map((slab) => slab.topMm));
     const fflMm = levels.find((each) => each.id === at)?.fflMm ?? topMm;
+    const falls = assembliesOf(assemblies, 'fallLayer').filter(({ info }) => info.slab === id);
+    const faces = falls.flatMap(({ info }) =>
+      info.faces.map(({ areaMm2 }) => {
+        const slopeDeg = slopeOfRun(info.slopeRatio);
+        return { slopeDeg: rounded(slopeDeg, 6), areaM2: rounded(areaMm2 / 1e6 / cosDeg(slopeDeg), 6) };
+      }),
+    );
     return [
       {
         id,
@@ -110,9 +119,9 @@ const flat = ({ floors, levels }: Solved, { framework, level }: RowsAt) =>
         form: 'flat' as const,
         footprintM2: areaM2,
         areaM2,
-        ridgeMm: fflMm,
+        ridgeMm: Math.max(fflMm, ...falls.map(({ info }) => quantiseMm(topMm + info.mostMm))),
         eavesMm: fflMm,
-        faces: [{ slopeDeg: 0, areaM2 }],
+        faces: faces.length > 0 ? faces : [{ slopeDeg: 0, areaM2 }],
         ridgesM: 0,
         hipsM: 0,
         valleysM: 0,

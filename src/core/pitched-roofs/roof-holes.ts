@@ -1,21 +1,11 @@
-import { clippedTo, isConvex } from '../geometry/convex-clip';
-import { counterClockwise, ringArea, type Ring } from '../geometry/polygon';
-import { triangulate } from '../geometry/triangulate';
+import { clippedTo, less } from '../geometry/convex-clip';
+import { convexParts } from '../geometry/convex-parts';
+import { ringArea, type Ring } from '../geometry/polygon';
 import type { Assembly } from '../slants/assembly';
 import { slantOf, type Slant } from '../slants/slant';
 import type { SolvedShaft } from '../solving/solved';
 import { quantiseMm } from '../units/length-units';
-import { less, underOver, underside } from './under-roof';
-
-/** A ring as convex ones: itself where it is, else its triangles. */
-function convexParts(ring: Ring): Ring[] {
-  const turned = counterClockwise(ring);
-  if (isConvex(turned)) return [turned];
-  const { triangles } = triangulate({ outer: turned, holes: [] });
-  return Array.from({ length: triangles.length / 3 }, (_, i) =>
-    counterClockwise([0, 1, 2].map((k) => turned[triangles[i * 3 + k]!]!)),
-  );
-}
+import { underOver, underside } from './under-roof';
 
 /** A piece of the roof without what some convex rings take out of it. */
 function without(slant: Slant, rings: readonly Ring[]): Slant[] {

@@ -2,7 +2,7 @@ import { mmOf } from '../dimensions/resolve-length';
 import { plus, times, type Point } from '../geometry/point';
 import { ringArea, type Ring } from '../geometry/polygon';
 import { triangulate } from '../geometry/triangulate';
-import { clippedTo, isConvex } from '../geometry/convex-clip';
+import { clippedTo, isConvex, whereMore } from '../geometry/convex-clip';
 import { levelById } from '../levels/resolve-levels';
 import { endMm } from '../levels/resolve-end';
 import type { Framework } from '../model/framework';
@@ -20,7 +20,7 @@ import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Assembly } from '../slants/assembly';
 import { reachOfSlants, ringAbout, slantOf, type Slant } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
-import { underside, whereMore } from './under-roof';
+import { underside } from './under-roof';
 import type { PitchedRoof, RoofEdge } from './pitched-roof';
 
 /** What the edges make of a roof. */

@@ -1,5 +1,5 @@
-import { clippedTo } from '../geometry/convex-clip';
-import { cross, dot, minus, plus, times, type Point } from '../geometry/point';
+import { clippedTo, less, whereMore } from '../geometry/convex-clip';
+import { cross, dot, minus, type Point } from '../geometry/point';
 import { bounds, boxesMeet, ringArea, type Ring } from '../geometry/polygon';
 import { slantOf, type Slant, type SlantCorner } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
@@ -40,30 +40,6 @@ export function underOver(slants: readonly Slant[], rings: readonly Ring[]): { l
   return heights.length === 0
     ? null
     : { lowMm: quantiseMm(Math.min(...heights)), highMm: quantiseMm(Math.max(...heights)) };
-}
-
-/** What of a piece in plan is on one side of where a function that is even over it is nothing: where it is more. */
-export function whereMore(ring: readonly Point[], value: (at: Point) => number): Point[] {
-  return ring.flatMap((a, i): Point[] => {
-    const b = ring[(i + 1) % ring.length]!;
-    const [p, q] = [value(a), value(b)];
-    const meet = p > 0 !== q > 0 ? [plus(a, times(minus(b, a), p / (p - q)))] : [];
-    return p > 0 ? [a, ...meet] : meet;
-  });
-}
-
-/** A convex ring less another, in convex pieces. */
-export function less(ring: readonly Point[], taken: Ring): Point[][] {
-  let left: Point[] = [...ring];
-  const pieces: Point[][] = [];
-  taken.forEach((a, i) => {
-    if (left.length < 3) return;
-    const along = minus(taken[(i + 1) % taken.length]!, a);
-    const outside = whereMore(left, (at) => -cross(along, minus(at, a)));
-    if (outside.length > 2 && Math.abs(ringArea(outside)) > LEAST_MM2) pieces.push(outside);
-    left = whereMore(left, (at) => cross(along, minus(at, a)));
-  });
-  return pieces;
 }
 
 /** A hole in what goes up to a roof, between two heights. */

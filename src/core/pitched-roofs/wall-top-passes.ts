@@ -2,6 +2,7 @@ import { walls } from '../ceilings/ceiling-passes';
 import { floorUnder } from '../floors/plates';
 import { platesPass } from '../floors/floor-passes';
 import { mmOf } from '../dimensions/resolve-length';
+import { less } from '../geometry/convex-clip';
 import { bounds, boxesMeet, type Ring } from '../geometry/polygon';
 import type { Finding } from '../checks/finding';
 import { recordsOf } from '../model/framework';
@@ -18,7 +19,7 @@ import { pitchedRoofFindingsPass, pitchedRoofsPass, roofSlantsPass } from './pit
 import { checkWallsUnder } from './check-walls-under';
 import { opened } from './roof-holes';
 import { wallsUnder } from './walls-under';
-import { less, underOver, upToRoof } from './under-roof';
+import { underOver, upToRoof } from './under-roof';
 
 /** What is known of the part of a wall that goes up to a roof. */
 export interface WallTopInfo {

@@ -8,13 +8,16 @@ import { textSchema } from '../model/fields';
 import { freeName, refuseTaken } from '../commands/free-name';
 import { recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
-import { LengthReader, lengthInputSchema, refuseNow, refusing } from '../commands/length-input';
+import { LengthReader, lengthInputSchema, refuseNow, refusing, saidLength } from '../commands/length-input';
+import { lengthPlus } from '../dimensions/resolve-length';
 import { buildingReferred, levelReferred, refSchema, thingReferred } from '../commands/refer';
 import { outlineFromWalls } from '../walls/outline-from-walls';
 import { STARTING_TYPES } from '../walls/wall-type';
 import { takeType, typeInputSchema } from '../walls/wall-input';
+import { named, step } from '../commands/step-of';
+import { FALL_COMMANDS, fallFields } from '../falls/fall-commands';
 import { carryingWalls } from './carrying-walls';
-import { ROOF_FACES, type Roof, PARAPET_HEIGHT, ROOF_THICKNESS } from './roof';
+import { ROOF_FACES, type Roof, PARAPET_HEIGHT, ROOF_OVERHANG, ROOF_THICKNESS } from './roof';
 
 const parapetSchema = z.strictObject({
   type: typeInputSchema.default(STARTING_TYPES[0] as unknown as z.infer<typeof typeInputSchema>),
@@ -63,9 +66,14 @@ const addFlat = defineCommand({
     level: refSchema.optional(),
     walls: z.array(refSchema).min(1, 'Choose a wall').max(200).optional(),
     face: z.enum(ROOF_FACES).default('coreInside'),
+    /** Past the outside of the walls, in place of a parapet. */
+    overhangMm: lengthInputSchema.default(0),
     thicknessMm: lengthInputSchema.default(250),
     material: z.enum(MATERIALS).default('concrete'),
-    parapet: parapetSchema.nullable().prefault({}),
+    /** Not said: one of 900, or none with an overhang. */
+    parapet: parapetSchema.nullable().optional(),
+    /** Laid on it. */
+    falls: z.strictObject(fallFields).optional(),
   }),
   plan: (edit, input) =>
     refusing(() => {
@@ -84,7 +92,10 @@ const addFlat = defineCommand({
       if (!outlineFromWalls(edit.before, { walls, face: input.face, offsetMm: 0 }))
         refuseNow('These walls do not go round one after another. Choose walls that close', ['walls']);
       makeWay(edit, building, level.id);
-      edit.add<'roof'>({
+      const reader = new LengthReader(edit.before);
+      const over = reader.read(input.overhangMm, 'overhangMm', ROOF_OVERHANG);
+      const parapet = input.parapet === undefined ? (over.mm > 0 ? null : parapetSchema.parse({})) : input.parapet;
+      const { id } = edit.add<'roof'>({
         kind: 'roof',
         building,
         name: input.name ?? freeName(edit.before, 'roof'),
@@ -92,10 +103,14 @@ const addFlat = defineCommand({
         level: level.id,
         walls,
         face: input.face,
-        thicknessMm: new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', ROOF_THICKNESS).stored,
+        overhangMm: over.stored,
+        thicknessMm: reader.read(input.thicknessMm, 'thicknessMm', ROOF_THICKNESS).stored,
         material: input.material,
-        parapet: readParapet(edit, input.parapet),
+        parapet: readParapet(edit, parapet),
       });
+      return input.falls
+        ? (step(edit, named(FALL_COMMANDS, 'fallLayers.add'), { building, ...input.falls, on: id }, 1) ?? undefined)
+        : undefined;
     }),
   sentence: (before, input) => `Flat roof ${input.name ?? freeName(before, 'roof')} added`,
 });
@@ -108,6 +123,7 @@ const change = defineCommand({
     name: textSchema(40).optional(),
     walls: z.array(refSchema).min(1, 'Choose a wall').max(200).optional(),
     face: z.enum(ROOF_FACES).optional(),
+    overhangMm: lengthInputSchema.optional(),
     thicknessMm: lengthInputSchema.optional(),
     material: z.enum(MATERIALS).optional(),
     parapet: parapetSchema.nullable().optional(),
@@ -119,14 +135,19 @@ const change = defineCommand({
       const walls = input.walls && carryingWalls(edit.before, roof.building, roof.level, input.walls);
       if (walls && !outlineFromWalls(edit.before, { walls, face: input.face ?? roof.face, offsetMm: 0 }))
         refuseNow('These walls do not go round one after another. Choose walls that close', ['walls']);
+      const reader = new LengthReader(edit.before);
       edit.set('roof', roof.id, {
         name: input.name,
         walls,
         face: input.face,
+        overhangMm:
+          input.overhangMm === undefined
+            ? undefined
+            : reader.read(input.overhangMm, 'overhangMm', ROOF_OVERHANG).stored,
         thicknessMm:
           input.thicknessMm === undefined
             ? undefined
-            : new LengthReader(edit.before).read(input.thicknessMm, 'thicknessMm', ROOF_THICKNESS).stored,
+            : reader.read(input.thicknessMm, 'thicknessMm', ROOF_THICKNESS).stored,
         material: input.material,
         parapet: input.parapet === undefined ? undefined : readParapet(edit, input.parapet),
       });
@@ -134,7 +155,23 @@ const change = defineCommand({
   sentence: (before, input) => `Roof ${thingReferred(before, 'roof', input.roof).name} changed`,
 });
 
-export const ROOF_COMMANDS = [addFlat, change] as const;
+const raiseParapet = defineCommand({
+  name: 'roofs.raiseParapet',
+  title: 'Make the parapet of a flat roof higher',
+  input: z.strictObject({ roof: refSchema, byMm: lengthInputSchema }),
+  plan: (edit, input) =>
+    refusing(() => {
+      const roof = thingReferred(edit.before, 'roof', input.roof);
+      const { parapet } = roof;
+      if (!parapet) return refuseNow(`Roof ${roof.name} has no parapet. Give it one first`, ['roof']);
+      const by = new LengthReader(edit.before).read(input.byMm, 'byMm', { atLeastMm: -10_000, atMostMm: 10_000 });
+      edit.set('roof', roof.id, { parapet: { ...parapet, heightMm: lengthPlus(parapet.heightMm, by.mm) } });
+    }),
+  sentence: (before, { roof, byMm }) =>
+    `Parapet of roof ${thingReferred(before, 'roof', roof).name} made ${saidLength(before, byMm)} higher`,
+});
+
+export const ROOF_COMMANDS = [addFlat, change, raiseParapet] as const;
 
 declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof ROOF_COMMANDS> {}

@@ -8,18 +8,22 @@ import type { Wall } from '../walls/wall';
 import type { Roof } from './roof';
 
 /** The slab of a roof as a floor plate, with the roof's own id: it is solved as any other slab. */
-export const roofSlab = ({ id, building, name, level, walls, face, thicknessMm, material }: Roof): FloorPlate => ({
-  kind: 'floorPlate',
-  id,
-  building,
-  name,
-  outline: { type: 'walls', walls, face, offsetMm: 0 },
-  thicknessMm,
-  material,
-  levels: { at: [level] },
-  exceptions: [],
-  zones: [],
-});
+export const roofSlab = (framework: Framework, roof: Roof): FloorPlate => {
+  const { id, building, name, level, walls, face, thicknessMm, material, overhangMm } = roof;
+  const isOver = mmOf(framework, overhangMm) > 0;
+  return {
+    kind: 'floorPlate',
+    id,
+    building,
+    name,
+    outline: { type: 'walls', walls, face: isOver ? 'outside' : face, offsetMm: isOver ? overhangMm : 0 },
+    thicknessMm,
+    material,
+    levels: { at: [level] },
+    exceptions: [],
+    zones: [],
+  };
+};
 
 /** The parapet of a roof as a wall along the outside of the walls under it, with the roof's own id; null without one. */
 export function roofParapet(framework: Framework, roof: Roof): Wall | null {

@@ -10,6 +10,7 @@ export const ROOF_FACES = ['inside', 'coreInside', 'coreOutside', 'outside'] as 
 export type RoofFace = (typeof ROOF_FACES)[number];
 
 export const ROOF_THICKNESS: Bounds = { atLeastMm: 20, atMostMm: 10_000 };
+export const ROOF_OVERHANG: Bounds = { atLeastMm: 0, atMostMm: 5000 };
 export const PARAPET_HEIGHT: Bounds = { atLeastMm: 50, atMostMm: 10_000 };
 
 /**
@@ -26,6 +27,8 @@ const roofSchema = z.object({
   /** Exterior and party walls that go round one after another, or one closed wall. */
   walls: z.array(ref('refuse')).min(1, 'Choose a wall').max(200),
   face: z.enum(ROOF_FACES),
+  /** Past the outside of the walls, in place of a parapet; 0: it ends at the face. */
+  overhangMm: lengthWithin(ROOF_OVERHANG),
   thicknessMm: lengthWithin(ROOF_THICKNESS),
   material: z.enum(MATERIALS),
   /** A parapet of a wall type, so high over the roof's FFL; null: none. */
@@ -45,5 +48,9 @@ export const roofRecords = recordKind({
   words: { one: 'roof', many: 'roofs' },
   letters: 'R',
   schema: roofSchema,
-  migrations: [],
+  migrations: [{ to: 12, record: (record) => ({ overhangMm: 0, ...record }) }],
+  limits: {
+    ofOne: ({ name, overhangMm, parapet }, mm) =>
+      parapet && mm(overhangMm) > 0 ? `Roof ${name} may have a parapet or an overhang, not both. Take one away` : null,
+  },
 });

@@ -260,6 +260,7 @@ export const MAKERS: { [Name in Exclude<CommandName, RunApart>]: (chance: Chance
   'walls.releaseClear': ({ framework, pick }) => ({ wall: pick(recordsOf(framework, 'clearWidth')).walls[0] }),
   'walls.makeParty': () => ({ walls: ['W1', 'W2'] }),
   'roofs.addFlat': () => ({ building: 'Right' }),
+  'roofs.raiseParapet': ({ one, between }) => ({ roof: one('roof'), byMm: between(-200, 400) }),
   'roofs.change': ({ one, between }) => ({ roof: one('roof'), thicknessMm: between(150, 400) }),
   'rooms.add': ({ building, pick, levels, between, random }) => ({
     building,

@@ -70,6 +70,7 @@ export const RICH: Step[] = [
       edges: [{ edge: 1, is: 'gable' }],
     },
   ],
+  ['fallLayers.add', { building: 'West', name: 'FL1', outlets: ['3000,3000', '9000,3000'], edges: [{ edge: 0 }] }],
   [
     'slopedFloors.add',
     {

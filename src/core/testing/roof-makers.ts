@@ -2,14 +2,40 @@ import type { CommandInputs } from '../commands/command-inputs';
 import { recordsOf } from '../model/framework';
 import type { Chance } from './chance';
 
+type FallCommand =
+  | 'fallLayers.add'
+  | 'fallLayers.change'
+  | 'fallLayers.addOutlets'
+  | 'fallLayers.moveOutlet'
+  | 'fallLayers.removeOutlet';
 type Makers = {
-  [Name in 'pitchedRoofs.add' | 'pitchedRoofs.change' | 'pitchedRoofs.setEdge' | 'pitchedRoofs.trimWalls']: (
-    chance: Chance,
-  ) => CommandInputs[Name];
+  [
+    Name in 'pitchedRoofs.add' | 'pitchedRoofs.change' | 'pitchedRoofs.setEdge' | 'pitchedRoofs.trimWalls' | FallCommand
+  ]: (chance: Chance) => CommandInputs[Name];
 };
 
-/** Inputs of what makes and changes pitched roofs. */
+const somewhere = ({ between }: Chance): string => `${between(0, 20_000)},${between(0, 15_000)}`;
+
+/** Inputs of what makes and changes roofs. */
 export const ROOF_MAKERS: Makers = {
+  'fallLayers.add': (chance) => ({
+    building: chance.building,
+    slope: chance.pick(['2 %', '1:60', 1.5]),
+    leastMm: chance.between(20, 80),
+    outlets: chance.pick([[somewhere(chance)], [somewhere(chance), somewhere(chance)]]),
+    edges: chance.pick([[], [{ edge: 0 }], [{ edge: 1, gutter: {} }]]),
+  }),
+  'fallLayers.change': ({ one, between, pick }) => ({
+    fallLayer: one('fallLayer'),
+    ...pick([{ slope: between(1, 5) }, { leastMm: between(20, 90) }, { edges: [{ edge: 2 }] }]),
+  }),
+  'fallLayers.addOutlets': (chance) => ({ fallLayer: chance.one('fallLayer'), places: [somewhere(chance)] }),
+  'fallLayers.moveOutlet': (chance) => ({
+    fallLayer: chance.one('fallLayer'),
+    outlet: 0,
+    place: somewhere(chance),
+  }),
+  'fallLayers.removeOutlet': ({ one }) => ({ fallLayer: one('fallLayer'), outlet: 0 }),
   'pitchedRoofs.add': ({ building, between, pick, levels }) => ({
     building,
     outline: pick([

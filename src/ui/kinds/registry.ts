@@ -5,6 +5,7 @@ import { beamUi } from './beams';
 import { ceilingUi } from './ceilings';
 import { columnUi } from './columns';
 import { coreUi } from './cores';
+import { fallLayerUi } from './falls';
 import { floorUi } from './floors';
 import { foundationUi } from './foundations';
 import { gridLineUi } from './grids';
@@ -34,6 +35,7 @@ const ALL = [
   guardUi,
   floorUi,
   roofUi,
+  fallLayerUi,
   pitchedRoofUi,
   foundationUi,
   beamUi,

@@ -33,6 +33,7 @@ const FIELDS: FieldsOf<Roof, Change<'roofs.change', 'roof'>> = {
     MATERIALS.map((material) => [material, material] as const),
   ),
   face: choice('Its slab runs to', ROOF_FACE_CHOICES),
+  overhangMm: length('Overhang'),
   parapet: own(Parapet),
 };
 
