@@ -1,5 +1,4 @@
 import { defineKind, none } from '../kinds/kind';
-import { withFreeName } from '../kinds/renewed';
 import { assemblySolids } from '../slants/solids-of-slants';
 import { FALL_COMMANDS } from './fall-commands';
 import { FALL_FORMS } from './fall-forms';
@@ -14,7 +13,7 @@ import { fallSentence, fallsListed } from './say-falls';
 
 export const fallLayerKind = defineKind({
   records: fallLayerRecords,
-  inPlan: { follows: () => null, renewed: withFreeName },
+  inPlan: { follows: () => null, renewed: none('It lies on its slab; another slab is laid by itself') },
   inCores: false,
   shownAs: { kind: 'roofs' },
   carriedAs: none('It lies on one slab at one level'),

@@ -19,7 +19,7 @@ import type { Wall } from '../walls/wall';
 import { WALL_FACES } from '../walls/wall-faces';
 import { MEASURED, PITCHED_ROOF_BOUNDS, ROOF_EDGES, type PitchedRoof, type RoofEdge } from './pitched-roof';
 import { solvePitchedRoof } from './solve-pitched-roof';
-import { wallsUnder } from './walls-under';
+import { partyEdges, partyWallsBeside, wallsUnder } from './walls-under';
 
 /** Degrees, or as one writes a slope: `40`, `1:1.5`, `60 %`. */
 const slopeInput = z.union([z.number(), z.string().max(40)]);
@@ -131,6 +131,24 @@ function refuseEdges(framework: Framework, { outline, courtyards }: PitchedRoof,
   if (gone) refuseNow(`The roof has ${count} edges, counted from 0; there is no edge ${gone.edge}`, ['edges']);
 }
 
+/** Edges along party walls lie against them, where nothing else is said of them. */
+function againstParty(
+  framework: Framework,
+  building: Id,
+  outlines: readonly Outline[],
+  given: readonly RoofEdge[],
+): RoofEdge[] {
+  if (outlines[0]!.type !== 'walls') return [];
+  const edges = partyEdges(
+    framework,
+    building,
+    outlines.flatMap((each) => [resolveOutline(framework, each) ?? []]),
+  );
+  return [...new Set(edges.map(({ edge }) => edge))]
+    .filter((edge) => !given.some((each) => each.edge === edge))
+    .map((edge) => ({ edge, is: 'wall', slopeDeg: null, upper: null }));
+}
+
 const add = defineCommand({
   name: 'pitchedRoofs.add',
   title: 'Add a pitched roof over an outline, or on the walls that reach a level',
@@ -147,16 +165,19 @@ const add = defineCommand({
         : { level: top!.id, face: 'FFL' as const, offsetMm: 0 };
       const reader = new LengthReader(before);
       const { layerMm, overhangMm } = PITCHED_ROOF_BOUNDS;
+      const outline = readFootprint(before, building, eavesAt.level, input)!;
+      const courtyards = (input.courtyards ?? []).map((each) => readOutline(before, building, each));
+      const given = readEdges(before, input.edges) ?? [];
       const roof: Omit<PitchedRoof, 'id'> = {
         kind: 'pitchedRoof',
         building,
         name: input.name ?? freeName(before, 'pitchedRoof'),
-        outline: readFootprint(before, building, eavesAt.level, input)!,
-        courtyards: (input.courtyards ?? []).map((each) => readOutline(before, building, each)),
+        outline,
+        courtyards,
         eavesAt,
         overhangMm: reader.read(input.overhangMm ?? 500, 'overhangMm', overhangMm).stored,
         slopeDeg: readSlope(input.slope ?? 40, 'slope'),
-        edges: readEdges(before, input.edges) ?? [],
+        edges: [...given, ...againstParty(before, building, [outline, ...courtyards], given)],
         ridgeMm: readRidge(before, input.ridgeMm) ?? null,
         layers: (input.layers ?? STARTING_LAYERS).map(({ name, thicknessMm }) => ({
           name,
@@ -238,26 +259,42 @@ const setEdge = defineCommand({
   },
 });
 
+const OVER_ROOF = { atLeastMm: 0, atMostMm: 10_000 };
+
 function allUnder(framework: Framework, roof: PitchedRoof): Wall[] {
   const solved = solvePitchedRoof(framework, roof);
-  return 'made' in solved ? wallsUnder(framework, roof, solved.made.info) : [];
+  if (!('made' in solved)) return [];
+  const { info } = solved.made;
+  return [...new Set([...wallsUnder(framework, roof, info), ...partyWallsBeside(framework, roof, info.footprint)])];
 }
 
 const trimWalls = defineCommand({
   name: 'pitchedRoofs.trimWalls',
   title: 'Let walls end at the underside of a pitched roof: those named, or all that lie under it and reach its eaves',
-  input: z.strictObject({ roof: refSchema, walls: z.array(refSchema).min(1, 'Choose a wall').max(2000).optional() }),
+  input: z.strictObject({
+    roof: refSchema,
+    walls: z.array(refSchema).min(1, 'Choose a wall').max(2000).optional(),
+    /** How far party walls beside it stand over it. */
+    partyOverMm: lengthInputSchema.default(300),
+    /** How far the walls named stand over it; 0: they end at its underside. */
+    overMm: lengthInputSchema.default(0),
+  }),
   plan: (edit, input) =>
     refusing(() => {
       const { before } = edit;
       const roof = thingReferred(before, 'pitchedRoof', input.roof);
+      const reader = new LengthReader(before);
+      const over = reader.read(input.overMm, 'overMm', OVER_ROOF);
+      const partyOver = reader.read(input.partyOverMm, 'partyOverMm', OVER_ROOF);
       const walls = input.walls?.map((ref) => thingReferred(before, 'wall', ref)) ?? allUnder(before, roof);
       if (walls.length === 0) refuseNow(`No wall under roof ${roof.name} reaches its eaves. Choose walls`, ['walls']);
       for (const wall of walls) {
-        if (wall.building !== roof.building) refuseNow(`Wall ${wall.name} is of another building`, ['walls']);
         if (wall.passesClearMm !== null)
           refuseNow(`Wall ${wall.name} passes the slabs. Let it end at soffits first`, ['walls']);
-        edit.set('wall', wall.id, { stopsAt: { level: roof.eavesAt.level, face: 'roof', offsetMm: 0 } });
+        // One of another building keeps its own level.
+        const level = wall.building === roof.building ? roof.eavesAt.level : wall.stopsAt.level;
+        const offsetMm = wall.use === 'party' && !input.walls ? partyOver.stored : over.stored;
+        edit.set('wall', wall.id, { stopsAt: { level, face: 'roof', offsetMm } });
       }
     }),
   sentence: (before, { roof, walls }) => {

@@ -1,3 +1,4 @@
+import { between } from '../buildings/between-buildings';
 import { finding, fixBy, type Finding } from '../checks/finding';
 import { called } from '../kinds/records';
 import { recordOf, recordsOf } from '../model/framework';
@@ -5,6 +6,7 @@ import { definePass } from '../passes/pass';
 import type { Assembly } from '../slants/assembly';
 import type { Slant } from '../slants/slant';
 import { ownRecords } from '../solving/building-passes';
+import { quantiseMm } from '../units/length-units';
 import type { PitchedRoof } from './pitched-roof';
 import { UNSOLVED } from './pitched-roof-rules';
 import { solvePitchedRoof, type SolvedRoof } from './solve-pitched-roof';
@@ -33,13 +35,33 @@ export const pitchedRoofsPass = definePass({
     }),
 });
 
-/** The pieces of the pitched roofs of a building. */
+/** The pieces of the pitched roofs over a building, those of other buildings in its own axes. */
 export const roofSlantsPass = definePass({
   name: 'pieces of pitched roofs',
   scope: 'building',
   gathers: true,
-  run: (cx, building): readonly Slant[] =>
-    cx.get(pitchedRoofsPass, building).flatMap(({ parts }) => parts.flatMap(({ slants }) => slants)),
+  run: (cx, building): readonly Slant[] => {
+    const own = cx.get(pitchedRoofsPass, building).flatMap(({ parts }) => parts.flatMap(({ slants }) => slants));
+    const others = new Set(recordsOf(cx.framework, 'pitchedRoof').map((roof) => roof.building));
+    others.delete(building);
+    return [
+      ...own,
+      ...[...others].flatMap((other) => {
+        const { move, liftMm } = between(cx.framework, other, building);
+        return cx.get(pitchedRoofsPass, other).flatMap(({ parts }) =>
+          parts.flatMap(({ slants }) =>
+            slants.map((slant) =>
+              slant.map((corner) => ({
+                ...move(corner),
+                topMm: quantiseMm(corner.topMm + liftMm),
+                bottomMm: quantiseMm(corner.bottomMm + liftMm),
+              })),
+            ),
+          ),
+        );
+      }),
+    ];
+  },
 });
 
 export const pitchedRoofFindingsPass = definePass({

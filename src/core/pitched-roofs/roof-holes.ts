@@ -38,9 +38,14 @@ function holesOf(roof: Assembly<'pitchedRoof'>, shafts: readonly SolvedShaft[]):
   );
 }
 
-/** A roof with holes where shafts go out through it. */
-export function opened(roof: Assembly<'pitchedRoof'>, shafts: readonly SolvedShaft[]): Assembly<'pitchedRoof'> {
-  const holes = holesOf(roof, shafts);
+/** A roof with holes where shafts and walls go out through it; `walls`: those in plan. */
+export function opened(
+  roof: Assembly<'pitchedRoof'>,
+  shafts: readonly SolvedShaft[],
+  walls: readonly Ring[],
+): Assembly<'pitchedRoof'> {
+  const slants = roof.parts.flatMap((part) => part.slants);
+  const holes = [...holesOf(roof, shafts), ...walls.filter((ring) => underOver(slants, [ring]) !== null)];
   if (holes.length === 0) return roof;
   const rings = holes.flatMap(convexParts);
   const parts = roof.parts.map((part) => ({ ...part, slants: part.slants.flatMap((slant) => without(slant, rings)) }));

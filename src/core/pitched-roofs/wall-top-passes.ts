@@ -15,8 +15,9 @@ import { shaftsPass } from '../shafts/shaft-passes';
 import type { WallUse } from '../walls/wall';
 import { runsThrough } from '../walls/joins';
 import { standingPass, wallPlanPass, wallsNear } from '../walls/wall-plans';
-import { pitchedRoofFindingsPass, pitchedRoofsPass, roofSlantsPass } from './pitched-roof-passes';
+import { pitchedRoofFindingsPass, pitchedRoofsPass } from './pitched-roof-passes';
 import { checkWallsUnder } from './check-walls-under';
+import { goesUpToPass } from './goes-up-to';
 import { opened } from './roof-holes';
 import { wallsUnder } from './walls-under';
 import { underOver, upToRoof } from './under-roof';
@@ -54,7 +55,7 @@ const wallTopPass = definePass<Assembly<'wallTop'> | null>({
   run: (cx, key) => {
     const [building, wall] = partsOf(key);
     const plan = cx.get(wallPlanPass, key);
-    const slants = cx.get(roofSlantsPass, building);
+    const slants = cx.get(goesUpToPass, key);
     const over = plan && underOver(slants, plan.strips);
     if (!plan || !over) return null;
     const { record, strips } = plan;
@@ -102,6 +103,17 @@ const wallTopPass = definePass<Assembly<'wallTop'> | null>({
   },
 });
 
+/** In plan what of walls goes through roofs. */
+const throughRoofsPass = definePass({
+  name: 'walls through roofs',
+  scope: 'building',
+  run: (cx, building): readonly Ring[] =>
+    cx.get(toRoofPass, building).flatMap((wall) => {
+      const plan = cx.get(wallPlanPass, keyOf(building, wall));
+      return plan && mmOf(cx.framework, plan.record.stopsAt.offsetMm) > 0 ? plan.strips : [];
+    }),
+});
+
 const wallTopsPass = definePass({
   name: 'walls up to roofs',
   scope: 'building',
@@ -117,7 +129,8 @@ export const roofsAndTopsPass = definePass({
   run: (cx, building): readonly Assembly[] => {
     const shafts = cx.get(shaftsPass, building);
     const roofs = assembliesOf(cx.get(pitchedRoofsPass, building), 'pitchedRoof');
-    return [...roofs.map((roof) => opened(roof, shafts)), ...cx.get(wallTopsPass, building)];
+    const through = cx.get(throughRoofsPass, building);
+    return [...roofs.map((roof) => opened(roof, shafts, through)), ...cx.get(wallTopsPass, building)];
   },
 });
 

@@ -26,6 +26,8 @@ function wantedHeights(framework: Framework, wall: Wall): { lowMm: number; highM
 /** A wall with its ends where the other building that has it too wants them, where that is lower or higher than its own do. */
 export function withSharedEnds(framework: Framework, wall: Wall): Wall {
   if (!wall.sharedWith || !wall.sharedEnds) return wall;
+  // Up to roofs it goes up to those of both.
+  const isToRoof = wall.stopsAt.face === 'roof';
   const { lowMm, highMm } = wantedHeights(framework, wall);
   const sslMm = (end: End) => levelById(framework, end.level)?.sslMm ?? 0;
   const atSsl = (end: End, mm: number): End => ({
@@ -37,7 +39,7 @@ export function withSharedEnds(framework: Framework, wall: Wall): Wall {
   return {
     ...wall,
     startsAt: lowMm < heightOf(framework, startsAt) - 1 ? atSsl(startsAt, lowMm) : startsAt,
-    stopsAt: highMm > heightOf(framework, stopsAt) + 1 ? atSsl(stopsAt, highMm) : stopsAt,
+    stopsAt: !isToRoof && highMm > heightOf(framework, stopsAt) + 1 ? atSsl(stopsAt, highMm) : stopsAt,
   };
 }
 

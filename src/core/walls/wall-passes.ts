@@ -10,7 +10,7 @@ import { storeyAlike } from '../solving/alike';
 import { holdsLevel } from '../typical/typical';
 import { quantiseMm } from '../units/length-units';
 import type { WallPiece } from './solved-wall';
-import { roofSlantsPass } from '../pitched-roofs/pitched-roof-passes';
+import { goesUpToPass } from '../pitched-roofs/goes-up-to';
 import { underOver } from '../pitched-roofs/under-roof';
 import { runInStorey, wallRuns, type CeilingOver, type RoofOver, type WallRun } from './wall-heights';
 import { floorOf, floorsPassed, misfitFinding, placed, wallPiece, type Misfit, type Standing } from './wall-pieces';
@@ -25,11 +25,11 @@ const stopsAtCeilingsPass = definePass({
   run: (cx, building): boolean => cx.get(standingPass, building).some(({ stopsAt }) => stopsAt.face === 'ceiling'),
 });
 
-/** How low and high the undersides of pitched roofs are over a wall. */
+/** How low and high what a wall goes up to at roofs is; by building and wall. */
 const roofOver =
-  (cx: Context, building: Id): RoofOver =>
+  (cx: Context, key: string): RoofOver =>
   (strips) =>
-    underOver(cx.get(roofSlantsPass, building), strips);
+    underOver(cx.get(goesUpToPass, key), strips);
 
 /**
  * The passes of one chain. `ceilingOver` finds the ceiling over a storey; `first` is the chain before it: what does not stop at a
@@ -65,7 +65,7 @@ export function wallChain(
       const inThem = own?.map((storey) => runInStorey(parts, storey)) ?? [null];
       if (!inThem.includes(null)) return { runs: inThem as WallRun[], findings: [] };
       const storeys = storeysOf(cx, building);
-      return wallRuns({ ...parts, storeys, ceilingOver: ceilingOver(cx, building), roofOver: roofOver(cx, building) });
+      return wallRuns({ ...parts, storeys, ceilingOver: ceilingOver(cx, building), roofOver: roofOver(cx, key) });
     },
   });
   const byLevel = definePass<ReadonlyMap<Id, readonly WallRun[]>>({
@@ -233,9 +233,11 @@ export function wallChain(
       const floorMm = floorOf(parts, each.plan, storey.level);
       // What goes up to a slope has room for openings up to there.
       const isToRoof = each.plan.record.stopsAt.face === 'roof';
-      const highMm = isToRoof ? (roofOver(cx, building)(each.plan.strips)?.highMm ?? -Infinity) : -Infinity;
+      const highMm = isToRoof
+        ? (roofOver(cx, keyOf(building, wall))(each.plan.strips)?.highMm ?? -Infinity)
+        : -Infinity;
       const overRing = (ring: Ring) => {
-        const over = roofOver(cx, building)([ring]);
+        const over = roofOver(cx, keyOf(building, wall))([ring]);
         return over && quantiseMm(over.lowMm - cx.get(fflPass, keyOf(building, level)));
       };
       const reachMm = Math.max(each.topMm, quantiseMm(highMm - cx.get(fflPass, keyOf(building, level))));
