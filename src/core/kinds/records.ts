@@ -4,6 +4,7 @@ import { beamRecords } from '../beams/beam';
 import { guardRecords } from '../guards/guard';
 import { rampRecords } from '../ramps/ramp';
 import { fallLayerRecords } from '../falls/fall-layer';
+import { roofOpeningRecords } from '../roof-openings/roof-opening';
 import { pitchedRoofRecords } from '../pitched-roofs/pitched-roof';
 import { slopedFloorRecords } from '../sloped-floors/sloped-floor';
 import { ceilingRecords } from '../ceilings/ceiling';
@@ -65,6 +66,7 @@ export const RECORD_KINDS = [
   rampRecords,
   slopedFloorRecords,
   pitchedRoofRecords,
+  roofOpeningRecords,
   fallLayerRecords,
   guardRecords,
   ruleSetRecords,

@@ -2,6 +2,7 @@ import { projectKind, buildingKind } from '../buildings/kind';
 import { beamKind } from '../beams/kind';
 import { rampKind } from '../ramps/kind';
 import { fallLayerKind } from '../falls/kind';
+import { roofOpeningKind } from '../roof-openings/kind';
 import { pitchedRoofKind } from '../pitched-roofs/kind';
 import { slopedFloorKind } from '../sloped-floors/kind';
 import { ceilingKind } from '../ceilings/kind';
@@ -59,6 +60,7 @@ export const DEFINITIONS = [
   rampKind,
   slopedFloorKind,
   pitchedRoofKind,
+  roofOpeningKind,
   fallLayerKind,
   guardKind,
 ] as const;

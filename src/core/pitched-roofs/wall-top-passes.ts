@@ -18,6 +18,7 @@ import { standingPass, wallPlanPass, wallsNear } from '../walls/wall-plans';
 import { pitchedRoofFindingsPass, pitchedRoofsPass } from './pitched-roof-passes';
 import { checkWallsUnder } from './check-walls-under';
 import { goesUpToPass } from './goes-up-to';
+import { roofOpeningsPass } from '../roof-openings/roof-opening-passes';
 import { opened } from './roof-holes';
 import { wallsUnder } from './walls-under';
 import { underOver, upToRoof } from './under-roof';
@@ -130,7 +131,12 @@ export const roofsAndTopsPass = definePass({
     const shafts = cx.get(shaftsPass, building);
     const roofs = assembliesOf(cx.get(pitchedRoofsPass, building), 'pitchedRoof');
     const through = cx.get(throughRoofsPass, building);
-    return [...roofs.map((roof) => opened(roof, shafts, through)), ...cx.get(wallTopsPass, building)];
+    const openings = assembliesOf(cx.get(roofOpeningsPass, building), 'roofOpening');
+    const holesIn = (roof: Id) => openings.filter(({ info }) => info.roof === roof).map(({ info }) => info.hole);
+    return [
+      ...roofs.map((roof) => opened(roof, shafts, [...through, ...holesIn(roof.thing)])),
+      ...cx.get(wallTopsPass, building),
+    ];
   },
 });
 

@@ -70,6 +70,7 @@ export const RICH: Step[] = [
       edges: [{ edge: 1, is: 'gable' }],
     },
   ],
+  ['roofOpenings.add', { name: 'RO1', roof: 'PR1', edge: 0, alongMm: 4500, widthMm: 1200, heightMm: 700 }],
   ['fallLayers.add', { building: 'West', name: 'FL1', outlets: ['3000,3000', '9000,3000'], edges: [{ edge: 0 }] }],
   [
     'slopedFloors.add',

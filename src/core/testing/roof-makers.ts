@@ -3,6 +3,8 @@ import { recordsOf } from '../model/framework';
 import type { Chance } from './chance';
 
 type FallCommand =
+  | 'roofOpenings.add'
+  | 'roofOpenings.change'
   | 'fallLayers.add'
   | 'fallLayers.change'
   | 'fallLayers.addOutlets'
@@ -72,6 +74,18 @@ export const ROOF_MAKERS: Makers = {
       { ridgeMm: null },
       { measured: 'plumb' as const },
     ]),
+  }),
+  'roofOpenings.add': ({ between, one, pick }) => ({
+    roof: one('pitchedRoof'),
+    edge: 0,
+    alongMm: between(3500, 5500),
+    is: pick(['window', 'slope', 'saddle']),
+    widthMm: between(600, 1200),
+    heightMm: between(500, 900),
+  }),
+  'roofOpenings.change': ({ one, between, pick }) => ({
+    opening: one('roofOpening'),
+    ...pick([{ widthMm: between(500, 1200) }, { glazed: false }, { slope: between(0, 20) }]),
   }),
   'pitchedRoofs.trimWalls': ({ framework, building }) => {
     const own = recordsOf(framework, 'wall').find((wall) => wall.building === building && wall.passesClearMm === null);

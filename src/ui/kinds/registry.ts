@@ -17,6 +17,7 @@ import { roofUi } from './roofs';
 import { boundaryLineUi, roomUi } from './rooms';
 import { settingOutUi } from './setting-out';
 import { shaftUi } from './shafts';
+import { roofOpeningUi } from './roof-openings';
 import { pitchedRoofUi } from './pitched-roofs';
 import { slopedFloorUi } from './sloped-floors';
 import { stairUi } from './stairs';
@@ -37,6 +38,7 @@ const ALL = [
   roofUi,
   fallLayerUi,
   pitchedRoofUi,
+  roofOpeningUi,
   foundationUi,
   beamUi,
   wallUi,
