@@ -51,7 +51,9 @@ const change = defineCommand({
           place: input.place === undefined ? undefined : readPlace(edit.before, stack.building, input.place),
           startsAt:
             input.startsAt && readEnd(edit.before, stack.building, input.startsAt, stack.startsAt.face, 'Starts at'),
-          stopsAt: input.stopsAt && readEnd(edit.before, stack.building, input.stopsAt, stack.stopsAt.face, 'Stops at'),
+          stopsAt:
+            input.stopsAt &&
+            readEnd(edit.before, stack.building, input.stopsAt, stack.stopsAt.face, 'Stops at', { mayBeRoof: true }),
           holds: input.flush?.map((each) => {
             const { axis: _, ...hold } = readHold(edit.before, stack.building, each);
             return hold;

@@ -14,6 +14,9 @@ import type { ColumnBlock, ColumnPiece } from '../solving/solved';
 import { quantiseMm } from '../units/length-units';
 import type { ColumnStack } from './column';
 import { sectionRing } from './section-shape';
+import { roofSlantsPass } from '../pitched-roofs/pitched-roof-passes';
+import { underOver } from '../pitched-roofs/under-roof';
+import { underRoofs } from './under-roofs';
 import { solveColumn } from './solve-columns';
 import { storeyStates, type StoreyState } from './storey-states';
 
@@ -57,7 +60,11 @@ export const stackPass = definePass<SolvedStack>({
     const { building } = stack;
     const floored = cx.get(flooredPass, building);
     const levels = partingLevels(cx.framework, stack, floored, cx.get(extentsPass, building));
-    return solveColumn(cx.framework, stack, levels, cx.get(platesPass, building), cx.facts, cx.get(statesPass, id));
+    const slants = cx.get(roofSlantsPass, building);
+    const roofOver = (ring: Ring) => (slants.length > 0 ? (underOver(slants, [ring])?.lowMm ?? null) : null);
+    const plates = cx.get(platesPass, building);
+    const solved = solveColumn(cx.framework, stack, levels, plates, cx.facts, cx.get(statesPass, id), roofOver);
+    return slants.length > 0 ? underRoofs(solved, roofOver) : solved;
   },
   failing: ({ framework }, id) => {
     const stack = recordOf(framework, 'columnStack', id);

@@ -67,7 +67,9 @@ const placeAtCrossings = defineCommand({
           ['lines'],
         );
       }
-      const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['SSL', 'soffit']);
+      const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['SSL', 'soffit'], {
+        mayStopAtRoof: true,
+      });
       const section = readSection(edit.before, input.section);
       const flush = input.flush.map((each) => readHold(edit.before, building, each));
       const idle = flush.find(({ axis }) => !taken.some(({ lines }) => belongsTo(axis, lines)));
@@ -129,7 +131,7 @@ const place = defineCommand({
         turnDeg: input.turnDeg,
         section: readSection(edit.before, input.section),
         material: input.material,
-        ...readSpan(edit.before, building, input.startsAt, input.stopsAt, ['SSL', 'soffit']),
+        ...readSpan(edit.before, building, input.startsAt, input.stopsAt, ['SSL', 'soffit'], { mayStopAtRoof: true }),
         ...plain(),
         holds: input.flush.slice(0, 2).map((each) => {
           const { axis: _, ...hold } = readHold(edit.before, building, each);
@@ -178,7 +180,9 @@ const placeAlong = defineCommand({
         .filter((stack) => stack.building === building)
         .map((stack) => resolvePlace(edit.before, stack.place).at);
       const mark = freeMarks(edit.before);
-      const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['SSL', 'soffit']);
+      const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['SSL', 'soffit'], {
+        mayStopAtRoof: true,
+      });
       const section = readSection(edit.before, input.section);
       const flush = input.flush.map((each) => readHold(edit.before, building, each));
       let placed = 0;
@@ -233,7 +237,9 @@ const takeFromDrawing = defineCommand({
   plan: (edit, input) =>
     refusing(() => {
       const building = buildingReferred(edit.before, input.building);
-      const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['SSL', 'soffit']);
+      const span = readSpan(edit.before, building, input.startsAt, input.stopsAt, ['SSL', 'soffit'], {
+        mayStopAtRoof: true,
+      });
       const mark = freeMarks(edit.before);
       const compared = compareColumns(edit.before, building, input.columns);
       const differing = [...compared.moved, ...compared.resized];

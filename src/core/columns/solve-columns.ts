@@ -25,6 +25,8 @@ export function solveColumn(
   plates: PlateSet,
   facts: PlanFacts,
   states: readonly StoreyState[] = storeyStates(framework, stack, storeys),
+  /** The underside of the roofs over a section; null where none is. */
+  roofOver: (ring: Ring) => number | null = () => null,
 ): { pieces: ColumnPiece[]; blocks: ColumnBlock[]; findings: Finding[] } {
   const mark = stack.name ?? resolvePlace(framework, stack.place).mark ?? 'column';
   const rings = new Map<StoreyState, Ring>();
@@ -40,7 +42,10 @@ export function solveColumn(
     });
   const end = (which: 'startsAt' | 'stopsAt'): number => {
     const i = storeys.findIndex(({ id }) => id === stack[which].level);
-    const state = states[Math.max(0, which === 'stopsAt' ? i - 1 : i)] ?? states[0];
+    const isTop = which === 'stopsAt' && stack.stopsAt.face !== 'roof';
+    const state = states[Math.max(0, isTop ? i - 1 : i)] ?? states[0];
+    const roofMm = which === 'stopsAt' && stack.stopsAt.face === 'roof' && state ? roofOver(ringOf(state)) : null;
+    if (roofMm !== null) return quantiseMm(roofMm + Math.min(0, mmOf(framework, stack.stopsAt.offsetMm)));
     return endMm(framework, stack[which], (level) => (state ? soffitAt(level, ringOf(state), state.at) : level.sslMm));
   };
   const [startMm, stopMm] = [end('startsAt'), end('stopsAt')];

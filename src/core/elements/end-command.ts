@@ -25,8 +25,13 @@ const setEnd = defineCommand({
       const was = (record as unknown as Record<typeof field, End>)[field];
       const words = input.side === 'start' ? 'Starts at' : 'Stops at';
       const mayBeCeiling = record.kind === 'wall' && input.side === 'stop';
+      const mayBeRoof = mayBeCeiling || (record.kind === 'columnStack' && input.side === 'stop');
       const mayBeOther = record.kind === 'ramp' && input.side === 'stop';
-      const end = readEnd(edit.before, record.building, input.end, was.face, words, { mayBeCeiling, mayBeOther });
+      const end = readEnd(edit.before, record.building, input.end, was.face, words, {
+        mayBeCeiling,
+        mayBeRoof,
+        mayBeOther,
+      });
       let floors = false;
       walkOfKind(record.kind)!.see(record, (mark) => {
         if (mark.is === 'end' && mark.floors) floors = true;

@@ -25,10 +25,12 @@ export function readEnd(
   input: EndInput,
   face: End['face'],
   field: string,
-  { mayBeCeiling = false, mayBeOther = false } = {},
+  { mayBeCeiling = false, mayBeRoof = false, mayBeOther = false } = {},
 ): End {
-  if ((input.face === 'ceiling' || input.face === 'roof') && !mayBeCeiling)
-    refuseNow(`${field}: only the top of a wall is held to a ${input.face}. Choose another face`, [field]);
+  if (input.face === 'ceiling' && !mayBeCeiling)
+    refuseNow(`${field}: only the top of a wall is held to a ceiling. Choose another face`, [field]);
+  if (input.face === 'roof' && !mayBeRoof && !mayBeCeiling)
+    refuseNow(`${field}: only the tops of walls and columns are held to a roof. Choose another face`, [field]);
   const named = buildingAsked(framework, input.building);
   const level = levelReferred(framework, input.level, named ?? building);
   if (named !== undefined && level.record.building !== named)
@@ -49,7 +51,7 @@ export function readSpan(
   startsAt: EndInput | undefined,
   stopsAt: EndInput | undefined,
   faces: [start: End['face'], stop: End['face']],
-  { mayStopAtOther = false } = {},
+  { mayStopAtOther = false, mayStopAtRoof = false } = {},
 ): { startsAt: End; stopsAt: End } {
   const storeys = storeyLevels(framework, building);
   if (storeys.length < 2 && !(startsAt && stopsAt))
@@ -58,7 +60,10 @@ export function readSpan(
   return {
     startsAt: startsAt ? readEnd(framework, building, startsAt, faces[0], 'Starts at') : end(storeys[0]?.id, faces[0]),
     stopsAt: stopsAt
-      ? readEnd(framework, building, stopsAt, faces[1], 'Stops at', { mayBeOther: mayStopAtOther })
+      ? readEnd(framework, building, stopsAt, faces[1], 'Stops at', {
+          mayBeOther: mayStopAtOther,
+          mayBeRoof: mayStopAtRoof,
+        })
       : end(storeys.at(-1)?.id, faces[1]),
   };
 }

@@ -24,7 +24,7 @@ export interface HeightBudget {
 }
 
 /** The zone as it holds at a level: its own, else the building's typical one; null where neither is typed. */
-function zoneOf(framework: Framework, level: ResolvedLevel, zone: BudgetZone): Length | null {
+export function zoneOf(framework: Framework, level: ResolvedLevel, zone: BudgetZone): Length | null {
   const typical = recordOf(framework, 'building', level.record.building)?.budget?.[zone] ?? null;
   return level.record.budget?.[zone] ?? typical;
 }

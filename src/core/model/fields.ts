@@ -57,7 +57,7 @@ export const angleSchema = z.number().min(-360).max(360);
 /** Where a vertical element starts or stops: a level, one of its faces and a signed distance from it. */
 export const endSchema = z.object({
   level: ref('refuse'),
-  /** `ceiling`: of the storey under the level; `roof`: the underside of the pitched roofs over it. For the tops of walls only. */
+  /** `ceiling`: of the storey under the level; `roof`: the underside of the pitched roofs over it. For the tops of walls, and of columns a roof. */
   face: z.enum(['FFL', 'SSL', 'soffit', 'ceiling', 'roof']),
   offsetMm: lengthSchema,
 });

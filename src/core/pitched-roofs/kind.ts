@@ -9,7 +9,7 @@ import { PITCHED_ROOF_COMMANDS } from './pitched-roof-commands';
 import { PITCHED_ROOF_FORMS } from './pitched-roof-forms';
 import { roofFindingsPass, roofsAndTopsPass } from './wall-top-passes';
 import { wallTopsInIfc, wallTopsInPlan, wallTopsInSection } from './wall-tops-drawn';
-import { UNSOLVED, WALL_SHORT, WALL_THROUGH } from './pitched-roof-rules';
+import { BARE_EDGE, LOW_ATTIC, UNSOLVED, WALL_SHORT, WALL_THROUGH } from './pitched-roof-rules';
 import { pitchedRoofsDiffer } from './pitched-roofs-differ';
 import { pitchedRoofsInPlan, pitchedRoofsInSection } from './pitched-roofs-drawn';
 import { roofRows } from './report-pitched-roofs';
@@ -43,7 +43,7 @@ export const pitchedRoofKind = defineKind({
   forms: { all: PITCHED_ROOF_FORMS },
   bodies: none('It leans: it is worked out to an assembly'),
   assemblies: { pass: roofsAndTopsPass, findings: roofFindingsPass },
-  rules: { all: [UNSOLVED, WALL_SHORT, WALL_THROUGH] },
+  rules: { all: [UNSOLVED, WALL_SHORT, WALL_THROUGH, LOW_ATTIC, BARE_EDGE] },
   plan: { walls: wallTopsInPlan, over: pitchedRoofsInPlan },
   section: bothInSection(wallTopsInSection, pitchedRoofsInSection),
   solids: assemblySolids('pitchedRoof', { colour: 'roofs', edges: 'ink2' }),

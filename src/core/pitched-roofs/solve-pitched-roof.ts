@@ -2,7 +2,7 @@ import { mmOf } from '../dimensions/resolve-length';
 import { plus, times, type Point } from '../geometry/point';
 import { ringArea, type Ring } from '../geometry/polygon';
 import { triangulate } from '../geometry/triangulate';
-import { clippedTo, isConvex, whereMore } from '../geometry/convex-clip';
+import { isConvex } from '../geometry/convex-clip';
 import { levelById } from '../levels/resolve-levels';
 import { endMm } from '../levels/resolve-end';
 import type { Framework } from '../model/framework';
@@ -20,7 +20,7 @@ import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Assembly } from '../slants/assembly';
 import { reachOfSlants, ringAbout, slantOf, type Slant } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
-import { underside } from './under-roof';
+import { higherThan } from './under-roof';
 import type { PitchedRoof, RoofEdge } from './pitched-roof';
 
 /** What the edges make of a roof. */
@@ -238,17 +238,6 @@ const volumeUnder = (points: readonly RoofPoint[], footMm: number): number =>
     (sum, [a, b, c]) => sum + Math.abs(ringArea([a!, b!, c!])) * ((a!.z + b!.z + c!.z) / 3 - footMm),
     0,
   );
-
-/** Plan area within what a roof stands on where its underside is so high or higher. */
-const higherThan = (slants: readonly Slant[], footprint: readonly Ring[], mm: number): number =>
-  slants.reduce((sum, slant) => {
-    const height = underside(slant);
-    return footprint.reduce((all, ring, i) => {
-      const within = clippedTo(slant, ring);
-      const high = whereMore(within, (at) => height(at) - mm);
-      return all + (i === 0 ? 1 : -1) * (high.length > 2 ? Math.abs(ringArea(high)) : 0);
-    }, sum);
-  }, 0);
 
 /** What it is called by its faces and gables. */
 function formOf({ faces, upright, lines }: Roof): PitchedForm {

@@ -42,6 +42,17 @@ export function underOver(slants: readonly Slant[], rings: readonly Ring[]): { l
     : { lowMm: quantiseMm(Math.min(...heights)), highMm: quantiseMm(Math.max(...heights)) };
 }
 
+/** Plan area within a ring without those after it where the underside of pieces is so high or higher. */
+export const higherThan = (slants: readonly Slant[], rings: readonly Ring[], mm: number): number =>
+  slants.reduce((sum, slant) => {
+    const height = underside(slant);
+    return rings.reduce((all, ring, i) => {
+      if (!boxesMeet(bounds(slant), bounds(ring))) return all;
+      const high = whereMore(clippedTo(slant, ring), (at) => height(at) - mm);
+      return all + (i === 0 ? 1 : -1) * (high.length > 2 ? Math.abs(ringArea(high)) : 0);
+    }, sum);
+  }, 0);
+
 /** A hole in what goes up to a roof, between two heights. */
 export interface Hole {
   ring: Ring;

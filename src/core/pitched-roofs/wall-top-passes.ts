@@ -1,4 +1,5 @@
 import { walls } from '../ceilings/ceiling-passes';
+import { floorsPass } from '../floors/cut-floor-passes';
 import { floorUnder } from '../floors/plates';
 import { platesPass } from '../floors/floor-passes';
 import { mmOf } from '../dimensions/resolve-length';
@@ -16,6 +17,7 @@ import type { WallUse } from '../walls/wall';
 import { runsThrough } from '../walls/joins';
 import { standingPass, wallPlanPass, wallsNear } from '../walls/wall-plans';
 import { pitchedRoofFindingsPass, pitchedRoofsPass } from './pitched-roof-passes';
+import { checkRoof } from './check-roof';
 import { checkWallsUnder } from './check-walls-under';
 import { goesUpToPass } from './goes-up-to';
 import { roofOpeningsPass } from '../roof-openings/roof-opening-passes';
@@ -152,7 +154,11 @@ export const roofFindingsPass = definePass({
       );
       if (!made) return [];
       const slants = made.parts.flatMap((part) => part.slants);
-      return checkWallsUnder(roof, slants, wallsUnder(cx.framework, roof, made.info), cx.get(walls.pieces, building));
+      const under = wallsUnder(cx.framework, roof, made.info);
+      return [
+        ...checkWallsUnder(roof, slants, under, cx.get(walls.pieces, building)),
+        ...checkRoof(cx.framework, roof, made.info, slants, cx.get(floorsPass, building), under),
+      ];
     }),
   ],
 });

@@ -2,6 +2,8 @@ import { sharedByRegions, type Region } from '../geometry/boolean';
 import { bounds, boundsOf, boxesMeet, type Box } from '../geometry/polygon';
 import type { Solved } from '../solving/solved';
 import { quantiseMm } from '../units/length-units';
+import { underOver } from '../pitched-roofs/under-roof';
+import { roofsOver } from './under-slopes';
 import type { RoomRegion } from './solve-rooms';
 
 /** What covers less of a room than this only touches it, mm². */
@@ -18,14 +20,15 @@ interface Over {
 /** Of each solve it is made ready once. */
 const known = new WeakMap<Solved, (room: RoomRegion) => number | null>();
 
-/** Tells the least clear height of rooms: from their FFL to the lowest ceiling, beam or slab anywhere over them; null without. */
+/** Tells the least clear height of rooms: from their FFL to the lowest ceiling, beam, slab or pitched roof anywhere over them; null without. */
 export function clearOver(solved: Solved): (room: RoomRegion) => number | null {
   let clear = known.get(solved);
   if (!clear) known.set(solved, (clear = readied(solved)));
   return clear;
 }
 
-function readied({ levels, floors, ceilings, bodies, profiles }: Solved): (room: RoomRegion) => number | null {
+function readied(solved: Solved): (room: RoomRegion) => number | null {
+  const { levels, floors, ceilings, bodies, profiles } = solved;
   const overOf = (building: string, profile: string, underMm: number): Over[] => {
     const { regions } = profiles[profile]!;
     return regions.length > 0 ? [{ building, underMm, regions, box: boundsOf(regions.map(({ outer }) => outer)) }] : [];
@@ -46,6 +49,10 @@ function readied({ levels, floors, ceilings, bodies, profiles }: Solved): (room:
         boxesMeet(over.box, box) &&
         sharedByRegions(own, over.regions).areaMm2 > TOUCH_MM2,
     );
-    return lowest ? quantiseMm(lowest.underMm - fflMm) : null;
+    const roof = underOver(roofsOver(solved, room.building), [room.ring]);
+    const under = [lowest?.underMm, roof && roof.highMm > fflMm ? Math.max(roof.lowMm, fflMm) : undefined].filter(
+      (mm) => mm !== undefined,
+    );
+    return under.length > 0 ? quantiseMm(Math.min(...under) - fflMm) : null;
   };
 }

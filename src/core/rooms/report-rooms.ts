@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { defineRows, mm, rounded, row } from '../report/rows';
+import { heightClasses } from './under-slopes';
 import { clearOver } from './clear-over';
 
 /** Its rows in the report. */
@@ -15,21 +16,33 @@ export const roomRows = defineRows({
     level: z.string(),
     areaM2: z.number().describe('Within its walls, without columns and open shafts'),
     perimeterM: z.number().describe('Along its walls'),
-    clearMm: mm.nullable().describe('Least height from FFL to a ceiling, beam or slab over it; null where nothing is'),
+    clearMm: mm
+      .nullable()
+      .describe('Least height from FFL to a ceiling, beam, slab or pitched roof over it; null where nothing is'),
+    over1500M2: z
+      .number()
+      .nullable()
+      .describe('Under a pitched roof: what of it is 1.5 m high and more; null where none is over it'),
+    over2300M2: z.number().nullable().describe('The same at 2.3 m'),
   }),
   rows: (solved, { level }) => {
     const clear = clearOver(solved);
-    return solved.rooms.map((region) => ({
-      id: region.room ?? '',
-      building: region.building,
-      number: region.number,
-      name: region.name,
-      use: region.use,
-      level: level(region.level),
-      areaM2: rounded(region.netMm2 / 1e6, 6),
-      perimeterM: rounded(region.perimeterMm / 1e3, 6),
-      clearMm: clear(region),
-    }));
+    return solved.rooms.map((region) => {
+      const classes = heightClasses(solved, region);
+      return {
+        id: region.room ?? '',
+        building: region.building,
+        number: region.number,
+        name: region.name,
+        use: region.use,
+        level: level(region.level),
+        areaM2: rounded(region.netMm2 / 1e6, 6),
+        perimeterM: rounded(region.perimeterMm / 1e3, 6),
+        clearMm: clear(region),
+        over1500M2: classes && rounded(classes.over1500Mm2 / 1e6, 6),
+        over2300M2: classes && rounded(classes.over2300Mm2 / 1e6, 6),
+      };
+    });
   },
 });
 

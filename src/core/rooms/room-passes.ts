@@ -1,7 +1,13 @@
 import type { Finding } from '../checks/finding';
 import { columnRingsPass } from '../columns/column-passes';
 import type { Ring } from '../geometry/polygon';
+import { platesPass } from '../floors/floor-passes';
+import { endMm } from '../levels/resolve-end';
 import { recordsOf } from '../model/framework';
+import type { Id } from '../model/ids';
+import { goesUpToPass } from '../pitched-roofs/goes-up-to';
+import { roofSlantsPass } from '../pitched-roofs/pitched-roof-passes';
+import { underOver } from '../pitched-roofs/under-roof';
 import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Pass } from '../passes/pass';
 import { resolvePlace } from '../outlines/resolve-place';
@@ -11,7 +17,7 @@ import { storeyAlike } from '../solving/alike';
 import { levelNamesPass, ownRecords, storeyPass, storeysOf } from '../solving/building-passes';
 import { following, holdsLevel } from '../typical/typical';
 import { wallsBefore } from '../walls/wall-passes';
-import { typedPlanPass } from '../walls/wall-plans';
+import { standingPass, typedPlanPass, wallPlanPass } from '../walls/wall-plans';
 import {
   boundaryPath,
   closedRegions,
@@ -57,10 +63,32 @@ export const cutStripsPass = definePass({
   scope: 'level',
   run: (cx, key): readonly Ring[] => {
     const [building] = partsOf(key);
-    return cx
+    const cut = cx
       .get(wallsBefore.band, key)
-      .filter(({ bottomMm, topMm }) => bottomMm < ROOMS_CUT_MM && topMm > ROOMS_CUT_MM)
-      .flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type))?.strips ?? []);
+      .filter(({ bottomMm, topMm }) => bottomMm < ROOMS_CUT_MM && topMm > ROOMS_CUT_MM);
+    const atRoofs = cx.get(atticWallsPass, key).filter((wall) => !cut.some((each) => each.wall === wall));
+    return [
+      ...cut.flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type))?.strips ?? []),
+      ...atRoofs.flatMap((wall) => cx.get(wallPlanPass, keyOf(building, wall))?.strips ?? []),
+    ];
+  },
+});
+
+/** Walls that go up to a roof from the floor of a storey, or from below it: they bound its rooms however low the roof comes down there. */
+const atticWallsPass = definePass({
+  name: 'walls up to roofs in a storey',
+  scope: 'level',
+  run: (cx, key): readonly Id[] => {
+    const [building, level] = partsOf(key);
+    const own = storeysOf(cx, building).find(({ id }) => id === level);
+    if (!own || cx.get(roofSlantsPass, building).length === 0 || cx.get(platesPass, building).at(level).length === 0)
+      return [];
+    return cx.get(standingPass, building).flatMap(({ id, startsAt, stopsAt }) => {
+      if (stopsAt.face !== 'roof' || endMm(cx.framework, startsAt, ({ sslMm }) => sslMm) > own.fflMm + 1) return [];
+      const wall = keyOf(building, id);
+      const over = underOver(cx.get(goesUpToPass, wall), cx.get(wallPlanPass, wall)?.strips ?? []);
+      return over && over.highMm > own.fflMm + 1 ? [id] : [];
+    });
   },
 });
 

@@ -5,6 +5,7 @@ import { floorsPass } from '../floors/cut-floor-passes';
 import { platesPass } from '../floors/floor-passes';
 import { recordOf } from '../model/framework';
 import { definePass } from '../passes/pass';
+import { roofSlantsPass } from '../pitched-roofs/pitched-roof-passes';
 import { levelNamesPass } from '../solving/building-passes';
 import { withHeadroom, type SharedPlan } from './headroom';
 import type { SolvedStair } from './solved-stair';
@@ -20,8 +21,8 @@ const headroomPass = definePass<{ stair: SolvedStair | null; findings: readonly 
     const { building } = solved;
     const names = cx.get(levelNamesPass, building);
     const shared: SharedPlan = (key, ring) => cx.profiles.shared(key, ring);
-    const bodies = cx.get(bodiesPass, building);
-    return withHeadroom(solved, cx.get(floorsPass, building), bodies, shared, names, (text, work) =>
+    const over = { bodies: cx.get(bodiesPass, building), roofs: cx.get(roofSlantsPass, building) };
+    return withHeadroom(solved, cx.get(floorsPass, building), over, shared, names, (text, work) =>
       cx.remembered.of(text, work),
     );
   },

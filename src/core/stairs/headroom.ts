@@ -6,13 +6,14 @@ import { distance, dot, lengthOf, minus, plus, times, type Point } from '../geom
 import { bounds, boxesMeet, type Box, counterClockwise, ringArea, ringPerimeter, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { Remember } from '../passes/remembered';
+import type { Slant } from '../slants/slant';
 import type { FloorPiece } from '../solving/solved';
 import { formatLength } from '../units/format-length';
 import { quantiseMm } from '../units/length-units';
 import type { TaperedTread } from './pieces';
 import type { SolvedStair, StairStorey } from './solved-stair';
 import { taperedUnderside } from './stair-bodies';
-import { flat, leastOver, type Surface } from './surface';
+import { flat, leaning, leastOver, type Surface } from './surface';
 import { slopeOf, undersideDropMm } from './underside';
 
 /** What a slab and a ring share in plan, by the slab's profile. */
@@ -37,7 +38,7 @@ const REACH_MM = 12_000;
 export function withHeadroom(
   stair: SolvedStair,
   floors: readonly FloorPiece[],
-  bodies: readonly Body[],
+  { bodies, roofs }: { bodies: readonly Body[]; roofs: readonly Slant[] },
   shared: SharedPlan,
   names: ReadonlyMap<Id, string>,
   remember: Remember,
@@ -60,6 +61,9 @@ export function withHeadroom(
     for (const { ring, bottomMm: underMm, name } of bodies)
       if (underMm > bottomMm + 1 && underMm < bottomMm + REACH_MM && boxesMeet(bounds(ring), well))
         above.push(flat(ring, underMm, name));
+    for (const slant of roofs)
+      if (slant.some((corner) => corner.bottomMm > bottomMm + 1) && boxesMeet(bounds(slant), well))
+        above.push(leaning(slant, 'the roof'));
     const near = within(slabs, bottomMm + 1, bottomMm + REACH_MM);
     const given: HeadroomGiven = {
       lower: [...lowerSurfaces(storey), ...nosings(storey)].map((surface) => fromMm(surface, bottomMm)),

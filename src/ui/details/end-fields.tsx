@@ -21,6 +21,7 @@ export function EndFields({
   label,
   end,
   mayBeCeiling = false,
+  mayBeRoof = mayBeCeiling,
   levelOnly = false,
   mayBeOther = false,
   of,
@@ -32,6 +33,8 @@ export function EndFields({
   of?: string;
   /** The top of a wall may stop at a ceiling. */
   mayBeCeiling?: boolean;
+  /** So may it at a roof; the top of a column too. */
+  mayBeRoof?: boolean;
   /** A stair goes from floor to floor. */
   levelOnly?: boolean;
   /** It may lead across to a level of another building. */
@@ -74,12 +77,8 @@ export function EndFields({
           >
             {[
               ...FACES,
-              ...(mayBeCeiling
-                ? ([
-                    ['ceiling', 'ceiling'],
-                    ['roof', 'underside of the roof'],
-                  ] as const)
-                : []),
+              ...(mayBeCeiling ? ([['ceiling', 'ceiling']] as const) : []),
+              ...(mayBeRoof ? ([['roof', 'pitched roof']] as const) : []),
             ].map(([face, words]) => (
               <option key={face} value={face}>
                 {words}
@@ -90,7 +89,7 @@ export function EndFields({
       </div>
       {!levelOnly && (
         <LengthField
-          label="over it by (− under it)"
+          label={end.face === 'roof' ? 'over the roof by (− under it)' : 'over it by (− under it)'}
           valueMm={mmOf(framework, end.offsetMm)}
           disabled={!mayEdit}
           onCommit={(input) => onChange({ ...given, offsetMm: input })}

@@ -47,7 +47,7 @@ export type Spec<R, Stored, Taken> = When<R> & {
   gives?: Taken;
 } & (
     | { is: 'text' | 'angle' | 'check' | 'section' | 'place' | 'corners' | 'extent' }
-    | { is: 'end'; mayBeCeiling?: boolean; levelOnly?: boolean; mayBeOther?: boolean }
+    | { is: 'end'; mayBeCeiling?: boolean; mayBeRoof?: boolean; levelOnly?: boolean; mayBeOther?: boolean }
     | { is: 'outline'; sizes: readonly [wide: string, deep: string] }
     | ({ is: 'length' } & LengthMore<R>)
     | { is: 'choice'; choices: Choices<R>; asNumber?: boolean; orNone?: string }
@@ -127,7 +127,7 @@ export const section = <R>(label: Label<R>): Spec<R, Section, SectionInput> => (
 
 export const end = <R>(
   label: 'Eaves at' | 'Starts at' | 'Stops at' | 'Top at' | 'At level',
-  more: { mayBeCeiling?: boolean; levelOnly?: boolean; mayBeOther?: boolean } = {},
+  more: { mayBeCeiling?: boolean; mayBeRoof?: boolean; levelOnly?: boolean; mayBeOther?: boolean } = {},
 ): Spec<R, End, EndGiven> => ({ is: 'end', label, ...more });
 
 export const place = <R>(label: Label<R>, more: When<R> = {}): Spec<R, Place, PlaceGiven> => ({

@@ -93,6 +93,7 @@ function DeclaredField<R>({ record, spec, stored, building, put }: DeclaredField
           label={label as 'Starts at'}
           end={stored as End}
           mayBeCeiling={spec.mayBeCeiling ?? false}
+          mayBeRoof={spec.mayBeRoof ?? spec.mayBeCeiling ?? false}
           levelOnly={spec.levelOnly ?? false}
           mayBeOther={spec.mayBeOther ?? false}
           onChange={put}

@@ -41,7 +41,7 @@ const FIELDS: FieldsOf<ColumnStack, Change<'columns.change', 'column' | 'columns
   place: place('Stands at'),
   turnDeg: angle('Turned'),
   startsAt: end('Starts at'),
-  stopsAt: end('Stops at'),
+  stopsAt: end('Stops at', { mayBeRoof: true }),
   holds: own(({ record }) => <HeldTo columns={[record.id]} />),
   exceptions: own(({ record }) => <Exceptions columns={[record.id]} />),
   head: own(({ record }) => <Blocks columns={[record.id]} />),
