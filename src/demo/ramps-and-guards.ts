@@ -68,4 +68,26 @@ export const RAMPS_AND_GUARDS: readonly Sent[] = [
       along: { of: 'stair', stair: 'ST3', side: 'both' },
     },
   },
+  // Falls of 2 %: on the roof to two outlets, on the terrace to one in its corner.
+  {
+    command: 'fallLayers.add',
+    input: {
+      building: 'Hall house',
+      name: 'Roof falls',
+      on: 'Tower',
+      level: 'RF',
+      outlets: ['9000,14400', '30600,14400'],
+    },
+  },
+  {
+    command: 'fallLayers.add',
+    input: {
+      building: 'Hall house',
+      name: 'Terrace falls',
+      on: 'Podium',
+      level: '09',
+      slope: 1.5,
+      outlets: ['36600,26000'],
+    },
+  },
 ];

@@ -140,13 +140,22 @@ export const WALLS_AND_ROOMS: readonly Sent[] = [
       building: 'Annex',
       name: 'Annex roof',
       walls: ['Annex wall'],
-      eavesAt: { level: 'RF', offsetMm: 600 },
+      // High enough that the stair into the attic has its headroom under it.
+      eavesAt: { level: 'RF', offsetMm: 1200 },
       slope: 35,
       overhangMm: 450,
       edges: [{ edge: 1, is: 'gable' }],
     },
   },
   { command: 'pitchedRoofs.trimWalls', input: { roof: 'Annex roof', walls: ['Annex wall'] } },
+  {
+    command: 'roofOpenings.add',
+    input: { name: 'Attic dormer', roof: 'Annex roof', edge: 0, alongMm: 11_500, upMm: 900, widthMm: 2600, slope: 35 },
+  },
+  {
+    command: 'roofOpenings.add',
+    input: { name: 'Attic window', roof: 'Annex roof', edge: 0, alongMm: 6000, upMm: 2400, is: 'window' },
+  },
   {
     command: 'foundations.add',
     input: { building: 'Hall house', form: 'raft', thicknessMm: 1200, subgradeKnM3: 25_000 },

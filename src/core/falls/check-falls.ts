@@ -8,6 +8,7 @@ import { ASTRAY, LOW_UPSTAND, NO_WAY_OUT } from './fall-rules';
 import type { FallLayer } from './fall-layer';
 
 const typed = ({ x, y }: Point) => `${quantiseMm(Math.round(x))},${quantiseMm(Math.round(y))}`;
+const saidAt = ({ x, y }: Point) => `${said(x)} east and ${said(y)} north of zero`;
 const said = (mm: number) => `${formatLength(Math.round(mm))} mm`;
 
 /** What is wrong with a layer of falls. `parapet`: the roof whose parapet stands round it; `drains`: outlets that would let water out. */
@@ -28,7 +29,7 @@ export function checkFalls(
           report(
             NO_WAY_OUT,
             0,
-            `Water has no way out of layer of falls ${name} at ${info.ponds.map(({ at }) => typed(at)).join('; ')}: it can run no lower there. Place an outlet, or let it fall to an edge`,
+            `Water has no way out of layer of falls ${name} at ${info.ponds.map(({ at }) => saidAt(at)).join(', and at ')}: it can run no lower there. Place an outlet, or let it fall to an edge`,
             [
               fixBy(
                 drains.length === 1 ? 'Place an outlet there' : `Place ${drains.length} outlets`,
@@ -43,7 +44,7 @@ export function checkFalls(
       report(
         ASTRAY,
         i,
-        `Outlet ${number + 1} of layer of falls ${name}, at ${typed(at)}, does not lie on it. Move it onto it, or take it away`,
+        `Outlet ${number + 1} of layer of falls ${name}, ${saidAt(at)}, does not lie on it. Move it onto it, or take it away`,
         [
           fixBy('Move it onto the layer', 'fallLayers.moveOutlet', {
             fallLayer: id,

@@ -97,4 +97,4 @@ function thickest({ faces, slopeRatio, leastMm, mostMm }: Assembly<'fallLayer'>[
   return [];
 }
 
-export const fallsInSection = assembliesInSection('fallLayer', { seen: 'roofSeen', cut: 'roofCut' });
+export const fallsInSection = assembliesInSection('fallLayer', { seen: 'roofSeen', cut: 'roofCut' }, 'whole');

@@ -25,7 +25,7 @@ export const fallLayerKind = defineKind({
   rules: { all: [UNSOLVED, NO_WAY_OUT, ASTRAY, LOW_UPSTAND] },
   plan: { ground: fallsInPlan },
   section: fallsInSection,
-  solids: assemblySolids('fallLayer', { colour: 'roofs', edges: 'ink2' }),
+  solids: assemblySolids('fallLayer', { colour: 'roofs', edges: 'ink2' }, 'whole'),
   space: none('It is laid round what stands on its slab'),
   board: none('It lies on one slab at one level'),
   consequences: { of: fallsDiffer },

@@ -1,7 +1,7 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { sharedByRegions, unionLess, type Region } from '../geometry/boolean';
 import { distance, dot, minus, plus, times, type Point } from '../geometry/point';
-import { contains, counterClockwise, distanceToSegment, ringArea, type Ring } from '../geometry/polygon';
+import { contains, counterClockwise, distanceToSegment, ringArea, ringPerimeter, type Ring } from '../geometry/polygon';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolvePlace } from '../outlines/resolve-place';
@@ -71,8 +71,9 @@ const OUTLET_REACH_MM = 600;
 /** What stands this near to an edge closes it, and an edge within this of it is moved to its face, mm. */
 const CLOSES_MM = 50;
 const THICKEST_WALL_MM = 1000;
-/** Pieces of less are left out: slivers beside walls. */
+/** What is smaller or narrower is left out: slivers beside walls. */
 const LEAST_REGION_MM2 = 250_000;
+const LEAST_WIDTH_MM = 100;
 
 export type SolvedFalls = { made: Assembly<'fallLayer'> } | { fault: string };
 
@@ -128,12 +129,12 @@ export function solveFallLayer(framework: Framework, layer: FallLayer, under: Un
     Math.max(
       ...corners.filter((corner) => rings.some((each) => isNear(each, corner, 30))).map((corner) => corner.topMm),
     );
-  const kerbSlants = kerbs.flatMap(({ hole, rings }) => {
-    const high = highOn(rings);
-    return hole && Number.isFinite(high)
-      ? rings.map((each) => levelSlant(each, topMm, quantiseMm(high + upstandMm)))
-      : [];
-  });
+  const standing = kerbs
+    .map((kerb) => ({ ...kerb, highMm: highOn(kerb.rings) }))
+    .filter(({ highMm }) => Number.isFinite(highMm));
+  const kerbSlants = standing.flatMap(({ rings, highMm }) =>
+    rings.map((each) => levelSlant(each, topMm, quantiseMm(highMm + upstandMm))),
+  );
   const gutterSlants = edges.flatMap(({ from, to, gutter }) =>
     gutter ? gutterOf(from, to, topMm, mm(gutter.widthMm), mm(gutter.depthMm)) : [],
   );
@@ -172,11 +173,7 @@ export function solveFallLayer(framework: Framework, layer: FallLayer, under: Un
           const high = highOn(rings);
           return Number.isFinite(high) ? [{ wall, mm: quantiseMm(wallTopMm - high) }] : [];
         }),
-        kerbsMm: kerbs.reduce(
-          (sum, { hole }) =>
-            sum + (hole ?? []).reduce((all, at, i) => all + distance(at, hole![(i + 1) % hole!.length]!), 0),
-          0,
-        ),
+        kerbsMm: standing.reduce((sum, { hole }) => sum + ringPerimeter(hole), 0),
       },
     },
   };
@@ -213,7 +210,10 @@ function openRegions(under: Under, outline: Ring | null, kerbs: readonly { rings
   return unionLess(
     within.map(({ outer }) => outer),
     taken,
-  ).regions.filter(({ outer }) => Math.abs(ringArea(outer)) > LEAST_REGION_MM2);
+  ).regions.filter(({ outer }) => {
+    const area = Math.abs(ringArea(outer));
+    return area > LEAST_REGION_MM2 && (2 * area) / ringPerimeter(outer) > LEAST_WIDTH_MM;
+  });
 }
 
 /** An edge as a sink: where a wall stands along it, at the face of that. */

@@ -19,7 +19,7 @@ const solidsOf = (kind: Kind): Solid[] => {
 
 const volume = ({ form }: Solid): number => {
   if ('section' in form) return sectionArea(form.section) * form.heightMm;
-  if ('slant' in form) return volumeOfSlant(form.slant);
+  if ('slants' in form) return form.slants.reduce((sum, slant) => sum + volumeOfSlant(slant), 0);
   const area = 'profile' in form ? solved.profiles[form.profile]!.areaMm2 : Math.abs(ringArea(form.ring));
   return area * form.heightMm;
 };

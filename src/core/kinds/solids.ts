@@ -15,7 +15,7 @@ export interface SolidLook {
 }
 
 /**
- * What a solid is made of: a section at a point, an outline drawn out, or a piece with heights of its own at each corner. An outline is drawn out upwards from its foot, or along
+ * What a solid is made of: a section at a point, an outline drawn out, or pieces of one plane with heights of their own at each corner. An outline is drawn out upwards from its foot, or along
  * an axis from where it begins, x and y of the outline along the two others.
  */
 export type SolidForm =
@@ -23,7 +23,7 @@ export type SolidForm =
   | { profile: string; bottomMm: number; heightMm: number }
   | { ring: Ring; bottomMm: number; heightMm: number }
   | { ring: Ring; heightMm: number; from: Vector; x: Vector; y: Vector }
-  | { slant: Slant };
+  | { slants: readonly Slant[] };
 type Vector = readonly [number, number, number];
 
 /** One solid of a building. */

@@ -46,7 +46,7 @@ export const pitchedRoofKind = defineKind({
   rules: { all: [UNSOLVED, WALL_SHORT, WALL_THROUGH, LOW_ATTIC, BARE_EDGE] },
   plan: { walls: wallTopsInPlan, over: pitchedRoofsInPlan },
   section: bothInSection(wallTopsInSection, pitchedRoofsInSection),
-  solids: assemblySolids('pitchedRoof', { colour: 'roofs', edges: 'ink2' }),
+  solids: assemblySolids('pitchedRoof', { colour: 'roofs', edges: 'ink2' }, 'whole'),
   space: none('What it meets is seen in section'),
   board: none('It lies on the topmost level'),
   consequences: { of: pitchedRoofsDiffer },

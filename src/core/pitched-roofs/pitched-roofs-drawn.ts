@@ -121,4 +121,4 @@ function fromBelow({ thing: id, info, parts }: Assembly<'pitchedRoof'>, view: Pl
   return [...edges, ...lines];
 }
 
-export const pitchedRoofsInSection = assembliesInSection('pitchedRoof', { seen: 'roofSeen', cut: 'roofCut' });
+export const pitchedRoofsInSection = assembliesInSection('pitchedRoof', { seen: 'roofSeen', cut: 'roofCut' }, 'whole');

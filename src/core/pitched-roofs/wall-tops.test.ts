@@ -90,7 +90,7 @@ describe('walls that end at a roof', () => {
     const { id } = solved.buildings[0]!;
     const [wall] = recordsOf(made, 'wall');
     const leaning = (kind: typeof wallKind | typeof pitchedRoofKind) =>
-      ('none' in kind.solids ? [] : kind.solids.of(solved, id)).filter(({ form }) => 'slant' in form);
+      ('none' in kind.solids ? [] : kind.solids.of(solved, id)).filter(({ form }) => 'slants' in form);
     expect(new Set(leaning(wallKind).map((each) => each.id))).toEqual(new Set([wall!.id]));
     expect(leaning(wallKind)).toHaveLength(tops(made)[0]!.parts[0]!.slants.length);
     expect(leaning(pitchedRoofKind).every((each) => each.id !== wall!.id)).toBe(true);

@@ -1,5 +1,5 @@
 import { between } from '../buildings/between-buildings';
-import { minus, plus, times } from '../geometry/point';
+import { minus, plus, times, type Point } from '../geometry/point';
 import { contains, distanceToSegment, type Ring } from '../geometry/polygon';
 import { storeyLevels } from '../levels/resolve-levels';
 import { recordsOf, type Framework } from '../model/framework';
@@ -19,8 +19,22 @@ export function wallsUnder(framework: Framework, roof: PitchedRoof, { edge, eave
     if (wall.passesClearMm !== null || !reaches(framework, roof, wall, eavesMm)) return false;
     const path = wallPath(framework, wall);
     const { move } = between(framework, wall.building, roof.building);
-    return path !== null && path.points.every((point) => contains(edge[0]!, move(point)));
+    return path !== null && liesUnder(edge[0]!, path.points.map(move), path.closed);
   });
+}
+
+/** How far past the edge of a roof that ends at a party wall others may run into that, mm. */
+const INTO_PARTY_MM = 500;
+
+/** Whether a path lies under a roof: all of it, but for ends that run into a party wall beside it. */
+function liesUnder(edge: Ring, points: readonly Point[], isClosed: boolean): boolean {
+  const middles = points
+    .slice(isClosed ? 0 : 1)
+    .map((point, i) => times(plus(point, points[isClosed ? (i + 1) % points.length : i]!), 0.5));
+  const isNear = (point: Point) =>
+    contains(edge, point) ||
+    edge.some((from, i) => distanceToSegment(point, from, edge[(i + 1) % edge.length]!) < INTO_PARTY_MM);
+  return points.every(isNear) && middles.every((point) => contains(edge, point));
 }
 
 /** Whether a wall stops at the level of the eaves of a roof or higher; of another building: within half a storey of it. */

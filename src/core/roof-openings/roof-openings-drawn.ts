@@ -32,7 +32,7 @@ const fromAbove = (each: Assembly<'roofOpening'>): Primitive[] => [
   outline(each, 'roofLine'),
 ];
 
-export const roofOpeningsInSection = assembliesInSection('roofOpening', { seen: 'roofSeen', cut: 'roofCut' });
+export const roofOpeningsInSection = assembliesInSection('roofOpening', { seen: 'roofSeen', cut: 'roofCut' }, 'whole');
 
 const LOOKS: Record<string, SolidLook> = {
   glass: { colour: 'sheet', edges: 'ink2', opacity: 0.5 },
@@ -46,14 +46,12 @@ export const roofOpeningSolids: Solids = {
     assembliesOf(assemblies, 'roofOpening')
       .filter((each) => each.building === building)
       .flatMap((each) =>
-        each.parts.flatMap(({ name, slants }) =>
-          slants.map((slant, i) => ({
-            key: `${each.thing} ${name} ${i}`,
-            id: each.thing,
-            level: each.level,
-            look: LOOKS[name]!,
-            form: { slant },
-          })),
-        ),
+        each.parts.map(({ name, slants }) => ({
+          key: `${each.thing} ${name}`,
+          id: each.thing,
+          level: each.level,
+          look: LOOKS[name]!,
+          form: { slants },
+        })),
       ),
 };

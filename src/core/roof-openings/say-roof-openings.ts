@@ -7,8 +7,8 @@ import type { RoofOpening } from './roof-opening';
 /** What they are called. */
 export const OPENING_WORDS: Record<RoofOpening['is'], string> = {
   window: 'roof window',
-  slope: 'dormer with one slope',
-  saddle: 'dormer with a saddle roof',
+  slope: 'dormer, one slope',
+  saddle: 'dormer, saddle roof',
 };
 
 export const roofOpeningSentence: Sentence<'roofOpening'> = {

@@ -2,11 +2,13 @@ import type { Primitive } from '../drawing/drawing';
 import { alongOf, depthOf } from '../drawing/section-plane';
 import { nearestMm } from '../drawing/section-shapes';
 import type { Style } from '../drawing/styles';
+import { unionLess } from '../geometry/boolean';
 import { convexHull } from '../geometry/convex-hull';
 import { counterClockwise, ringArea, type Ring } from '../geometry/polygon';
 import { ofBuilding, type InSection, type SectionAt } from '../kinds/drawn';
 import { assembliesOf, type AssemblyKind } from './assembly';
 import type { Slant } from './slant';
+import type { Pieces } from './solids-of-slants';
 
 /** Where a section's plane cuts a piece; null where it does not. Heights are the building's. */
 function cutSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame' | 'isCut'>): Ring | null {
@@ -59,31 +61,54 @@ const fromFar = (slants: readonly Slant[], { frame }: Pick<SectionAt, 'frame'>):
     .sort((a, b) => b.depth - a.depth)
     .map(({ slant }) => slant);
 
+/** What a part is drawn of: each piece by itself from the farthest on, or all of it as one. */
+function ringsOf(
+  slants: readonly Slant[],
+  of: typeof cutSlant,
+  at: SectionAt,
+  pieces: Pieces,
+): { rings: Ring[]; of: readonly Slant[] }[] {
+  const found = fromFar(slants, at).flatMap((slant) => {
+    const ring = of(slant, at);
+    return ring ? [{ rings: [ring], of: [slant] }] : [];
+  });
+  if (pieces === 'each' || found.length < 2) return found;
+  const { regions } = unionLess(
+    found.flatMap(({ rings }) => rings),
+    [],
+  );
+  return regions.map(({ outer, holes }) => ({ rings: [outer, ...holes], of: found.flatMap((each) => each.of) }));
+}
+
 /** Assemblies of a kind in sections and elevations. */
-export const assembliesInSection = (kind: AssemblyKind, styles: { seen: Style; cut: Style }): InSection => {
+export const assembliesInSection = (
+  kind: AssemblyKind,
+  styles: { seen: Style; cut: Style },
+  pieces: Pieces = 'each',
+): InSection => {
   const draw =
     (of: typeof cutSlant, style: Style): NonNullable<InSection['seen']>['draw'] =>
     ({ assemblies }, at) =>
-      ofBuilding(assembliesOf(assemblies, kind), at).flatMap((each) =>
-        fromFar(
-          each.parts.flatMap(({ slants }) => slants),
-          at,
-        ).flatMap((slant): Primitive[] => {
-          const ring = of(slant, at);
-          if (!ring) return [];
-          return [
-            {
-              type: 'area',
-              style,
-              id: each.thing,
-              ...(of === seenSlant ? { depthMm: nearestMm(at.frame, slant) } : {}),
-              rings: [ring.map(({ x, y }) => ({ x, y: y + at.liftMm }))],
-            },
-          ];
-        }),
-      );
+      ofBuilding(assembliesOf(assemblies, kind), at).flatMap((each) => {
+        const parts = pieces === 'whole' ? each.parts : [{ slants: each.parts.flatMap(({ slants }) => slants) }];
+        const drawn = parts.flatMap(({ slants }) => ringsOf(slants, of, at, pieces));
+        if (pieces === 'whole') drawn.sort((a, b) => depthOfAll(b.of, at) - depthOfAll(a.of, at));
+        return drawn.map(({ rings, of: slants }): Primitive => ({
+          type: 'area',
+          style,
+          id: each.thing,
+          ...(of === seenSlant ? { depthMm: Math.min(...slants.map((slant) => nearestMm(at.frame, slant))) } : {}),
+          rings: rings.map((ring) => ring.map(({ x, y }) => ({ x, y: y + at.liftMm }))),
+        }));
+      });
   return {
     seen: { at: 'stairs', draw: draw(seenSlant, styles.seen) },
     cut: { at: 'stairs', draw: draw(cutSlant, styles.cut) },
   };
+};
+
+/** How far off pieces lie on the whole. */
+const depthOfAll = (slants: readonly Slant[], { frame }: Pick<SectionAt, 'frame'>): number => {
+  const corners = slants.flat();
+  return corners.reduce((sum, corner) => sum + depthOf(frame, corner), 0) / Math.max(corners.length, 1);
 };

@@ -29,7 +29,7 @@ export const wallSolids: Solids = {
             id: thing,
             level,
             look: lookOf(info.use),
-            form: { slant },
+            form: { slants: [slant] },
           })),
       ),
   ],

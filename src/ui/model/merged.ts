@@ -17,13 +17,16 @@ export interface Merged {
 }
 
 const formKey = ({ form }: Drawn): string =>
-  'slant' in form
-    ? form.slant.map(({ x, y, topMm, bottomMm }) => `${x},${y},${topMm},${bottomMm}`).join(' ')
+  'slants' in form
+    ? form.slants
+        .flat()
+        .map(({ x, y, topMm, bottomMm }) => `${x},${y},${topMm},${bottomMm}`)
+        .join(' ')
     : `${'profile' in form ? form.profile : form.ring.map(({ x, y }) => `${x},${y}`).join(' ')} ${form.heightMm}`;
 
 /** Where a geometry that stands on z = 0 comes to stand. */
 function matrixOf(form: Drawn['form']): THREE.Matrix4 {
-  if ('slant' in form) return new THREE.Matrix4();
+  if ('slants' in form) return new THREE.Matrix4();
   if ('bottomMm' in form) return new THREE.Matrix4().makeTranslation(0, 0, form.bottomMm);
   const [x, y] = [new THREE.Vector3(...form.x), new THREE.Vector3(...form.y)];
   const matrix = new THREE.Matrix4().makeBasis(x, y, new THREE.Vector3().crossVectors(x, y));
@@ -40,7 +43,7 @@ interface Shape {
 }
 
 function geometryOf(form: Drawn['form'], profiles: Solved['profiles']): THREE.BufferGeometry {
-  if ('slant' in form) return slanted(form.slant);
+  if ('slants' in form) return slanted(form.slants);
   const outline = 'profile' in form ? profiles[form.profile]! : { regions: [{ outer: form.ring, holes: [] }] };
   return prism(outline, form.heightMm);
 }

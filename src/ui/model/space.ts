@@ -21,8 +21,8 @@ export interface Reach {
 }
 
 function pointsOf(form: SolidForm, profiles: Solved['profiles']): [number, number, number][] {
-  if ('slant' in form)
-    return form.slant.flatMap(({ x, y, topMm, bottomMm }) => [
+  if ('slants' in form)
+    return form.slants.flat().flatMap(({ x, y, topMm, bottomMm }) => [
       [x, y, bottomMm],
       [x, y, topMm],
     ]);
