@@ -10,8 +10,16 @@ import type { Style, TextStyle } from './styles';
  */
 export type Primitive =
   | { type: 'path'; style: Style; id: Id | null; points: readonly Point[]; closed: boolean }
-  /** `depthMm`: how far behind the plane of a view its nearest part lies, until what is hidden is left out. */
-  | { type: 'area'; style: Style; id: Id | null; rings: readonly Ring[]; layer?: string; depthMm?: number }
+  /** `depthMm`: how far behind the plane of a view its nearest part lies, until what is hidden is left out; `glass`: what lies behind is seen thin. */
+  | {
+      type: 'area';
+      style: Style;
+      id: Id | null;
+      rings: readonly Ring[];
+      layer?: string;
+      depthMm?: number;
+      glass?: true;
+    }
   | { type: 'circle'; style: Style; id: Id | null; at: Point; radiusMm: number }
   | { type: 'arc'; style: Style; id: Id | null; arc: Arc }
   | {

@@ -1,3 +1,4 @@
+import type { Step } from '../commands/command-inputs';
 import fc from 'fast-check';
 import { EMPTY_FRAMEWORK } from '../model/framework';
 import { derivedCommandId } from '../model/ids';
@@ -104,6 +105,57 @@ describe('what is hidden', () => {
     expect(columns(look())).toBe(columns(whole));
   });
 
+  it('is thin behind glass, and as it is beside it', () => {
+    const house = given([
+      ['buildings.add', { name: 'House' }],
+      ['levels.setUp', { above: '3m' }],
+      [
+        'floors.add',
+        { outline: { type: 'rectangle', place: '0,0', widthMm: 8000, depthMm: 6000 }, levels: { at: ['00'] } },
+      ],
+      [
+        'walls.add',
+        {
+          name: 'Glass',
+          use: 'glazed',
+          type: { name: 'Glass 120', layers: [{ name: 'glass', thicknessMm: 120, core: true }] },
+          points: [
+            { xMm: 0, yMm: 0 },
+            { xMm: 4000, yMm: 0 },
+          ],
+          startsAt: { level: '00' },
+          stopsAt: { level: 'RF' },
+        },
+      ],
+      ...[2100, 6000].map((xMm): Step => [
+        'columns.place',
+        { place: `${xMm},3000`, section: { shape: 'rectangle', widthMm: 400, depthMm: 400 } },
+      ]),
+    ]);
+    const solved = solve(house);
+    const building = solved.buildings[0]!.id;
+    const { primitives } = drawSection(solved, {
+      building,
+      plane: elevationPlane(solved, building, 'south')!,
+      scale: 100,
+      writeLength: String,
+      writeElevation: String,
+    });
+    const areas = (style: string) =>
+      primitives.flatMap((each) => (each.type === 'area' && each.style === style ? [each] : []));
+    expect(areas('columnSeen').map(({ rings }) => Math.round(Math.min(...rings[0]!.map(({ x }) => x))))).toEqual([
+      // An elevation begins a metre beside the building.
+      6800,
+    ]);
+    const behind = areas('throughGlass').filter(
+      ({ id }) => id === solved.columns[0]!.stack || id === solved.columns[1]!.stack,
+    );
+    expect(behind.map(({ rings }) => Math.round(Math.min(...rings[0]!.map(({ x }) => x))))).toEqual([2900]);
+    // Panels with members at their ends and between them.
+    expect(areas('glassSeen')).toHaveLength(1);
+    expect(areas('wallSeen')).toHaveLength(4);
+  });
+
   it('is so in elevations: rays from 20,000 places meet first what is drawn there', () => {
     const demo = TIDEWATER_YARD.reduce((now, { command, input }, i) => {
       const planned = plan(now, command, input, derivedCommandId('demo', String(i)));
@@ -129,7 +181,9 @@ describe('what is hidden', () => {
           writeLength: String,
           writeElevation: String,
         }).primitives.flatMap((each) =>
-          each.type === 'area' && ['wallSeen', 'slabSeen', 'columnSeen'].includes(each.style) ? [each] : [],
+          each.type === 'area' && ['wallSeen', 'glassSeen', 'slabSeen', 'columnSeen'].includes(each.style)
+            ? [each]
+            : [],
         );
         const random = numbersFrom(side.length * 7 + count);
         const [low, high] = [

@@ -1,4 +1,4 @@
-import { subtract } from '../geometry/boolean';
+import { sharedByRegions, subtract } from '../geometry/boolean';
 import { bounds, counterClockwise, ringArea, type Box, type Ring } from '../geometry/polygon';
 import type { Primitive } from './drawing';
 import { STYLES } from './styles';
@@ -43,6 +43,7 @@ export function withoutHidden(primitives: readonly Primitive[], of?: object, vie
 
 function seenOf(areas: readonly Area[]): Area[] {
   const front = new Front();
+  const glass = new Front();
   return (
     areas
       .map((area, i) => ({ area, i }))
@@ -50,8 +51,11 @@ function seenOf(areas: readonly Area[]): Area[] {
       .sort((a, b) => a.area.depthMm! - b.area.depthMm! || b.i - a.i)
       .flatMap(({ area }) => {
         const left = front.seenOf(area);
-        if (STYLES[area.style].screen.fill !== null) front.add(area);
-        return left;
+        if (area.glass) glass.add(area);
+        else if (STYLES[area.style].screen.fill !== null) front.add(area);
+        // Glass behind glass is seen as such; all else is thin behind it.
+        if (area.glass || glass.isEmpty) return left;
+        return left.flatMap((each) => glass.parted(each));
       })
       .reverse()
   );
@@ -72,17 +76,46 @@ class Front {
     }
   }
 
+  get isEmpty(): boolean {
+    return this.cells.size === 0;
+  }
+
+  /** An area in two: what lies behind none of these as it is, what lies behind them thin. */
+  parted(area: Area): Area[] {
+    const [ring, ...holes] = area.rings;
+    const box = bounds(ring!);
+    const before = this.lapping(box);
+    if (before.length === 0) return [area];
+    const behind = sharedByRegions(
+      [{ outer: ring!, holes: [...holes] }],
+      before.map((each) => ({ outer: each.ring, holes: [] })),
+    ).regions.filter(({ outer }) => Math.abs(ringArea(outer)) > LEAST_MM2);
+    if (behind.length === 0) return [area];
+    const beside = subtract(ring!, [...before.map((each) => each.ring), ...holes]).regions.filter(
+      ({ outer }) => Math.abs(ringArea(outer)) > LEAST_MM2,
+    );
+    return [
+      ...beside.map(({ outer, holes: open }): Area => ({ ...area, rings: [outer, ...open] })),
+      ...behind.map(({ outer, holes: open }): Area => ({ ...area, style: 'throughGlass', rings: [outer, ...open] })),
+    ];
+  }
+
+  private lapping(box: Box): Before[] {
+    const lapping = new Set<Before>();
+    for (const cell of cellsOf(box))
+      for (const before of this.cells.get(cell) ?? []) if (laps(before.box, box)) lapping.add(before);
+    return [...lapping];
+  }
+
   seenOf(area: Area): Area[] {
     const ring = area.rings[0]!;
     const box = bounds(ring);
     // What covers all of it lies over its first corner too: most of what is hidden is found so.
     const first = this.cells.get(cellAt(box.minX, box.minY)) ?? [];
     if (first.some((before) => before.isBox && covers(before.box, box))) return [];
-    const lapping = new Set<Before>();
-    for (const cell of cellsOf(box))
-      for (const before of this.cells.get(cell) ?? []) if (laps(before.box, box)) lapping.add(before);
-    if (lapping.size === 0) return [plain(area, area.rings)];
-    const { regions } = subtract(ring, [...[...lapping].map((before) => before.ring), ...area.rings.slice(1)]);
+    const lapping = this.lapping(box);
+    if (lapping.length === 0) return [plain(area, area.rings)];
+    const { regions } = subtract(ring, [...lapping.map((before) => before.ring), ...area.rings.slice(1)]);
     return regions
       .filter(({ outer }) => Math.abs(ringArea(outer)) > LEAST_MM2)
       .map(({ outer, holes }) => plain(area, [outer, ...holes]));
@@ -90,7 +123,7 @@ class Front {
 }
 
 /** As it is drawn: how deep it lies is told no more. */
-const plain = ({ depthMm: _, ...area }: Area, rings: readonly Ring[]): Area => ({ ...area, rings });
+const plain = ({ depthMm: _, glass: __, ...area }: Area, rings: readonly Ring[]): Area => ({ ...area, rings });
 
 const cellOf = (mm: number): number => Math.floor(mm / CELL_MM);
 /** A square by one number: as far as a building reaches. */

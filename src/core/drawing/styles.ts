@@ -135,6 +135,10 @@ export const STYLES = styles({
   wallCut: { screen: screen('ink', 1.9, 'sheet'), paper: paper(0.5, INK, WHITE), layer: 'WALLS', press: 2 },
   wallCore: { screen: screen('walls', 0.6, 'walls'), paper: paper(0.13, INK, '#B9B4AA'), layer: 'WALLS', press: 2 },
   wallSeen: { screen: screen('walls', 0.8, 'sheet'), paper: paper(0.18, GREY, WHITE), layer: 'WALLS', press: 4 },
+  glassCut: { screen: screen('ink', 0.8, 'sheet'), paper: paper(0.18, INK, WHITE), layer: 'WALLS', press: 2 },
+  glassSeen: { screen: screen('walls', 0.7), paper: paper(0.13, GREY), layer: 'WALLS', press: 4 },
+  memberCut: { screen: screen('ink', 0.8, 'ink'), paper: paper(0.25, INK, INK), layer: 'WALLS', press: 2 },
+  throughGlass: { screen: screen('ink3', 0.4, 'sheet'), paper: paper(0.09, GREY, WHITE), layer: 'WALLS', press: null },
   opening: { screen: screen('ink', 0.9), paper: paper(0.18), layer: 'OPENINGS', press: 2 },
   openingSwing: { screen: screen('ink2', 0.8), paper: paper(0.13, GREY), layer: 'OPENINGS', press: 2 },
   openingAbove: {

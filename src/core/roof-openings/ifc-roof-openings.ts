@@ -27,6 +27,11 @@ function productOf(
     name: info.is === 'window' ? name : `${name} ${part}`,
     predefined: is === 'glass' && info.is === 'window' ? 'SKYLIGHT' : PREDEFINED[is],
     tag: thing,
+    ...(is === 'glass' && info.glass
+      ? {
+          more: { OverallHeight: info.glass.highMm, OverallWidth: info.glass.wideMm, PartitioningType: 'SINGLE_PANEL' },
+        }
+      : {}),
     stand: { bottomMm },
     shape: { slants: loweredSlants(slants, bottomMm) },
   };

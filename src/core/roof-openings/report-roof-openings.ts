@@ -4,6 +4,7 @@ import { recordOf } from '../model/framework';
 import { defineRows, mm, row, rounded } from '../report/rows';
 import { assembliesOf } from '../slants/assembly';
 import { ROOF_OPENINGS } from './roof-opening';
+import { glassMm2 } from './solve-roof-opening';
 
 /** Its rows in the report. */
 export const roofOpeningRows = defineRows({
@@ -30,7 +31,7 @@ export const roofOpeningRows = defineRows({
       frontMm: info.frontMm,
       topMm,
       openM2: rounded(Math.abs(ringArea(info.hole)) / 1e6, 6),
-      glassM2: rounded(info.glassMm2 / 1e6, 6),
+      glassM2: rounded(glassMm2(info) / 1e6, 6),
     })),
 });
 

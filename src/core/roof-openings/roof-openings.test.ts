@@ -68,7 +68,7 @@ describe('a dormer with a saddle roof, worked out by hand', () => {
     for (const corner of walls.slants.flat())
       expect(corner.topMm).toBeLessThanOrEqual(at(roof.slants as never, corner) - 200 + 0.1);
     // Glass from 120 over the roof to 80 under the walls' top, within jambs of 150 beside cheeks of 150.
-    expect(made(saddle).info.glassMm2).toBeCloseTo((2000 - 600) * (1000 - 200 - 80 - 120), 6);
+    expect(made(saddle).info.glass).toEqual({ wideMm: 2000 - 600, highMm: 1000 - 200 - 80 - 120 });
   });
 
   it('follows its roof, and goes with it', () => {
@@ -90,7 +90,7 @@ it('a window lies in its face: so long along the slope', () => {
   const window = after('roofOpenings.add', { ...SIZES, is: 'window' });
   const { info } = made(window);
   expect(info.hole[2]!.y - 1000).toBeCloseTo(1000 / Math.SQRT2, 6);
-  expect(info.glassMm2).toBe(2e6);
+  expect(info.glass).toEqual({ wideMm: 2000, highMm: 1000 });
 });
 
 it('a dormer with one slope reaches as far up as its roof is less steep', () => {

@@ -3,6 +3,7 @@ import { recordOf } from '../model/framework';
 import { seenAt } from '../pitched-roofs/seen-at';
 import { assembliesOf } from '../slants/assembly';
 import type { RoofOpening } from './roof-opening';
+import { glassMm2 } from './solve-roof-opening';
 
 /** What they are called. */
 export const OPENING_WORDS: Record<RoofOpening['is'], string> = {
@@ -17,8 +18,9 @@ export const roofOpeningSentence: Sentence<'roofOpening'> = {
     const on = `On roof ${recordOf(framework, 'pitchedRoof', roof)?.name ?? '?'}`;
     const made = assembliesOf(solved.assemblies, 'roofOpening').find(({ thing }) => thing === id);
     if (!made) return `${on}. It cannot be worked out.`;
-    const { glassMm2, frontMm } = made.info;
-    const glass = glassMm2 > 0 ? `; ${area(glassMm2)} of glass` : '';
+    const { frontMm } = made.info;
+    const glassed = glassMm2(made.info);
+    const glass = glassed > 0 ? `; ${area(glassed)} of glass` : '';
     if (is === 'window') return `${on}, ${OPENING_WORDS[is]}, from ${elevation(frontMm)} up${glass}.`;
     return `${on}, ${OPENING_WORDS[is]}, ${write(Math.round(made.topMm - frontMm))} over the roof at its front, highest at ${elevation(made.topMm)}${glass}.`;
   },

@@ -22,8 +22,8 @@ export interface RoofOpeningInfo {
   seen: readonly Ring[];
   /** Heights of the roof’s top along its front, and of its own highest place. */
   frontMm: number;
-  /** Of glass, as large as it is. */
-  glassMm2: number;
+  /** How large its glass is; null: it has none. */
+  glass: { wideMm: number; highMm: number } | null;
 }
 
 declare module '../slants/assembly' {
@@ -195,21 +195,25 @@ export function solveRoofOpening(
         hole: counterClockwise(all.hole),
         seen: roofRings(all, opening.is, overhang).map((ring) => ring.map(([u, v]) => face.at(u, v))),
         frontMm: quantiseMm(face.top(upMm)),
-        glassMm2:
-          opening.is === 'window'
-            ? sizes.widthMm * sizes.heightMm
-            : parts
-                .filter(({ name }) => name === 'glass')
-                .flatMap((part) => part.slants)
-                .reduce(
-                  (sum, [first]) =>
-                    sum + (first!.topMm - first!.bottomMm) * (b - a - 2 * JAMB_MM - 2 * mm(opening.wallMm)),
-                  0,
-                ),
+        glass: glassOf(opening.is, parts, sizes, b - a - 2 * JAMB_MM - 2 * mm(opening.wallMm)),
       },
     },
   };
 }
+
+function glassOf(
+  is: RoofOpening['is'],
+  parts: Assembly['parts'],
+  { widthMm, heightMm }: Sizes,
+  wideMm: number,
+): RoofOpeningInfo['glass'] {
+  if (is === 'window') return { wideMm: widthMm, highMm: heightMm };
+  const [corner] = parts.find(({ name }) => name === 'glass')?.slants[0] ?? [];
+  return corner ? { wideMm, highMm: quantiseMm(corner.topMm - corner.bottomMm) } : null;
+}
+
+/** Glass of an opening, mm². */
+export const glassMm2 = ({ glass }: RoofOpeningInfo): number => (glass ? glass.wideMm * glass.highMm : 0);
 
 /** The least change of size that fits: lower, else narrower, else both in proportion; null: none does. */
 function sizesThatFit(

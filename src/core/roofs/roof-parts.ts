@@ -52,6 +52,7 @@ export function roofParapet(framework: Framework, roof: Roof): Wall | null {
     startsAt: startOf(framework, roof),
     stopsAt: { level: roof.level, face: 'FFL', offsetMm: roof.parapet.heightMm },
     passesClearMm: null,
+    panels: null,
     openings: [],
     exceptions: [],
     sharedWith: null,

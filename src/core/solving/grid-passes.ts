@@ -1,5 +1,6 @@
 import { checkGrids } from '../checks/check-grids';
 import type { Finding } from '../checks/finding';
+import type { Curve } from '../geometry/curve';
 import { solveGrids } from '../grids/solve-grids';
 import { definePass } from '../passes/pass';
 import { buildingsPass } from './building-passes';
@@ -20,4 +21,15 @@ export const gridsPass = definePass<Grids>({
     about: [],
     value: { lines: [], settingOut: [], crossings: [], findings: [] },
   }),
+});
+
+/** The lines of the grids of a building, as they run. */
+export const gridCurvesPass = definePass({
+  name: 'lines of grids of a building',
+  scope: 'building',
+  run: (cx, building): readonly Curve[] =>
+    cx
+      .get(gridsPass, '')
+      .lines.filter((line) => line.building === building)
+      .map(({ curve }) => curve),
 });

@@ -1,6 +1,7 @@
 import { dot, minus, plus, times, type Point } from '../geometry/point';
 import { directionDeg } from '../geometry/trig';
 import type { Profile } from '../geometry/boolean';
+import { standingBetween } from './members';
 import type { SolvedOpening, WallPiece } from './solved-wall';
 import type { Primitive } from '../drawing/drawing';
 
@@ -9,7 +10,7 @@ export function drawWall(piece: WallPiece, profiles: Readonly<Record<string, Pro
   const slice = piece.slices.find(({ bottomMm, topMm }) => bottomMm < cutMm && topMm >= cutMm);
   const shown = slice ?? piece.slices.at(-1);
   if (!shown || shown.bottomMm >= cutMm) return [];
-  const area = (key: string, style: 'wallCut' | 'wallCore' | 'wallSeen'): Primitive[] =>
+  const area = (key: string, style: 'wallCut' | 'wallCore' | 'wallSeen' | 'glassCut'): Primitive[] =>
     profiles[key]!.regions.map(({ outer, holes }) => ({
       type: 'area',
       style,
@@ -17,13 +18,22 @@ export function drawWall(piece: WallPiece, profiles: Readonly<Record<string, Pro
       rings: [outer, ...holes],
     }));
   if (!slice) return area(shown.profile, 'wallSeen');
-  return [
-    ...area(slice.profile, 'wallCut'),
-    ...(piece.core ? area(piece.core, 'wallCore') : []),
-    ...piece.openings
-      .filter(({ bottomMm, topMm }) => bottomMm < cutMm && topMm > cutMm)
-      .flatMap((opening) => drawOpening(opening, piece.wall)),
-  ];
+  const opened = piece.openings
+    .filter(({ bottomMm, topMm }) => bottomMm < cutMm && topMm > cutMm)
+    .flatMap((opening) => drawOpening(opening, piece.wall));
+  // Glass is thin lines, with the members between its panels.
+  if (piece.use === 'glazed')
+    return [
+      ...area(slice.profile, 'glassCut'),
+      ...standingBetween(piece.members, piece.openings, cutMm - 1, cutMm + 1).map((ring): Primitive => ({
+        type: 'area',
+        style: 'memberCut',
+        id: piece.wall,
+        rings: [ring],
+      })),
+      ...opened,
+    ];
+  return [...area(slice.profile, 'wallCut'), ...(piece.core ? area(piece.core, 'wallCore') : []), ...opened];
 }
 
 /** A door with its swing, a window with its panes, a plain opening with the edges of what is above it. */

@@ -1,4 +1,5 @@
 import type { SolidLook, Solids } from '../kinds/solids';
+import { standingBetween } from './members';
 import { assembliesOf } from '../slants/assembly';
 
 const LOOK: SolidLook = { colour: 'sheet', edges: 'walls' };
@@ -10,15 +11,24 @@ export const wallSolids: Solids = {
   of: ({ walls, assemblies }, building) => [
     ...walls
       .filter((piece) => piece.building === building)
-      .flatMap(({ wall, level, use, slices }) =>
-        slices.map(({ profile, bottomMm, topMm }) => ({
+      .flatMap(({ wall, level, use, slices, members, openings }) => [
+        ...slices.flatMap(({ bottomMm, topMm }) =>
+          standingBetween(members, openings, bottomMm, topMm).map((ring, i) => ({
+            key: `${wall} ${level} ${bottomMm} member ${i}`,
+            id: wall,
+            level,
+            look: LOOK,
+            form: { ring, bottomMm, heightMm: topMm - bottomMm },
+          })),
+        ),
+        ...slices.map(({ profile, bottomMm, topMm }) => ({
           key: `${wall} ${level} ${bottomMm}`,
           id: wall,
           level,
           look: lookOf(use),
           form: { profile, bottomMm, heightMm: topMm - bottomMm },
         })),
-      ),
+      ]),
     ...assembliesOf(assemblies, 'wallTop')
       .filter((top) => top.building === building)
       .flatMap(({ thing, level, parts, info }) =>

@@ -45,6 +45,8 @@ export interface WallPiece {
   /** Its core where the plan cuts it. */
   core: string | null;
   openings: SolvedOpening[];
+  /** In plan, the members between the panels of a glazed wall; none of others. */
+  members: Ring[];
   grossMm3: number;
   volumeMm3: number;
   /** All of it lies within other walls: nothing of it stands. */

@@ -22,6 +22,7 @@ import { OPENING_COMMANDS } from './opening-commands';
 import { WALL_USES, type Wall, type WallException, PASSES_CLEAR } from './wall';
 import { WALL_FACES } from './wall-faces';
 import { freeWallName, layersSchema, readLayers, takeType, typeInputSchema } from './wall-input';
+import { panelsInputSchema, readPanels } from './panels-input';
 import { sharedEndsNow } from './party-walls';
 import { offsetPath, wallPath } from './wall-path';
 
@@ -126,6 +127,8 @@ const add = defineCommand({
     startsAt: endInputSchema,
     stopsAt: endInputSchema.optional(),
     passesClearMm: lengthInputSchema.nullable().default(null),
+    /** Of a glazed wall; null: as usual. */
+    panels: panelsInputSchema.nullable().default(null),
     /** A party wall: the other building that has it too. */
     sharedWith: refSchema.nullable().default(null),
   }),
@@ -148,6 +151,7 @@ const add = defineCommand({
         outside: 'left',
         ...readEnds(edit.before, building, input.startsAt, input.stopsAt),
         passesClearMm: readClear(edit.before, input.passesClearMm) ?? null,
+        panels: readPanels(edit.before, input.panels) ?? null,
         openings: [],
         exceptions: [],
         sharedWith: readShared(edit.before, building, input.sharedWith) ?? null,
@@ -178,6 +182,8 @@ const change = defineCommand({
     startsAt: endInputSchema.optional(),
     stopsAt: endInputSchema.optional(),
     passesClearMm: lengthInputSchema.nullable().optional(),
+    /** Of a glazed wall; null: as usual. */
+    panels: panelsInputSchema.nullable().optional(),
     sharedWith: refSchema.nullable().optional(),
     /** Where the other building wants it, at its levels; not given with another building: within the wall as it stands. */
     sharedStartsAt: endInputSchema.optional(),
@@ -203,6 +209,7 @@ const change = defineCommand({
           input.stopsAt &&
           readEnd(edit.before, wall.building, input.stopsAt, 'soffit', 'Stops at', { mayBeCeiling: true }),
         passesClearMm: readClear(edit.before, input.passesClearMm),
+        panels: readPanels(edit.before, input.panels),
         sharedWith: readShared(edit.before, wall.building, input.sharedWith),
       });
       const changed = thingReferred(edit.framework, 'wall', wall.id);

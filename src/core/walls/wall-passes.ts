@@ -6,6 +6,7 @@ import type { Id } from '../model/ids';
 import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
 import { fflPass, levelNamesPass, storeyPass, storeysOf } from '../solving/building-passes';
+import { gridCurvesPass } from '../solving/grid-passes';
 import { storeyAlike } from '../solving/alike';
 import { holdsLevel } from '../typical/typical';
 import { quantiseMm } from '../units/length-units';
@@ -188,6 +189,7 @@ export function wallChain(
     plates: cx.get(platesPass, building),
     facts: cx.facts,
     union: (...args: Parameters<typeof cx.profiles.union>) => cx.profiles.union(...args),
+    gridCurves: () => cx.get(gridCurvesPass, building),
   });
   /** What stands in a storey by squares. */
   const bandCells = definePass({

@@ -17,6 +17,10 @@ export const OPENING_BOUNDS = {
   heightMm: { atLeastMm: 50, atMostMm: 1e5 },
   sillMm: { atLeastMm: 0, atMostMm: 1e5 },
 } as const satisfies Record<string, Bounds>;
+export const PANEL_BOUNDS = {
+  moduleMm: { atLeastMm: 200, atMostMm: 20_000 },
+  memberMm: { atLeastMm: 20, atMostMm: 1000 },
+} as const satisfies Record<string, Bounds>;
 export const PASSES_CLEAR: Bounds = { atLeastMm: 0, atMostMm: 2000 };
 
 /** A door, window or plain opening in a wall. */
@@ -76,6 +80,14 @@ const wallSchema = z.object({
   stopsAt: stopSchema,
   /** Runs past the slabs between its ends, which keep this clear of it. Null: it stands on them. */
   passesClearMm: lengthWithin(PASSES_CLEAR).nullable(),
+  /** Of a glazed wall: panels so wide at most, with members between them, or members where grid lines cross it. Null: as usual. */
+  panels: z
+    .object({
+      moduleMm: lengthWithin(PANEL_BOUNDS.moduleMm),
+      memberMm: lengthWithin(PANEL_BOUNDS.memberMm),
+      onGrid: z.boolean(),
+    })
+    .nullable(),
   openings: z.array(wallOpeningSchema).max(300),
   exceptions: marked(z.array(wallExceptionSchema).max(400), { is: 'exceptions' }),
   /** A party wall: the other building that has it too. */
@@ -100,5 +112,6 @@ export const wallRecords = recordKind({
   migrations: [
     { to: 5, record: (record) => ({ exceptions: [], sharedWith: null, ...record }) },
     { to: 9, record: (record) => ({ sharedEnds: null, ...record }) },
+    { to: 12, record: (record) => ({ panels: null, ...record }) },
   ],
 });

@@ -5,6 +5,7 @@ import type { Ring } from '../geometry/polygon';
 import { ofBuilding, type InSection, type PlanAt, type SectionAt } from '../kinds/drawn';
 import type { Solved } from '../solving/solved';
 import { drawWall } from './draw-walls';
+import { standingBetween } from './members';
 import type { WallPiece } from './solved-wall';
 
 /** Walls a plan cuts: those of the level, and those that run past it. */
@@ -34,14 +35,35 @@ function cutWall(solved: Solved, piece: WallPiece, { frame, isCut, liftMm }: Sec
 
 /** The straight parts of a wall beyond the plane, with its openings. */
 function seenWall(piece: WallPiece, from: SectionAt): Primitive[] {
-  const seen = (ring: Ring, bottomMm: number, topMm: number, style: 'wallSeen' | 'opening'): Primitive[] => {
+  const seen = (
+    ring: Ring,
+    bottomMm: number,
+    topMm: number,
+    style: 'wallSeen' | 'opening' | 'glassSeen',
+  ): Primitive[] => {
     const stretch = stretchOf(ring, from, false);
     if (!stretch) return [];
     const rings = [box(stretch[0], bottomMm + from.liftMm, stretch[1], topMm + from.liftMm)];
-    return [{ type: 'area', style, id: piece.wall, rings, depthMm: nearestMm(from.frame, ring) }];
+    return [
+      {
+        type: 'area',
+        style,
+        id: piece.wall,
+        rings,
+        depthMm: nearestMm(from.frame, ring),
+        ...(style === 'glassSeen' ? { glass: true as const } : {}),
+      },
+    ];
   };
   return [
-    ...piece.strips.flatMap((strip) => seen(strip, piece.bottomMm, piece.topMm, 'wallSeen')),
+    ...piece.strips.flatMap((strip) =>
+      seen(strip, piece.bottomMm, piece.topMm, piece.use === 'glazed' ? 'glassSeen' : 'wallSeen'),
+    ),
+    ...piece.slices.flatMap(({ bottomMm, topMm }) =>
+      standingBetween(piece.members, piece.openings, bottomMm, topMm).flatMap((ring) =>
+        seen(ring, bottomMm, topMm, 'wallSeen'),
+      ),
+    ),
     ...piece.openings
       .filter(({ inwards }) => Math.abs(dot(inwards, from.frame.into)) > 0.1)
       .flatMap(({ ring, bottomMm, topMm }) => seen(ring, bottomMm, topMm, 'opening')),

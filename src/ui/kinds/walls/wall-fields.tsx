@@ -25,6 +25,7 @@ import {
 } from '../../fields/declared/field-spec';
 import { EndFields } from '../../details/end-fields';
 import { ThingPanel } from '../../details/thing-panel';
+import { PanelFields } from './panel-fields';
 import { WallOpenings } from './wall-openings';
 import { WallExceptions } from './wall-exceptions';
 import type { Change } from '@/core/commands/command-inputs';
@@ -54,6 +55,7 @@ const FIELDS: FieldsOf<Wall, Change<'walls.change', 'wall'>> = {
   exceptions: own(({ record }) => <WallExceptions wall={record} />),
   sharedWith: own(Shared),
   sharedEnds: own(SharedEnds),
+  panels: own(PanelFields),
   openings: own(({ record }) => <WallOpenings wall={record} />),
 };
 
