@@ -11,7 +11,7 @@ import type { Solved } from '../solving/solved';
 import { outlinesOf } from './fall-planes';
 
 const ARROW_MM = 2;
-const TEXT_MM = 2;
+const TEXT_MM = 2.3;
 
 /** Layers of falls in the plan of their level: faces with the way they fall, kerbs, gutters, outlets, and how thick they are at most. */
 export const fallsInPlan = ({ assemblies }: Solved, view: PlanAt): Primitive[] =>

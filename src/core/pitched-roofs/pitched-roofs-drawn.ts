@@ -13,7 +13,7 @@ import { seenAt } from './seen-at';
 import { fallOf } from './solve-pitched-roof';
 
 const ARROW_MM = 2;
-const TEXT_MM = 2;
+const TEXT_MM = 2.3;
 /** Heights under a slope that are drawn, over the finished floor, mm: one counts as half of a room, one stands upright. */
 const ATTIC_HEIGHTS_MM = [1500, 2300] as const;
 

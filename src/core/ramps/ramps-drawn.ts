@@ -8,7 +8,7 @@ import type { Solved } from '../solving/solved';
 import { slopeWords } from './slope-words';
 
 const ARROW_MM = 2;
-const TEXT_MM = 2.2;
+const TEXT_MM = 2.3;
 
 /** Ramps in the plan of the levels they reach: flights and landings, the way up with an arrow, the slope beside it. */
 export const rampsInPlan = ({ assemblies }: Solved, view: PlanAt): Primitive[] =>

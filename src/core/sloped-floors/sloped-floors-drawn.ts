@@ -11,7 +11,7 @@ import type { Solved } from '../solving/solved';
 import type { SlopedFace } from './faces';
 
 const ARROW_MM = 2;
-const TEXT_MM = 2;
+const TEXT_MM = 2.3;
 
 /** Sloped floors in the plan of their level: faces with the way they fall and how steeply, and the heights of their corners. */
 export const slopedFloorsInPlan = ({ assemblies }: Solved, view: PlanAt): Primitive[] =>

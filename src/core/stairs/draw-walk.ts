@@ -9,7 +9,7 @@ import type { SolvedStair, StairStorey } from './solved-stair';
 /** On paper. */
 const ARROW_MM = 1.8;
 const NUMBER_MM = 1.7;
-const LEVEL_MM = 2;
+const LEVEL_MM = 2.3;
 
 /** The view's scale, 1 : scale, and how heights are written. */
 interface Written {
