@@ -2,6 +2,7 @@ import type { InSection } from '../kinds/drawn';
 import { defineKind, none } from '../kinds/kind';
 import { withFreeName } from '../kinds/renewed';
 import { assemblySolids } from '../slants/solids-of-slants';
+import { pitchedRoofsOnBoard } from './board-pitched-roofs';
 import { pitchedRoofsInIfc } from './ifc-pitched-roofs';
 import { mirroredRoof } from './mirrored-roof';
 import { pitchedRoofRecords } from './pitched-roof';
@@ -48,7 +49,7 @@ export const pitchedRoofKind = defineKind({
   section: bothInSection(wallTopsInSection, pitchedRoofsInSection),
   solids: assemblySolids('pitchedRoof', { colour: 'roofs', edges: 'ink2' }, 'whole'),
   space: none('What it meets is seen in section'),
-  board: none('It lies on the topmost level'),
+  board: pitchedRoofsOnBoard,
   consequences: { of: pitchedRoofsDiffer },
   ifc: { products: (at) => [...pitchedRoofsInIfc.products(at), ...wallTopsInIfc.products(at)] },
   report: roofRows,

@@ -2,6 +2,7 @@ import { roofSentence, roofsListed } from './say-roofs';
 import { ROOF_FORMS } from './roof-forms';
 import { ROOF_COMMANDS } from './roof-commands';
 import { ELSEWHERE, defineKind, none } from '../kinds/kind';
+import { roofsOnBoard } from './board-roofs';
 import { roofRecords } from './roof';
 
 export const roofKind = defineKind({
@@ -19,7 +20,7 @@ export const roofKind = defineKind({
   step: { step: 'floors' },
   sentence: roofSentence,
   listed: roofsListed,
-  board: none('It lies on the topmost level'),
+  board: roofsOnBoard,
   consequences: none('Its slab and parapet are compared as floors and walls'),
   ifc: none('Its slab and parapet are written as floors and walls'),
   solids: none('Its slab and parapet are among floors and walls'),

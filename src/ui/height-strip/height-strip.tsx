@@ -142,6 +142,18 @@ export function HeightStrip(props: HeightStripProps) {
           </>
         )}
         <Bands layout={layout} current={current} onLevel={onLevel} />
+        {layout.roofs.map(({ id, label, eavesY, ridgeY }) => (
+          <g key={id} onClick={() => onSelect([id])} className="cursor-pointer">
+            <title>{label}</title>
+            <path
+              d={`M${X.lineFrom} ${eavesY}L${(X.lineFrom + X.lineTo) / 2} ${ridgeY}L${X.lineTo} ${eavesY}`}
+              fill="none"
+              stroke={selection.includes(id) ? 'var(--color-now)' : 'var(--color-roofs)'}
+              strokeWidth="2"
+              strokeLinejoin="round"
+            />
+          </g>
+        ))}
         {layout.bars.map((bar, i) => {
           const isSelected = bar.ids.some((id) => selection.includes(id));
           return (

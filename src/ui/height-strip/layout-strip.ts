@@ -1,4 +1,5 @@
 import { tieTable } from '@/core/buildings/tie-table';
+import { assembliesOf } from '@/core/slants/assembly';
 import type { Id } from '@/core/model/ids';
 import type { Solved, SolvedLevel } from '@/core/solving/solved';
 
@@ -20,6 +21,14 @@ export interface StripBar {
   bottom: number;
 }
 
+/** A pitched roof: from its eaves up to its ridge. */
+export interface StripRoof {
+  id: Id;
+  label: string;
+  eavesY: number;
+  ridgeY: number;
+}
+
 /** A level of the building beside, at the same scale above the site datum. */
 export interface BesideLevel {
   level: SolvedLevel;
@@ -34,6 +43,7 @@ export interface StripLayout {
   /** Empty when no building is shown beside. */
   beside: BesideLevel[];
   bars: StripBar[];
+  roofs: StripRoof[];
   /** Pixels per millimetre. */
   scale: number;
   toMm: (y: number) => number;
@@ -54,7 +64,12 @@ export function layStrip(solved: Solved, building: Id, roomPx: number, beside: I
   const zeroOf = (id: Id | null) => solved.buildings.find((each) => each.id === id)?.zeroMm ?? 0;
   // The building beside in heights of this one.
   const upMm = zeroOf(beside) - zeroOf(building);
-  const heights = [...levels.map(({ fflMm }) => fflMm), ...neighbours.map(({ fflMm }) => fflMm + upMm)];
+  const roofs = assembliesOf(solved.assemblies, 'pitchedRoof').filter((roof) => roof.building === building);
+  const heights = [
+    ...levels.map(({ fflMm }) => fflMm),
+    ...roofs.map(({ info }) => info.ridgeMm),
+    ...neighbours.map(({ fflMm }) => fflMm + upMm),
+  ];
   const [low, high] = heights.length > 0 ? [Math.min(...heights), Math.max(...heights)] : [0, 1];
   const span = Math.max(1, high - low);
   const storeys = levels.flatMap(({ storeyHeightMm }) => storeyHeightMm ?? []).sort((a, b) => a - b);
@@ -73,6 +88,12 @@ export function layStrip(solved: Solved, building: Id, roomPx: number, beside: I
     heightPx,
     levels: placed,
     bars: barsOf(solved, building, toY),
+    roofs: roofs.map(({ thing, name, info }) => ({
+      id: thing,
+      label: `Roof ${name}`,
+      eavesY: toY(info.eavesMm),
+      ridgeY: toY(info.ridgeMm),
+    })),
     beside: besideOf(solved, building, beside, neighbours, (level) => toY(level.fflMm + upMm)),
     scale,
     toMm: (y) => high - (y - MARGIN) / scale,

@@ -4,7 +4,11 @@ import type { Id } from '@/core/model/ids';
 import type { Solved } from '@/core/solving/solved';
 
 /** How many of its things a step has in a building: of its own kind, as people count them. */
-export function stepCounts(framework: Framework, solved: Solved, building: Id | null): Record<Step, number> {
+export function stepCounts(
+  framework: Framework,
+  solved: Solved,
+  building: Id | null,
+): Record<Step | 'roofs' | 'ramps', number> {
   const own = <T extends { building: string }>(things: readonly T[]) =>
     things.filter((thing) => thing.building === building);
   return {
@@ -13,7 +17,13 @@ export function stepCounts(framework: Framework, solved: Solved, building: Id | 
     columns: own(recordsOf(framework, 'columnStack')).length,
     shafts: own(solved.shafts).length,
     stairs: own(solved.stairs).length,
-    floors: new Set(own(solved.floors).map(({ plate }) => plate)).size,
+    ramps: own(recordsOf(framework, 'ramp')).length,
+    floors: new Set(
+      own(solved.floors)
+        .map(({ plate }) => plate)
+        .filter((plate) => framework.records.get(plate)?.kind !== 'roof'),
+    ).size,
+    roofs: own(recordsOf(framework, 'roof')).length + own(recordsOf(framework, 'pitchedRoof')).length,
     walls: own(recordsOf(framework, 'wall')).length,
   };
 }

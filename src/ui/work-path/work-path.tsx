@@ -7,6 +7,13 @@ import { stepCounts } from './step-counts';
 /** Steps that change nothing. */
 const FOR_ALL: readonly Step[] = ['checks', 'issue'];
 
+/** How many there are of each, as far as there are some. */
+const several = (...all: readonly (readonly [n: number, one: string])[]): string =>
+  all
+    .filter(([n]) => n > 0)
+    .map(([n, one]) => `${n} ${n === 1 ? one : `${one}s`}`)
+    .join(', ') || 'nothing yet';
+
 /** The steps of the job in the order people do them, each with its state. A guide, never a lock. */
 export function WorkPath() {
   const { solved, framework, building, step, set, mayEdit, role } = useSlice(
@@ -31,8 +38,8 @@ export function WorkPath() {
     ['grids', 'Grids', many(counts.grids, 'line'), of('grids')],
     ['columns', 'Columns', many(counts.columns, 'stack'), of('columns')],
     ['shafts', 'Shafts', many(counts.shafts, 'shaft'), of('shafts')],
-    ['stairs', 'Stairs', many(counts.stairs, 'stair'), of('stairs')],
-    ['floors', 'Floors & roof', many(counts.floors, 'plate'), of('floors')],
+    ['stairs', 'Stairs', several([counts.stairs, 'stair'], [counts.ramps, 'ramp']), of('stairs')],
+    ['floors', 'Floors & roof', several([counts.floors, 'plate'], [counts.roofs, 'roof']), of('floors')],
     ['walls', 'Walls', many(counts.walls, 'wall'), of('walls')],
     ['checks', 'Checks', findings.length === 0 ? 'no findings' : many(findings.length, 'finding'), findings.length],
     ['issue', 'Hand over', 'IFC, framework file', 0],
