@@ -73,6 +73,8 @@ const WALKS = [
   ['q', 'a circular ramp up one storey', 7],
   ['r', 'all open edges of a 12-storey building guarded', 3],
   ['s', 'a pitched roof with an overhang and one gable on an L-shaped house, its walls ending at it', 8],
+  ['t', 'a flat roof within the core of the walls with a parapet and falls to two outlets', 9],
+  ['u', 'two houses with gable roofs and a shared wall that goes over both', 13],
 ] as const;
 const counted = new Map<string, number>();
 
@@ -557,6 +559,61 @@ test('(s) a pitched roof with a gable on an L-shaped house, its walls ending at 
   expect(findings.filter(({ rule }) => rule.startsWith('pitchedRoof'))).toEqual([]);
   expect(walls.length).toBeGreaterThan(0);
   walked('s', acts.count);
+});
+
+test('(t) a flat roof with a parapet and falls to two outlets', async ({ page }) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Acts t', [
+      [
+        'carry.wholeBuilding',
+        { storeys: '2@3m', outline: { type: 'rectangle', place: '0,0', widthMm: 18_800, depthMm: 42_800 } },
+      ],
+    ]),
+  );
+  const acts = new Acts(page);
+  await acts.step('Floors & roof');
+  await acts.click(page.getByRole('button', { name: 'Flat roof', exact: true }));
+  await acts.check(page.getByLabel('With falls'));
+  await acts.type(page.getByLabel('Outlets, pressed in the plan or typed'), '9400,10900; 9400,31900');
+  await acts.click(page.getByRole('button', { name: 'Add the roof' }));
+  await untilSaved(page);
+  const { roofs, fallLayers, findings } = await downloadReport(page);
+  expect(roofs).toMatchObject([{ form: 'flat', footprintM2: expect.closeTo(18.04 * 42.04, 6) }]);
+  expect(roofs[0]!.faces).toHaveLength(8);
+  expect(fallLayers).toMatchObject([{ leastMm: 40, mostMm: 40 + 10_500 / 50, outlets: 2, hasWayOut: true }]);
+  expect(findings).toEqual([]);
+  walked('t', acts.count);
+});
+
+test('(u) two houses with gable roofs and a shared wall', async ({ page }) => {
+  const outline = { type: 'rectangle' as const, place: '0,0', widthMm: 8000, depthMm: 10_000 };
+  await openProject(
+    page,
+    await makeProject(page.request, 'Acts u', [
+      ['buildings.add', { name: 'East', xMm: 8000, zeroMm: 500 }],
+      ['carry.wholeBuilding', { building: 'Main', storeys: '2@3m', outline }],
+      ['carry.wholeBuilding', { building: 'East', storeys: '2@3m', outline }],
+      ['walls.makeParty', { walls: ['W1', 'W2'], name: 'Party' }],
+    ]),
+  );
+  const acts = new Acts(page);
+  await acts.step('Floors & roof');
+  await acts.click(page.getByRole('button', { name: 'Pitched roof', exact: true }));
+  for (const [building, far] of [
+    ['Main', 'left'],
+    ['East', 'right'],
+  ] as const) {
+    await acts.choose(page.getByLabel('Building', { exact: true }), building);
+    await acts.choose(page.getByLabel(`${far} side: what it is`), 'gable');
+    await acts.click(page.getByRole('button', { name: 'Add the roof' }));
+    await acts.click(page.getByRole('button', { name: 'Let the walls under it end at it' }));
+    await untilSaved(page);
+  }
+  const { roofs, findings } = await downloadReport(page);
+  expect(roofs.map(({ form }) => form)).toEqual(['saddle', 'saddle']);
+  expect(findings.filter(({ rule }) => rule.startsWith('pitchedRoof'))).toEqual([]);
+  walked('u', acts.count);
 });
 
 test('the counts kept in docs/acts.md are these', () => {

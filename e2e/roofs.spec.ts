@@ -78,3 +78,101 @@ test('a pitched roof on the walls of an L-shaped house gets a gable, a slope of 
   expect(ifc).toContain('IFCROOF(');
   expect(ifc).toMatch(/IFCSLAB\(.*\.ROOF\.\)/);
 });
+
+test('a roof is laid to falls by pressing outlets in the plan; one is dragged, and what is wrong is mended', async ({
+  page,
+}) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Falls', [
+      [
+        'carry.wholeBuilding',
+        { storeys: '1@3m', outline: { type: 'rectangle', place: '0,0', widthMm: 20_000, depthMm: 12_000 } },
+      ],
+      ['roofs.addFlat', { parapet: { heightMm: 400 } }],
+    ]),
+  );
+  await page
+    .getByRole('group', { name: /^Height strip/ })
+    .getByText('RF', { exact: true })
+    .click();
+  await openStep(page, 'Floors & roof');
+  const tool = page.getByRole('region', { name: 'Floors tools' });
+  await tool.getByRole('button', { name: 'Falls', exact: true }).click();
+  const plan = page.getByRole('img', { name: /^Plan of level/ });
+  const box = (await plan.boundingBox())!;
+  await plan.click({ position: { x: box.width * 0.4, y: box.height / 2 } });
+  await expect(tool.getByText('1 outlet', { exact: true })).toBeVisible();
+  await tool.getByRole('button', { name: 'Lay it to falls' }).click();
+  const panel = details(page);
+  await expect(panel.getByRole('heading', { name: 'Layer of falls FL1' })).toBeVisible();
+  await tool
+    .getByRole('button', { name: 'Close' })
+    .or(tool.getByRole('button', { name: /close/i }))
+    .first()
+    .click();
+  // Its only outlet is dragged to the right: it stands there, and the planes follow.
+  const before = await panel.getByLabel('Outlet 1', { exact: true }).inputValue();
+  const handle = page.locator('[data-outlet="1"]');
+  const at = (await handle.boundingBox())!;
+  await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(at.x + 60, at.y + at.height / 2, { steps: 5 });
+  await page.mouse.up();
+  await expect(panel.getByLabel('Outlet 1', { exact: true })).not.toHaveValue(before);
+  // Steeper, the layer comes up to where the parapet is too low over it; the fix raises that.
+  await panel.getByLabel('Falls', { exact: true }).fill('3 %');
+  await page.keyboard.press('Enter');
+  await expect(panel.getByText(/The parapet stands .* over layer of falls FL1/)).toBeVisible();
+  await panel.getByRole('button', { name: /^Make the parapet/ }).click();
+  await expect(panel.getByText(/The parapet stands/)).toBeHidden();
+  await untilSaved(page);
+  const { fallLayers, findings } = await downloadReport(page);
+  expect(fallLayers).toMatchObject([{ slopeRatio: expect.closeTo(100 / 3, 3), outlets: 1, hasWayOut: true }]);
+  expect(findings).toEqual([]);
+});
+
+test('a dormer is pressed on a roof in the plan, and told why it does not fit', async ({ page }) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Dormers', [
+      ['levels.setUp', { above: '3m' }],
+      [
+        'pitchedRoofs.add',
+        {
+          name: 'R',
+          outline: { type: 'rectangle', place: '0,0', widthMm: 14_000, depthMm: 10_000 },
+          eavesAt: { level: 'RF' },
+          edges: [
+            { edge: 1, is: 'gable' },
+            { edge: 3, is: 'gable' },
+          ],
+        },
+      ],
+    ]),
+  );
+  await page
+    .getByRole('group', { name: /^Height strip/ })
+    .getByText('RF', { exact: true })
+    .click();
+  await openStep(page, 'Floors & roof');
+  const tool = page.getByRole('region', { name: 'Floors tools' });
+  await tool.getByRole('button', { name: 'Dormers', exact: true }).click();
+  const plan = page.getByRole('img', { name: /^Plan of level/ });
+  const box = (await plan.boundingBox())!;
+  // In the lower face, left of the middle.
+  await plan.click({ position: { x: box.width * 0.45, y: box.height * 0.68 } });
+  await expect(tool.getByLabel('Middle, along its edge')).not.toHaveValue('');
+  await tool.getByLabel('Front, in from the edge').fill('800');
+  await tool.getByLabel('Eaves over the roof').fill('6000');
+  await expect(tool.getByText(/does not lie within its face/)).toBeVisible();
+  await tool.getByLabel('Eaves over the roof').fill('1200');
+  await tool.getByRole('button', { name: 'Add the dormer' }).click();
+  const panel = details(page);
+  await expect(panel.getByRole('heading', { name: 'Dormer RO1' })).toBeVisible();
+  await panel.getByLabel('Width', { exact: true }).fill('2400');
+  await page.keyboard.press('Enter');
+  await untilSaved(page);
+  const { roofOpenings } = await downloadReport(page);
+  expect(roofOpenings).toMatchObject([{ name: 'RO1', roof: 'R', is: 'saddle' }]);
+});

@@ -27,6 +27,8 @@ const KINDS = [
   'Ceilings',
   'Roofs',
   'Pitched roofs',
+  'Dormers and roof windows',
+  'Falls',
   'Ramps',
   'Sloped floors',
   'Guards and handrails',

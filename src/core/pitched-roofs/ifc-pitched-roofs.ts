@@ -26,7 +26,7 @@ export const pitchedRoofsInIfc: IfcTrait = {
         tag: roof.thing,
         stand: { bottomMm: level.fflMm },
         shape: null,
-        parts: roof.parts.map((part, i) => faceOf(roof, part, i)),
+        parts: roof.parts.flatMap((part, i) => (part.slants.length > 0 ? [faceOf(roof, part, i)] : [])),
       })),
 };
 

@@ -3,10 +3,11 @@ import { finding, fixBy, type Finding } from '../checks/finding';
 import { called } from '../kinds/records';
 import { recordOf, recordsOf } from '../model/framework';
 import { definePass } from '../passes/pass';
-import type { Assembly } from '../slants/assembly';
+import { assembliesOf, type Assembly } from '../slants/assembly';
 import type { Slant } from '../slants/slant';
 import { ownRecords } from '../solving/building-passes';
 import { quantiseMm } from '../units/length-units';
+import { whereTheyMeet } from './meeting';
 import type { PitchedRoof } from './pitched-roof';
 import { UNSOLVED } from './pitched-roof-rules';
 import { solvePitchedRoof, type SolvedRoof } from './solve-pitched-roof';
@@ -35,20 +36,28 @@ export const pitchedRoofsPass = definePass({
     }),
 });
 
+/** The pitched roofs of a building, each without what others of it cover. */
+export const meetingRoofsPass = definePass({
+  name: 'pitched roofs where they meet',
+  scope: 'building',
+  run: (cx, building): readonly Assembly[] =>
+    whereTheyMeet(assembliesOf(cx.get(pitchedRoofsPass, building), 'pitchedRoof')),
+});
+
 /** The pieces of the pitched roofs over a building, those of other buildings in its own axes. */
 export const roofSlantsPass = definePass({
   name: 'pieces of pitched roofs',
   scope: 'building',
   gathers: true,
   run: (cx, building): readonly Slant[] => {
-    const own = cx.get(pitchedRoofsPass, building).flatMap(({ parts }) => parts.flatMap(({ slants }) => slants));
+    const own = cx.get(meetingRoofsPass, building).flatMap(({ parts }) => parts.flatMap(({ slants }) => slants));
     const others = new Set(recordsOf(cx.framework, 'pitchedRoof').map((roof) => roof.building));
     others.delete(building);
     return [
       ...own,
       ...[...others].flatMap((other) => {
         const { move, liftMm } = between(cx.framework, other, building);
-        return cx.get(pitchedRoofsPass, other).flatMap(({ parts }) =>
+        return cx.get(meetingRoofsPass, other).flatMap(({ parts }) =>
           parts.flatMap(({ slants }) =>
             slants.map((slant) =>
               slant.map((corner) => ({

@@ -1,7 +1,8 @@
 import { arrowAlong } from '../drawing/arrow';
 import type { Primitive } from '../drawing/drawing';
 import { minus, plus, times } from '../geometry/point';
-import { ringArea } from '../geometry/polygon';
+import type { Region } from '../geometry/boolean';
+import { ringArea, ringMoment } from '../geometry/polygon';
 import { cosDeg, directionDeg, sinDeg } from '../geometry/trig';
 import type { PlanAt } from '../kinds/drawn';
 import type { RoofFace } from '../roof-planes/pitched';
@@ -29,7 +30,7 @@ export const pitchedRoofsInPlan = (solved: Solved, view: PlanAt): Primitive[] =>
 
 function fromAbove({ thing: id, info }: Assembly<'pitchedRoof'>, view: PlanAt): Primitive[] {
   return [
-    ...info.faces.flatMap((face) => drawFace(face, id, view)),
+    ...info.faces.flatMap((face, i) => drawFace(face, info.seen?.[i] ?? null, id, view)),
     ...info.holes.map((ring): Primitive => ({
       type: 'path',
       style: 'roofLine',
@@ -49,16 +50,25 @@ function fromAbove({ thing: id, info }: Assembly<'pitchedRoof'>, view: PlanAt): 
   ];
 }
 
-function drawFace(face: RoofFace, id: string, view: PlanAt): Primitive[] {
-  const ring = face.points.map(({ x, y }) => ({ x, y }));
-  const { middle, slopeDeg } = fallOf(face);
-  const half = Math.sqrt(Math.abs(ringArea(ring))) / 6;
+function drawFace(face: RoofFace, seen: readonly Region[] | null, id: string, view: PlanAt): Primitive[] {
+  const whole: Region = { outer: face.points.map(({ x, y }) => ({ x, y })), holes: [] };
+  const regions = seen ?? [whole];
+  const [largest] = [...regions].sort((a, b) => Math.abs(ringArea(b.outer)) - Math.abs(ringArea(a.outer)));
+  if (!largest) return [];
+  const { middle: own, slopeDeg } = fallOf(face);
+  const middle = seen ? times(ringMoment(largest.outer), 1 / ringArea(largest.outer)) : own;
+  const half = Math.sqrt(Math.abs(ringArea(largest.outer))) / 6;
   // It falls square to its edge, which is its first side at one height.
   const [from, to] = lowSide(face);
   const deg = directionDeg(to.y - from.y, to.x - from.x) - 90;
   const way = { x: cosDeg(deg) * half, y: sinDeg(deg) * half };
   return [
-    { type: 'area', style: 'roofSeen', id, rings: [ring] },
+    ...regions.map(({ outer, holes }): Primitive => ({
+      type: 'area',
+      style: 'roofSeen',
+      id,
+      rings: [outer, ...holes].map((ring) => ring.map(({ x, y }) => ({ x, y }))),
+    })),
     ...arrowAlong(
       [minus(middle, way), plus(middle, way)],
       Math.min(ARROW_MM * view.scale, half),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { ringArea } from '../geometry/polygon';
+import type { Point } from '../geometry/point';
+import { distanceToSegment, ringArea } from '../geometry/polygon';
 import { cosDeg } from '../geometry/trig';
 import { recordsOf } from '../model/framework';
 import { defineRows, mm, row, rounded, type RowsAt } from '../report/rows';
@@ -66,14 +67,9 @@ const pitched = ({ assemblies }: Solved, { level }: RowsAt) =>
 
 /** How long its lines of a sort are together, metres. Eaves are those of edges that slope. */
 export function lengthsOf({ lines, faces }: Assembly<'pitchedRoof'>['info']): (is: LineKind) => number {
-  const low = (x: number, y: number) =>
-    faces.some(
-      ({ points, band }) =>
-        band === 0 && points.some((point) => Math.abs(point.x - x) < 0.01 && Math.abs(point.y - y) < 0.01),
-    );
   return (is) => {
     const sum = lines
-      .filter((line) => line.is === is && (is !== 'eaves' || (low(line.from.x, line.from.y) && isFoot(line, faces))))
+      .filter((line) => line.is === is && (is !== 'eaves' || isFoot(line, faces)))
       .reduce((all, { from, to }) => {
         const [x, y, z] = [from.x - to.x, from.y - to.y, from.z - to.z];
         return all + Math.sqrt(x * x + y * y + z * z);
@@ -82,18 +78,15 @@ export function lengthsOf({ lines, faces }: Assembly<'pitchedRoof'>['info']): (i
   };
 }
 
-/** Whether a face begins along a line. */
-const isFoot = (
-  { from, to }: { from: { x: number; y: number }; to: { x: number; y: number } },
-  faces: Assembly<'pitchedRoof'>['info']['faces'],
-): boolean =>
-  faces.some(({ points }) =>
-    points.some((point, i) => {
-      const next = points[(i + 1) % points.length]!;
-      const near = (p: { x: number; y: number }, q: { x: number; y: number }) =>
-        Math.abs(p.x - q.x) < 0.01 && Math.abs(p.y - q.y) < 0.01;
-      return near(point, from) && near(next, to);
-    }),
+/** Whether a face begins along a line, or along one that it is a part of. */
+const isFoot = ({ from, to }: { from: Point; to: Point }, faces: Assembly<'pitchedRoof'>['info']['faces']): boolean =>
+  faces.some(
+    ({ points, band }) =>
+      band === 0 &&
+      points.some((point, i) => {
+        const next = points[(i + 1) % points.length]!;
+        return distanceToSegment(from, point, next) < 0.05 && distanceToSegment(to, point, next) < 0.05;
+      }),
   );
 
 const flat = ({ floors, levels, assemblies }: Solved, { framework, level }: RowsAt) =>

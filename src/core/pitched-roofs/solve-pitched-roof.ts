@@ -1,5 +1,6 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { plus, times, type Point } from '../geometry/point';
+import type { Region } from '../geometry/boolean';
 import { ringArea, type Ring } from '../geometry/polygon';
 import { triangulate } from '../geometry/triangulate';
 import { isConvex } from '../geometry/convex-clip';
@@ -36,6 +37,10 @@ export interface PitchedRoofInfo {
   faces: readonly RoofFace[];
   gables: Roof['upright'];
   lines: Roof['lines'];
+  /** What is seen of each face where other roofs cover a part of it; null: all of all. */
+  seen: readonly (readonly Region[])[] | null;
+  /** The height its attic is measured from. */
+  atticMm: number;
   /** Where shafts go out through it. */
   holes: readonly Ring[];
   /** Heights in the building: of its top where it is highest, of its underside over the edge of what it stands on, of its top at its own edge. */
@@ -206,6 +211,8 @@ function assembly(
       faces: roof.faces,
       gables: roof.upright,
       lines: roof.lines,
+      seen: null,
+      atticMm: floorMm,
       holes: [],
       ridgeMm: topOf(roof),
       eavesMm,

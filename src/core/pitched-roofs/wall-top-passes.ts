@@ -16,7 +16,7 @@ import { shaftsPass } from '../shafts/shaft-passes';
 import type { WallUse } from '../walls/wall';
 import { runsThrough } from '../walls/joins';
 import { standingPass, wallPlanPass, wallsNear } from '../walls/wall-plans';
-import { pitchedRoofFindingsPass, pitchedRoofsPass } from './pitched-roof-passes';
+import { meetingRoofsPass, pitchedRoofFindingsPass } from './pitched-roof-passes';
 import { checkRoof } from './check-roof';
 import { checkWallsUnder } from './check-walls-under';
 import { goesUpToPass } from './goes-up-to';
@@ -131,7 +131,7 @@ export const roofsAndTopsPass = definePass({
   scope: 'building',
   run: (cx, building): readonly Assembly[] => {
     const shafts = cx.get(shaftsPass, building);
-    const roofs = assembliesOf(cx.get(pitchedRoofsPass, building), 'pitchedRoof');
+    const roofs = assembliesOf(cx.get(meetingRoofsPass, building), 'pitchedRoof');
     const through = cx.get(throughRoofsPass, building);
     const openings = assembliesOf(cx.get(roofOpeningsPass, building), 'roofOpening');
     const holesIn = (roof: Id) => openings.filter(({ info }) => info.roof === roof).map(({ info }) => info.hole);
@@ -149,7 +149,7 @@ export const roofFindingsPass = definePass({
   run: (cx, building): readonly Finding[] => [
     ...cx.get(pitchedRoofFindingsPass, building),
     ...ownRecords(recordsOf(cx.framework, 'pitchedRoof'), building).flatMap((roof) => {
-      const made = assembliesOf(cx.get(pitchedRoofsPass, building), 'pitchedRoof').find(
+      const made = assembliesOf(cx.get(meetingRoofsPass, building), 'pitchedRoof').find(
         ({ thing }) => thing === roof.id,
       );
       if (!made) return [];
