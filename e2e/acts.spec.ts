@@ -592,7 +592,7 @@ test('(u) two houses with gable roofs and a shared wall', async ({ page }) => {
     page,
     await makeProject(page.request, 'Acts u', [
       ['buildings.add', { name: 'East', xMm: 8000, zeroMm: 500 }],
-      ['carry.wholeBuilding', { building: 'Main', storeys: '2@3m', outline }],
+      ['carry.wholeBuilding', { building: 'House', storeys: '2@3m', outline }],
       ['carry.wholeBuilding', { building: 'East', storeys: '2@3m', outline }],
       ['walls.makeParty', { walls: ['W1', 'W2'], name: 'Party' }],
     ]),
@@ -601,7 +601,7 @@ test('(u) two houses with gable roofs and a shared wall', async ({ page }) => {
   await acts.step('Floors & roof');
   await acts.click(page.getByRole('button', { name: 'Pitched roof', exact: true }));
   for (const [building, far] of [
-    ['Main', 'left'],
+    ['House', 'left'],
     ['East', 'right'],
   ] as const) {
     await acts.choose(page.getByLabel('Building', { exact: true }), building);

@@ -11,7 +11,10 @@ import { roofOpeningSentence, roofOpeningsListed } from './say-roof-openings';
 
 export const roofOpeningKind = defineKind({
   records: roofOpeningRecords,
-  inPlan: none('It lies in a face of its roof, and moves with that. Change where along it'),
+  inPlan: {
+    follows: () => 'lies in its roof. Move that, or change where along its edge it is',
+    renewed: none('It belongs to its roof; another is added to another'),
+  },
   inCores: false,
   shownAs: { kind: 'roofs' },
   carriedAs: none('It belongs to its roof'),
