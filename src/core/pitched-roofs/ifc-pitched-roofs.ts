@@ -37,22 +37,26 @@ function faceOf(
 ): Product {
   const { bottomMm } = reachOfSlants(slants);
   const key = `${roof.thing} face ${i}`;
-  const face = roof.info.faces[i]!;
+  const face = roof.info.faces[i];
   return {
-    entity: 'IFCSLAB',
+    entity: face ? 'IFCSLAB' : 'IFCCOVERING',
     globalId: ['roof face', key],
     key,
     name: `${roof.name} ${name}`,
-    predefined: 'ROOF',
+    predefined: face ? 'ROOF' : 'CLADDING',
     tag: roof.thing,
     stand: { bottomMm },
     shape: { slants: loweredSlants(slants, bottomMm) },
-    quantities: {
-      set: 'Qto_SlabBaseQuantities',
-      values: [
-        ['AREA', 'GrossArea', face.areaMm2 / 1e6],
-        ['VOLUME', 'NetVolume', slants.reduce((sum, slant) => sum + volumeOfSlant(slant), 0) / 1e9],
-      ],
-    },
+    ...(face
+      ? {
+          quantities: {
+            set: 'Qto_SlabBaseQuantities',
+            values: [
+              ['AREA', 'GrossArea', face.areaMm2 / 1e6],
+              ['VOLUME', 'NetVolume', slants.reduce((sum, slant) => sum + volumeOfSlant(slant), 0) / 1e9],
+            ],
+          },
+        }
+      : {}),
   };
 }

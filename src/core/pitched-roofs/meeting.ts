@@ -6,7 +6,8 @@ import type { RoofLine, RoofPoint } from '../roof-planes/pitched';
 import type { Assembly } from '../slants/assembly';
 import { slantOf, type Slant } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
-import { higherThan, underside } from './under-roof';
+import { facePieces } from './solve-pitched-roof';
+import { higherThan, topside, underside } from './under-roof';
 
 type Roof = Assembly<'pitchedRoof'>;
 
@@ -15,13 +16,6 @@ const LEAST_MM2 = 1;
 const SAME_MM = 0.01;
 
 const isSome = (ring: readonly Point[]): boolean => ring.length > 2 && Math.abs(ringArea(ring)) > LEAST_MM2;
-
-/** The height of a piece's top as an even function of the place. */
-function topOf(slant: Slant): (at: Point) => number {
-  const low = underside(slant);
-  const thickMm = slant[0]!.topMm - slant[0]!.bottomMm;
-  return (at) => low(at) + thickMm;
-}
 
 /** What lies over a roof at some places: another's piece, and whether it counts where both are as high. */
 interface Over {
@@ -35,7 +29,7 @@ function covered(slant: Slant, over: Over): Point[] {
   if (!boxesMeet(bounds(slant), bounds(over.slant))) return [];
   const shared = clippedTo(over.slant, slant);
   if (!isSome(shared)) return [];
-  const top = topOf(slant);
+  const top = topside(slant);
   const more = whereMore(shared, (at) => over.top(at) - top(at) + (over.isFirst ? SAME_MM : -SAME_MM));
   return isSome(more) ? more : [];
 }
@@ -46,7 +40,7 @@ function cutPiece(slant: Slant, others: readonly Over[]): { left: Slant[]; valle
     return ring.length > 0 ? [{ ring, over }] : [];
   });
   if (taken.length === 0) return { left: [slant], valleys: [] };
-  const top = topOf(slant);
+  const top = topside(slant);
   const low = underside(slant);
   // Where both are as high they meet.
   const valleys = taken.flatMap(({ ring, over }) =>
@@ -131,12 +125,12 @@ const seenOf = (slants: readonly Slant[]): Region[] =>
  */
 export function whereTheyMeet(roofs: readonly Roof[]): Roof[] {
   if (roofs.length < 2) return [...roofs];
-  const pieces = roofs.map(({ parts }) => parts.flatMap(({ slants }) => slants));
+  const pieces = roofs.map(facePieces);
   return roofs.map((roof, own): Roof => {
     const others = pieces.flatMap((slants, i): Over[] =>
       i === own || !boxesMeet(bounds(roofs[i]!.ring), bounds(roof.ring))
         ? []
-        : slants.map((slant) => ({ slant, top: topOf(slant), isFirst: i < own })),
+        : slants.map((slant) => ({ slant, top: topside(slant), isFirst: i < own })),
     );
     if (others.length === 0) return roof;
     const cut = roof.parts.map(({ name, slants }) => {
@@ -156,7 +150,7 @@ function infoOf(
   cut: readonly { slants: readonly Slant[]; valleys: [RoofPoint, RoofPoint][] }[],
   others: readonly Over[],
 ): Roof['info'] {
-  const slants = cut.flatMap((part) => part.slants);
+  const slants = cut.slice(0, info.faces.length).flatMap((part) => part.slants);
   const plan = (of: readonly Slant[]) => of.reduce((sum, slant) => sum + Math.abs(ringArea(slant)), 0);
   const faces = info.faces.map((face, i) => {
     const planAreaMm2 = plan(cut[i]!.slants);
@@ -188,7 +182,7 @@ function infoOf(
 
 /** The height of a piece's top over its middle. */
 function middleTop(slant: Slant): number {
-  const top = topOf(slant);
+  const top = topside(slant);
   const [a] = slant;
   let [sum, area] = [0, 0];
   for (let i = 1; i + 1 < slant.length; i += 1) {

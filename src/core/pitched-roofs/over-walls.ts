@@ -2,7 +2,7 @@ import { clippedTo, less, whereMore } from '../geometry/convex-clip';
 import { dot, minus, plus, times, type Point } from '../geometry/point';
 import { bounds, boxesMeet, counterClockwise, ringArea, type Ring } from '../geometry/polygon';
 import { slantOf, type Slant } from '../slants/slant';
-import { underside } from './under-roof';
+import { topside } from './under-roof';
 
 /** What a wall goes up to at some places: convex, counter-clockwise, with an even height. */
 interface Cover {
@@ -65,9 +65,7 @@ const overStrip = (slants: readonly Slant[], strip: Ring): Cover[] =>
     if (!boxesMeet(bounds(slant), bounds(strip))) return [];
     const ring = clippedTo(slant, strip);
     if (!isSome(ring)) return [];
-    const low = underside(slant);
-    const thickMm = slant[0]!.topMm - slant[0]!.bottomMm;
-    return [{ ring, height: (at) => low(at) + thickMm }];
+    return [{ ring, height: topside(slant) }];
   });
 
 /** Of covers that lie over one another the highest at each place. */

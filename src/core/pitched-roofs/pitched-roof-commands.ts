@@ -17,7 +17,7 @@ import { resolveOutline } from '../setting-out/resolve-outline';
 import { outlineFromWalls } from '../walls/outline-from-walls';
 import type { Wall } from '../walls/wall';
 import { WALL_FACES } from '../walls/wall-faces';
-import { MEASURED, PITCHED_ROOF_BOUNDS, ROOF_EDGES, type PitchedRoof, type RoofEdge } from './pitched-roof';
+import { EAVES_CUTS, MEASURED, PITCHED_ROOF_BOUNDS, ROOF_EDGES, type PitchedRoof, type RoofEdge } from './pitched-roof';
 import { solvePitchedRoof } from './solve-pitched-roof';
 import { partyEdges, partyWallsBeside, wallsUnder } from './walls-under';
 
@@ -50,6 +50,14 @@ const fields = {
   ridgeMm: lengthInputSchema.nullable().optional(),
   layers: z.array(layerInput).min(1).max(12).optional(),
   measured: z.enum(MEASURED).optional(),
+  eavesCut: z.enum(EAVES_CUTS).optional(),
+  /** Boards along its eaves and verges. */
+  fascia: z
+    .strictObject({ heightMm: lengthInputSchema.default(200), thicknessMm: lengthInputSchema.default(25) })
+    .nullable()
+    .optional(),
+  /** Level boards under its eaves. */
+  soffitMm: lengthInputSchema.nullable().optional(),
 };
 type Fields = z.infer<z.ZodObject<typeof fields>>;
 const STARTING_LAYERS = [
@@ -88,6 +96,29 @@ function readEdges(framework: Framework, edges: Fields['edges']): RoofEdge[] | u
   if (new Set(edges.map(({ edge }) => edge)).size < edges.length)
     refuseNow('An edge is given twice. Give each once', ['edges']);
   return edges.map((each) => readEdge(framework, each));
+}
+
+/** How its eaves end: what is said of that. */
+function readEaves(
+  framework: Framework,
+  { eavesCut, fascia, soffitMm }: Fields,
+): Partial<Pick<PitchedRoof, 'eavesCut' | 'fascia' | 'soffitMm'>> {
+  const reader = new LengthReader(framework);
+  const { fasciaHeightMm, boardMm } = PITCHED_ROOF_BOUNDS;
+  return {
+    ...(eavesCut ? { eavesCut } : {}),
+    ...(fascia === undefined
+      ? {}
+      : {
+          fascia: fascia && {
+            heightMm: reader.read(fascia.heightMm, 'heightMm', fasciaHeightMm).stored,
+            thicknessMm: reader.read(fascia.thicknessMm, 'thicknessMm', boardMm).stored,
+          },
+        }),
+    ...(soffitMm === undefined
+      ? {}
+      : { soffitMm: soffitMm === null ? null : reader.read(soffitMm, 'soffitMm', boardMm).stored }),
+  };
 }
 
 function readFootprint(framework: Framework, building: Id, level: Id, input: Fields): Outline | undefined {
@@ -184,6 +215,7 @@ const add = defineCommand({
           thicknessMm: reader.read(thicknessMm, 'thicknessMm', layerMm).stored,
         })),
         measured: input.measured ?? 'square',
+        ...{ eavesCut: 'plumb' as const, fascia: null, soffitMm: null, ...readEaves(before, input) },
       };
       refuseSecond(before, roof);
       refuseEdges(before, { ...roof, id: '' }, roof.edges);
@@ -226,6 +258,7 @@ const change = defineCommand({
           thicknessMm: reader.read(thicknessMm, 'thicknessMm', layerMm).stored,
         })),
         measured: input.measured,
+        ...readEaves(before, input),
       };
       const given = Object.fromEntries(Object.entries(set).filter(([, value]) => value !== undefined));
       const next = { ...was, ...given } as PitchedRoof;

@@ -10,7 +10,7 @@ import { quantiseMm } from '../units/length-units';
 import { whereTheyMeet } from './meeting';
 import type { PitchedRoof } from './pitched-roof';
 import { UNSOLVED } from './pitched-roof-rules';
-import { solvePitchedRoof, type SolvedRoof } from './solve-pitched-roof';
+import { facePieces, solvePitchedRoof, type SolvedRoof } from './solve-pitched-roof';
 
 const pitchedRoofPass = definePass<SolvedRoof | null>({
   name: 'pitched roof',
@@ -50,23 +50,20 @@ export const roofSlantsPass = definePass({
   scope: 'building',
   gathers: true,
   run: (cx, building): readonly Slant[] => {
-    const own = cx.get(meetingRoofsPass, building).flatMap(({ parts }) => parts.flatMap(({ slants }) => slants));
+    const facesIn = (of: string) => assembliesOf(cx.get(meetingRoofsPass, of), 'pitchedRoof').flatMap(facePieces);
+    const own = facesIn(building);
     const others = new Set(recordsOf(cx.framework, 'pitchedRoof').map((roof) => roof.building));
     others.delete(building);
     return [
       ...own,
       ...[...others].flatMap((other) => {
         const { move, liftMm } = between(cx.framework, other, building);
-        return cx.get(meetingRoofsPass, other).flatMap(({ parts }) =>
-          parts.flatMap(({ slants }) =>
-            slants.map((slant) =>
-              slant.map((corner) => ({
-                ...move(corner),
-                topMm: quantiseMm(corner.topMm + liftMm),
-                bottomMm: quantiseMm(corner.bottomMm + liftMm),
-              })),
-            ),
-          ),
+        return facesIn(other).map((slant) =>
+          slant.map((corner) => ({
+            ...move(corner),
+            topMm: quantiseMm(corner.topMm + liftMm),
+            bottomMm: quantiseMm(corner.bottomMm + liftMm),
+          })),
         );
       }),
     ];

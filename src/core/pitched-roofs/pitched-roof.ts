@@ -11,6 +11,8 @@ export const PITCHED_ROOF_BOUNDS = {
   aboveMm: { atLeastMm: 10, atMostMm: 100_000 },
   ridgeMm: { atLeastMm: 50, atMostMm: 100_000 },
   layerMm: { atLeastMm: 1, atMostMm: 2000 },
+  fasciaHeightMm: { atLeastMm: 20, atMostMm: 2000 },
+  boardMm: { atLeastMm: 5, atMostMm: 300 },
 } as const satisfies Record<string, Bounds>;
 
 /** What an edge of a roof is: it slopes, is a gable, or lies against a higher wall. */
@@ -18,6 +20,9 @@ export const ROOF_EDGES = ['slope', 'gable', 'wall'] as const;
 export type RoofEdgeIs = (typeof ROOF_EDGES)[number];
 /** Thickness of layers is square to the slope, or upright. */
 export const MEASURED = ['square', 'plumb'] as const;
+
+/** Upright, or square to the slope. */
+export const EAVES_CUTS = ['plumb', 'square'] as const;
 
 const slopeDegSchema = z.number().min(LEAST_SLOPE_DEG).max(MOST_SLOPE_DEG);
 
@@ -56,6 +61,17 @@ const pitchedRoofSchema = z.object({
     .min(1, 'A roof has a layer')
     .max(12),
   measured: z.enum(MEASURED),
+  /** How its eaves end. */
+  eavesCut: z.enum(EAVES_CUTS),
+  /** Boards along its eaves and verges, outside its edge; null: none. */
+  fascia: z
+    .object({
+      heightMm: lengthWithin(PITCHED_ROOF_BOUNDS.fasciaHeightMm),
+      thicknessMm: lengthWithin(PITCHED_ROOF_BOUNDS.boardMm),
+    })
+    .nullable(),
+  /** Level boards under its eaves, from their edge to the wall; null: none. */
+  soffitMm: lengthWithin(PITCHED_ROOF_BOUNDS.boardMm).nullable(),
 });
 export type PitchedRoof = z.infer<typeof pitchedRoofSchema>;
 
@@ -71,5 +87,5 @@ export const pitchedRoofRecords = recordKind({
   words: { one: 'pitched roof', many: 'pitched roofs' },
   letters: 'PR',
   schema: pitchedRoofSchema,
-  migrations: [],
+  migrations: [{ to: 12, record: (record) => ({ eavesCut: 'plumb', fascia: null, soffitMm: null, ...record }) }],
 });

@@ -11,7 +11,7 @@ import { assembliesInSection } from '../slants/draw-slants';
 import type { Solved } from '../solving/solved';
 import { heightLines } from './height-lines';
 import { seenAt } from './seen-at';
-import { fallOf } from './solve-pitched-roof';
+import { facePieces, fallOf } from './solve-pitched-roof';
 
 const ARROW_MM = 2;
 const TEXT_MM = 2.3;
@@ -99,7 +99,8 @@ function lowSide({ points }: RoofFace) {
   return [side.from, side.to] as const;
 }
 
-function fromBelow({ thing: id, info, parts }: Assembly<'pitchedRoof'>, view: PlanAt): Primitive[] {
+function fromBelow(roof: Assembly<'pitchedRoof'>, view: PlanAt): Primitive[] {
+  const { thing: id, info } = roof;
   const edges = info.edge.map((ring): Primitive => ({
     type: 'path',
     style: 'roofAbove',
@@ -108,10 +109,7 @@ function fromBelow({ thing: id, info, parts }: Assembly<'pitchedRoof'>, view: Pl
     closed: true,
   }));
   const lines = ATTIC_HEIGHTS_MM.flatMap((heightMm) =>
-    heightLines(
-      parts.flatMap(({ slants }) => slants),
-      view.shown.fflMm + heightMm,
-    ).flatMap(([from, to], i): Primitive[] => [
+    heightLines(facePieces(roof), view.shown.fflMm + heightMm).flatMap(([from, to], i): Primitive[] => [
       { type: 'path', style: 'roofAbove', id, points: [from, to], closed: false },
       ...(i === 0
         ? [

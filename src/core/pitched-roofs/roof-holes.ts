@@ -5,21 +5,19 @@ import type { Assembly } from '../slants/assembly';
 import { slantOf, type Slant } from '../slants/slant';
 import type { SolvedShaft } from '../solving/solved';
 import { quantiseMm } from '../units/length-units';
-import { underOver, underside } from './under-roof';
+import { topside, underOver, underside } from './under-roof';
 
 /** A piece of the roof without what some convex rings take out of it. */
 function without(slant: Slant, rings: readonly Ring[]): Slant[] {
   const met = rings.filter((ring) => Math.abs(ringArea(clippedTo(ring, slant))) > 1);
   if (met.length === 0) return [slant];
-  const low = underside(slant);
-  const thickMm = slant[0]!.topMm - slant[0]!.bottomMm;
+  const [low, top] = [underside(slant), topside(slant)];
   return met
     .reduce<Ring[]>((left, ring) => left.flatMap((piece) => less(piece, ring)), [slant.map(({ x, y }) => ({ x, y }))])
     .map((piece) =>
       slantOf(
         piece.map(({ x, y }) => {
-          const bottomMm = quantiseMm(low({ x, y }));
-          return { x, y, bottomMm, topMm: quantiseMm(bottomMm + thickMm) };
+          return { x, y, bottomMm: quantiseMm(low({ x, y })), topMm: quantiseMm(top({ x, y })) };
         }),
       ),
     );

@@ -21,6 +21,8 @@ import { resolveOutline } from '../setting-out/resolve-outline';
 import type { Assembly } from '../slants/assembly';
 import { reachOfSlants, ringAbout, slantOf, type Slant } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
+import type { Length } from '../units/parse-length';
+import { boardsOf, cutSquare } from './eaves';
 import { higherThan } from './under-roof';
 import type { PitchedRoof, RoofEdge } from './pitched-roof';
 
@@ -61,6 +63,10 @@ declare module '../slants/assembly' {
     pitchedRoof: PitchedRoofInfo;
   }
 }
+
+/** Pieces of the faces of a roof, its boards left out. */
+export const facePieces = ({ parts, info }: Assembly<'pitchedRoof'>): Slant[] =>
+  parts.slice(0, info.faces.length).flatMap(({ slants }) => slants);
 
 export type SolvedRoof = { made: Assembly<'pitchedRoof'> } | { fault: string };
 
@@ -188,11 +194,19 @@ function assembly(
 ): Assembly<'pitchedRoof'> {
   const floorMm = levelById(framework, record.eavesAt.level)?.fflMm ?? eavesMm;
   const thicknessMm = record.layers.reduce((sum, layer) => sum + mmOf(framework, layer.thicknessMm), 0);
-  const parts = roof.faces.map((face, i) => ({
-    name: `face ${i + 1}`,
-    slants: slantsOf(face, record.measured === 'plumb' ? thicknessMm : thicknessMm / cosineOf(face)),
-  }));
+  const faces = roof.faces.map((face, i) => {
+    const plumbMm = record.measured === 'plumb' ? thicknessMm : thicknessMm / cosineOf(face);
+    const slants = slantsOf(face, plumbMm);
+    return { name: `face ${i + 1}`, slants: record.eavesCut === 'square' ? cutSquare(face, slants, plumbMm) : slants };
+  });
+  const mm = (length: Length) => mmOf(framework, length);
+  const boards = boardsOf(roof, footprint, edge, {
+    fascia: record.fascia && { heightMm: mm(record.fascia.heightMm), thicknessMm: mm(record.fascia.thicknessMm) },
+    soffitMm: record.soffitMm === null ? null : mm(record.soffitMm),
+  });
+  const parts = [...faces, ...boards];
   const slants = parts.flatMap((part) => part.slants);
+  const under = faces.flatMap((part) => part.slants);
   const plan = (rings: readonly Ring[]) =>
     rings.reduce((sum, ring, i) => sum + (i === 0 ? 1 : -1) * Math.abs(ringArea(ring)), 0);
   return {
@@ -220,8 +234,8 @@ function assembly(
       footprintMm2: plan(footprint),
       areaMm2: roof.faces.reduce((sum, { areaMm2 }) => sum + areaMm2, 0),
       volumeMm3: roof.faces.reduce((sum, { points }) => sum + volumeUnder(points, edgeMm), 0),
-      over1500Mm2: higherThan(slants, footprint, floorMm + 1500),
-      over2300Mm2: higherThan(slants, footprint, floorMm + 2300),
+      over1500Mm2: higherThan(under, footprint, floorMm + 1500),
+      over2300Mm2: higherThan(under, footprint, floorMm + 2300),
     },
   };
 }

@@ -22,6 +22,7 @@ import { checkWallsUnder } from './check-walls-under';
 import { goesUpToPass } from './goes-up-to';
 import { roofOpeningsPass } from '../roof-openings/roof-opening-passes';
 import { opened } from './roof-holes';
+import { facePieces } from './solve-pitched-roof';
 import { wallsUnder } from './walls-under';
 import { underOver, upToRoof } from './under-roof';
 
@@ -153,7 +154,7 @@ export const roofFindingsPass = definePass({
         ({ thing }) => thing === roof.id,
       );
       if (!made) return [];
-      const slants = made.parts.flatMap((part) => part.slants);
+      const slants = facePieces(made);
       const under = wallsUnder(cx.framework, roof, made.info);
       return [
         ...checkWallsUnder(roof, slants, under, cx.get(walls.pieces, building)),

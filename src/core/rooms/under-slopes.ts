@@ -1,6 +1,7 @@
 import { assembliesOf } from '../slants/assembly';
 import type { Slant } from '../slants/slant';
 import type { Solved } from '../solving/solved';
+import { facePieces } from '../pitched-roofs/solve-pitched-roof';
 import { higherThan, underOver } from '../pitched-roofs/under-roof';
 import type { RoomRegion } from './solve-rooms';
 
@@ -8,7 +9,7 @@ import type { RoomRegion } from './solve-rooms';
 export const roofsOver = ({ assemblies }: Solved, building: string): Slant[] => [
   ...assembliesOf(assemblies, 'pitchedRoof')
     .filter((each) => each.building === building)
-    .flatMap(({ parts }) => parts.flatMap(({ slants }) => slants)),
+    .flatMap(facePieces),
   ...assembliesOf(assemblies, 'roofOpening')
     .filter((each) => each.building === building)
     .flatMap(({ parts }) => parts.filter(({ name }) => name !== 'walls').flatMap(({ slants }) => slants)),

@@ -50,6 +50,15 @@ const FIELDS: FieldsOf<PitchedRoof, Change<'pitchedRoofs.change', 'roof'>> = {
     ['plumb', 'upright'],
   ]),
   layers: own(Layers),
+  eavesCut: choice('Its eaves end', [
+    ['plumb', 'upright'],
+    ['square', 'square to the slope'],
+  ]),
+  fascia: own(Fascia),
+  soffitMm: length('Boards under its eaves, thick', {
+    fromNull: ['Board its eaves under', 20],
+    toNull: 'Leave its eaves open',
+  }),
   outline: outline('Stands on', ['Outline, wide', 'Outline, deep']),
   courtyards: own(Courtyards),
 };
@@ -112,6 +121,45 @@ function Layers({ record: roof }: { record: PitchedRoof }) {
         <p className="text-[11px] text-ink3">From the outside inwards.</p>
       </div>
     </details>
+  );
+}
+
+/** Boards along its eaves and verges. */
+function Fascia({ record: roof }: { record: PitchedRoof }) {
+  const { framework, run, say, mayEdit } = useSlice('framework', 'run', 'say', 'mayEdit');
+  const change = (fascia: Change<'pitchedRoofs.change', 'roof'>['fascia']) =>
+    run('pitchedRoofs.change', { roof: roof.id, fascia });
+  const attempt = (fascia: Parameters<typeof change>[0]) => {
+    const refusal = change(fascia);
+    if (refusal) say(refusal);
+  };
+  if (!roof.fascia)
+    return mayEdit ? (
+      <span className="self-end">
+        <ActionButton onClick={() => attempt({})}>Board its edges</ActionButton>
+      </span>
+    ) : null;
+  const given = asGiven(framework, roof.fascia);
+  return (
+    <>
+      <LengthField
+        label="Boards at its edges, high"
+        valueMm={mmOf(framework, roof.fascia.heightMm)}
+        disabled={!mayEdit}
+        onCommit={(heightMm) => change({ ...given, heightMm })}
+      />
+      <LengthField
+        label="thick"
+        valueMm={mmOf(framework, roof.fascia.thicknessMm)}
+        disabled={!mayEdit}
+        onCommit={(thicknessMm) => change({ ...given, thicknessMm })}
+      />
+      {mayEdit && (
+        <span className="self-end">
+          <ActionButton onClick={() => attempt(null)}>Without boards</ActionButton>
+        </span>
+      )}
+    </>
   );
 }
 
