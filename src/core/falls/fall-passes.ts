@@ -1,7 +1,8 @@
 import { finding, fixBy, type Finding } from '../checks/finding';
 import { floorsPass } from '../floors/cut-floor-passes';
 import { plus, quantised, times, type Point } from '../geometry/point';
-import { ringArea } from '../geometry/polygon';
+import { convexParts } from '../geometry/convex-parts';
+import { bounds, contains, ringArea, type Ring } from '../geometry/polygon';
 import { called } from '../kinds/records';
 import { recordOf, recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -12,7 +13,7 @@ import { wallsBefore } from '../walls/wall-passes';
 import { typedPlanPass } from '../walls/wall-plans';
 import { checkFalls } from './check-falls';
 import type { FallLayer } from './fall-layer';
-import { UNSOLVED } from './fall-rules';
+import { NONE, UNSOLVED } from './fall-rules';
 import { holding, towards } from './ponds';
 import { solveFallLayer, type Beside, type SolvedFalls, type Under } from './solve-fall-layer';
 
@@ -84,8 +85,9 @@ export const fallLayersPass = definePass({
 export const fallFindingsPass = definePass({
   name: 'findings of layers of falls',
   scope: 'building',
-  run: (cx, building): readonly Finding[] =>
-    ownRecords(recordsOf(cx.framework, 'fallLayer'), building).flatMap((layer) => {
+  run: (cx, building): readonly Finding[] => [
+    ...withoutFalls(cx, building),
+    ...ownRecords(recordsOf(cx.framework, 'fallLayer'), building).flatMap((layer) => {
       const solved = cx.get(fallLayerPass, layer.id);
       if (!solved) return [];
       if ('made' in solved)
@@ -94,7 +96,42 @@ export const fallFindingsPass = definePass({
       const words = `Layer of falls ${layer.name} cannot be worked out. ${solved.fault}`;
       return [finding(UNSOLVED, building, layer.level, [layer.id], words, [fix])];
     }),
+  ],
 });
+
+/** A roof longer than this gets two outlets, mm. */
+const LONG_MM = 15_000;
+
+/** Flat roofs within a parapet that are laid to no falls: water stands on them. */
+function withoutFalls(cx: Context, building: Id): Finding[] {
+  const laid = new Set(ownRecords(recordsOf(cx.framework, 'fallLayer'), building).map(({ slab }) => slab));
+  return ownRecords(recordsOf(cx.framework, 'roof'), building).flatMap(({ id, name, level, parapet }) => {
+    const slab =
+      parapet && !laid.has(id) ? cx.get(floorsPass, building).find((piece) => piece.plate === id) : undefined;
+    if (!slab) return [];
+    const outlets = outletsIn(slab.outline).map(({ x, y }) => `${x},${y}`);
+    const words = `Roof ${name} has a parapet and no falls: water has no way out. Lay it to falls`;
+    const fix = fixBy(
+      `Lay it to falls of 2 % to ${outlets.length === 1 ? 'an outlet' : `${outlets.length} outlets`}`,
+      'fallLayers.add',
+      { building, on: id, outlets },
+    );
+    return [finding(NONE, building, level, [id], words, [fix])];
+  });
+}
+
+/** Where outlets stand in an outline: one in its middle, of a long one two along it; where that is beside it, in its largest part. */
+function outletsIn(outline: Ring): Point[] {
+  const { minX, minY, maxX, maxY } = bounds(outline);
+  const [w, d] = [maxX - minX, maxY - minY];
+  const shares = Math.max(w, d) > LONG_MM ? [0.25, 0.75] : [0.5];
+  const places = shares.map((t) =>
+    quantised(w >= d ? { x: minX + w * t, y: minY + d / 2 } : { x: minX + w / 2, y: minY + d * t }),
+  );
+  if (places.every((at) => contains(outline, at))) return places;
+  const largest = convexParts(outline).reduce((a, b) => (Math.abs(ringArea(b)) > Math.abs(ringArea(a)) ? b : a));
+  return [quantised(times(largest.reduce(plus, { x: 0, y: 0 }), 1 / largest.length))];
+}
 
 /** The roof whose parapet may be raised; a roof's parapet has the id of the roof. */
 const parapetOf = (cx: Context, slab: Id): Id | null => {

@@ -63,6 +63,17 @@ describe('a flat roof of 18 × 42 m with falls of 2 % to two outlets', () => {
 });
 
 describe('what is wrong with falls', () => {
+  it('a roof within a parapet that has none is found, and laid to falls', () => {
+    expect(rules(house)).toEqual(['falls.none']);
+    const laid = mend(house, 'falls.none');
+    expect(rules(laid)).toEqual([]);
+    // Two outlets along it, a quarter from its ends.
+    expect(made(laid).info.outlets.map(({ at }) => [at.x, at.y])).toEqual([
+      [9400, 380 + (42_800 - 760) / 4],
+      [9400, 380 + (3 * (42_800 - 760)) / 4],
+    ]);
+  });
+
   it('a parapet too low over them is found; raising it, falling less, or asking less mends it', () => {
     const low = after('roofs.change', { roof: 'R1', parapet: { heightMm: 350 } }, falls);
     expect(rules(low)).toEqual(['falls.lowUpstand']);

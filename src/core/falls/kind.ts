@@ -4,7 +4,7 @@ import { FALL_COMMANDS } from './fall-commands';
 import { FALL_FORMS } from './fall-forms';
 import { fallLayerRecords } from './fall-layer';
 import { fallFindingsPass, fallLayersPass } from './fall-passes';
-import { ASTRAY, LOW_UPSTAND, NO_WAY_OUT, UNSOLVED } from './fall-rules';
+import { ASTRAY, LOW_UPSTAND, NONE, NO_WAY_OUT, UNSOLVED } from './fall-rules';
 import { fallsDiffer } from './falls-differ';
 import { fallsInPlan, fallsInSection } from './falls-drawn';
 import { fallsInIfc } from './ifc-falls';
@@ -22,7 +22,7 @@ export const fallLayerKind = defineKind({
   forms: { all: FALL_FORMS },
   bodies: none('It leans: it is worked out to an assembly'),
   assemblies: { pass: fallLayersPass, findings: fallFindingsPass },
-  rules: { all: [UNSOLVED, NO_WAY_OUT, ASTRAY, LOW_UPSTAND] },
+  rules: { all: [NONE, UNSOLVED, NO_WAY_OUT, ASTRAY, LOW_UPSTAND] },
   plan: { ground: fallsInPlan },
   section: fallsInSection,
   solids: assemblySolids('fallLayer', { colour: 'roofs', edges: 'ink2' }, 'whole'),

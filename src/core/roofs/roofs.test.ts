@@ -80,7 +80,7 @@ describe('a flat roof with a parapet', () => {
     const made = after('roofs.addFlat', { parapet: { type: thin, heightMm: 700 } });
     const { walls, slabs } = at(made, 'RF');
     expect([walls[0]!.bottomMm, walls[0]!.topMm]).toEqual([slabs[0]!.topMm - 250, slabs[0]!.topMm + 700]);
-    expect(rules(made)).toEqual([]);
+    expect(rules(made)).toEqual(['falls.none']);
   });
 
   it('follows its walls, and is edited by the same inputs', () => {
@@ -117,7 +117,8 @@ describe('a roof edge', () => {
     expect(finding!.rule).toBe('roof.bareEdge');
     const { command, input } = finding!.fixes[0]!;
     const mended = after(command, input);
-    expect(rules(mended)).toEqual([]);
+    // It has no falls yet.
+    expect(rules(mended)).toEqual(['falls.none']);
     expect(rules(after('roofs.change', { roof: 'R1', parapet: null }, mended))).toEqual(['roof.bareEdge']);
   });
   it('that overhangs the walls is none', () => {
