@@ -20,6 +20,8 @@ const fieldsSchema = {
   outline: outlineInputSchema.nullable().optional(),
   heightMm: lengthInputSchema.optional(),
   thicknessMm: lengthInputSchema.optional(),
+  /** Where a pitched roof comes down into its rooms it goes on along that. */
+  alongRoof: z.boolean().optional(),
   levels: extentInputSchema.optional(),
 };
 
@@ -54,6 +56,7 @@ const add = defineCommand({
         outline: input.outline ? readOutline(edit.before, building, input.outline) : null,
         heightMm: reader.read(input.heightMm ?? 2700, 'heightMm', CEILING_HEIGHT).stored,
         thicknessMm: reader.read(input.thicknessMm ?? 50, 'thicknessMm', CEILING_THICKNESS).stored,
+        alongRoof: input.alongRoof ?? false,
         levels: readExtent(edit.before, building, input.levels ?? 'all'),
         exceptions: [],
       });
@@ -83,6 +86,7 @@ const change = defineCommand({
         outline: rooms?.length ? null : outline,
         heightMm: read('heightMm'),
         thicknessMm: read('thicknessMm'),
+        alongRoof: input.alongRoof,
         levels: input.levels && readExtent(edit.before, was.building, input.levels),
       });
     }),

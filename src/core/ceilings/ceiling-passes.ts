@@ -5,7 +5,6 @@ import { holesAtPass } from '../floors/cut-floor-passes';
 import type { Ring } from '../geometry/polygon';
 import { recordOf, recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
-import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
 import { regionsAlikePass, roomsAtPass } from '../rooms/room-passes';
 import { ROOMS_CUT_MM, stagesAtPass } from '../shafts/shaft-passes';
@@ -33,7 +32,7 @@ const statesPass = definePass({
   },
 });
 
-const hungAtPass = definePass({
+export const hungAtPass = definePass({
   name: 'what hangs in a storey',
   scope: 'level',
   gathers: true,
@@ -157,7 +156,7 @@ export const ceilingsFromFloorPass: Pass<readonly CeilingPiece[]> = definePass<r
 });
 
 /** Ceilings of a storey in the building's heights; by building and level. */
-const ceilingsAtPass = definePass({
+export const ceilingsAtPass = definePass({
   name: 'ceilings of a storey',
   scope: 'level',
   gathers: true,
@@ -166,19 +165,6 @@ const ceilingsAtPass = definePass({
     const zeroMm = cx.get(fflPass, key);
     return cx.get(ceilingsFromFloorPass, key).map((piece) => ceilingAt(piece, level, zeroMm));
   },
-});
-
-export const ceilingsPass = definePass<readonly CeilingPiece[]>({
-  name: 'ceilings',
-  scope: 'building',
-  gathers: true,
-  run: (cx, building) =>
-    together(
-      storeysOf(cx, building)
-        .slice(0, -1)
-        .map(({ id }) => cx.get(ceilingsAtPass, keyOf(building, id))),
-    ),
-  failing: (_, building) => ({ what: 'The ceilings', building, about: [], value: [] }),
 });
 
 /** Walls as they stand in the end: those that stop at ceilings do. */

@@ -21,7 +21,7 @@ export type CeilingException = z.infer<typeof ceilingExceptionSchema>;
 
 /**
  * A ceiling: a plane hung within the walls of some rooms, or of all, or within an outline of its own, at the levels it
- * serves. It hangs nowhere over the topmost level.
+ * serves. Over the topmost level it hangs only along a roof.
  */
 const ceilingSchema = z.object({
   kind: z.literal('ceiling'),
@@ -35,6 +35,8 @@ const ceilingSchema = z.object({
   /** Its underside above FFL: the clear height under it. */
   heightMm: lengthWithin(CEILING_HEIGHT),
   thicknessMm: lengthWithin(CEILING_THICKNESS),
+  /** Where a pitched roof comes down into its rooms it goes on along that, in an attic too; else it ends there. */
+  alongRoof: z.boolean(),
   levels: extentSchema,
   exceptions: marked(z.array(ceilingExceptionSchema).max(400), { is: 'exceptions' }),
 });
@@ -52,5 +54,5 @@ export const ceilingRecords = recordKind({
   words: { one: 'ceiling', many: 'ceilings' },
   letters: 'CE',
   schema: ceilingSchema,
-  migrations: [],
+  migrations: [{ to: 12, record: (record) => ({ alongRoof: false, ...record }) }],
 });

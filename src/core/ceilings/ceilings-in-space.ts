@@ -1,5 +1,5 @@
 import { defineSpacePart, type InSpace } from '../kinds/in-space';
-import { ceilingsPass } from './ceiling-passes';
+import { ceilingsPass } from './at-roof-passes';
 import type { CeilingPiece } from './solved-ceiling';
 
 export const ceilingsInSpace: InSpace = {

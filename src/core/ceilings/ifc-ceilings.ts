@@ -1,5 +1,7 @@
 import { flag, identifier, prismsOf, type IfcTrait } from '../kinds/ifc';
 import type { Id } from '../model/ids';
+import { assembliesOf } from '../slants/assembly';
+import { loweredSlants } from '../slants/slant';
 
 /** Ceilings as coverings of the storey they hang in, one for each room. */
 export const ceilingsInIfc: IfcTrait = {
@@ -36,4 +38,30 @@ export const ceilingsInIfc: IfcTrait = {
         };
       });
   },
+};
+
+/** Ceilings under roofs as coverings with their slopes. */
+export const roofCeilingsInIfc: IfcTrait = {
+  products: ({ solved, level }) =>
+    assembliesOf(solved.assemblies, 'roofCeiling')
+      .filter((each) => each.level === level.id)
+      .map(({ thing, name, bottomMm, parts, info }, i) => ({
+        entity: 'IFCCOVERING',
+        globalId: ['ceiling under a roof', `${thing} ${level.id} ${i}`],
+        key: `${thing} ${level.id} roof ${i}`,
+        name,
+        predefined: 'CEILING',
+        tag: thing,
+        stand: { bottomMm },
+        shape: {
+          slants: loweredSlants(
+            parts.flatMap(({ slants }) => slants),
+            bottomMm,
+          ),
+        },
+        quantities: {
+          set: 'Qto_CoveringBaseQuantities',
+          values: [['VOLUME', 'NetVolume', info.volumeMm3 / 1e9]],
+        },
+      })),
 };

@@ -1,4 +1,5 @@
-import { ceilingsFromFloorPass, ceilingsPass, walls } from '../ceilings/ceiling-passes';
+import { ceilingsPass, roofCeilingsPass } from '../ceilings/at-roof-passes';
+import { ceilingsFromFloorPass, walls } from '../ceilings/ceiling-passes';
 import { columnRunsPass, columnsAtPass } from '../columns/column-passes';
 import { floorsPass } from '../floors/cut-floor-passes';
 import { platesPass } from '../floors/floor-passes';
@@ -309,7 +310,10 @@ const ceilingsAt = definePass({
 });
 
 const ceilings = checkOf('ceilings', (cx, building) => {
-  const hung = new Set(cx.get(ceilingsPass, building).map(({ ceiling }) => ceiling));
+  const hung = new Set([
+    ...cx.get(ceilingsPass, building).map(({ ceiling }) => ceiling),
+    ...cx.get(roofCeilingsPass, building).map(({ thing }) => thing),
+  ]);
   return [
     ...checkHung(ownRecords(recordsOf(cx.framework, 'ceiling'), building), hung),
     ...storeysOf(cx, building).flatMap(({ id }) => cx.get(ceilingsAt, keyOf(building, id))),

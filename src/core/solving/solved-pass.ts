@@ -1,4 +1,5 @@
-import { ceilingsPass, walls } from '../ceilings/ceiling-passes';
+import { ceilingsPass } from '../ceilings/at-roof-passes';
+import { walls } from '../ceilings/ceiling-passes';
 import { CHECKS } from '../checks/check-passes';
 import type { Finding } from '../checks/finding';
 import { footingFindingsPass } from '../checks/footing-passes';

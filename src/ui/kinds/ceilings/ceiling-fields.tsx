@@ -8,6 +8,7 @@ import { LengthField } from '../../fields/length-field';
 import { useProject, useSlice } from '../../session/store';
 import {
   BUILDING,
+  check,
   extent,
   ID,
   KIND,
@@ -28,6 +29,7 @@ const FIELDS: FieldsOf<Ceiling, Change<'ceilings.change', 'ceiling'>> = {
   name: text('Name'),
   heightMm: length('Clear under it'),
   thicknessMm: length('Thickness'),
+  alongRoof: check('It goes on along a roof'),
   rooms: own(InRooms),
   outline: outline('Outline'),
   levels: extent(),
