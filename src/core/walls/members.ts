@@ -1,6 +1,6 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { dot, lengthOf, minus, plus, times, type Point } from '../geometry/point';
-import type { Segment } from '../geometry/curve';
+import { curvesMeet, type Curve, type Segment } from '../geometry/curve';
 import { contains, type Ring } from '../geometry/polygon';
 import type { Framework } from '../model/framework';
 import type { SolvedOpening } from './solved-wall';
@@ -81,4 +81,23 @@ export function middleLine(strip: Ring): Segment {
   const middle = (depth[0] + depth[1]) / 2;
   const at = (x: number) => plus(times(along, x), times(across, middle));
   return { kind: 'segment', from: at(reach[0]), to: at(reach[1]) };
+}
+
+/** The members of a glazed wall in plan; `gridCurves`: the lines of the grids of its building. */
+export function glazedMembers(
+  framework: Framework,
+  wall: Wall,
+  strips: readonly Ring[],
+  gridCurves: () => readonly Curve[],
+): Ring[] {
+  const panels = panelsOf(framework, wall);
+  const curves = panels.onGrid ? gridCurves() : [];
+  return strips.flatMap((strip) => {
+    const middle = middleLine(strip);
+    return membersOf(
+      strip,
+      panels,
+      curves.flatMap((curve) => curvesMeet(curve, middle, 1)),
+    );
+  });
 }

@@ -2,7 +2,7 @@ import { finding, type Finding, type Fix } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
 import { floorUnder, soffitMm, type PlateSet } from '../floors/plates';
 import type { Profile } from '../geometry/boolean';
-import { curvesMeet, type Curve } from '../geometry/curve';
+import type { Curve } from '../geometry/curve';
 import { plus, times, type Point } from '../geometry/point';
 import { bounds, boxesMeet, contains, counterClockwise, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
@@ -13,7 +13,7 @@ import { placing } from '../solving/placed';
 import { holdsLevel } from '../typical/typical';
 import { quantiseMm } from '../units/length-units';
 import { runsThrough } from './joins';
-import { membersOf, middleLine, panelsOf } from './members';
+import { glazedMembers } from './members';
 import type { SolvedOpening, WallPiece } from './solved-wall';
 import type { Wall, WallOpening } from './wall';
 import type { WallPlan } from './wall-plans';
@@ -148,26 +148,12 @@ export function wallPiece(
     whole: openings.length > 0 ? uncut()[0] : null,
     core: isLayered ? coreOf() : null,
     openings,
-    members: record.use === 'glazed' ? glazedMembers(given, record, strips) : [],
+    members: record.use === 'glazed' ? glazedMembers(given.framework, record, strips, given.gridCurves) : [],
     grossMm3,
     volumeMm3,
     isWithin,
   };
   return { piece, misfits };
-}
-
-/** The members of a glazed wall in plan. */
-function glazedMembers({ framework, gridCurves }: PieceGiven, wall: Wall, strips: readonly Ring[]): Ring[] {
-  const panels = panelsOf(framework, wall);
-  const curves = panels.onGrid ? gridCurves() : [];
-  return strips.flatMap((strip) => {
-    const middle = middleLine(strip);
-    return membersOf(
-      strip,
-      panels,
-      curves.flatMap((curve) => curvesMeet(curve, middle, 1)),
-    );
-  });
 }
 
 /** The strips of walls that run through a wall between two heights. */
