@@ -92,9 +92,21 @@ export const fallFindingsPass = definePass({
       if (!solved) return [];
       if ('made' in solved)
         return checkFalls(layer, solved.made, parapetOf(cx, layer.slab), drainsOf(cx, layer, solved.made));
-      const fix = fixBy('Delete it', 'elements.remove', { ids: [layer.id] });
+      const { nearest } = solved;
+      const fixes = [
+        ...(nearest
+          ? [
+              fixBy('Move its outlet onto it', 'fallLayers.moveOutlet', {
+                fallLayer: layer.id,
+                outlet: 0,
+                place: `${nearest.x},${nearest.y}`,
+              }),
+            ]
+          : []),
+        fixBy('Delete it', 'elements.remove', { ids: [layer.id] }),
+      ];
       const words = `Layer of falls ${layer.name} cannot be worked out. ${solved.fault}`;
-      return [finding(UNSOLVED, building, layer.level, [layer.id], words, [fix])];
+      return [finding(UNSOLVED, building, layer.level, [layer.id], words, fixes)];
     }),
   ],
 });

@@ -87,6 +87,10 @@ describe('what is wrong with falls', () => {
     expect(rules(astray)).toContain('falls.astray');
     expect(rules(mend(astray, 'falls.astray'))).not.toContain('falls.astray');
     expect(made(mend(astray, 'falls.astray', 1)).info.outlets).toHaveLength(1);
+    // With its only one beside it there are no falls to speak of.
+    const lost = after('fallLayers.removeOutlet', { fallLayer: 'FL1', outlet: 0 }, astray);
+    expect(rules(lost)).toContain('falls.unsolved');
+    expect(made(mend(lost, 'falls.unsolved')).info.outlets).toHaveLength(1);
   });
 
   it('falling to an edge behind a parapet water has no way out; outlets there mend it', () => {

@@ -75,7 +75,8 @@ const THICKEST_WALL_MM = 1000;
 const LEAST_REGION_MM2 = 250_000;
 const LEAST_WIDTH_MM = 100;
 
-export type SolvedFalls = { made: Assembly<'fallLayer'> } | { fault: string };
+/** A layer worked out; or why not, with where its first outlet would lie on it if all lie beside it. */
+export type SolvedFalls = { made: Assembly<'fallLayer'> } | { fault: string; nearest?: Point };
 
 /** A layer of falls worked out, or why it cannot be. */
 export function solveFallLayer(framework: Framework, layer: FallLayer, under: Under): SolvedFalls {
@@ -102,7 +103,11 @@ export function solveFallLayer(framework: Framework, layer: FallLayer, under: Un
     ...edges.map(({ from, to }) => sinkOf(from, to, regions)),
     ...there.map(({ at }) => ({ from: at, to: at, along })),
   ];
-  if (sinks.length === 0) return { fault: 'None of its outlets lies on it. Place one on it' };
+  if (sinks.length === 0)
+    return {
+      fault: 'None of its outlets lies on it. Place one on it',
+      ...(outlets[0] ? { nearest: onto(regions, outlets[0].at) } : {}),
+    };
   const faces = fallFaces(regions, sinks);
   const leastMm = mm(layer.leastMm);
   const { topMm } = under;
