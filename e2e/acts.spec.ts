@@ -599,13 +599,13 @@ test('(u) two houses with gable roofs and a shared wall', async ({ page }) => {
     ]),
   );
   const acts = new Acts(page);
-  await acts.step('Floors & roof');
-  await acts.click(page.getByRole('button', { name: 'Pitched roof', exact: true }));
   for (const [building, far] of [
     ['House', 'left'],
     ['East', 'right'],
   ] as const) {
     await acts.choose(page.getByLabel('Building', { exact: true }), building);
+    await acts.step('Floors & roof');
+    await acts.click(page.getByRole('button', { name: 'Pitched roof', exact: true }));
     await acts.choose(page.getByLabel(`${far} side: what it is`), 'gable');
     await acts.click(page.getByRole('button', { name: 'Add the roof' }));
     await acts.click(page.getByRole('button', { name: 'Let the walls under it end at it' }));

@@ -41,7 +41,9 @@ test('tools are found by any word of the trade, what is not there is said, and h
   await expect(page.getByRole('region', { name: 'Walls tools' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Doors & windows' })).toHaveAttribute('aria-pressed', 'true');
   await line.fill('dormer');
-  await expect(page.getByText('Dormers and roof windows are not there yet')).toBeVisible();
+  await expect(page.getByRole('option', { name: 'Go to Dormers, at Floors & roof' })).toBeVisible();
+  await line.fill('furniture');
+  await expect(page.getByText('Furniture is not part of a framework')).toBeVisible();
   await line.press('Escape');
   await page.keyboard.press('Escape');
   await page.keyboard.press('?');

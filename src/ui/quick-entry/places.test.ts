@@ -10,6 +10,9 @@ it.each([
   ['windows', 'Doors & windows, at Walls'],
   ['roof', 'Flat roof, at Floors & roof'],
   ['gable', 'Pitched roof, at Floors & roof'],
+  ['skylight', 'Dormers, at Floors & roof'],
+  ['gutter', 'Falls, at Floors & roof'],
+  ['mullion', 'Walls'],
   ['elevator', 'Shafts'],
   ['raft', 'Foundations, at Floors & roof'],
   ['slab', 'Floors, at Floors & roof'],
@@ -36,7 +39,7 @@ it('every tool is found by its own name, and a line that is a command leads nowh
 });
 
 it.each([
-  ['dormer', /Dormers and roof windows/],
+  ['transom', /Transoms are not there/],
   ['furniture', /not part of a framework/],
 ])('%s is said not to be there', (line, says) => expect(saysNotThere(line)).toMatch(says));
 

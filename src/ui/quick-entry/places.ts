@@ -30,10 +30,12 @@ const ALSO: Readonly<Record<string, string>> = {
   'sloped-floors': 'apron warped threshold fall slope',
   floors: 'slab plate deck zone setback terrace void',
   roof: 'roof parapet flat',
+  falls: 'fall slope drainage outlet gutter rainwater terrace upstand kerb screed',
+  dormers: 'dormer window skylight roof-window attic',
   'pitched-roofs': 'roof pitched gable hip ridge eaves overhang slope valley mansard saddle attic',
   foundations: 'raft pad strip footing base',
   beams: 'beam downstand lintel',
-  walls: 'partition facade glazed curtain core exterior',
+  walls: 'partition facade glazed curtain core exterior mullion panel party',
   openings: 'door doors window windows opening hole leaf',
   rooms: 'room area space boundary use',
   ceilings: 'ceiling suspended clear',
@@ -49,8 +51,7 @@ const VIEW_ALSO: Readonly<Record<string, string>> = {
 
 /** What is looked for and is not there, with what there is instead. */
 const NOT_THERE: readonly (readonly [words: string, says: string])[] = [
-  ['dormer skylight roof-window', 'Dormers and roof windows are not there yet. A shaft goes out through a roof'],
-  ['mullion transom panel', 'Panels and mullions are not there yet. A glazed wall has its type and openings'],
+  ['transom', 'Transoms are not there yet. A glazed wall has panels and members, in Details'],
   ['furniture equipment sanitary', 'Furniture is not part of a framework'],
   ['reinforcement rebar load', 'Loads and reinforcement are the engineer’s: hand over IFC or DXF'],
   ['revision issue transmittal', 'Revisions come with coordination. Hand over has the files of today'],
