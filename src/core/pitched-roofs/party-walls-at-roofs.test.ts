@@ -128,3 +128,25 @@ describe('one roof over two houses', () => {
     expect(east.length).toBeGreaterThan(0);
   });
 });
+
+it('a roof that stood there before follows when the side under it becomes a party wall', () => {
+  const alone = afterFrom(pair)('pitchedRoofs.add', { building: 'West', name: 'First', slope: 45 });
+  const [ring] = assembliesOf(solve(alone).assemblies, 'pitchedRoof')[0]!.info.footprint;
+  const edgeAt = (of: readonly { x: number; y: number }[], x: number) =>
+    of.findIndex((at, i) => Math.abs(at.x - x) < 1 && Math.abs(of[(i + 1) % of.length]!.x - x) < 1);
+  const gabled = afterFrom(alone)('pitchedRoofs.setEdge', { roof: 'First', edge: edgeAt(ring!, 0), is: 'gable' });
+  const made = afterFrom(gabled)('walls.makeParty', {
+    walls: [wallsOf(pair, 'West')[0]!.id, wallsOf(pair, 'East')[0]!.id],
+    name: 'Party',
+  });
+  const [roof] = assembliesOf(solve(made).assemblies, 'pitchedRoof');
+  expect(roof!.info.form).toBe('saddle');
+  const edges = recordsOf(made, 'pitchedRoof')[0]!.edges;
+  const outline = roof!.info.footprint[0]!;
+  expect(edges.map(({ edge, is }) => [edge, is]).sort()).toEqual(
+    [
+      [edgeAt(outline, 0), 'gable'],
+      [edgeAt(outline, 7850), 'wall'],
+    ].sort(),
+  );
+});

@@ -12,6 +12,7 @@ import { refuseNow, refusing } from '../commands/length-input';
 import type { RecordOf } from '../model/kinds';
 import { refSchema, thingReferred } from '../commands/refer';
 import type { Outline } from '../outlines/outline';
+import { roofAlongParty } from '../pitched-roofs/along-party';
 import { STARTING_TYPES } from './wall-type';
 import { freeWallName, takeType, typeInputSchema } from './wall-input';
 import { offsetPath, wallPath } from './wall-path';
@@ -82,6 +83,11 @@ function followParty(edit: Edit, wall: Id, party: Id): void {
       });
     if (record.kind === 'roof' && record.walls.includes(wall))
       edit.set('roof', record.id, { walls: [...record.walls, party] });
+    if (record.kind === 'pitchedRoof') {
+      const outline = along(record.outline);
+      if (outline !== record.outline)
+        edit.set('pitchedRoof', record.id, roofAlongParty(edit.before, edit.framework, record, outline));
+    }
   }
 }
 
