@@ -95,13 +95,15 @@ export const TOPICS: readonly Topic[] = [
   {
     title: 'Floors and roofs',
     words:
-      'slab plate raft pad strip foundation beam downstand roof flat pitched gable hip ridge eaves overhang valley mansard parapet void zone step wet setback terrace',
+      'slab plate raft pad strip foundation beam downstand roof flat pitched gable hip ridge eaves overhang valley mansard dormer skylight falls outlet gutter parapet void zone step wet setback terrace',
     step: 'floors',
     text: [
       'A floor plate serves levels, drawn by itself, after the grid, or after walls. It differs at a level where that is said: a setback, a void, a thickness.',
       'A zone is a part of a floor at another height, with its own build-up. Beams hang under slabs and count for headroom.',
       'Foundations: a raft, pads under columns, strips under walls. A flat roof lies on walls, with its parapet.',
       'A pitched roof stands on the exterior walls or an outline. Each edge slopes as the roof does or as it is told, is a gable, or lies against a higher wall; slopes are typed as 40°, 1:1.5 or 60 %. The ridge may be held instead. The walls under it are let end at it by a press: gables, partitions, windows in them.',
+      'Roofs that run into one another meet in valleys. Dormers and roof windows are pressed on a roof in the plan. A wall goes over a roof by what is typed where it stops; party walls do by themselves.',
+      'A flat roof or terrace is laid to falls: press outlets in the plan, or choose edges, with gutters. Where water has no way out, or a parapet is too low over it, is found.',
     ],
   },
   {
