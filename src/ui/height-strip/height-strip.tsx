@@ -7,6 +7,7 @@ import type { Solved, SolvedLevel } from '@/core/solving/solved';
 import { formatElevation, type LengthDisplay } from '@/core/units/format-length';
 import { BesideStrip } from './beside-strip';
 import { layStrip, type StripLayout } from './layout-strip';
+import { StripRoofs } from './strip-roofs';
 import { StripDimensions, type StripEdit } from './strip-dimensions';
 import { IMPERIAL_X, METRIC_X, WIDTH } from './strip-measures';
 import { StripOverview } from './strip-overview';
@@ -142,18 +143,7 @@ export function HeightStrip(props: HeightStripProps) {
           </>
         )}
         <Bands layout={layout} current={current} onLevel={onLevel} />
-        {layout.roofs.map(({ id, label, eavesY, ridgeY }) => (
-          <g key={id} onClick={() => onSelect([id])} className="cursor-pointer">
-            <title>{label}</title>
-            <path
-              d={`M${X.lineFrom} ${eavesY}L${(X.lineFrom + X.lineTo) / 2} ${ridgeY}L${X.lineTo} ${eavesY}`}
-              fill="none"
-              stroke={selection.includes(id) ? 'var(--color-now)' : 'var(--color-roofs)'}
-              strokeWidth="2"
-              strokeLinejoin="round"
-            />
-          </g>
-        ))}
+        <StripRoofs roofs={layout.roofs} from={X.lineFrom} to={X.lineTo} {...{ selection, onSelect }} />
         {layout.bars.map((bar, i) => {
           const isSelected = bar.ids.some((id) => selection.includes(id));
           return (
