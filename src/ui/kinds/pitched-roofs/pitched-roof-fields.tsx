@@ -97,27 +97,55 @@ function Edges({ record: roof }: { record: PitchedRoof }) {
 const isRing = (ring: Ring | null): ring is Ring => ring !== null;
 
 function Layers({ record: roof }: { record: PitchedRoof }) {
-  const { framework, run, display, mayEdit } = useSlice('framework', 'run', 'display', 'mayEdit');
+  const { framework, run, say, display, mayEdit } = useSlice('framework', 'run', 'say', 'display', 'mayEdit');
   const given = roof.layers.map(({ name, thicknessMm }) => ({ name, thicknessMm: asGiven(framework, thicknessMm) }));
+  const put = (layers: NonNullable<Change<'pitchedRoofs.change', 'roof'>['layers']>) =>
+    run('pitchedRoofs.change', { roof: roof.id, layers });
+  const attempt = (layers: Parameters<typeof put>[0]) => {
+    const refusal = put(layers);
+    if (refusal) say(refusal);
+  };
   const set = (i: number, thicknessMm: LengthInput) =>
-    run('pitchedRoofs.change', {
-      roof: roof.id,
-      layers: given.map((layer, j) => (i === j ? { ...layer, thicknessMm } : layer)),
-    });
+    put(given.map((layer, j) => (i === j ? { ...layer, thicknessMm } : layer)));
   const total = roof.layers.reduce((sum, { thicknessMm }) => sum + mmOf(framework, thicknessMm), 0);
   return (
     <details className="border-t border-faint pt-1.5">
       <summary className="text-ink2">Layers, {formatLength(total, display)} in all</summary>
       <div className="flex flex-col gap-1 pt-1.5">
         {roof.layers.map(({ name, thicknessMm }, i) => (
-          <LengthField
-            key={i}
-            label={name}
-            valueMm={mmOf(framework, thicknessMm)}
-            disabled={!mayEdit}
-            onCommit={(next) => set(i, next)}
-          />
+          <div key={i} className="flex flex-col gap-0.5">
+            <TextField
+              label={`Layer ${i + 1}`}
+              wide
+              value={name}
+              disabled={!mayEdit}
+              onCommit={(next) => put(given.map((layer, j) => (i === j ? { ...layer, name: next } : layer)))}
+            />
+            <LengthField
+              label="thick"
+              valueMm={mmOf(framework, thicknessMm)}
+              disabled={!mayEdit}
+              onCommit={(next) => set(i, next)}
+            />
+            {mayEdit && given.length > 1 && (
+              <span className="self-end pr-6">
+                <ActionButton
+                  label={`Take layer ${i + 1} away`}
+                  onClick={() => attempt(given.filter((_, j) => j !== i))}
+                >
+                  Take it away
+                </ActionButton>
+              </span>
+            )}
+          </div>
         ))}
+        {mayEdit && (
+          <span className="self-end pr-6">
+            <ActionButton onClick={() => attempt([...given, { name: 'Layer', thicknessMm: 20 }])}>
+              Add a layer
+            </ActionButton>
+          </span>
+        )}
         <p className="text-[11px] text-ink3">From the outside inwards.</p>
       </div>
     </details>
