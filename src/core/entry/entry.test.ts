@@ -42,6 +42,7 @@ describe('lines that are typed', () => {
       'party wall': two,
       'flat roof': whole!,
       'pitched roof': whole!,
+      falls: whole!,
       'core of': furnished!,
       'guard opening of ST1': typed(['stair 2000,2000 2600x5600 private'], wide)[0],
       'handrail ST1': typed(['stair 2000,2000 2600x5600 private'], wide)[0],

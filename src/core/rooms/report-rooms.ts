@@ -19,11 +19,8 @@ export const roomRows = defineRows({
     clearMm: mm
       .nullable()
       .describe('Least height from FFL to a ceiling, beam, slab or pitched roof over it; null where nothing is'),
-    over1500M2: z
-      .number()
-      .nullable()
-      .describe('Under a pitched roof: what of it is 1.5 m high and more; null where none is over it'),
-    over2300M2: z.number().nullable().describe('The same at 2.3 m'),
+    over1500M2: z.number().optional().describe('Under a pitched roof only: what of it is 1.5 m high and more'),
+    over2300M2: z.number().optional().describe('The same at 2.3 m'),
   }),
   rows: (solved, { level }) => {
     const clear = clearOver(solved);
@@ -39,8 +36,10 @@ export const roomRows = defineRows({
         areaM2: rounded(region.netMm2 / 1e6, 6),
         perimeterM: rounded(region.perimeterMm / 1e3, 6),
         clearMm: clear(region),
-        over1500M2: classes && rounded(classes.over1500Mm2 / 1e6, 6),
-        over2300M2: classes && rounded(classes.over2300Mm2 / 1e6, 6),
+        ...(classes && {
+          over1500M2: rounded(classes.over1500Mm2 / 1e6, 6),
+          over2300M2: rounded(classes.over2300Mm2 / 1e6, 6),
+        }),
       };
     });
   },
