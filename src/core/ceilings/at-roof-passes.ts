@@ -1,6 +1,6 @@
 import type { Finding } from '../checks/finding';
 import { platesPass } from '../floors/floor-passes';
-import type { Ring } from '../geometry/polygon';
+import { ringArea, type Ring } from '../geometry/polygon';
 import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
 import { together } from '../passes/together';
 import { roofSlantsPass } from '../pitched-roofs/pitched-roof-passes';
@@ -74,7 +74,7 @@ const roofCeilingsAtPass = definePass({
       const made = ceilingAtRoofs(slants, rings, { bottomMm, topMm, floorMm, alongRoof: ceiling.alongRoof });
       const all = [...made.level, ...made.along];
       if (all.length === 0) return [];
-      const plan = (pieces: typeof all) => pieces.reduce((sum, slant) => sum + areaOf(slant), 0);
+      const plan = (pieces: typeof all) => pieces.reduce((sum, slant) => sum + Math.abs(ringArea(slant)), 0);
       return [
         {
           thing: ceiling.id,
@@ -98,14 +98,6 @@ const roofCeilingsAtPass = definePass({
     });
   },
 });
-
-const areaOf = (ring: Ring): number =>
-  Math.abs(
-    ring.reduce((sum, a, i) => {
-      const b = ring[(i + 1) % ring.length]!;
-      return sum + a.x * b.y - b.x * a.y;
-    }, 0) / 2,
-  );
 
 export const roofCeilingsPass = definePass({
   name: 'ceilings under roofs',
