@@ -57,8 +57,9 @@ function faceUnder({ info, parts }: Assembly<'pitchedRoof'>, edge: number, along
     const index = info.faces.findIndex((face) => face.edge === edge && contains(face.points, front));
     const face = info.faces[index];
     if (!face) continue;
-    const [corner] = parts[index]!.slants[0] ?? [];
-    if (!corner) continue;
+    // Towards eaves that are cut square it grows thinner.
+    const plumbMm = Math.max(...parts[index]!.slants.flat().map(({ topMm, bottomMm }) => topMm - bottomMm));
+    if (!Number.isFinite(plumbMm)) continue;
     const steep = 1 / face.runPerRise;
     const low = lowest(face);
     const lowV = dot(minus(low, side.from), inwards);
@@ -67,7 +68,7 @@ function faceUnder({ info, parts }: Assembly<'pitchedRoof'>, edge: number, along
       top: (v) => low.z + (v - lowV) * steep,
       steep,
       ring: face.points,
-      plumbMm: corner.topMm - corner.bottomMm,
+      plumbMm,
     };
   }
   return null;
