@@ -1,4 +1,5 @@
 import { recordsOf, type Framework } from '../model/framework';
+import { reportOf } from '../report/report';
 import { assembliesOf } from '../slants/assembly';
 import { volumeOfSlant } from '../slants/slant';
 import { solve } from '../solving/solve';
@@ -60,4 +61,31 @@ it('boards under the eaves close the overhang, at the foot of the boards along t
     soffitMm: 20,
     fascia: { heightMm: 200, thicknessMm: 25 },
   });
+});
+
+it('against a higher wall is an abutment, as long as its slopes there, and has no boards', () => {
+  const against = after(
+    'pitchedRoofs.setEdge',
+    { roof: 'R', edge: 1, is: 'wall' },
+    after('pitchedRoofs.change', { roof: 'R', fascia: { heightMm: 220, thicknessMm: 25 } }),
+  );
+  const [row] = reportOf(against, solve(against)).roofs;
+  // Both slopes of 45° over 4.5 m of depth each; the gable at the other end has as much of verge.
+  expect(row!.abutmentsM).toBeCloseTo(9 * Math.SQRT2, 3);
+  expect(row!.vergesM).toBeCloseTo(9 * Math.SQRT2, 3);
+  // It has no overhang at the wall: 10.5 m along each eaves, 9 m along the one gable.
+  expect(volume(against, /fascia/)).toBeCloseTo((2 * 10_500 + 9000) * 220 * 25, -4);
+});
+
+it('a lean-to ends at the wall it leans on with an abutment as long as that', () => {
+  const lean = after('pitchedRoofs.change', {
+    roof: 'R',
+    edges: [
+      { edge: 1, is: 'gable' },
+      { edge: 2, is: 'wall' },
+      { edge: 3, is: 'gable' },
+    ],
+  });
+  const [row] = reportOf(lean, solve(lean)).roofs;
+  expect(row).toMatchObject({ form: 'mono', abutmentsM: 11, ridgesM: 0 });
 });

@@ -1,7 +1,7 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { plus, times, type Point } from '../geometry/point';
 import type { Region } from '../geometry/boolean';
-import { ringArea, type Ring } from '../geometry/polygon';
+import { distanceToSegment, ringArea, type Ring } from '../geometry/polygon';
 import { triangulate } from '../geometry/triangulate';
 import { isConvex } from '../geometry/convex-clip';
 import { levelById } from '../levels/resolve-levels';
@@ -110,9 +110,22 @@ export function solvePitchedRoof(framework: Framework, roof: PitchedRoof): Solve
   const made = held(edge, bands, roof.ridgeMm === null ? null : mm(roof.ridgeMm), lift);
   if ('fault' in made) return made;
   const edgeMm = quantiseMm(eavesMm + lift(made.bands));
-  const lifted = raised(made.roof, edgeMm);
+  const sides = edge.flatMap((ring) => ring.map((from, i) => [from, ring[(i + 1) % ring.length]!] as const));
+  const walled = sides.filter((_, i) => isWall(i));
+  const lifted = againstWalls(raised(made.roof, edgeMm), walled);
   return { made: assembly(roof, framework, { roof: lifted, footprint, edge, eavesMm, edgeMm }) };
 }
+
+/** A roof whose verges and upper ends along some sides are abutments: a higher wall stands there. */
+const againstWalls = (roof: Roof, walled: readonly (readonly [Point, Point])[]): Roof => ({
+  ...roof,
+  lines: roof.lines.map((line) =>
+    (line.is === 'verge' || line.is === 'ridge') &&
+    walled.some(([a, b]) => [line.from, line.to].every((at) => distanceToSegment(at, a, b) < 0.05))
+      ? { ...line, is: 'abutment' }
+      : line,
+  ),
+});
 
 /**
  * How much higher than its eaves the top of a roof begins at its own edge: its underside is nowhere under the eaves over the edge of what it

@@ -14,8 +14,8 @@ import {
   type Stretch,
 } from './wave';
 
-/** What a line between two faces is. */
-export type LineKind = 'eaves' | 'break' | 'hip' | 'valley' | 'ridge' | 'verge';
+/** What a line between two faces is. A verge against a higher wall is an abutment, for who knows of the wall. */
+export type LineKind = 'eaves' | 'break' | 'hip' | 'valley' | 'ridge' | 'verge' | 'abutment';
 
 /** A side of a face, from node to node with the face to its left; the face on its other side has it the other way. */
 export interface FaceSide {

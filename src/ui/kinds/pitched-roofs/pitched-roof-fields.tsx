@@ -216,7 +216,7 @@ function Numbers({ roof }: { roof: PitchedRoof }) {
   const long = lengthsOf(info);
   const rings = [roof.outline, ...roof.courtyards].map((each) => resolveOutline(framework, each)).filter(isRing);
   const names = edgeWords(rings);
-  const lines = (['ridge', 'hip', 'valley', 'eaves', 'verge'] as const).filter((is) => long(is) > 0);
+  const lines = (['ridge', 'hip', 'valley', 'eaves', 'verge', 'abutment'] as const).filter((is) => long(is) > 0);
   return (
     <div className="flex flex-col gap-1.5">
       <table className="figures w-full text-[11px]" aria-label={`Faces of roof ${roof.name}`}>
