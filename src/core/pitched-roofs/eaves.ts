@@ -6,6 +6,7 @@ import type { PitchedRoof, RoofFace } from '../roof-planes/pitched';
 import type { AssemblyPart } from '../slants/assembly';
 import { barSlant, levelSlant, slantOf, type Slant } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
+import { isFoot } from './foot';
 import { topside, underside } from './under-roof';
 
 /** The level side a face begins with, its inside to the left; null where it begins with none. */
@@ -65,16 +66,7 @@ export function boardsOf(
   { fascia, soffitMm }: { fascia: { heightMm: number; thicknessMm: number } | null; soffitMm: number | null },
 ): AssemblyPart[] {
   const feet = lines.filter(({ is }) => is === 'eaves');
-  const isFoot = ({ from, to }: (typeof feet)[number]) =>
-    faces.some(
-      ({ band, points }) =>
-        band === 0 &&
-        points.some((point, i) => {
-          const next = points[(i + 1) % points.length]!;
-          return distanceToSegment(from, point, next) < 0.05 && distanceToSegment(to, point, next) < 0.05;
-        }),
-    );
-  const eaves = feet.filter(isFoot);
+  const eaves = feet.filter((line) => isFoot(line, faces));
   const edged = [...eaves, ...lines.filter(({ is }) => is === 'verge')];
   const parts: AssemblyPart[] = [];
   if (fascia) {

@@ -113,3 +113,28 @@ it('of any two roofs the highest is left, and together they cover what either co
     }
   }
 });
+
+describe('roofs side by side that fall to one another', () => {
+  // Each one slope of 20°, its foot along a side, upright on the other three.
+  const mono = (name: string, x: number, foot: 1 | 3, overhangMm: number) =>
+    roof(name, rectangle(`${x},0`, 5000, 12_000), {
+      slope: 20,
+      overhangMm,
+      edges: gables(...[0, 1, 2, 3].filter((edge) => edge !== foot)),
+    });
+
+  it('are a butterfly: two slopes down to a valley as long as they are', () => {
+    const butterfly = given([...START, mono('Left', 0, 1, 300), mono('Right', 5000, 3, 300)]);
+    // With 300 of overhang at both ends.
+    expect(sum(butterfly, 'valleysM')).toBeCloseTo(12.6, 3);
+    expect(rows(butterfly).map(({ form }) => form)).toEqual(['mono', 'mono']);
+    // All of it but what they hang over one another: 10.6 by 12.6 m in plan.
+    expect(sum(butterfly, 'areaM2') * Math.cos((20 * Math.PI) / 180)).toBeCloseTo(10.6 * 12.6, 2);
+  });
+
+  it('are a saw-tooth: slopes of one way, each from its foot to the upright of the next', () => {
+    const saw = given([...START, mono('1', 0, 1, 0), mono('2', 5000, 1, 0), mono('3', 10_000, 1, 0)]);
+    expect(sum(saw, 'areaM2') * Math.cos((20 * Math.PI) / 180)).toBeCloseTo(15 * 12, 3);
+    expect(rows(saw).map(({ eavesM }) => eavesM)).toEqual([12, 12, 12]);
+  });
+});

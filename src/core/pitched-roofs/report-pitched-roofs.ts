@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import type { Point } from '../geometry/point';
-import { distanceToSegment, ringArea } from '../geometry/polygon';
+import { ringArea } from '../geometry/polygon';
 import { cosDeg } from '../geometry/trig';
 import { recordsOf } from '../model/framework';
 import { defineRows, mm, row, rounded, type RowsAt } from '../report/rows';
@@ -9,6 +8,7 @@ import { slopeOfRun } from '../roof-planes/slopes';
 import { assembliesOf, type Assembly } from '../slants/assembly';
 import type { Solved } from '../solving/solved';
 import { quantiseMm } from '../units/length-units';
+import { isFoot } from './foot';
 import { PITCHED_FORMS } from './solve-pitched-roof';
 
 const metres = z.number();
@@ -79,17 +79,6 @@ export function lengthsOf({ lines, faces }: Assembly<'pitchedRoof'>['info']): (i
     return rounded(sum / 1000, 6);
   };
 }
-
-/** Whether a face begins along a line, or along one that it is a part of. */
-const isFoot = ({ from, to }: { from: Point; to: Point }, faces: Assembly<'pitchedRoof'>['info']['faces']): boolean =>
-  faces.some(
-    ({ points, band }) =>
-      band === 0 &&
-      points.some((point, i) => {
-        const next = points[(i + 1) % points.length]!;
-        return distanceToSegment(from, point, next) < 0.05 && distanceToSegment(to, point, next) < 0.05;
-      }),
-  );
 
 const flat = ({ floors, levels, assemblies }: Solved, { framework, level }: RowsAt) =>
   recordsOf(framework, 'roof').flatMap(({ id, building, name, level: at }) => {
