@@ -1,4 +1,7 @@
-import type { IfcTrait, Product } from '../kinds/ifc';
+import { mmOf } from '../dimensions/resolve-length';
+import type { IfcTrait, Product, ProductType } from '../kinds/ifc';
+import { recordOf, type Framework } from '../model/framework';
+import type { Id } from '../model/ids';
 import { assembliesOf, type Assembly } from '../slants/assembly';
 import { loweredSlants, reachOfSlants, volumeOfSlant } from '../slants/slant';
 import type { PitchedForm } from './solve-pitched-roof';
@@ -14,7 +17,7 @@ const PREDEFINED: Record<PitchedForm, string> = {
 
 /** Pitched roofs as wholes of the slabs that are their faces. */
 export const pitchedRoofsInIfc: IfcTrait = {
-  products: ({ solved, level }) =>
+  products: ({ framework, solved, level }) =>
     assembliesOf(solved.assemblies, 'pitchedRoof')
       .filter((roof) => roof.level === level.id)
       .map((roof): Product => ({
@@ -26,7 +29,9 @@ export const pitchedRoofsInIfc: IfcTrait = {
         tag: roof.thing,
         stand: { bottomMm: level.fflMm },
         shape: null,
-        parts: roof.parts.flatMap((part, i) => (part.slants.length > 0 ? [faceOf(roof, part, i)] : [])),
+        parts: roof.parts.flatMap((part, i) =>
+          part.slants.length > 0 ? [faceOf(roof, part, i, typeOf(framework, roof.thing))] : [],
+        ),
       })),
 };
 
@@ -34,6 +39,7 @@ function faceOf(
   roof: Assembly<'pitchedRoof'>,
   { name, slants }: Assembly<'pitchedRoof'>['parts'][number],
   i: number,
+  type: ProductType | undefined,
 ): Product {
   const { bottomMm } = reachOfSlants(slants);
   const key = `${roof.thing} face ${i}`;
@@ -49,6 +55,7 @@ function faceOf(
     shape: { slants: loweredSlants(slants, bottomMm) },
     ...(face
       ? {
+          ...(type ? { type } : {}),
           quantities: {
             set: 'Qto_SlabBaseQuantities',
             values: [
@@ -59,4 +66,13 @@ function faceOf(
         }
       : {}),
   };
+}
+
+/** The layers of a roof, from the outside inwards. */
+function typeOf(framework: Framework, id: Id): ProductType | undefined {
+  const roof = recordOf(framework, 'pitchedRoof', id);
+  if (!roof) return undefined;
+  const layers = roof.layers.map(({ name, thicknessMm }) => ({ name, thicknessMm: mmOf(framework, thicknessMm) }));
+  const words = layers.map(({ name, thicknessMm }) => `${name} ${Math.round(thicknessMm)}`).join(', ');
+  return { entity: 'IFCSLABTYPE', name: `Roof of ${words}`, predefined: 'ROOF', layers };
 }

@@ -73,6 +73,12 @@ it('a roof is a whole of slabs with their slopes, walls under it have their true
   const text = writeIfc(framework, solved, new Date('2026-01-15T10:00:00Z'));
   expect(faultsOf(text)).toEqual([]);
   expect(text.match(/=IFCROOF\(/g)).toHaveLength(1);
+  // Its slabs are of one type, with the layers from the outside inwards.
+  expect(
+    text.match(/IFCSLABTYPE\([^)]*'Roof of Tiles on battens 80, Rafters with insulation 200, Lining 20'/g),
+  ).toHaveLength(1);
+  const layers = [...text.matchAll(/IFCMATERIALLAYER\([^,]*,([\d.]+),/g)].map(([, mm]) => Number(mm));
+  expect(layers).toEqual(expect.arrayContaining([80, 200, 20]));
   const [slabs, walls] = await readVolumes(text, WebIfc.IFCSLAB, WebIfc.IFCWALL);
   const roof = assembliesOf(solved.assemblies, 'pitchedRoof')[0]!.parts.flatMap(({ slants }) => slants);
   expect(slabs! / (roof.reduce((sum, slant) => sum + volumeOfSlant(slant), 0) / 1e9)).toBeCloseTo(1, 3);
