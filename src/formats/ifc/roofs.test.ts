@@ -143,6 +143,9 @@ it('falls, gutters, dormers, boards and ceilings along a roof have the volumes s
   const solved = solve(furnished);
   const text = writeIfc(furnished, solved, new Date('2026-01-15T10:00:00Z'));
   expect(faultsOf(text)).toEqual([]);
+  // Where eaves cut square run out to nothing no side is without area.
+  const loops = [...text.matchAll(/IFCPOLYLOOP\(\(([^)]*)\)\)/g)].map(([, points]) => points!.split(','));
+  expect(loops.filter((points) => new Set(points).size < points.length)).toEqual([]);
   const volume = (kind: AssemblyKind, part: RegExp = /./) =>
     assembliesOf(solved.assemblies, kind)
       .flatMap(({ parts }) => parts)

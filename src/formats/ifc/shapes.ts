@@ -109,7 +109,11 @@ export class Shapes {
         const next = (i + 1) % slant.length;
         return [low[i]!, low[next]!, high[next]!, high[i]!];
       });
-      const faces = [high, [...low].reverse(), ...sides].map((loop) =>
+      // Where a piece runs out to nothing two corners of a side are one.
+      const loops = [high, [...low].reverse(), ...sides]
+        .map((loop) => loop.filter((point, i) => point !== loop[(i + 1) % loop.length]))
+        .filter((loop) => loop.length > 2);
+      const faces = loops.map((loop) =>
         this.step.add('IFCFACE', {
           Bounds: [
             this.step.add('IFCFACEOUTERBOUND', {
