@@ -1,14 +1,9 @@
-import { clippedTo, less, whereMore } from '../geometry/convex-clip';
+import { clippedTo, isSome, lessNear, whereMore } from '../geometry/convex-clip';
 import { convexParts } from '../geometry/convex-parts';
-import type { Point } from '../geometry/point';
-import { bounds, boxesMeet, ringArea, type Ring } from '../geometry/polygon';
+import { bounds, boxesMeet, type Ring } from '../geometry/polygon';
 import { underside } from '../pitched-roofs/under-roof';
 import { levelSlant, slantOf, type Slant } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
-
-/** Less of a piece than this is none, mm². */
-const LEAST_MM2 = 10;
-const isSome = (ring: readonly Point[]): boolean => ring.length > 2 && Math.abs(ringArea(ring)) > LEAST_MM2;
 
 /** A ceiling between two heights in a room under roofs. */
 interface Hung {
@@ -28,10 +23,7 @@ export function ceilingAtRoofs(
 ): { level: Slant[]; along: Slant[] } {
   const open = holes.flatMap((hole) => convexParts(hole));
   const regions = convexParts(ring!).flatMap((part) =>
-    open.reduce<Ring[]>(
-      (left, hole) => left.flatMap((each) => (isSome(clippedTo(hole, each)) ? less(each, hole) : [each])),
-      [part],
-    ),
+    open.reduce<Ring[]>((left, hole) => left.flatMap((each) => lessNear(each, hole)), [part]),
   );
   const thickMm = topMm - bottomMm;
   const found: { level: Slant[]; along: Slant[] } = { level: [], along: [] };

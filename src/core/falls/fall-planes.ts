@@ -1,5 +1,5 @@
 import { unionLess, type Region } from '../geometry/boolean';
-import { clippedTo, less, whereMore } from '../geometry/convex-clip';
+import { clippedTo, lessNear, whereMore } from '../geometry/convex-clip';
 import { convexParts } from '../geometry/convex-parts';
 import { distance, dot, minus, plus, times, type Point } from '../geometry/point';
 import { bounds, ringArea, type Ring } from '../geometry/polygon';
@@ -102,9 +102,6 @@ const within = ({ solid, open }: Parts, cell: Ring): Ring[] =>
     .filter((ring) => ring.length > 2 && Math.abs(ringArea(ring)) > LEAST_MM2)
     .flatMap((ring) => open.reduce<Ring[]>((left, hole) => left.flatMap((each) => lessNear(each, hole)), [ring]))
     .filter((ring) => ring.length > 2 && Math.abs(ringArea(ring)) > LEAST_MM2);
-
-/** What lies away from a hole stays whole. */
-const lessNear = (ring: Ring, hole: Ring): Ring[] => (clippedTo(hole, ring).length > 2 ? less(ring, hole) : [ring]);
 
 /**
  * Planes of one fall over some regions, down to the nearest sink: the height over the sinks at a place is the fall times the least of its

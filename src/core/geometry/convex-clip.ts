@@ -67,3 +67,10 @@ export function less(ring: readonly Point[], taken: Ring): Point[][] {
   });
   return pieces;
 }
+
+/** Whether something of a ring is there at all. */
+export const isSome = (ring: Ring): boolean => ring.length > 2 && Math.abs(ringArea(ring)) > LEAST_MM2;
+
+/** A convex ring less another, in convex pieces; whole where they share nothing. */
+export const lessNear = (ring: Ring, taken: Ring): Ring[] =>
+  isSome(clippedTo(taken, ring)) ? less(ring, taken) : [ring];

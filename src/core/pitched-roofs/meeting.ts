@@ -1,5 +1,5 @@
 import { unionLess, type Region } from '../geometry/boolean';
-import { clippedTo, less, whereMore } from '../geometry/convex-clip';
+import { clippedTo, isSome, lessNear, whereMore } from '../geometry/convex-clip';
 import { cross, distance, minus, plus, times, type Point } from '../geometry/point';
 import { bounds, boxesMeet, ringArea, type Ring } from '../geometry/polygon';
 import type { RoofLine, RoofPoint } from '../roof-planes/pitched';
@@ -11,11 +11,8 @@ import { higherThan, topside, underside } from './under-roof';
 
 type Roof = Assembly<'pitchedRoof'>;
 
-/** Less of a piece than this is none, mm²; heights nearer than this are one, mm. */
-const LEAST_MM2 = 1;
+/** Heights nearer than this are one, mm. */
 const SAME_MM = 0.01;
-
-const isSome = (ring: readonly Point[]): boolean => ring.length > 2 && Math.abs(ringArea(ring)) > LEAST_MM2;
 
 /** What lies over a roof at some places: another's piece, and whether it counts where both are as high. */
 interface Over {
@@ -58,7 +55,7 @@ function cutPiece(slant: Slant, others: readonly Over[]): { left: Slant[]; valle
         }),
   );
   const pieces = taken.reduce<Ring[]>(
-    (left, { ring }) => left.flatMap((piece) => (isSome(clippedTo(ring, piece)) ? less(piece, ring) : [piece])),
+    (left, { ring }) => left.flatMap((piece) => lessNear(piece, ring)),
     [slant.map(({ x, y }) => ({ x, y }))],
   );
   const left = pieces.map((piece) =>

@@ -1,6 +1,6 @@
-import { clippedTo, less, whereMore } from '../geometry/convex-clip';
+import { clippedTo, isSome, less, lessNear, whereMore } from '../geometry/convex-clip';
 import { dot, minus, plus, times, type Point } from '../geometry/point';
-import { bounds, boxesMeet, counterClockwise, ringArea, type Ring } from '../geometry/polygon';
+import { bounds, boxesMeet, counterClockwise, type Ring } from '../geometry/polygon';
 import { slantOf, type Slant } from '../slants/slant';
 import { topside } from './under-roof';
 
@@ -10,12 +10,8 @@ interface Cover {
   height: (at: Point) => number;
 }
 
-/** Less of a piece than this is none, mm². */
-const LEAST_MM2 = 1;
 /** A roof that ends within a wall, or this near beside it, comes to an end at it, mm. */
 const BESIDE_MM = 60;
-
-const isSome = (ring: readonly Point[]): boolean => ring.length > 2 && Math.abs(ringArea(ring)) > LEAST_MM2;
 
 /** The long sides of a strip of wall: the way along it, and how far it reaches across from its first corner. */
 function waysOf(strip: Ring): { at: Point; along: Point; across: Point; lowMm: number; highMm: number } | null {
@@ -84,8 +80,6 @@ function highestOf(covers: readonly Cover[]): Cover[] {
     return [...kept, ...own.map((ring) => ({ ...cover, ring }))];
   }, []);
 }
-
-const lessNear = (ring: Ring, taken: Ring): Ring[] => (isSome(clippedTo(taken, ring)) ? less(ring, taken) : [ring]);
 
 /**
  * What a wall that goes through roofs goes up from: over each place of its strips the top of the roofs over it, or of those that end at it.

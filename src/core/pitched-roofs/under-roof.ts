@@ -1,29 +1,19 @@
 import { clippedTo, less, whereMore } from '../geometry/convex-clip';
-import { cross, dot, minus, type Point } from '../geometry/point';
+import { dot, minus, type Point } from '../geometry/point';
 import { bounds, boxesMeet, ringArea, type Ring } from '../geometry/polygon';
-import { slantOf, type Slant, type SlantCorner } from '../slants/slant';
+import { planeOf, slantOf, type Plane, type Slant, type SlantCorner } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
 
 /** Less of a piece than this is none, mm². */
 const LEAST_MM2 = 1;
 
-/** A height of a piece as an even function of the place. */
-function evenOver(slant: Slant, of: (corner: SlantCorner) => number): (at: Point) => number {
-  const [a, ...rest] = slant;
-  for (let i = 0; i + 1 < rest.length; i += 1) {
-    const [u, v] = [minus(rest[i]!, a!), minus(rest[i + 1]!, a!)];
-    const area = cross(u, v);
-    if (Math.abs(area) < 1e-6) continue;
-    const [p, q] = [of(rest[i]!) - of(a!), of(rest[i + 1]!) - of(a!)];
-    const slope = { x: (p * v.y - q * u.y) / area, y: (q * u.x - p * v.x) / area };
-    return (at) => of(a!) + dot(minus(at, a!), slope);
-  }
-  return () => of(a!);
-}
-
 /** The heights of a piece's underside and of its top. */
-export const underside = (slant: Slant) => evenOver(slant, ({ bottomMm }) => bottomMm);
-export const topside = (slant: Slant) => evenOver(slant, ({ topMm }) => topMm);
+export const underside = (slant: Slant) => overPlane(planeOf(slant, 'bottomMm'));
+export const topside = (slant: Slant) => overPlane(planeOf(slant, 'topMm'));
+const overPlane =
+  ({ at, mm, slope }: Plane) =>
+  (point: Point): number =>
+    mm + dot(minus(point, at), slope);
 
 /** What of a ring lies under a piece, in plan; fewer than three corners where nothing does. */
 function under(slant: Slant, ring: Ring): Point[] {

@@ -14,6 +14,28 @@ export type Slant = readonly SlantCorner[];
 export const slantOf = (corners: readonly SlantCorner[]): Slant =>
   ringArea(corners) < 0 ? [...corners].reverse() : corners;
 
+/** An even height: so much at a place, rising by `slope` per millimetre. */
+export interface Plane {
+  at: Point;
+  mm: number;
+  slope: Point;
+}
+
+/** The plane of a piece's top or of its underside; level where its corners lie in one line. */
+export function planeOf(slant: Slant, side: 'topMm' | 'bottomMm'): Plane {
+  const [a, ...rest] = slant;
+  const at = { x: a!.x, y: a!.y };
+  const mm = a![side];
+  for (let i = 0; i + 1 < rest.length; i += 1) {
+    const [u, v] = [minus(rest[i]!, at), minus(rest[i + 1]!, at)];
+    const area = cross(u, v);
+    if (Math.abs(area) < 1e-6) continue;
+    const [p, q] = [rest[i]![side] - mm, rest[i + 1]![side] - mm];
+    return { at, mm, slope: { x: (p * v.y - q * u.y) / area, y: (q * u.x - p * v.x) / area } };
+  }
+  return { at, mm, slope: { x: 0, y: 0 } };
+}
+
 /** A piece with a level top and underside. */
 export const levelSlant = (ring: Ring, bottomMm: number, topMm: number): Slant =>
   slantOf(ring.map(({ x, y }) => ({ x, y, topMm, bottomMm })));

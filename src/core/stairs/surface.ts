@@ -1,7 +1,7 @@
 import { dot, minus, type Point } from '../geometry/point';
 import { directionDeg } from '../geometry/trig';
 import type { Ring } from '../geometry/polygon';
-import type { Slant } from '../slants/slant';
+import { planeOf, type Slant } from '../slants/slant';
 
 /** A flat or evenly sloping surface over a ring in plan: height `mm` at `at`, rising by `slope` per millimetre. */
 export interface Surface {
@@ -35,22 +35,11 @@ export const flat = (ring: Ring, mm: number, words: string): Surface => ({
 });
 
 /** The underside of a piece that leans. */
-export function leaning(slant: Slant, words: string): Surface {
-  const [a] = slant;
-  for (let i = 1; i + 1 < slant.length; i += 1) {
-    const [u, v] = [minus(slant[i]!, a!), minus(slant[i + 1]!, a!)];
-    const area = u.x * v.y - u.y * v.x;
-    if (Math.abs(area) < 1e-6) continue;
-    const [p, q] = [slant[i]!.bottomMm - a!.bottomMm, slant[i + 1]!.bottomMm - a!.bottomMm];
-    const slope = { x: (p * v.y - q * u.y) / area, y: (q * u.x - p * v.x) / area };
-    return { ring: slant.map(({ x, y }) => ({ x, y })), at: { x: a!.x, y: a!.y }, mm: a!.bottomMm, slope, words };
-  }
-  return flat(
-    slant.map(({ x, y }) => ({ x, y })),
-    a!.bottomMm,
-    words,
-  );
-}
+export const leaning = (slant: Slant, words: string): Surface => ({
+  ring: slant.map(({ x, y }) => ({ x, y })),
+  ...planeOf(slant, 'bottomMm'),
+  words,
+});
 
 /** Least height between a lower and an upper surface over some corners; both are even, so it is at a corner. */
 export function leastOver(
