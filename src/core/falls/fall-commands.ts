@@ -8,9 +8,11 @@ import { counted } from '../kinds/said';
 import { servedLevels } from '../levels/extent';
 import { levelsOf, storeyLevels } from '../levels/resolve-levels';
 import { textSchema } from '../model/fields';
-import { recordsOf, type Framework } from '../model/framework';
+import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { outlineInputSchema, placeInputSchema, readOutline, readPlace } from '../outlines/outline-input';
+import { roofSlab } from '../roofs/roof-parts';
+import { resolveOutline } from '../setting-out/resolve-outline';
 import { FALL_BOUNDS, MOST_SINKS, type FallLayer } from './fall-layer';
 import { readFall } from './read-fall';
 
@@ -93,6 +95,21 @@ function slabReferred(framework: Framework, building: Id, on: string | undefined
   return { slab: slab.id, level: at };
 }
 
+/** An edge that is not there is refused. */
+function refuseEdges(framework: Framework, layer: Pick<FallLayer, 'slab' | 'outline' | 'edges'>): void {
+  const roof = recordOf(framework, 'roof', layer.slab);
+  const plate = roof ? roofSlab(framework, roof) : recordOf(framework, 'floorPlate', layer.slab);
+  // At a level of its own a floor may have more.
+  const outlines = layer.outline
+    ? [layer.outline]
+    : plate
+      ? [plate.outline, ...plate.exceptions.flatMap(({ outline }) => outline ?? [])]
+      : [];
+  const count = Math.max(0, ...outlines.map((outline) => resolveOutline(framework, outline)?.length ?? 0));
+  const gone = layer.edges.find(({ edge }) => edge >= count);
+  if (gone && count > 0) refuseNow(`It has ${count} edges, counted from 0; there is no edge ${gone.edge}`, ['edges']);
+}
+
 const readSlope = (slope: NonNullable<Fields['slope']>): number =>
   readFall(String(slope)) ??
   refuseNow(`"${slope}" is no fall of a roof. Type one like 2 %, 1:50 or 1.2°, 0.1 % to 10 %`, ['slope']);
@@ -118,12 +135,14 @@ const add = defineCommand({
       const edges = readEdges(framework, input.edges) ?? [];
       if (outlets.length + edges.length === 0)
         refuseNow('Say where water goes: place an outlet, or choose an edge', ['outlets']);
+      const outline = input.outline ? readOutline(framework, building, input.outline) : null;
+      refuseEdges(framework, { slab: on.slab, outline, edges });
       edit.add<'fallLayer'>({
         kind: 'fallLayer',
         building,
         name: input.name ?? freeName(framework, 'fallLayer'),
         ...on,
-        outline: input.outline ? readOutline(framework, building, input.outline) : null,
+        outline,
         slopeRatio: readSlope(input.slope ?? 2),
         leastMm: reader.read(input.leastMm ?? 40, 'leastMm', FALL_BOUNDS.leastMm).stored,
         outlets,
@@ -144,14 +163,17 @@ const change = defineCommand({
       const was = thingReferred(framework, 'fallLayer', input.fallLayer);
       refuseTaken(framework, 'fallLayer', input.name, was.id);
       const reader = new LengthReader(framework);
-      const { outline, leastMm, upstandMm, slope } = input;
+      const { leastMm, upstandMm, slope } = input;
+      const outline = input.outline ? readOutline(framework, was.building, input.outline) : input.outline;
+      const edges = readEdges(framework, input.edges);
+      if (edges) refuseEdges(framework, { ...was, ...(outline === undefined ? {} : { outline }), edges });
       edit.set('fallLayer', was.id, {
         name: input.name,
-        outline: outline ? readOutline(framework, was.building, outline) : outline,
+        outline,
         slopeRatio: slope === undefined ? undefined : readSlope(slope),
         leastMm: leastMm === undefined ? undefined : reader.read(leastMm, 'leastMm', FALL_BOUNDS.leastMm).stored,
         outlets: readOutlets(framework, was.building, input.outlets),
-        edges: readEdges(framework, input.edges),
+        edges,
         upstandMm:
           upstandMm === undefined ? undefined : reader.read(upstandMm, 'upstandMm', FALL_BOUNDS.upstandMm).stored,
       });

@@ -151,6 +151,8 @@ describe('a terrace on a floor below', () => {
 describe('what is refused', () => {
   it('says what and what to do', () => {
     expect(refusal(house, 'fallLayers.add', {})).toMatch(/place an outlet, or choose an edge/);
+    expect(refusal(house, 'fallLayers.add', { edges: [{ edge: 4 }] })).toMatch(/has 4 edges.*no edge 4/);
+    expect(refusal(falls, 'fallLayers.change', { fallLayer: 'FL1', edges: [{ edge: 7 }] })).toMatch(/no edge 7/);
     expect(refusal(house, 'fallLayers.add', { slope: '30 %', outlets: ['9000,9000'] })).toMatch(/is no fall/);
     expect(refusal(house, 'fallLayers.add', { on: 'Nothing', outlets: ['9000,9000'] })).toMatch(
       /no roof or floor "Nothing"/,
