@@ -2,6 +2,7 @@ import { between } from '../buildings/between-buildings';
 import { finding, fixBy, type Finding } from '../checks/finding';
 import { called } from '../kinds/records';
 import { recordOf, recordsOf } from '../model/framework';
+import type { Id } from '../model/ids';
 import { definePass } from '../passes/pass';
 import { assembliesOf, type Assembly } from '../slants/assembly';
 import type { Slant } from '../slants/slant';
@@ -44,30 +45,48 @@ export const meetingRoofsPass = definePass({
     whereTheyMeet(assembliesOf(cx.get(pitchedRoofsPass, building), 'pitchedRoof')),
 });
 
-/** The pieces of the pitched roofs over a building, those of other buildings in its own axes. */
-export const roofSlantsPass = definePass({
-  name: 'pieces of pitched roofs',
+/** A pitched roof over a building: its pieces, in that building's axes. */
+interface RoofOver {
+  roof: Id;
+  /** Its own, or another building's. */
+  isOwn: boolean;
+  slants: readonly Slant[];
+}
+
+/** The pitched roofs over a building, those of other buildings in its own axes. */
+export const roofsOverPass = definePass({
+  name: 'pitched roofs over a building',
   scope: 'building',
   gathers: true,
-  run: (cx, building): readonly Slant[] => {
-    const facesIn = (of: string) => assembliesOf(cx.get(meetingRoofsPass, of), 'pitchedRoof').flatMap(facePieces);
-    const own = facesIn(building);
+  run: (cx, building): readonly RoofOver[] => {
+    const roofsIn = (of: string) =>
+      assembliesOf(cx.get(meetingRoofsPass, of), 'pitchedRoof').map((made) => {
+        return { roof: made.thing, isOwn: of === building, slants: facePieces(made) };
+      });
     const others = new Set(recordsOf(cx.framework, 'pitchedRoof').map((roof) => roof.building));
     others.delete(building);
     return [
-      ...own,
+      ...roofsIn(building),
       ...[...others].flatMap((other) => {
         const { move, liftMm } = between(cx.framework, other, building);
-        return facesIn(other).map((slant) =>
+        const over = (slant: Slant): Slant =>
           slant.map((corner) => ({
             ...move(corner),
             topMm: quantiseMm(corner.topMm + liftMm),
             bottomMm: quantiseMm(corner.bottomMm + liftMm),
-          })),
-        );
+          }));
+        return roofsIn(other).map((roof) => ({ ...roof, slants: roof.slants.map(over) }));
       }),
     ];
   },
+});
+
+/** Their pieces. */
+export const roofSlantsPass = definePass({
+  name: 'pieces of pitched roofs',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly Slant[] => cx.get(roofsOverPass, building).flatMap(({ slants }) => slants),
 });
 
 export const pitchedRoofFindingsPass = definePass({

@@ -4,7 +4,10 @@ import { ringArea, type Ring } from '../geometry/polygon';
 import type { Assembly } from '../slants/assembly';
 import { slantOf, type Slant } from '../slants/slant';
 import type { SolvedShaft } from '../solving/solved';
+import type { SolvedStair } from '../stairs/solved-stair';
 import { quantiseMm } from '../units/length-units';
+import { facePieces } from './solve-pitched-roof';
+import { goesOut } from './stairs-out';
 import { topside, underOver, underside } from './under-roof';
 
 /** A piece of the roof without what some convex rings take out of it. */
@@ -36,14 +39,20 @@ function holesOf(roof: Assembly<'pitchedRoof'>, shafts: readonly SolvedShaft[]):
   );
 }
 
-/** A roof with holes where shafts and walls go out through it; `walls`: those in plan. */
+/** A roof with holes where shafts, stairs and walls go out through it; `walls`: those in plan. */
 export function opened(
   roof: Assembly<'pitchedRoof'>,
   shafts: readonly SolvedShaft[],
+  stairs: readonly SolvedStair[],
   walls: readonly Ring[],
 ): Assembly<'pitchedRoof'> {
   const slants = roof.parts.flatMap((part) => part.slants);
-  const holes = [...holesOf(roof, shafts), ...walls.filter((ring) => underOver(slants, [ring]) !== null)];
+  const faces = facePieces(roof);
+  const holes = [
+    ...holesOf(roof, shafts),
+    ...stairs.filter((stair) => goesOut(stair, faces)).map(({ ring }) => ring),
+    ...walls.filter((ring) => underOver(slants, [ring]) !== null),
+  ];
   if (holes.length === 0) return roof;
   const rings = holes.flatMap(convexParts);
   const parts = roof.parts.map((part) => ({ ...part, slants: part.slants.flatMap((slant) => without(slant, rings)) }));

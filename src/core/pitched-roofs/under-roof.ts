@@ -36,6 +36,12 @@ export function underOver(slants: readonly Slant[], rings: readonly Ring[]): { l
     : { lowMm: quantiseMm(Math.min(...heights)), highMm: quantiseMm(Math.max(...heights)) };
 }
 
+/** The highest top over a ring; null where nothing is over it. */
+export function topOver(slants: readonly Slant[], ring: Ring): number | null {
+  const heights = slants.flatMap((slant) => under(slant, ring).map(topside(slant)));
+  return heights.length === 0 ? null : quantiseMm(Math.max(...heights));
+}
+
 /** Plan area within a ring without those after it where the underside of pieces is so high or higher. */
 export const higherThan = (slants: readonly Slant[], rings: readonly Ring[], mm: number): number =>
   slants.reduce((sum, slant) => {

@@ -1,5 +1,6 @@
 import { recordsOf, type Framework } from '../model/framework';
 import { reportOf } from '../report/report';
+import { volumeOfSlant } from '../slants/slant';
 import { solve } from '../solving/solve';
 import { afterFrom, given } from '../testing/given';
 
@@ -128,6 +129,39 @@ describe('a stair under a slope', () => {
     const { at, lowMm, mm } = headroom;
     expect(mm).toBeCloseTo(6000 + Math.min(at.y, 8400 - at.y) - lowMm, 0);
     expect(found(stair, 'stair.headroom')).toHaveLength(1);
+  });
+});
+
+describe('a stair that goes out over a roof', () => {
+  // A level over the eaves' level, that the roof lies below at the stair's head and above at its half landing.
+  const higher = given([
+    ['buildings.add', { name: 'House' }],
+    ['levels.setUp', { above: '2@3m', buildUpMm: 0 }],
+    ['floors.add', { name: 'F', outline: rectangle('0,0', 10_400, 8400), levels: { at: ['01'] } }],
+    ['pitchedRoofs.add', { name: 'R', outline: rectangle('0,0', 10_400, 8400), eavesAt: { level: '01' }, slope: 45 }],
+  ]);
+  const well = { type: 'rectangle' as const, place: '4000,400', widthMm: 2600, depthMm: 5200 };
+  const climbed = (framework: Framework, input: object = {}) =>
+    after('stairs.add', { name: 'ST', well, startsAt: { level: '01' }, stopsAt: { level: 'RF' }, ...input }, framework);
+  const volume = (framework: Framework) =>
+    solve(framework)
+      .assemblies.filter(({ kind }) => kind === 'pitchedRoof')
+      .flatMap(({ parts }) => parts.flatMap(({ slants }) => slants))
+      .reduce((sum, slant) => sum + volumeOfSlant(slant), 0) / 1e9;
+  const through = climbed(higher);
+
+  it('opens it over its whole well', () => {
+    // 300 mm square to the slope.
+    expect(volume(higher) - volume(through)).toBeCloseTo(2.6 * 5.2 * 0.3 * Math.SQRT2, 4);
+  });
+  it('has no headroom to keep under it', () => {
+    expect(found(through, 'stair.headroom')).toEqual([]);
+    for (const { headroom } of solve(through).stairs[0]!.storeys) expect(headroom?.under).not.toBe('the roof');
+  });
+  it('closes it again, and stands under it, where the roof goes up', () => {
+    const raised = after('pitchedRoofs.change', { roof: 'R', eavesAt: { level: '01', offsetMm: 2600 } }, through);
+    expect(volume(raised)).toBeCloseTo(volume(higher), 6);
+    expect(solve(raised).stairs[0]!.storeys.find(({ headroom }) => headroom)!.headroom!.under).toBe('the roof');
   });
 });
 

@@ -13,6 +13,7 @@ import { assembliesOf, type Assembly } from '../slants/assembly';
 import { reachOfSlants, ringAbout, volumeOfSlant } from '../slants/slant';
 import { ownRecords, storeysOf } from '../solving/building-passes';
 import { shaftsPass } from '../shafts/shaft-passes';
+import { stairsPass } from '../stairs/stair-passes';
 import type { WallUse } from '../walls/wall';
 import { runsThrough } from '../walls/joins';
 import { standingPass, wallPlanPass, wallsNear } from '../walls/wall-plans';
@@ -126,18 +127,18 @@ const wallTopsPass = definePass({
     cx.get(toRoofPass, building).flatMap((wall) => cx.get(wallTopPass, keyOf(building, wall)) ?? []),
 });
 
-/** Pitched roofs with the holes of shafts, and what of walls goes up to them. */
+/** Pitched roofs with the holes of shafts, stairs and walls, and what of walls goes up to them. */
 export const roofsAndTopsPass = definePass({
   name: 'pitched roofs and walls up to them',
   scope: 'building',
   run: (cx, building): readonly Assembly[] => {
-    const shafts = cx.get(shaftsPass, building);
+    const [shafts, stairs] = [cx.get(shaftsPass, building), cx.get(stairsPass, building)];
     const roofs = assembliesOf(cx.get(meetingRoofsPass, building), 'pitchedRoof');
     const through = cx.get(throughRoofsPass, building);
     const openings = assembliesOf(cx.get(roofOpeningsPass, building), 'roofOpening');
     const holesIn = (roof: Id) => openings.filter(({ info }) => info.roof === roof).map(({ info }) => info.hole);
     return [
-      ...roofs.map((roof) => opened(roof, shafts, [...through, ...holesIn(roof.thing)])),
+      ...roofs.map((roof) => opened(roof, shafts, stairs, [...through, ...holesIn(roof.thing)])),
       ...cx.get(wallTopsPass, building),
     ];
   },

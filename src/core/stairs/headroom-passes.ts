@@ -5,7 +5,8 @@ import { floorsPass } from '../floors/cut-floor-passes';
 import { platesPass } from '../floors/floor-passes';
 import { recordOf } from '../model/framework';
 import { definePass } from '../passes/pass';
-import { roofSlantsPass } from '../pitched-roofs/pitched-roof-passes';
+import { roofsOverPass } from '../pitched-roofs/pitched-roof-passes';
+import { goesOut } from '../pitched-roofs/stairs-out';
 import { levelNamesPass } from '../solving/building-passes';
 import { withHeadroom, type SharedPlan } from './headroom';
 import type { SolvedStair } from './solved-stair';
@@ -21,7 +22,11 @@ const headroomPass = definePass<{ stair: SolvedStair | null; findings: readonly 
     const { building } = solved;
     const names = cx.get(levelNamesPass, building);
     const shared: SharedPlan = (key, ring) => cx.profiles.shared(key, ring);
-    const over = { bodies: cx.get(bodiesPass, building), roofs: cx.get(roofSlantsPass, building) };
+    // A roof it goes out over is open over its well.
+    const roofs = cx
+      .get(roofsOverPass, building)
+      .flatMap(({ isOwn, slants }) => (isOwn && goesOut(solved, slants) ? [] : slants));
+    const over = { bodies: cx.get(bodiesPass, building), roofs };
     return withHeadroom(solved, cx.get(floorsPass, building), over, shared, names, (text, work) =>
       cx.remembered.of(text, work),
     );
