@@ -176,3 +176,33 @@ test('a dormer is pressed on a roof in the plan, and told why it does not fit', 
   const { roofOpenings } = await downloadReport(page);
   expect(roofOpenings).toMatchObject([{ name: 'RO1', roof: 'R', is: 'saddle' }]);
 });
+
+test('a butterfly is added in the tool, becomes a saw-tooth in Details, and slopes from its edges again', async ({
+  page,
+}) => {
+  await openProject(page, await makeProject(page.request, 'Bays', [['levels.setUp', { above: '3m' }]]));
+  await openStep(page, 'Floors & roof');
+  const tool = page.getByRole('region', { name: 'Floors tools' });
+  await tool.getByRole('button', { name: 'Pitched roof', exact: true }).click();
+  await tool.getByLabel('Stands on').selectOption('rectangle');
+  await tool.getByLabel('It slopes').selectOption({ label: 'butterfly, to valleys' });
+  await expect(tool.getByText(/^butterfly, /)).toBeVisible();
+  // Slopes of edges are none of a roof in bays.
+  await expect(tool.getByLabel(/: slope$/)).toHaveCount(0);
+  await tool.getByRole('button', { name: 'Add the roof' }).click();
+  const panel = details(page);
+  const faces = panel.getByRole('table', { name: 'Faces of roof PR1' }).locator('tbody tr');
+  await expect(faces).toHaveCount(2);
+  await panel.getByLabel('It slopes').selectOption({ label: 'saw-tooth, in bays' });
+  await panel.getByLabel('Bays').fill('4');
+  await page.keyboard.press('Enter');
+  await expect(faces).toHaveCount(4);
+  await panel.getByLabel('Bays').fill('many');
+  await page.keyboard.press('Enter');
+  await expect(panel.getByText('A whole number from 1 to 60')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await untilSaved(page);
+  expect((await downloadReport(page)).roofs).toMatchObject([{ form: 'sawtooth', footprintM2: 80, valleysM: 33 }]);
+  await panel.getByLabel('It slopes').selectOption({ label: 'from its edges inwards' });
+  await expect(panel.getByLabel(/: slope$/)).toHaveCount(4);
+});

@@ -19,19 +19,25 @@ export function roofAlongParty(
   after: Framework,
   roof: PitchedRoof,
   outline: Outline,
-): Pick<PitchedRoof, 'outline' | 'edges'> {
+): Pick<PitchedRoof, 'outline' | 'bays' | 'edges'> {
   const was = middlesOf(before, [roof.outline, ...roof.courtyards]);
   const now = middlesOf(after, [outline, ...roof.courtyards]);
-  const kept = roof.edges.flatMap((each): RoofEdge[] => {
-    const middle = was[each.edge];
-    if (!middle) return [];
+  /** An edge as it is counted now; null: it is gone. */
+  const edgeNow = (edge: number): number | null => {
+    const middle = was[edge];
+    if (!middle) return null;
     const nearest = now.reduce((best, at, i) => (distance(at, middle) < distance(now[best]!, middle) ? i : best), 0);
-    return now[nearest] && distance(now[nearest], middle) < SAME_EDGE_MM ? [{ ...each, edge: nearest }] : [];
+    return now[nearest] && distance(now[nearest], middle) < SAME_EDGE_MM ? nearest : null;
+  };
+  const kept = roof.edges.flatMap((each): RoofEdge[] => {
+    const edge = edgeNow(each.edge);
+    return edge === null ? [] : [{ ...each, edge }];
   });
   const rings = [outline, ...roof.courtyards].map((each) => resolveOutline(after, each) ?? []);
   const party = [...new Set(partyEdges(after, roof.building, rings).map(({ edge }) => edge))];
   return {
     outline,
+    bays: roof.bays && { ...roof.bays, along: edgeNow(roof.bays.along) ?? roof.bays.along },
     edges: [
       ...kept.filter(({ edge }) => !party.includes(edge)),
       ...party.map((edge): RoofEdge => ({ edge, is: 'wall', slopeDeg: null, upper: null })),

@@ -12,6 +12,8 @@ const PREDEFINED: Record<PitchedForm, string> = {
   hip: 'HIP_ROOF',
   pyramid: 'PAVILION_ROOF',
   mansard: 'MANSARD_ROOF',
+  butterfly: 'BUTTERFLY_ROOF',
+  sawtooth: 'FREEFORM',
   mixed: 'FREEFORM',
 };
 

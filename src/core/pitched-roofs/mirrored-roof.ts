@@ -19,10 +19,14 @@ const middlesOf = (framework: Framework, { outline, courtyards }: PitchedRoof): 
 export function mirroredRoof(edit: Edit, roof: PitchedRoof, mirror: Mirror): PitchedRoof {
   const made = mirroredInPlan(edit.before, roof, mirror);
   const [was, now] = [middlesOf(edit.before, roof), middlesOf(edit.before, made)];
+  const imageOf = (edge: number) => {
+    const middle = was[edge];
+    return middle ? now.findIndex((other) => distance(mirrored(mirror, middle), other) < 0.01) : -1;
+  };
   const edges = roof.edges.flatMap((each) => {
-    const middle = was[each.edge];
-    const edge = middle ? now.findIndex((other) => distance(mirrored(mirror, middle), other) < 0.01) : -1;
+    const edge = imageOf(each.edge);
     return edge < 0 ? [] : [{ ...each, edge }];
   });
-  return { ...made, edges };
+  const along = roof.bays ? imageOf(roof.bays.along) : -1;
+  return { ...made, edges, bays: roof.bays && along >= 0 ? { ...roof.bays, along } : roof.bays };
 }

@@ -17,7 +17,15 @@ import { resolveOutline } from '../setting-out/resolve-outline';
 import { outlineFromWalls } from '../walls/outline-from-walls';
 import type { Wall } from '../walls/wall';
 import { WALL_FACES } from '../walls/wall-faces';
-import { EAVES_CUTS, MEASURED, PITCHED_ROOF_BOUNDS, ROOF_EDGES, type PitchedRoof, type RoofEdge } from './pitched-roof';
+import {
+  EAVES_CUTS,
+  BAYS,
+  MEASURED,
+  PITCHED_ROOF_BOUNDS,
+  ROOF_EDGES,
+  type PitchedRoof,
+  type RoofEdge,
+} from './pitched-roof';
 import { solvePitchedRoof } from './solve-pitched-roof';
 import { partyEdges, partyWallsBeside, wallsUnder } from './walls-under';
 
@@ -46,6 +54,15 @@ const fields = {
   slope: slopeInput.optional(),
   /** Edges that are not as the others are. */
   edges: z.array(edgeInput).max(400).optional(),
+  /** In even bays along one of its edges; null: it slopes from its edges inwards. */
+  bays: z
+    .strictObject({
+      is: z.enum(BAYS),
+      along: z.number().int().min(0).max(5000),
+      count: z.number().int().min(1, 'A roof in bays has one at least').max(60),
+    })
+    .nullable()
+    .optional(),
   /** Null: slopes are as they are. */
   ridgeMm: lengthInputSchema.nullable().optional(),
   layers: z.array(layerInput).min(1).max(12).optional(),
@@ -209,6 +226,7 @@ const add = defineCommand({
         overhangMm: reader.read(input.overhangMm ?? 500, 'overhangMm', overhangMm).stored,
         slopeDeg: readSlope(input.slope ?? 40, 'slope'),
         edges: [...given, ...againstParty(before, building, [outline, ...courtyards], given)],
+        bays: input.bays ?? null,
         ridgeMm: readRidge(before, input.ridgeMm) ?? null,
         layers: (input.layers ?? STARTING_LAYERS).map(({ name, thicknessMm }) => ({
           name,
@@ -252,6 +270,7 @@ const change = defineCommand({
           input.overhangMm === undefined ? undefined : reader.read(input.overhangMm, 'overhangMm', overhangMm).stored,
         slopeDeg: input.slope === undefined ? undefined : readSlope(input.slope, 'slope'),
         edges: readEdges(before, input.edges),
+        bays: input.bays,
         ridgeMm: readRidge(before, input.ridgeMm),
         layers: input.layers?.map(({ name, thicknessMm }) => ({
           name,

@@ -108,6 +108,9 @@ export const pitchedRoofFindingsPass = definePass({
         ...(mends({ courtyards: [] })
           ? [fixBy('Roof its courtyards over', 'pitchedRoofs.change', { roof: roof.id, courtyards: [] })]
           : []),
+        ...(roof.bays && mends({ bays: null })
+          ? [fixBy('Let it slope from its edges, without bays', 'pitchedRoofs.change', { roof: roof.id, bays: null })]
+          : []),
         fixBy('Delete it', 'elements.remove', { ids: [roof.id] }),
       ];
       return [finding(UNSOLVED, building, roof.eavesAt.level, [roof.id], words, fixes)];

@@ -21,6 +21,9 @@ export type RoofEdgeIs = (typeof ROOF_EDGES)[number];
 /** Thickness of layers is square to the slope, or upright. */
 export const MEASURED = ['square', 'plumb'] as const;
 
+/** Slopes of one way, each to the upright of the next; or slopes of both ways down to a valley. */
+export const BAYS = ['sawtooth', 'butterfly'] as const;
+
 /** Upright, or square to the slope. */
 export const EAVES_CUTS = ['plumb', 'square'] as const;
 
@@ -53,6 +56,10 @@ const pitchedRoofSchema = z.object({
   /** Of edges that have none of their own. */
   slopeDeg: slopeDegSchema,
   edges: z.array(edgeSchema).max(400),
+  /** In even bays along an edge, all as steep as the roof; null: it slopes from its edges inwards. */
+  bays: z
+    .object({ is: z.enum(BAYS), along: z.number().int().min(0).max(5000), count: z.number().int().min(1).max(60) })
+    .nullable(),
   /** The ridge is held so far over the eaves, and slopes are as steep as that asks, each in proportion; null: slopes are as they are. */
   ridgeMm: lengthWithin(PITCHED_ROOF_BOUNDS.ridgeMm).nullable(),
   /** From the outside in. */
@@ -87,5 +94,8 @@ export const pitchedRoofRecords = recordKind({
   words: { one: 'pitched roof', many: 'pitched roofs' },
   letters: 'PR',
   schema: pitchedRoofSchema,
-  migrations: [{ to: 12, record: (record) => ({ eavesCut: 'plumb', fascia: null, soffitMm: null, ...record }) }],
+  migrations: [
+    { to: 12, record: (record) => ({ eavesCut: 'plumb', fascia: null, soffitMm: null, ...record }) },
+    { to: 13, record: (record) => ({ bays: null, ...record }) },
+  ],
 });

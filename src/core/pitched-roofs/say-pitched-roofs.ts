@@ -11,6 +11,8 @@ export const FORM_WORDS: Record<PitchedForm, string> = {
   hip: 'hipped',
   pyramid: 'pyramid',
   mansard: 'two slopes one over the other',
+  butterfly: 'butterfly',
+  sawtooth: 'saw-tooth',
   mixed: 'slopes and gables',
 };
 

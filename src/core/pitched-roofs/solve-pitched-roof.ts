@@ -1,7 +1,7 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { plus, times, type Point } from '../geometry/point';
 import type { Region } from '../geometry/boolean';
-import { distanceToSegment, ringArea, type Ring } from '../geometry/polygon';
+import { ringArea, type Ring } from '../geometry/polygon';
 import { triangulate } from '../geometry/triangulate';
 import { isConvex } from '../geometry/convex-clip';
 import { levelById } from '../levels/resolve-levels';
@@ -22,12 +22,13 @@ import type { Assembly } from '../slants/assembly';
 import { reachOfSlants, ringAbout, slantOf, type Slant } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
 import type { Length } from '../units/parse-length';
+import { liesAlong, roofInBays } from './bays';
 import { boardsOf, cutSquare } from './eaves';
 import { higherThan } from './under-roof';
 import type { PitchedRoof, RoofEdge } from './pitched-roof';
 
 /** What the edges make of a roof. */
-export const PITCHED_FORMS = ['mono', 'saddle', 'hip', 'pyramid', 'mansard', 'mixed'] as const;
+export const PITCHED_FORMS = ['mono', 'saddle', 'hip', 'pyramid', 'mansard', 'butterfly', 'sawtooth', 'mixed'] as const;
 export type PitchedForm = (typeof PITCHED_FORMS)[number];
 
 /** What is known of a pitched roof beside its pieces. */
@@ -97,19 +98,19 @@ export function solvePitchedRoof(framework: Framework, roof: PitchedRoof): Solve
   });
   if (overhangMm > 0 && outlineFault(edge) && !outlineFault(footprint))
     return { fault: 'With its overhang its edge would cross itself. Make the overhang smaller' };
+  const thicknessMm = roof.layers.reduce((sum, layer) => sum + mm(layer.thicknessMm), 0);
+  const plumbOf = (runPerRise: number) =>
+    roof.measured === 'plumb' ? thicknessMm : thicknessMm / cosineOf({ runPerRise });
   const bands = Array.from({ length: count }, (_, i) => {
     const upper = own.get(i)?.upper;
     return bandsOf(roof, own.get(i), upper ? mm(upper.aboveMm) : null);
   });
-  const thicknessMm = roof.layers.reduce((sum, layer) => sum + mm(layer.thicknessMm), 0);
-  const lift = (now: readonly (readonly Band[])[]) =>
-    liftMm(now, (i) => (isWall(i) ? 0 : overhangMm), {
-      thicknessMm,
-      measured: roof.measured,
-    });
-  const made = held(edge, bands, roof.ridgeMm === null ? null : mm(roof.ridgeMm), lift);
+  const rising = roof.bays
+    ? inBays(roof, footprint, edge, plumbOf)
+    : fromEdges(edge, bands, (now) => liftMm(now, (i) => (isWall(i) ? 0 : overhangMm), plumbOf));
+  const made = held(rising, roof.ridgeMm === null ? null : mm(roof.ridgeMm));
   if ('fault' in made) return made;
-  const edgeMm = quantiseMm(eavesMm + lift(made.bands));
+  const edgeMm = quantiseMm(eavesMm + made.liftMm);
   const sides = edge.flatMap((ring) => ring.map((from, i) => [from, ring[(i + 1) % ring.length]!] as const));
   const walled = sides.filter((_, i) => isWall(i));
   const lifted = againstWalls(raised(made.roof, edgeMm), walled);
@@ -120,10 +121,7 @@ export function solvePitchedRoof(framework: Framework, roof: PitchedRoof): Solve
 const againstWalls = (roof: Roof, walled: readonly (readonly [Point, Point])[]): Roof => ({
   ...roof,
   lines: roof.lines.map((line) =>
-    (line.is === 'verge' || line.is === 'ridge') &&
-    walled.some(([a, b]) => [line.from, line.to].every((at) => distanceToSegment(at, a, b) < 0.05))
-      ? { ...line, is: 'abutment' }
-      : line,
+    (line.is === 'verge' || line.is === 'ridge') && liesAlong(line, walled) ? { ...line, is: 'abutment' } : line,
   ),
 });
 
@@ -134,15 +132,13 @@ const againstWalls = (roof: Roof, walled: readonly (readonly [Point, Point])[]):
 function liftMm(
   bands: readonly (readonly Band[])[],
   overhangOf: (edge: number) => number,
-  { thicknessMm, measured }: { thicknessMm: number; measured: PitchedRoof['measured'] },
+  plumbOf: (runPerRise: number) => number,
 ): number {
-  const each = bands.flatMap(([band], i) => {
-    if (band!.runPerRise === 0) return [];
-    const plumbMm = measured === 'plumb' ? thicknessMm : thicknessMm / cosineOf(band!);
-    return [plumbMm - overhangOf(i) / band!.runPerRise];
-  });
+  const each = bands.flatMap(([band], i) =>
+    band!.runPerRise === 0 ? [] : [plumbOf(band!.runPerRise) - overhangOf(i) / band!.runPerRise],
+  );
   // Where nothing slopes at its foot the eaves are the edge.
-  return each.length > 0 ? Math.max(...each) : thicknessMm;
+  return each.length > 0 ? Math.max(...each) : plumbOf(Infinity);
 }
 
 /** Bands with heights over the edge of the roof in place of over its eaves; one that would end under the edge is none. */
@@ -152,30 +148,56 @@ const fromEdge = (bands: readonly Band[], liftMm: number): Band[] => {
   return [low ? { ...low, fromMm: 0 } : first!, ...upper.filter(({ fromMm }) => fromMm > 0)];
 };
 
-/** The roof over its edge at 0; with its ridge held so far over the eaves, its slopes are steeper or less steep in proportion. */
-function held(
-  edge: readonly Ring[],
-  bands: readonly (readonly Band[])[],
-  ridgeMm: number | null,
-  lift: (bands: readonly (readonly Band[])[]) => number,
-): { roof: Roof; bands: readonly (readonly Band[])[] } | { fault: string } {
-  const roofOf = (share: number) => {
+/** A roof over 0 where it is lowest, its slopes so many times as steep, and how much higher than the eaves that is. */
+type Rising = (share: number) => { roof: Roof; liftMm: number } | { fault: string };
+
+const fromEdges =
+  (
+    edge: readonly Ring[],
+    bands: readonly (readonly Band[])[],
+    lift: (bands: readonly (readonly Band[])[]) => number,
+  ): Rising =>
+  (share) => {
     const now = bands.map((each) => each.map(({ fromMm, runPerRise }) => ({ fromMm, runPerRise: runPerRise / share })));
     const over = lift(now);
     const made = pitchedRoof(edge, (i) => fromEdge(now[i]!, over), 0);
-    return made.ok ? { roof: made.roof, bands: now } : { fault: made.message };
+    return made.ok ? { roof: made.roof, liftMm: over } : { fault: made.message };
   };
-  const first = roofOf(1);
+
+const inBays =
+  (
+    { bays, slopeDeg, edges }: PitchedRoof,
+    [footprint, ...courtyards]: readonly Ring[],
+    [edge]: readonly Ring[],
+    plumbOf: (runPerRise: number) => number,
+  ): Rising =>
+  (share) => {
+    if (courtyards.length > 0)
+      return { fault: 'A roof in bays has no courtyards. Roof them over, or leave out its bays' };
+    if (edges.some((each) => each.slopeDeg !== null || each.upper !== null))
+      return { fault: 'The slopes of a roof in bays are one. Let its edges slope as the roof does' };
+    const fault = outlineFault([footprint!]);
+    if (fault) return { fault: fault.message };
+    const runPerRise = runOfSlope(slopeDeg) / share;
+    const made = roofInBays(footprint!, edge!, bays!, runPerRise);
+    if ('fault' in made) return made;
+    const lowMm = Math.min(...made.roof.faces.flatMap(({ points }) => points.map(({ z }) => z)));
+    return { roof: raised(made.roof, -lowMm), liftMm: plumbOf(runPerRise) + lowMm };
+  };
+
+/** The roof over its edge at 0; with its ridge held so far over the eaves, its slopes are steeper or less steep in proportion. */
+function held(rising: Rising, ridgeMm: number | null): ReturnType<Rising> {
+  const first = rising(1);
   if (ridgeMm === null || 'fault' in first) return first;
   // The steeper, the higher: halved between.
   let [low, high] = [0.01, 100];
   let best = first;
   for (let i = 0; i < 60 && high / low > 1 + 1e-12; i += 1) {
     const middle = Math.sqrt(low * high);
-    const tried = roofOf(middle);
+    const tried = rising(middle);
     if ('fault' in tried) return tried;
     best = tried;
-    if (topOf(tried.roof) + lift(tried.bands) < ridgeMm) low = middle;
+    if (topOf(tried.roof) + tried.liftMm < ridgeMm) low = middle;
     else high = middle;
   }
   return best;
@@ -232,7 +254,7 @@ function assembly(
     ...reachOfSlants(slants),
     parts,
     info: {
-      form: formOf(roof),
+      form: record.bays?.is ?? formOf(roof),
       footprint,
       edge,
       faces: roof.faces,
@@ -254,7 +276,7 @@ function assembly(
 }
 
 const cosineOf = ({ runPerRise }: Pick<RoofFace, 'runPerRise'>): number =>
-  runPerRise / Math.sqrt(1 + runPerRise * runPerRise);
+  runPerRise === Infinity ? 1 : runPerRise / Math.sqrt(1 + runPerRise * runPerRise);
 
 /** Triangles of a face, which need not be convex. */
 function trianglesOf(points: readonly RoofPoint[]): RoofPoint[][] {

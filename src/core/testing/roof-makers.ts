@@ -73,6 +73,8 @@ export const ROOF_MAKERS: Makers = {
       { ridgeMm: between(1500, 4000) },
       { ridgeMm: null },
       { measured: 'plumb' as const },
+      { bays: { is: 'sawtooth' as const, along: 0, count: 3 }, edges: [] },
+      { bays: null },
     ]),
   }),
   'roofOpenings.add': ({ between, one, pick }) => ({

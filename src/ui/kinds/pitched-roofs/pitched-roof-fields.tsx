@@ -27,6 +27,7 @@ import {
 import { ActionButton, TextField } from '../../fields/fields';
 import { LengthField } from '../../fields/length-field';
 import { useSlice } from '../../session/store';
+import { RoofBays } from './roof-bays';
 import { edgeWords, RoofEdges } from './roof-edges';
 
 const FIELDS: FieldsOf<PitchedRoof, Change<'pitchedRoofs.change', 'roof'>> = {
@@ -35,6 +36,7 @@ const FIELDS: FieldsOf<PitchedRoof, Change<'pitchedRoofs.change', 'roof'>> = {
   building: BUILDING,
   name: text('Name'),
   slopeDeg: own(Slope),
+  bays: own(Bays),
   edges: own(Edges),
   overhangMm: length('Overhang'),
   eavesAt: end('Eaves at'),
@@ -86,6 +88,7 @@ function Edges({ record: roof }: { record: PitchedRoof }) {
       edges={roof.edges}
       slope={degrees(roof.slopeDeg)}
       disabled={!mayEdit}
+      inBays={roof.bays !== null}
       onSet={(edge) => {
         const refusal = run('pitchedRoofs.setEdge', { roof: roof.id, ...edge });
         if (refusal) say(refusal);
@@ -93,6 +96,26 @@ function Edges({ record: roof }: { record: PitchedRoof }) {
       }}
     />
   );
+}
+
+function Bays({ record: roof }: { record: PitchedRoof }) {
+  const { framework, run, mayEdit, say } = useSlice('framework', 'run', 'mayEdit', 'say');
+  const ring = resolveOutline(framework, roof.outline);
+  return ring ? (
+    <RoofBays
+      ring={ring}
+      bays={roof.bays}
+      disabled={!mayEdit}
+      onSet={(bays) => {
+        // Slopes of its edges are none of a roof in bays.
+        const plain = roof.edges.filter(({ is, upper }) => is !== 'slope' && !upper);
+        const edges = bays && !roof.bays ? { edges: plain.map(({ edge, is }) => ({ edge, is })) } : {};
+        const refusal = run('pitchedRoofs.change', { roof: roof.id, bays, ...edges });
+        if (refusal) say(refusal);
+        return refusal;
+      }}
+    />
+  ) : null;
 }
 const isRing = (ring: Ring | null): ring is Ring => ring !== null;
 

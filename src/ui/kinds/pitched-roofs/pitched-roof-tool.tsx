@@ -5,7 +5,7 @@ import type { CommandInputs } from '@/core/commands/command-inputs';
 import { freeName } from '@/core/commands/free-name';
 import type { Point } from '@/core/geometry/point';
 import type { Ring } from '@/core/geometry/polygon';
-import type { RoofEdge } from '@/core/pitched-roofs/pitched-roof';
+import type { PitchedRoof, RoofEdge } from '@/core/pitched-roofs/pitched-roof';
 import { solvePitchedRoof } from '@/core/pitched-roofs/solve-pitched-roof';
 import { FORM_WORDS } from '@/core/pitched-roofs/say-pitched-roofs';
 import { readRoofSlope } from '@/core/roof-planes/slopes';
@@ -20,6 +20,7 @@ import { useLengthEntry } from '../../tools/use-length-entry';
 import { outlineShape, usePath } from '../../tools/use-path';
 import { useRectangle } from '../../tools/use-rectangle';
 import { FACE_CHOICES } from '../walls/wall-words';
+import { RoofBays } from './roof-bays';
 import { RoofEdges, type EdgeGiven } from './roof-edges';
 
 type On = 'walls' | 'rectangle' | 'path';
@@ -56,6 +57,7 @@ export function PitchedRoofTool() {
   const [level, setLevel] = useState('');
   const [over, knee] = [useLengthEntry(500), useLengthEntry(0)];
   const [given, setGiven] = useState<readonly EdgeGiven[]>([]);
+  const [bays, setBays] = useState<PitchedRoof['bays']>(null);
   const [looked, setLooked] = useState<number | null>(null);
   const storeys = (solved?.levels ?? []).filter((each) => each.building === building && each.bounding);
   const at = level || (storeys.at(-1)?.id ?? '');
@@ -74,6 +76,7 @@ export function PitchedRoofTool() {
     eavesAt: { level: at, offsetMm: knee.orZero },
     overhangMm: over.orZero,
     slope,
+    bays,
     edges: given.map(({ edge, is, slope: own, upper }) => ({ edge, is, slope: own, upper })),
   };
   const wrong = {
@@ -117,6 +120,7 @@ export function PitchedRoofTool() {
     if (refusal) return refusal;
     setName('');
     setGiven([]);
+    setBays(null);
     if (on === 'path') path.setText('');
     return null;
   };
@@ -127,6 +131,7 @@ export function PitchedRoofTool() {
   const chooseOn = (next: On) => {
     setOn(next);
     setGiven([]);
+    setBays(null);
   };
   const fields = on === 'rectangle' ? box.fields : [];
   return (
@@ -154,11 +159,24 @@ export function PitchedRoofTool() {
       <PlainField label="Knee wall over that" {...knee.field} />
       <PlainField label="Slope" value={slope} onChange={setSlope} wrong={readRoofSlope(slope) === null} />
       <PlainField label="Overhang" {...over.field} />
+      {(shown || bays) && (
+        <RoofBays
+          ring={shown?.made.info.footprint[0] ?? []}
+          bays={bays}
+          onSet={(next) => {
+            // Slopes of its edges are none of a roof in bays.
+            if (next && !bays) setGiven((all) => all.filter(({ is, upper }) => is !== 'slope' && !upper));
+            setBays(next);
+            return null;
+          }}
+        />
+      )}
       {shown && (
         <RoofEdges
           rings={shown.made.info.footprint}
           edges={shown.record.edges satisfies readonly RoofEdge[]}
           slope={slope}
+          inBays={bays !== null}
           onSet={setEdge}
           onLook={setLooked}
         />

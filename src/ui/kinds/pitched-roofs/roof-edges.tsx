@@ -48,6 +48,7 @@ export function RoofEdges({
   edges,
   slope,
   disabled = false,
+  inBays = false,
   onSet,
   onLook,
 }: {
@@ -56,6 +57,8 @@ export function RoofEdges({
   /** Of edges that have none of their own, as it is written. */
   slope: string;
   disabled?: boolean;
+  /** Its slopes are those of its bays: an edge is open, or lies against a wall. */
+  inBays?: boolean;
   /** Answers why not, or null. */
   onSet: (edge: EdgeGiven) => string | null;
   /** Hears which edge is looked at, to show where it is. */
@@ -95,14 +98,16 @@ export function RoofEdges({
                   onSet({ edge, is: next.is, slope: next.slope, upper: next.upper });
                 }}
               >
-                {Object.entries(SORTS).map(([value, each]) => (
-                  <option key={value} value={value}>
-                    {each.words}
-                  </option>
-                ))}
+                {Object.entries(SORTS)
+                  .filter(([value]) => !inBays || value === sort || value === 'slope' || value === 'wall')
+                  .map(([value, each]) => (
+                    <option key={value} value={value}>
+                      {inBays && value === 'slope' ? 'open' : each.words}
+                    </option>
+                  ))}
               </select>
             </div>
-            {is === 'slope' && (
+            {is === 'slope' && !inBays && (
               <TextField
                 label={`${words}: slope`}
                 value={steep}
