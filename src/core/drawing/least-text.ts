@@ -20,7 +20,7 @@ export const readable = (primitives: readonly Primitive[], view: Written): Primi
 };
 
 /** A letter is about so wide, in heights of its text; so much is kept free around it. */
-const LETTER_WIDTH = 0.64;
+export const LETTER_WIDTH = 0.64;
 const KEPT_FREE = 0.25;
 
 /** How high a text is written at most in a room so wide and high. */

@@ -59,6 +59,7 @@ export function elevationPlane(solved: Solved, building: Id, side: Side): Sectio
   const points = [
     ...solved.floors.filter((floor) => floor.building === building).flatMap(({ outline }) => outline),
     ...solved.assemblies.filter((each) => each.building === building).flatMap(({ ring }) => ring),
+    ...solved.walls.filter((wall) => wall.building === building).flatMap(({ strips }) => strips.flat()),
     ...solved.crossings.filter((crossing) => crossing.building === building).map(({ at }) => at),
   ];
   if (points.length === 0) return null;

@@ -148,6 +148,7 @@ export const STYLES = styles({
     press: null,
   },
   roofCut: { screen: screen('roofs', 1, 'roofs'), paper: paper(0.5, INK, INK), layer: 'ROOFS', press: 2 },
+  roofLayer: { screen: screen('sheet', 0.8), paper: paper(0.13, WHITE), layer: 'ROOFS', press: null },
   roofSeen: { screen: screen('roofs', 1, 'sheet'), paper: paper(0.25, INK, WHITE), layer: 'ROOFS', press: 4 },
   roofLine: { screen: screen('roofs', 1.6), paper: paper(0.35), layer: 'ROOFS', press: 3 },
   roofArrow: { screen: screen('roofs', 1.1), paper: paper(0.18), layer: 'ROOFS', press: 3 },

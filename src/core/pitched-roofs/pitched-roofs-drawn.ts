@@ -1,13 +1,14 @@
 import { arrowAlong } from '../drawing/arrow';
 import type { Primitive } from '../drawing/drawing';
+import { LETTER_WIDTH } from '../drawing/least-text';
 import { minus, plus, times } from '../geometry/point';
 import type { Region } from '../geometry/boolean';
 import { ringArea, ringMoment } from '../geometry/polygon';
 import { cosDeg, directionDeg, sinDeg } from '../geometry/trig';
-import type { PlanAt } from '../kinds/drawn';
+import { ofBuilding, type InSection, type PlanAt, type SectionAt } from '../kinds/drawn';
 import type { RoofFace } from '../roof-planes/pitched';
 import { assembliesOf, type Assembly } from '../slants/assembly';
-import { assembliesInSection } from '../slants/draw-slants';
+import { assembliesInSection, cutEnds } from '../slants/draw-slants';
 import type { Solved } from '../solving/solved';
 import { heightLines } from './height-lines';
 import { seenAt } from './seen-at';
@@ -61,7 +62,13 @@ function drawFace(face: RoofFace, seen: readonly Region[] | null, id: string, vi
   // It falls square to its edge, which is its first side at one height.
   const [from, to] = lowSide(face);
   const deg = directionDeg(to.y - from.y, to.x - from.x) - 90;
-  const way = { x: cosDeg(deg) * half, y: sinDeg(deg) * half };
+  const unit = { x: cosDeg(deg), y: sinDeg(deg) };
+  const way = times(unit, half);
+  const text = `${Math.round(slopeDeg * 10) / 10}°`;
+  // Beside the arrow, as far as half of the text reaches that way.
+  const highMm = TEXT_MM * view.scale;
+  const [halfWide, halfHigh] = [(text.length * LETTER_WIDTH * highMm) / 2, highMm / 2];
+  const asideMm = Math.abs(unit.y) * halfWide + Math.abs(unit.x) * halfHigh + highMm / 2;
   return [
     ...regions.map(({ outer, holes }): Primitive => ({
       type: 'area',
@@ -80,9 +87,9 @@ function drawFace(face: RoofFace, seen: readonly Region[] | null, id: string, vi
       type: 'text',
       style: 'roofText',
       id,
-      at: plus(middle, times({ x: -way.y, y: way.x }, Math.min(1, (TEXT_MM * view.scale * 1.4) / Math.max(half, 1)))),
-      text: `${Math.round(slopeDeg * 10) / 10}°`,
-      heightMm: TEXT_MM * view.scale,
+      at: plus(middle, times({ x: -unit.y, y: unit.x }, asideMm)),
+      text,
+      heightMm: highMm,
       turnDeg: 0,
     },
   ];
@@ -129,4 +136,37 @@ function fromBelow(roof: Assembly<'pitchedRoof'>, view: PlanAt): Primitive[] {
   return [...edges, ...lines];
 }
 
-export const pitchedRoofsInSection = assembliesInSection('pitchedRoof', { seen: 'roofSeen', cut: 'roofCut' }, 'whole');
+/** Where one layer ends and the next begins in what is cut of a roof, from its eaves to its ridge. */
+const layersCut = ({ assemblies }: Solved, at: SectionAt): Primitive[] =>
+  ofBuilding(assembliesOf(assemblies, 'pitchedRoof'), at).flatMap(({ thing: id, parts, info }) =>
+    info.layersMm.flatMap((depths, face) =>
+      parts[face]!.slants.flatMap((slant) => {
+        const ends = cutEnds(slant, at);
+        return ends ? depths.flatMap((mm) => layerLine(ends, mm, { id, liftMm: at.liftMm })) : [];
+      }),
+    ),
+  );
+
+/** So far under the top of a piece, where that lies over its underside: eaves cut square run out to nothing. */
+function layerLine(
+  [p, q]: NonNullable<ReturnType<typeof cutEnds>>,
+  mm: number,
+  { id, liftMm }: { id: string; liftMm: number },
+): Primitive[] {
+  const [over, beyond] = [p, q].map((end) => end.topMm - mm - end.bottomMm) as [number, number];
+  if (over <= 0 && beyond <= 0) return [];
+  const at = (t: number) => {
+    return { x: p.x + (q.x - p.x) * t, y: p.topMm + (q.topMm - p.topMm) * t - mm + liftMm };
+  };
+  const turn = over / (over - beyond);
+  const points = [over > 0 ? at(0) : at(turn), beyond > 0 ? at(1) : at(turn)];
+  return [{ type: 'path', style: 'roofLayer', id, points, closed: false }];
+}
+
+const inSection = assembliesInSection('pitchedRoof', { seen: 'roofSeen', cut: 'roofCut' }, 'whole');
+
+/** Pitched roofs in section: cut with their layers, and seen beyond. */
+export const pitchedRoofsInSection: InSection = {
+  ...inSection,
+  cut: { at: 'stairs', draw: (solved, at) => [...inSection.cut!.draw(solved, at), ...layersCut(solved, at)] },
+};

@@ -40,6 +40,8 @@ export interface PitchedRoofInfo {
   faces: readonly RoofFace[];
   gables: Roof['upright'];
   lines: Roof['lines'];
+  /** How far under its top, upright, a layer of each face ends and the next begins. */
+  layersMm: readonly (readonly number[])[];
   /** What is seen of each face where other roofs cover a part of it; null: all of all. */
   seen: readonly (readonly Region[])[] | null;
   /** The height its attic is measured from. */
@@ -228,9 +230,11 @@ function assembly(
   { roof, footprint, edge, eavesMm, edgeMm }: Around,
 ): Assembly<'pitchedRoof'> {
   const floorMm = levelById(framework, record.eavesAt.level)?.fflMm ?? eavesMm;
-  const thicknessMm = record.layers.reduce((sum, layer) => sum + mmOf(framework, layer.thicknessMm), 0);
+  let thicknessMm = 0;
+  const ends = record.layers.map((layer) => (thicknessMm += mmOf(framework, layer.thicknessMm)));
+  const plumb = (face: RoofFace, mm: number) => (record.measured === 'plumb' ? mm : mm / cosineOf(face));
   const faces = roof.faces.map((face, i) => {
-    const plumbMm = record.measured === 'plumb' ? thicknessMm : thicknessMm / cosineOf(face);
+    const plumbMm = plumb(face, thicknessMm);
     const slants = slantsOf(face, plumbMm);
     return { name: `face ${i + 1}`, slants: record.eavesCut === 'square' ? cutSquare(face, slants, plumbMm) : slants };
   });
@@ -260,6 +264,7 @@ function assembly(
       faces: roof.faces,
       gables: roof.upright,
       lines: roof.lines,
+      layersMm: roof.faces.map((face) => ends.slice(0, -1).map((mm) => plumb(face, mm))),
       seen: null,
       atticMm: floorMm,
       holes: [],

@@ -77,13 +77,16 @@ const wallTopPass = definePass<Assembly<'wallTop'> | null>({
       const other = id === wall ? null : cx.get(wallPlanPass, keyOf(building, id));
       return other && other.record.stopsAt.face === 'roof' && runsThrough(other.join, plan.join) ? other.strips : [];
     });
-    const own = strips.flatMap((strip) =>
-      through
-        .filter((ring) => boxesMeet(bounds(ring), bounds(strip)))
-        .reduce<Ring[]>((left, ring) => left.flatMap((piece) => less(piece, ring)), [strip]),
-    );
     const holes = pieces.flatMap(({ openings }) => openings);
-    const made = upToRoof(slants, own, fromMm, shortMm, holes);
+    // Each straight part by itself: seen from the side it has no seam under a ridge.
+    const parts = strips.flatMap((strip) => {
+      const own = through
+        .filter((ring) => boxesMeet(bounds(ring), bounds(strip)))
+        .reduce<Ring[]>((left, ring) => left.flatMap((piece) => less(piece, ring)), [strip]);
+      const made = upToRoof(slants, own, fromMm, shortMm, holes);
+      return made.length > 0 ? [{ name: 'up to the roof', slants: made }] : [];
+    });
+    const made = parts.flatMap((part) => part.slants);
     if (made.length === 0) return null;
     return {
       thing: wall,
@@ -93,7 +96,7 @@ const wallTopPass = definePass<Assembly<'wallTop'> | null>({
       level: storey.id,
       ring: ringAbout(made),
       ...reachOfSlants(made),
-      parts: [{ name: 'up to the roof', slants: made }],
+      parts,
       info: {
         use: record.use,
         thicknessMm: plan.path.build.thicknessMm,

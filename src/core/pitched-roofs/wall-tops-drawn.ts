@@ -35,7 +35,7 @@ export const wallTopsInPlan = ({ assemblies }: Solved, view: PlanAt): Primitive[
         }),
     );
 
-export const wallTopsInSection = assembliesInSection('wallTop', { seen: 'wallSeen', cut: 'wallCut' });
+export const wallTopsInSection = assembliesInSection('wallTop', { seen: 'wallSeen', cut: 'wallCut' }, 'whole');
 
 /** What of walls goes up to a roof as walls of their own, with their true tops. */
 export const wallTopsInIfc: IfcTrait = {

@@ -10,10 +10,17 @@ import { assembliesOf, type AssemblyKind } from './assembly';
 import type { Slant } from './slant';
 import type { Pieces } from './solids-of-slants';
 
-/** Where a section's plane cuts a piece; null where it does not. Heights are the building's. */
-function cutSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame' | 'isCut'>): Ring | null {
+/** Where a section's plane enters a piece, or leaves it: along the section, with its heights there, the building's. */
+interface CutEnd {
+  x: number;
+  topMm: number;
+  bottomMm: number;
+}
+
+/** From where to where a section's plane cuts a piece; null where it does not. */
+export function cutEnds(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame' | 'isCut'>): [CutEnd, CutEnd] | null {
   if (!isCut) return null;
-  const meets = slant.flatMap((a, i) => {
+  const meets = slant.flatMap((a, i): CutEnd[] => {
     const b = slant[(i + 1) % slant.length]!;
     const [da, db] = [depthOf(frame, a), depthOf(frame, b)];
     if (da > 0 === db > 0) return [];
@@ -27,8 +34,13 @@ function cutSlant(slant: Slant, { frame, isCut }: Pick<SectionAt, 'frame' | 'isC
       },
     ];
   });
-  if (meets.length < 2) return null;
-  const [p, q] = [meets[0]!, meets.at(-1)!];
+  return meets.length < 2 ? null : [meets[0]!, meets.at(-1)!];
+}
+
+function cutSlant(slant: Slant, at: Pick<SectionAt, 'frame' | 'isCut'>): Ring | null {
+  const ends = cutEnds(slant, at);
+  if (!ends) return null;
+  const [p, q] = ends;
   const ring = counterClockwise([
     { x: p.x, y: p.bottomMm },
     { x: q.x, y: q.bottomMm },

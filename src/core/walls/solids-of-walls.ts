@@ -32,15 +32,13 @@ export const wallSolids: Solids = {
     ...assembliesOf(assemblies, 'wallTop')
       .filter((top) => top.building === building)
       .flatMap(({ thing, level, parts, info }) =>
-        parts
-          .flatMap(({ slants }) => slants)
-          .map((slant, i) => ({
-            key: `${thing} ${level} up to a roof ${i}`,
-            id: thing,
-            level,
-            look: lookOf(info.use),
-            form: { slants: [slant] },
-          })),
+        parts.map(({ slants }, i) => ({
+          key: `${thing} ${level} up to a roof ${i}`,
+          id: thing,
+          level,
+          look: lookOf(info.use),
+          form: { slants },
+        })),
       ),
   ],
 };

@@ -75,6 +75,8 @@ function paint(pdf: PDFKit.PDFDocument, primitive: Primitive, paper: OnPaper): v
   pdf
     .save()
     .lineWidth(look.weightMm * PT)
+    // Sharp corners do not stick out.
+    .miterLimit(2)
     .strokeColor(look.stroke);
   if (look.dashMm.length > 0) {
     const dashes = look.dashMm.map((mm) => mm * PT);

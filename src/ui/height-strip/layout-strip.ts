@@ -1,4 +1,5 @@
 import { tieTable } from '@/core/buildings/tie-table';
+import type { PitchedForm } from '@/core/pitched-roofs/solve-pitched-roof';
 import { assembliesOf } from '@/core/slants/assembly';
 import type { Id } from '@/core/model/ids';
 import type { Solved, SolvedLevel } from '@/core/solving/solved';
@@ -27,6 +28,7 @@ export interface StripRoof {
   label: string;
   eavesY: number;
   ridgeY: number;
+  form: PitchedForm;
 }
 
 /** A level of the building beside, at the same scale above the site datum. */
@@ -93,6 +95,7 @@ export function layStrip(solved: Solved, building: Id, roomPx: number, beside: I
       label: `Roof ${name}`,
       eavesY: toY(info.eavesMm),
       ridgeY: toY(info.ridgeMm),
+      form: info.form,
     })),
     beside: besideOf(solved, building, beside, neighbours, (level) => toY(level.fflMm + upMm)),
     scale,

@@ -3,7 +3,7 @@ import { FURNISHED, given } from '@/core/testing/given';
 import type { Solid } from '@/core/kinds/solids';
 import { isInstanced } from './instances';
 import { merged, paint, solidAt, type Drawn } from './merged';
-import { reachOf, solidsOf } from './space';
+import { middleOf, reachOf, solidsOf } from './space';
 
 const solved = solve(given(FURNISHED));
 const [building] = solved.buildings;
@@ -39,6 +39,22 @@ it('a column reaches as far as its section, turned, and its height', () => {
   expect(high[2] - low[2]).toBe(column.form.heightMm);
   expect(low[2]).toBe(column.form.bottomMm);
   expect(reachOf([], solved.profiles)).toBeNull();
+});
+
+it('the scene is as large as what stands in it: roofs and walls beside all floors too', () => {
+  const roofed = given([
+    ...FURNISHED,
+    [
+      'pitchedRoofs.add',
+      {
+        outline: { type: 'rectangle', place: '200000,0', widthMm: 10_000, depthMm: 8000 },
+        eavesAt: { level: 'RF', offsetMm: 20_000 },
+      },
+    ],
+  ]);
+  const [was, now] = [middleOf(solved), middleOf(solve(roofed))];
+  expect(now.size).toBeGreaterThan(200);
+  expect(now.z).toBeGreaterThan(was.z + 10);
 });
 
 it('colours are each solid’s own', () => {

@@ -141,7 +141,12 @@ export function ModelView() {
     } else if (way === 'there' && around) {
       const size = Math.max(around.getSize(new THREE.Vector3()).length() * 1.3, 4);
       setAsked({ look: way, n, at: around.getCenter(new THREE.Vector3()), size });
-    } else setAsked({ look: way, n, at: new THREE.Vector3(), size: origin.size });
+    } else {
+      // All there is now, which need not be what there was when the scene got its zero.
+      const now = centre ?? origin;
+      const at = new THREE.Vector3(now.x - origin.x, now.z - origin.z, origin.y - now.y);
+      setAsked({ look: way, n, at, size: now.size });
+    }
   };
   const press = (id: Id, event: MouseEvent) => {
     if (event.type === 'contextmenu') {

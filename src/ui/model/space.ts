@@ -62,13 +62,20 @@ export function reachOf(solids: readonly Solid[], profiles: Solved['profiles']):
 /** Middle of all buildings in metres, and how large they are together. */
 export function middleOf(solved: Solved): { x: number; y: number; z: number; size: number } {
   const points = solved.buildings.flatMap(({ id, at, turnDeg, zeroMm }) => {
+    const leaning = solved.assemblies.filter((each) => each.building === id);
     const own = [
+      ...leaning.flatMap(({ ring }) => ring),
+      ...solved.walls.filter((wall) => wall.building === id).flatMap(({ strips }) => strips.flat()),
       ...solved.crossings.filter((crossing) => crossing.building === id).map((crossing) => crossing.at),
       ...solved.floors.filter((floor) => floor.building === id).flatMap(({ outline }) => outline),
     ];
-    const heights = solved.levels.filter((level) => level.building === id).map(({ fflMm }) => fflMm + zeroMm);
+    const heights = [
+      ...solved.levels.filter((level) => level.building === id).map(({ fflMm }) => fflMm),
+      ...leaning.flatMap(({ bottomMm, topMm }) => [bottomMm, topMm]),
+    ].map((mm) => mm + zeroMm);
+    const [low, high] = [Math.min(...heights), Math.max(...heights)];
     const corners = own.length > 0 ? own : [{ x: 0, y: 0 }];
-    return corners.flatMap((point) => heights.map((z) => ({ ...plus(at, turned(point, turnDeg)), z })));
+    return corners.flatMap((point) => [low, high].map((z) => ({ ...plus(at, turned(point, turnDeg)), z })));
   });
   const span = (values: number[]): [number, number] =>
     values.reduce(([low, high], value) => [Math.min(low, value), Math.max(high, value)], [Infinity, -Infinity]);

@@ -46,6 +46,8 @@ function Paint({ primitive, chosen }: { primitive: Primitive; chosen: boolean })
     strokeWidth: chosen ? look.weightPx + 0.8 : look.weightPx,
     strokeDasharray: look.dash ?? undefined,
     vectorEffect: 'non-scaling-stroke' as const,
+    // Sharp corners do not stick out.
+    strokeMiterlimit: 2,
   };
   if (primitive.type === 'circle')
     return <circle cx={primitive.at.x} cy={-primitive.at.y} r={primitive.radiusMm} {...common} />;
