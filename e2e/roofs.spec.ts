@@ -206,3 +206,33 @@ test('a butterfly is added in the tool, becomes a saw-tooth in Details, and slop
   await panel.getByLabel('It slopes').selectOption({ label: 'from its edges inwards' });
   await expect(panel.getByLabel(/: slope$/)).toHaveCount(4);
 });
+
+test('a courtyard is drawn in a roof, and one outside it is refused in words', async ({ page }) => {
+  await openProject(
+    page,
+    await makeProject(page.request, 'Courtyards', [
+      ['levels.setUp', { above: '3m' }],
+      [
+        'pitchedRoofs.add',
+        {
+          name: 'PR1',
+          outline: { type: 'rectangle', place: '0,0', widthMm: 16_000, depthMm: 12_000 },
+          eavesAt: { level: 'RF' },
+        },
+      ],
+    ]),
+  );
+  await openStep(page, 'Floors & roof');
+  const tool = page.getByRole('region', { name: 'Floors tools' });
+  await tool.getByRole('button', { name: 'Pitched roof', exact: true }).click();
+  await tool.getByLabel('Adds', { exact: true }).selectOption({ label: 'a courtyard in a roof' });
+  await tool.getByLabel('Corner at').fill('30000,0');
+  await expect(tool.getByText(/A courtyard lies outside the outline/)).toBeVisible();
+  await tool.getByLabel('Corner at').fill('6000,4000');
+  await tool.getByLabel('Width', { exact: true }).fill('4m');
+  await tool.getByRole('button', { name: 'Leave it open' }).click();
+  await untilSaved(page);
+  const { roofs } = await downloadReport(page);
+  expect(roofs).toMatchObject([{ name: 'PR1', footprintM2: 16 * 12 - 4 * 3 }]);
+  expect(roofs[0]!.faces).toHaveLength(8);
+});

@@ -15,7 +15,6 @@ import { readRoofSlope } from '../roof-planes/slopes';
 import { carryingWalls } from '../roofs/carrying-walls';
 import { resolveOutline } from '../setting-out/resolve-outline';
 import { outlineFromWalls } from '../walls/outline-from-walls';
-import type { Wall } from '../walls/wall';
 import { WALL_FACES } from '../walls/wall-faces';
 import {
   EAVES_CUTS,
@@ -27,7 +26,8 @@ import {
   type RoofEdge,
 } from './pitched-roof';
 import { solvePitchedRoof } from './solve-pitched-roof';
-import { partyEdges, partyWallsBeside, wallsUnder } from './walls-under';
+import { trimWalls } from './trim-walls-command';
+import { partyEdges } from './walls-under';
 
 /** Degrees, or as one writes a slope: `40`, `1:1.5`, `60 %`. */
 const slopeInput = z.union([z.number(), z.string().max(40)]);
@@ -311,52 +311,22 @@ const setEdge = defineCommand({
   },
 });
 
-const OVER_ROOF = { atLeastMm: 0, atMostMm: 10_000 };
-
-function allUnder(framework: Framework, roof: PitchedRoof): Wall[] {
-  const solved = solvePitchedRoof(framework, roof);
-  if (!('made' in solved)) return [];
-  const { info } = solved.made;
-  return [...new Set([...wallsUnder(framework, roof, info), ...partyWallsBeside(framework, roof, info.footprint)])];
-}
-
-const trimWalls = defineCommand({
-  name: 'pitchedRoofs.trimWalls',
-  title: 'Let walls end at the underside of a pitched roof: those named, or all that lie under it and reach its eaves',
-  input: z.strictObject({
-    roof: refSchema,
-    walls: z.array(refSchema).min(1, 'Choose a wall').max(2000).optional(),
-    /** How far party walls beside it stand over it. */
-    partyOverMm: lengthInputSchema.default(300),
-    /** How far the walls named stand over it; 0: they end at its underside. */
-    overMm: lengthInputSchema.default(0),
-  }),
+const addCourtyard = defineCommand({
+  name: 'pitchedRoofs.addCourtyard',
+  title: 'Leave a courtyard open in a pitched roof; its edges slope as the roof does',
+  input: z.strictObject({ roof: refSchema, outline: outlineInputSchema }),
   plan: (edit, input) =>
     refusing(() => {
-      const { before } = edit;
-      const roof = thingReferred(before, 'pitchedRoof', input.roof);
-      const reader = new LengthReader(before);
-      const over = reader.read(input.overMm, 'overMm', OVER_ROOF);
-      const partyOver = reader.read(input.partyOverMm, 'partyOverMm', OVER_ROOF);
-      const walls = input.walls?.map((ref) => thingReferred(before, 'wall', ref)) ?? allUnder(before, roof);
-      if (walls.length === 0) refuseNow(`No wall under roof ${roof.name} reaches its eaves. Choose walls`, ['walls']);
-      for (const wall of walls) {
-        if (wall.passesClearMm !== null)
-          refuseNow(`Wall ${wall.name} passes the slabs. Let it end at soffits first`, ['walls']);
-        // One of another building keeps its own level.
-        const level = wall.building === roof.building ? roof.eavesAt.level : wall.stopsAt.level;
-        const offsetMm = wall.use === 'party' && !input.walls ? partyOver.stored : over.stored;
-        edit.set('wall', wall.id, { stopsAt: { level, face: 'roof', offsetMm } });
-      }
+      const roof = thingReferred(edit.before, 'pitchedRoof', input.roof);
+      const courtyards = [...roof.courtyards, readOutline(edit.before, roof.building, input.outline)];
+      if (courtyards.length > 20) refuseNow('A roof has 20 courtyards at most', ['outline']);
+      orRefuse(edit.before, { ...roof, courtyards });
+      edit.set('pitchedRoof', roof.id, { courtyards });
     }),
-  sentence: (before, { roof, walls }) => {
-    const record = thingReferred(before, 'pitchedRoof', roof);
-    const count = walls?.length ?? allUnder(before, record).length;
-    return `${count} ${count === 1 ? 'wall ends' : 'walls end'} at roof ${record.name}`;
-  },
+  sentence: (before, { roof }) => `A courtyard left open in roof ${thingReferred(before, 'pitchedRoof', roof).name}`,
 });
 
-export const PITCHED_ROOF_COMMANDS = [add, change, setEdge, trimWalls] as const;
+export const PITCHED_ROOF_COMMANDS = [add, change, setEdge, addCourtyard, trimWalls] as const;
 
 declare module '../commands/command-inputs' {
   interface CommandInputs extends InputsOf<typeof PITCHED_ROOF_COMMANDS> {}

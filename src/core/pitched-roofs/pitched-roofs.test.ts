@@ -289,6 +289,22 @@ describe('a pitched roof', () => {
     expect(solid(roof) - solid(bent)).toBeCloseTo(0.1 * (2 + 2), 5);
   });
 
+  it('gets courtyards one by one, and none outside it or in another', () => {
+    const square = (place: string, mm: number) => ({ ...rectangle, place, widthMm: mm, depthMm: mm });
+    const court = (outline: object, on: Framework) =>
+      after('pitchedRoofs.addCourtyard', { roof: 'PR1', outline } as never, on);
+    const one = court(square('2000,2000', 2000), roofed({}));
+    const two = court(square('6000,2000', 1000), one);
+    expect(row(one).footprintM2).toBe(56);
+    expect(row(two).footprintM2).toBe(55);
+    // Every face slopes at 45°, those of the courtyards too.
+    expect(row(two).areaM2).toBeCloseTo(55 * Math.SQRT2, 4);
+    const refused = (outline: object) => refusal(two, 'pitchedRoofs.addCourtyard', { roof: 'PR1', outline } as never);
+    expect(refused(square('20000,2000', 1000))).toMatch(/lies outside the outline/);
+    expect(refused(square('2500,2500', 500))).toMatch(/within another/);
+    expect(refused(square('3000,3000', 2000))).toMatch(/crosses or touches itself/);
+  });
+
   it('has the space under it that a sampling finds, with mixed edges, a courtyard and an overhang', () => {
     const outline = {
       type: 'polygon' as const,

@@ -12,7 +12,13 @@ type FallCommand =
   | 'fallLayers.removeOutlet';
 type Makers = {
   [
-    Name in 'pitchedRoofs.add' | 'pitchedRoofs.change' | 'pitchedRoofs.setEdge' | 'pitchedRoofs.trimWalls' | FallCommand
+    Name in
+      | 'pitchedRoofs.add'
+      | 'pitchedRoofs.change'
+      | 'pitchedRoofs.setEdge'
+      | 'pitchedRoofs.addCourtyard'
+      | 'pitchedRoofs.trimWalls'
+      | FallCommand
   ]: (chance: Chance) => CommandInputs[Name];
 };
 
@@ -76,6 +82,15 @@ export const ROOF_MAKERS: Makers = {
       { bays: { is: 'sawtooth' as const, along: 0, count: 3 }, edges: [] },
       { bays: null },
     ]),
+  }),
+  'pitchedRoofs.addCourtyard': ({ one, between }) => ({
+    roof: one('pitchedRoof'),
+    outline: {
+      type: 'rectangle' as const,
+      place: `${between(2000, 4000)},${between(2000, 3000)}`,
+      widthMm: between(300, 900),
+      depthMm: between(300, 900),
+    },
   }),
   'roofOpenings.add': ({ between, one, pick }) => ({
     roof: one('pitchedRoof'),

@@ -1,5 +1,6 @@
 'use client';
 
+import { useRef } from 'react';
 import type { Change } from '@/core/commands/command-inputs';
 import { asGiven } from '@/core/dimensions/uses';
 import { mmOf } from '@/core/dimensions/resolve-length';
@@ -26,9 +27,10 @@ import {
 } from '../../fields/declared/field-spec';
 import { ActionButton, TextField } from '../../fields/fields';
 import { LengthField } from '../../fields/length-field';
-import { useSlice } from '../../session/store';
+import type { Ghost } from '../../session/project';
+import { useProjectStore, useSlice } from '../../session/store';
 import { RoofBays } from './roof-bays';
-import { edgeWords, RoofEdges } from './roof-edges';
+import { edgeEnds, edgeWords, RoofEdges } from './roof-edges';
 
 const FIELDS: FieldsOf<PitchedRoof, Change<'pitchedRoofs.change', 'roof'>> = {
   kind: KIND,
@@ -81,6 +83,15 @@ function Slope({ record: roof }: { record: PitchedRoof }) {
 
 function Edges({ record: roof }: { record: PitchedRoof }) {
   const { framework, run, mayEdit, say } = useSlice('framework', 'run', 'mayEdit', 'say');
+  const store = useProjectStore();
+  const marked = useRef<Ghost | null>(null);
+  /** Marks the ends of the edge that is looked at in the plan, unless a tool shows what it would make there. */
+  const look = (edge: number | null) => {
+    const { ghost } = store.getState();
+    if (ghost !== null && ghost !== marked.current) return;
+    marked.current = edge === null ? null : { rings: [], points: edgeEnds(rings, edge), note: '' };
+    store.setState({ ghost: marked.current });
+  };
   const rings = [roof.outline, ...roof.courtyards].map((each) => resolveOutline(framework, each)).filter(isRing);
   return (
     <RoofEdges
@@ -89,6 +100,7 @@ function Edges({ record: roof }: { record: PitchedRoof }) {
       slope={degrees(roof.slopeDeg)}
       disabled={!mayEdit}
       inBays={roof.bays !== null}
+      onLook={look}
       onSet={(edge) => {
         const refusal = run('pitchedRoofs.setEdge', { roof: roof.id, ...edge });
         if (refusal) say(refusal);

@@ -3,13 +3,12 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CommandInputs } from '@/core/commands/command-inputs';
 import { freeName } from '@/core/commands/free-name';
-import type { Point } from '@/core/geometry/point';
-import type { Ring } from '@/core/geometry/polygon';
 import type { PitchedRoof, RoofEdge } from '@/core/pitched-roofs/pitched-roof';
 import { solvePitchedRoof } from '@/core/pitched-roofs/solve-pitched-roof';
 import { FORM_WORDS } from '@/core/pitched-roofs/say-pitched-roofs';
 import { readRoofSlope } from '@/core/roof-planes/slopes';
 import { formatArea, formatElevation } from '@/core/units/format-length';
+import { recordsOf } from '@/core/model/framework';
 import type { WallFace } from '@/core/walls/wall-faces';
 import { ChoiceField, PlainField } from '../../fields/fields';
 import { useSlice } from '../../session/store';
@@ -21,7 +20,8 @@ import { outlineShape, usePath } from '../../tools/use-path';
 import { useRectangle } from '../../tools/use-rectangle';
 import { FACE_CHOICES } from '../walls/wall-words';
 import { RoofBays } from './roof-bays';
-import { RoofEdges, type EdgeGiven } from './roof-edges';
+import { CourtyardForm } from './courtyard-form';
+import { edgeEnds, RoofEdges, type EdgeGiven } from './roof-edges';
 
 type On = 'walls' | 'rectangle' | 'path';
 const ON_CHOICES: readonly (readonly [On, string])[] = [
@@ -30,13 +30,8 @@ const ON_CHOICES: readonly (readonly [On, string])[] = [
   ['path', 'corner by corner'],
 ];
 
-function endsOf(rings: readonly Ring[], edge: number): Point[] {
-  const sides = rings.flatMap((ring) => ring.map((from, i) => [from, ring[(i + 1) % ring.length]!]));
-  return sides[edge] ?? [];
-}
-
 /** A pitched roof on walls or an outline: worked out while its edges and slopes are chosen. */
-export function PitchedRoofTool() {
+function NewRoof() {
   const { framework, solved, building, selection, display, run, mayEdit } = useSlice(
     'framework',
     'solved',
@@ -103,7 +98,7 @@ export function PitchedRoofTool() {
       ? {
           rings: info.faces.map(({ points }) => points.map(({ x, y }) => ({ x, y }))),
           // The edge that is looked at has its two ends marked.
-          points: looked === null ? [] : endsOf(info.footprint, looked),
+          points: looked === null ? [] : edgeEnds(info.footprint, looked),
           note: said,
         }
       : null,
@@ -187,5 +182,27 @@ export function PitchedRoofTool() {
         </p>
       )}
     </ToolForm>
+  );
+}
+
+/** Adds a pitched roof, or leaves a courtyard open in one that is there. */
+export function PitchedRoofTool() {
+  const { framework, building } = useSlice('framework', 'building');
+  const [adds, setAdds] = useState<'roof' | 'courtyard'>('roof');
+  const roofs = recordsOf(framework, 'pitchedRoof').filter((roof) => roof.building === building);
+  if (roofs.length === 0) return <NewRoof />;
+  return (
+    <div className="flex flex-col gap-2">
+      <ChoiceField
+        label="Adds"
+        value={adds}
+        choices={[
+          ['roof', 'a roof'],
+          ['courtyard', 'a courtyard in a roof'],
+        ]}
+        onChoose={setAdds}
+      />
+      {adds === 'roof' ? <NewRoof /> : <CourtyardForm roofs={roofs} />}
+    </div>
   );
 }

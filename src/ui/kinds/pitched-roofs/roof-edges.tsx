@@ -2,6 +2,7 @@
 
 import { mmOf } from '@/core/dimensions/resolve-length';
 import { asGiven } from '@/core/dimensions/uses';
+import type { Point } from '@/core/geometry/point';
 import type { Ring } from '@/core/geometry/polygon';
 import type { RoofEdge, RoofEdgeIs } from '@/core/pitched-roofs/pitched-roof';
 import { TextField } from '../../fields/fields';
@@ -39,6 +40,12 @@ export const edgeWords = (rings: readonly Ring[]): string[] =>
   rings.flatMap((ring, of) =>
     entryChoices(ring).map(([, words]) => (of === 0 ? words : `${words} of courtyard ${of}`).replace(/^the /, '')),
   );
+
+/** The two ends of an edge, as edges are counted. */
+export function edgeEnds(rings: readonly Ring[], edge: number): Point[] {
+  const sides = rings.flatMap((ring) => ring.map((from, i) => [from, ring[(i + 1) % ring.length]!]));
+  return sides[edge] ?? [];
+}
 
 const written = (deg: number) => `${Math.round(deg * 1e4) / 1e4}°`;
 
