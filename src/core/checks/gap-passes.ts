@@ -4,7 +4,7 @@ import { dot, lengthOf, minus, plus, times, type Point } from '../geometry/point
 import { bounds, boxesMeet, counterClockwise, ringGap, type Box, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import { recordOf } from '../model/framework';
-import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
+import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
 import { storeysOf } from '../solving/building-passes';
 import { formatLength } from '../units/format-length';
 import { CLOSED_MM } from '../walls/joins';
@@ -158,11 +158,13 @@ function nearest(end: End, ahead: Ring, strips: readonly Ring[]): { nth: number;
 }
 
 /** Ends of walls of a storey that stop short of another wall there; by building and level. */
-const gapsPass = definePass({
+const gapsPass: Pass<readonly Gap[]> = definePass<readonly Gap[]>({
   name: 'gaps between walls of a storey',
   scope: 'level',
-  run: (cx, key): readonly Gap[] => {
-    const [building] = partsOf(key);
+  run: (cx, key) => {
+    const [building, level] = partsOf(key);
+    const same = cx.get(walls.alike, key);
+    if (same !== level) return cx.get(gapsPass, keyOf(building, same));
     const squares = bySquares(cx, building, key);
     const found = cx.get(walls.band, key).flatMap((own): Gap[] => {
       const drawn = cx.get(drawnEndsPass, keyOf(building, own.wall));

@@ -1,4 +1,5 @@
 import { cross, dot, lengthOf, minus, plus, quantised, times, type Point } from '../geometry/point';
+import { bounds, type Box } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import type { WallUse } from './wall';
 import type { WallPath } from './wall-path';
@@ -50,13 +51,26 @@ export function joined(wall: Joining, others: (end: Point) => readonly Joining[]
   return path.along(points);
 }
 
+/** False for a wall whose path lies too far from an end for it to be brought there. */
+function mayMeet({ x, y }: Point, { path: { build } }: Joining, { path }: Joining): boolean {
+  const { minX, minY, maxX, maxY } = boxOf(path);
+  const reach = joinReachMm(path) + joinReachMm({ build });
+  return x > minX - reach && x < maxX + reach && y > minY - reach && y < maxY + reach;
+}
+const boxes = new WeakMap<WallPath, Box>();
+function boxOf(path: WallPath): Box {
+  let box = boxes.get(path);
+  if (!box) boxes.set(path, (box = bounds(path.points)));
+  return box;
+}
+
 function brought(end: Point, inner: Point, wall: Joining, others: readonly Joining[]): Point {
   const way = minus(end, inner);
   const length = lengthOf(way);
   const out = times(way, 1 / length);
   let best: { by: number; to: Point } | null = null;
   for (const other of others) {
-    if (other.id === wall.id || !sharesStorey(wall, other)) continue;
+    if (other.id === wall.id || !mayMeet(end, wall, other) || !sharesStorey(wall, other)) continue;
     const { points, closed, build } = other.path;
     // The other's middle lies so far to the left of its path.
     const middleMm = other.path.leftOf(build.thicknessMm / 2);
@@ -86,5 +100,6 @@ function brought(end: Point, inner: Point, wall: Joining, others: readonly Joini
 }
 
 /** How far from a wall's path an end may lie that joins it, and how far an end looks around, mm. */
-export const joinReachMm = ({ build }: WallPath): number => build.thicknessMm * (1 / LEAST_SINE) + 2 * REACH_MM;
+export const joinReachMm = ({ build }: Pick<WallPath, 'build'>): number =>
+  build.thicknessMm * (1 / LEAST_SINE) + 2 * REACH_MM;
 export const endReachMm = ({ build }: WallPath): number => build.thicknessMm + 2 * REACH_MM;

@@ -32,6 +32,18 @@ const roofOver =
   (strips) =>
     underOver(cx.get(goesUpToPass, key), strips);
 
+/** Room for openings in a wall that goes up to a slope: up to there, whatever height its level part has. */
+function upToRoof(cx: Context, key: string, level: Id, { plan, topMm }: Standing) {
+  const zeroMm = cx.get(fflPass, keyOf(partsOf(key)[0], level));
+  const over = roofOver(cx, key);
+  const highMm = over(plan.strips)?.highMm ?? -Infinity;
+  const overRing = (ring: Ring) => {
+    const low = over([ring]);
+    return low && quantiseMm(low.lowMm - zeroMm);
+  };
+  return { topMm: Math.max(topMm, quantiseMm(highMm - zeroMm)), roofOver: overRing };
+}
+
 /**
  * The passes of one chain. `ceilingOver` finds the ceiling over a storey; `first` is the chain before it: what does not stop at a
  * ceiling is as it was there.
@@ -94,7 +106,21 @@ export function wallChain(
       return cx.get(byLevel, building).get(level) ?? [];
     },
   });
-  /** Lowest and highest of the walls of each storey, and walls that pass slabs, in the building's heights. */
+  /** Lowest and highest of the walls of a storey, and those that pass slabs, from its FFL. */
+  const span = definePass({
+    name: `heights of walls of a storey${suffix}`,
+    scope: 'level',
+    run: (cx, key) => {
+      const [building] = partsOf(key);
+      const passing: Band[] = [];
+      let [bottomMm, topMm] = [Infinity, -Infinity];
+      for (const run of cx.get(at, key))
+        if (run.passes) passing.push({ wall: run.wall, type: run.type, bottomMm: run.bottomMm, topMm: run.topMm });
+        else [bottomMm, topMm] = [Math.min(bottomMm, run.bottomMm), Math.max(topMm, reachOf(cx, building, run))];
+      return { bottomMm, topMm, passing };
+    },
+  });
+  /** The same of all storeys, in the building's heights. */
   const spans = definePass({
     name: `heights of walls${suffix}`,
     scope: 'building',
@@ -102,13 +128,10 @@ export function wallChain(
       const levels: { level: Id; bottomMm: number; topMm: number }[] = [];
       const passing: Band[] = [];
       for (const { id: level, fflMm } of storeysOf(cx, building)) {
-        let [bottomMm, topMm] = [Infinity, -Infinity];
-        for (const run of cx.get(at, keyOf(building, level))) {
-          if (run.passes)
-            passing.push({ wall: run.wall, type: run.type, bottomMm: fflMm + run.bottomMm, topMm: fflMm + run.topMm });
-          else [bottomMm, topMm] = [Math.min(bottomMm, run.bottomMm), Math.max(topMm, reachOf(cx, building, run))];
-        }
-        if (topMm > bottomMm) levels.push({ level, bottomMm: fflMm + bottomMm, topMm: fflMm + topMm });
+        const { bottomMm, topMm, passing: own } = cx.get(span, keyOf(building, level));
+        const up = (mm: number) => fflMm + mm;
+        passing.push(...own.map((run) => ({ ...run, bottomMm: up(run.bottomMm), topMm: up(run.topMm) })));
+        if (topMm > bottomMm) levels.push({ level, bottomMm: up(bottomMm), topMm: up(topMm) });
       }
       return { levels, passing };
     },
@@ -233,23 +256,10 @@ export function wallChain(
         for (const other of cx.get(bandCell, keyOf(building, level, cell))) others.add(other);
       const parts = given(cx, building);
       const floorMm = floorOf(parts, each.plan, storey.level);
-      // What goes up to a slope has room for openings up to there.
+      const open = { level: storey.level, floorMm, topMm: each.topMm };
       const isToRoof = each.plan.record.stopsAt.face === 'roof';
-      const highMm = isToRoof
-        ? (roofOver(cx, keyOf(building, wall))(each.plan.strips)?.highMm ?? -Infinity)
-        : -Infinity;
-      const overRing = (ring: Ring) => {
-        const over = roofOver(cx, keyOf(building, wall))([ring]);
-        return over && quantiseMm(over.lowMm - cx.get(fflPass, keyOf(building, level)));
-      };
-      const reachMm = Math.max(each.topMm, quantiseMm(highMm - cx.get(fflPass, keyOf(building, level))));
-      return wallPiece(
-        parts,
-        each,
-        storey,
-        [...others],
-        [{ level: storey.level, floorMm, topMm: reachMm, ...(isToRoof ? { roofOver: overRing } : {}) }],
-      );
+      const within = isToRoof ? { ...open, ...upToRoof(cx, keyOf(building, wall), level, each) } : open;
+      return wallPiece(parts, each, storey, [...others], [within]);
     },
   });
   /** Pieces of a storey that do not pass slabs, from its FFL. */

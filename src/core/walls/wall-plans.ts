@@ -4,7 +4,7 @@ import { boundsOf, type Box, type Ring } from '../geometry/polygon';
 import { bounds } from '../geometry/polygon';
 import type { Point } from '../geometry/point';
 import { levelsOf } from '../levels/resolve-levels';
-import { recordsOf } from '../model/framework';
+import { recordOf, recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
 import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
 import { roofParapet } from '../roofs/roof-parts';
@@ -62,6 +62,9 @@ export const wallRecordPass = definePass({
   gathers: true,
   run: (cx, key): Wall | null => {
     const [building, id] = partsOf(key);
+    // One of its own stands by itself: others that change do not touch it.
+    const own = recordOf(cx.framework, 'wall', id);
+    if (own?.building === building) return withSharedEnds(cx.framework, own);
     return cx.get(standingByIdPass, building).get(id) ?? null;
   },
 });
@@ -151,6 +154,17 @@ function near(cx: Context, building: Id, at: Point, byMm: number): readonly Join
   return [...found].sort((a, b) => (a.id < b.id ? -1 : 1));
 }
 
+/** The path of a wall with its ends brought to those it meets, by building and id: many lie near one that moves, few of them meet it. */
+const joinedPass = definePass({
+  name: 'wall brought to those it meets',
+  scope: 'thing',
+  run: (cx, key): WallPath | null => {
+    const [building] = partsOf(key);
+    const join = cx.get(drawnPass, key);
+    return join && joined(join, (end) => near(cx, building, end, endReachMm(join.path)));
+  },
+});
+
 /** A wall of its usual type in plan, by building and id. */
 export const wallPlanPass = definePass({
   name: 'wall in plan',
@@ -160,7 +174,7 @@ export const wallPlanPass = definePass({
     const record = cx.get(wallRecordPass, key);
     const join = cx.get(drawnPass, key);
     if (!record || !join) return null;
-    const path = joined(join, (end) => near(cx, building, end, endReachMm(join.path)));
+    const path = cx.get(joinedPass, key)!;
     const strips = stripsFrom(cx, path);
     const { all } = cx.get(platesPass, building);
     const under = new Set(strips.flatMap((strip) => [...platesUnder(all, strip, cx.facts)]));
