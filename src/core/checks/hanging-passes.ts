@@ -5,7 +5,7 @@ import type { Id } from '../model/ids';
 import { definePass, keyOf, type Context } from '../passes/pass';
 import { flooredPass, levelNamesPass, storeysOf } from '../solving/building-passes';
 import type { FloorPiece } from '../solving/solved';
-import { partsPass } from '../space/space-passes';
+import { inStoreyPass } from '../space/space-passes';
 import { formatLength } from '../units/format-length';
 import { finding, onceByKey, type Finding, fixBy } from './finding';
 
@@ -28,14 +28,14 @@ function carryingNear(cx: Context, building: Id, { topMm, thicknessMm }: FloorPi
   return [storeys[at - 1], storeys[at]].flatMap((storey) =>
     storey
       ? cx
-          .get(partsPass, keyOf(building, storey.id))
-          .map(({ solid }) => solid)
+          .get(inStoreyPass, keyOf(building, storey.id))
           .filter(
-            (solid) =>
+            ({ solid, lowMm, highMm }) =>
               CARRYING.has(solid.rank) &&
-              solid.topMm >= topMm - thicknessMm - TOUCH_MM &&
-              solid.bottomMm <= topMm + TOUCH_MM,
+              storey.fflMm + highMm >= topMm - thicknessMm - TOUCH_MM &&
+              storey.fflMm + lowMm <= topMm + TOUCH_MM,
           )
+          .map(({ solid }) => solid)
       : [],
   );
 }

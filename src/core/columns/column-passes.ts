@@ -9,7 +9,8 @@ import type { Id } from '../model/ids';
 import { together } from '../passes/together';
 import { definePass, partsOf } from '../passes/pass';
 import { acting } from '../setting-out/acting';
-import { extentsPass, fflPass, flooredPass, ownRecords } from '../solving/building-passes';
+import { extentsPass, fflPass, flooredPass, ownRecords, storeysOf } from '../solving/building-passes';
+import { placing } from '../solving/placed';
 import type { ColumnBlock, ColumnPiece } from '../solving/solved';
 import { quantiseMm } from '../units/length-units';
 import type { ColumnStack } from './column';
@@ -50,8 +51,8 @@ const statesPass = definePass({
   },
 });
 
-/** A column through its storeys. */
-export const stackPass = definePass<SolvedStack>({
+/** A column through its storeys, in the building's heights. */
+const solvedPass = definePass<SolvedStack>({
   name: 'column stack',
   scope: 'thing',
   run: (cx, id) => {
@@ -72,6 +73,50 @@ export const stackPass = definePass<SolvedStack>({
   },
 });
 const NOTHING: SolvedStack = { pieces: [], blocks: [], findings: [] };
+
+/** The pieces of a column, each from the FFL of its level: what is pushed up stays the same. */
+const fromFloorsPass = definePass({
+  name: 'column stack from its floors',
+  scope: 'thing',
+  run: (cx, id): readonly ColumnPiece[] => {
+    const { pieces } = cx.get(solvedPass, id);
+    const fflOf = cx.get(fflByLevelPass, recordOf(cx.framework, 'columnStack', id)?.building ?? '');
+    return pieces.map((piece) => {
+      const zeroMm = fflOf.get(piece.level) ?? 0;
+      return { ...piece, bottomMm: quantiseMm(piece.bottomMm - zeroMm), topMm: quantiseMm(piece.topMm - zeroMm) };
+    });
+  },
+});
+
+const fflByLevelPass = definePass({
+  name: 'heights of levels with floors',
+  scope: 'building',
+  run: (cx, building): ReadonlyMap<Id, number> =>
+    new Map(cx.get(flooredPass, building).map(({ id, fflMm }) => [id, fflMm])),
+});
+
+/** A piece of a column in the building's heights. */
+export const placedColumn = placing((piece: ColumnPiece, level, fflMm) => ({
+  ...piece,
+  level,
+  bottomMm: quantiseMm(piece.bottomMm + fflMm),
+  topMm: quantiseMm(piece.topMm + fflMm),
+}));
+
+/** A column through its storeys. */
+export const stackPass = definePass<SolvedStack>({
+  name: 'column stack in place',
+  scope: 'thing',
+  gathers: true,
+  run: (cx, id) => {
+    const solved = cx.get(solvedPass, id);
+    const fflOf = cx.get(fflByLevelPass, recordOf(cx.framework, 'columnStack', id)?.building ?? '');
+    const pieces = cx
+      .get(fromFloorsPass, id)
+      .map((piece) => placedColumn(piece, piece.level, fflOf.get(piece.level) ?? 0));
+    return { ...solved, pieces };
+  },
+});
 
 const runsPass = definePass({
   name: 'column stack in like stretches',
@@ -94,6 +139,48 @@ export const columnsPass = definePass({
   gathers: true,
   run: (cx, building): readonly ColumnPiece[] =>
     together(cx.get(stacksPass, building).map((id) => cx.get(stackPass, id).pieces)),
+});
+
+/** Columns by the levels they begin at, each from the FFL of that. */
+const onLevelsPass = definePass({
+  name: 'columns from floors by levels',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): ReadonlyMap<Id, readonly ColumnPiece[]> => {
+    const found = new Map<Id, ColumnPiece[]>();
+    for (const id of cx.get(stacksPass, building))
+      for (const piece of cx.get(fromFloorsPass, id)) {
+        const list = found.get(piece.level);
+        if (list) list.push(piece);
+        else found.set(piece.level, [piece]);
+      }
+    return found;
+  },
+});
+
+/** Those of a storey; by building and level. */
+export const columnsOnFloorPass = definePass({
+  name: 'columns from the floor of a storey',
+  scope: 'level',
+  gathers: true,
+  run: (cx, key): readonly ColumnPiece[] => {
+    const [building, level] = partsOf(key);
+    return cx.get(onLevelsPass, building).get(level) ?? [];
+  },
+});
+
+/** Those that begin at levels without a storey of their own, in the building's heights. */
+export const columnsElsewherePass = definePass({
+  name: 'columns that begin between storeys',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly ColumnPiece[] => {
+    const storeys = new Set(storeysOf(cx, building).map(({ id }) => id));
+    const fflOf = cx.get(fflByLevelPass, building);
+    return [...cx.get(onLevelsPass, building)].flatMap(([level, pieces]) =>
+      storeys.has(level) ? [] : pieces.map((piece) => placedColumn(piece, level, fflOf.get(level) ?? 0)),
+    );
+  },
 });
 
 export const blocksPass = definePass({

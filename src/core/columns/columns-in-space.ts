@@ -2,7 +2,7 @@ import { defineSpacePart, type InSpace, type PlanShape, type Shapes } from '../k
 import type { Point } from '../geometry/point';
 import type { ColumnBlock, ColumnPiece } from '../solving/solved';
 import { sectionRing, type SectionMm } from './section-shape';
-import { blocksPass, columnsPass } from './column-passes';
+import { blocksPass, columnsElsewherePass, columnsOnFloorPass, columnsPass, placedColumn } from './column-passes';
 
 /** Shapes of sections by the place they stand at, which is one object all the way up. */
 const known = new WeakMap<Point, { section: SectionMm; turnDeg: number; shape: PlanShape }>();
@@ -32,6 +32,11 @@ export const columnsInSpace: InSpace = {
           topMm: piece.topMm,
         },
       ],
+      fromFloors: {
+        inStorey: (cx, key) => cx.get(columnsOnFloorPass, key),
+        placed: placedColumn,
+        others: (cx, building) => cx.get(columnsElsewherePass, building),
+      },
     }),
     defineSpacePart<ColumnBlock>({
       pass: blocksPass,

@@ -1,7 +1,7 @@
 import type { Region } from '../geometry/boolean';
 import type { Box, Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
-import type { Pass } from '../passes/pass';
+import type { Context, Pass } from '../passes/pass';
 
 /** Who owns space that two want, the first of them before the last. What is no body owns none. */
 export const SPACE_RANKS = [
@@ -54,6 +54,17 @@ export interface Shapes {
 export interface SpacePart<P = unknown> {
   pass: Pass<readonly P[]>;
   solids: (piece: P, shapes: Shapes) => SpaceSolid[];
+  /** Where most of them are worked out from the floors of their storeys: a level that moves takes their space with it. */
+  fromFloors?: FromFloors<P>;
+}
+
+export interface FromFloors<P> {
+  /** Those of a storey, by building and level, heights from its FFL. */
+  inStorey: (cx: Context, key: string) => readonly P[];
+  /** One of them in the building's heights: the object that is among all pieces. */
+  placed: (piece: P, level: Id, fflMm: number) => P;
+  /** All the others, in the building's heights. */
+  others: (cx: Context, building: Id) => readonly P[];
 }
 
 /** The space that things of a kind want. */

@@ -206,6 +206,9 @@ export class Graph {
   private readonly get = <T>(pass: Pass<T>, key: string): T => this.read(this.nodeOfPass(pass, key)) as T;
 
   private nodeOfPass<T>(pass: Pass<T>, key: string): Node {
+    // Asked for more often than anything else: nothing is made on the way to one that is there.
+    const known = this.nodes.get(pass)?.get(key);
+    if (known) return known;
     return this.nodeOf(
       pass,
       key,

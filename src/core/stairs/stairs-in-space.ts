@@ -4,6 +4,7 @@ import { defineSpacePart, type InSpace, type Shapes, type SpaceSolid } from '../
 import type { SolvedStair, StairStorey } from './solved-stair';
 import { flightBodies, isSideBody, landingBody, taperedBody, type LevelBody, type SideBody } from './stair-bodies';
 import { stairsPass } from './stair-passes';
+import { stairsBetweenPass, stairsOnFloorPass } from './stairs-on-floors';
 
 /** Heights beyond any flight, mm. */
 const FAR_MM = 1e6;
@@ -14,6 +15,12 @@ export const stairsInSpace: InSpace = {
     defineSpacePart<SolvedStair>({
       pass: stairsPass,
       solids: (stair, shapes) => stair.storeys.flatMap((storey) => storeySolids(stair, storey, shapes)),
+      fromFloors: {
+        inStorey: (cx, key) => cx.get(stairsOnFloorPass, key),
+        // Nothing is taken from stairs.
+        placed: (stair) => stair,
+        others: (cx, building) => cx.get(stairsBetweenPass, building),
+      },
     }),
   ],
 };

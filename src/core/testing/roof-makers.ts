@@ -87,7 +87,7 @@ export const ROOF_MAKERS: Makers = {
     roof: one('pitchedRoof'),
     outline: {
       type: 'rectangle' as const,
-      place: `${between(2000, 4000)},${between(2000, 3000)}`,
+      place: `${between(-7500, -3000)},${between(-38_500, -35_500)}`,
       widthMm: between(300, 900),
       depthMm: between(300, 900),
     },

@@ -136,36 +136,48 @@ export function wallChain(
       return { levels, passing };
     },
   });
-  const band = definePass<readonly Band[]>({
-    name: `what stands in a storey${suffix}`,
+  /** Storeys whose walls stand beside a storey too, with how much higher their FFL lies, and walls that pass slabs there; from its FFL. */
+  const beside = definePass({
+    name: `storeys beside a storey${suffix}`,
     scope: 'level',
     run: (cx, key) => {
       const [building, level] = partsOf(key);
-      if (first && !cx.get(stopsAtCeilingsPass, building)) return cx.get(first.band, key);
       const zeroMm = cx.get(fflPass, key);
       // What begins on the floor over it hides the edge of that too.
       const storeyMm = (cx.get(storeyPass, key)?.above?.fflMm ?? 3000) + 1;
       const { levels, passing } = cx.get(spans, building);
-      const own = levels.find((span) => span.level === level);
-      const bottomMm = Math.min(zeroMm, own?.bottomMm ?? Infinity);
-      const topMm = Math.max(zeroMm + storeyMm, own?.topMm ?? -Infinity);
-      const meets = (span: { bottomMm: number; topMm: number }) => span.bottomMm < topMm && span.topMm > bottomMm;
-      const found: Band[] = passing.filter(meets).map((span) => ({
-        ...span,
-        bottomMm: quantiseMm(span.bottomMm - zeroMm),
-        topMm: quantiseMm(span.topMm - zeroMm),
-      }));
-      for (const span of levels) {
-        if (!meets(span)) continue;
-        const shiftMm = cx.get(fflPass, keyOf(building, span.level)) - zeroMm;
-        for (const run of cx.get(at, keyOf(building, span.level))) {
+      const own = levels.find((each) => each.level === level);
+      const bottomMm = quantiseMm(Math.min(zeroMm, own?.bottomMm ?? Infinity) - zeroMm);
+      const topMm = quantiseMm(Math.max(zeroMm + storeyMm, own?.topMm ?? -Infinity) - zeroMm);
+      const here = (mm: number) => quantiseMm(mm - zeroMm);
+      const meets = (low: number, high: number) => low < topMm && high > bottomMm;
+      return {
+        bottomMm,
+        topMm,
+        passing: passing
+          .map((each): Band => ({ ...each, bottomMm: here(each.bottomMm), topMm: here(each.topMm) }))
+          .filter((each) => meets(each.bottomMm, each.topMm)),
+        levels: levels
+          .filter((each) => meets(here(each.bottomMm), here(each.topMm)))
+          .map((each) => ({ level: each.level, shiftMm: here(cx.get(fflPass, keyOf(building, each.level))) })),
+      };
+    },
+  });
+  const band = definePass<readonly Band[]>({
+    name: `what stands in a storey${suffix}`,
+    scope: 'level',
+    run: (cx, key) => {
+      const [building] = partsOf(key);
+      if (first && !cx.get(stopsAtCeilingsPass, building)) return cx.get(first.band, key);
+      const { bottomMm, topMm, passing, levels } = cx.get(beside, key);
+      const found: Band[] = [...passing];
+      for (const { level, shiftMm } of levels)
+        for (const run of cx.get(at, keyOf(building, level))) {
           if (run.passes) continue;
           const there = { bottomMm: quantiseMm(run.bottomMm + shiftMm), topMm: quantiseMm(run.topMm + shiftMm) };
-          const reachMm = reachOf(cx, building, run) + shiftMm + zeroMm;
-          if (meets({ bottomMm: there.bottomMm + zeroMm, topMm: reachMm }))
+          if (there.bottomMm < topMm && quantiseMm(reachOf(cx, building, run) + shiftMm) > bottomMm)
             found.push({ wall: run.wall, type: run.type, ...there });
         }
-      }
       const before = first ? cx.get(first.band, key) : found;
       return areAlike(before, found) ? before : found;
     },

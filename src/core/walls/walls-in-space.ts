@@ -1,6 +1,9 @@
 import { walls } from '../ceilings/ceiling-passes';
 import { defineSpacePart, type InSpace, type SpaceRank } from '../kinds/in-space';
+import { keyOf } from '../passes/pass';
 import type { WallPiece } from './solved-wall';
+import { placed } from './wall-pieces';
+import { standingPass } from './wall-plans';
 
 const RANKS: Record<WallPiece['use'], SpaceRank> = {
   core: 'core wall',
@@ -25,6 +28,16 @@ export const wallsInSpace: InSpace = {
           bottomMm,
           topMm,
         })),
+      fromFloors: {
+        inStorey: (cx, key) => cx.get(walls.inPlan, key).pieces,
+        placed,
+        others: (cx, building) =>
+          cx
+            .get(standingPass, building)
+            .flatMap(({ id, passesClearMm }) =>
+              passesClearMm === null ? [] : cx.get(walls.passing, keyOf(building, id)).pieces,
+            ),
+      },
     }),
   ],
 };
