@@ -27,6 +27,26 @@ it('carries what a shaft’s edge touches and nothing of columns, levels and lin
   expect(hashOf(shown)).toBe(hashOf(after));
 });
 
+it('carries of what changed only the fields that did: a pushed level sends heights, an added column no other', () => {
+  const size = (value: unknown) => JSON.stringify(value).length;
+  const solver = new Solver();
+  const before = solver.solve(tower);
+  const level = before.levels.find(({ bounding }) => bounding)!.id;
+  const pushed = solver.solve(step(tower, 'levels.setHeight', { level, heightMm: 5000 }).after);
+  const heights = deltaOf(before, pushed);
+  // Where columns stand in plan, and what they are, does not cross again.
+  expect(size(heights.lists.columns)).toBeLessThan(size(pushed.columns) / 3);
+  expect(hashOf(withDelta(before, across(heights)))).toBe(hashOf(pushed));
+
+  const place = { place: '1000,1000', section: { shape: 'circle' as const, diameterMm: 300 } };
+  const added = solver.solve(step(tower, 'columns.place', place).after);
+  const again = solver.solve(tower);
+  const put = deltaOf(again, added);
+  expect(added.columns.length).toBeGreaterThan(again.columns.length);
+  expect(size(put.lists.columns)).toBeLessThan(size(added.columns) / 3);
+  expect(hashOf(withDelta(again, across(put)))).toBe(hashOf(added));
+});
+
 it('law: all deltas of a run one after the other are the last solve', () => {
   const solver = new Solver();
   let [sent, shown]: [Solved | null, Solved | null] = [null, null];
