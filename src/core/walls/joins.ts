@@ -9,6 +9,8 @@ export interface Joining {
   id: Id;
   use: WallUse;
   path: WallPath;
+  /** Round its path as drawn, as far as an end may lie that joins it. */
+  box: Box;
   /** Where it stands, by ranks of levels: from the first up to before the second, once or several times. */
   stands: readonly (readonly [low: number, high: number])[];
 }
@@ -51,26 +53,18 @@ export function joined(wall: Joining, others: (end: Point) => readonly Joining[]
   return path.along(points);
 }
 
-/** False for a wall whose path lies too far from an end for it to be brought there. */
-function mayMeet({ x, y }: Point, { path: { build } }: Joining, { path }: Joining): boolean {
-  const { minX, minY, maxX, maxY } = boxOf(path);
-  const reach = joinReachMm(path) + joinReachMm({ build });
-  return x > minX - reach && x < maxX + reach && y > minY - reach && y < maxY + reach;
-}
-const boxes = new WeakMap<WallPath, Box>();
-function boxOf(path: WallPath): Box {
-  let box = boxes.get(path);
-  if (!box) boxes.set(path, (box = bounds(path.points)));
-  return box;
-}
+/** False for a wall whose path lies too far from an end, which looks around so far, for it to be brought there. */
+const mayMeet = ({ x, y }: Point, byMm: number, { box: { minX, minY, maxX, maxY } }: Joining): boolean =>
+  x > minX - byMm && x < maxX + byMm && y > minY - byMm && y < maxY + byMm;
 
 function brought(end: Point, inner: Point, wall: Joining, others: readonly Joining[]): Point {
   const way = minus(end, inner);
   const length = lengthOf(way);
   const out = times(way, 1 / length);
-  let best: { by: number; to: Point } | null = null;
+  const byMm = joinReachMm(wall.path);
+  let best: { by: number; to: Point; id: Id } | null = null;
   for (const other of others) {
-    if (other.id === wall.id || !mayMeet(end, wall, other) || !sharesStorey(wall, other)) continue;
+    if (other.id === wall.id || !mayMeet(end, byMm, other) || !sharesStorey(wall, other)) continue;
     const { points, closed, build } = other.path;
     // The other's middle lies so far to the left of its path.
     const middleMm = other.path.leftOf(build.thicknessMm / 2);
@@ -92,14 +86,22 @@ function brought(end: Point, inner: Point, wall: Joining, others: readonly Joini
       const isAtEnd =
         !closed && ((i === 0 && at < slack + half) || (i === points.length - 2 && at > size - slack - half));
       const to = isAtEnd ? plus(end, times(out, by + half)) : meet;
-      if (!best || Math.abs(by) < Math.abs(best.by)) best = { by, to };
+      // Of two that it is as near to the first by id counts, in whatever order they come.
+      const nearer = best ? Math.abs(best.by) - Math.abs(by) : 1;
+      if (!best || nearer > 0 || (nearer === 0 && other.id < best.id)) best = { by, to, id: other.id };
     }
   }
   // Never back past its own other end.
   return best && dot(minus(best.to, inner), out) > 1 ? quantised(best.to) : end;
 }
 
+/** Round a path, so far as an end may lie that joins it. */
+export function joinBox(path: WallPath): Box {
+  const { minX, minY, maxX, maxY } = bounds(path.points);
+  const byMm = joinReachMm(path);
+  return { minX: minX - byMm, minY: minY - byMm, maxX: maxX + byMm, maxY: maxY + byMm };
+}
+
 /** How far from a wall's path an end may lie that joins it, and how far an end looks around, mm. */
-export const joinReachMm = ({ build }: Pick<WallPath, 'build'>): number =>
-  build.thicknessMm * (1 / LEAST_SINE) + 2 * REACH_MM;
+export const joinReachMm = ({ build }: WallPath): number => build.thicknessMm * (1 / LEAST_SINE) + 2 * REACH_MM;
 export const endReachMm = ({ build }: WallPath): number => build.thicknessMm + 2 * REACH_MM;

@@ -1,7 +1,6 @@
 import { platesUnder, type Plate } from '../floors/plates';
 import { platesPass } from '../floors/floor-passes';
 import { boundsOf, type Box, type Ring } from '../geometry/polygon';
-import { bounds } from '../geometry/polygon';
 import type { Point } from '../geometry/point';
 import { levelsOf } from '../levels/resolve-levels';
 import { recordOf, recordsOf } from '../model/framework';
@@ -10,7 +9,7 @@ import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
 import { roofParapet } from '../roofs/roof-parts';
 import { ownRecords, storeysOf } from '../solving/building-passes';
 import { following } from '../typical/typical';
-import { endReachMm, joined, joinReachMm, type Joining } from './joins';
+import { endReachMm, joinBox, joined, type Joining } from './joins';
 import { partyWallsOf, withSharedEnds } from './party-walls';
 import type { Wall } from './wall';
 import { stripsOf, wallPath, type WallPath } from './wall-path';
@@ -99,7 +98,9 @@ export const drawnPass = definePass({
   run: (cx, key): Joining | null => {
     const record = cx.get(wallRecordPass, key);
     const path = record && wallPath(cx.framework, record);
-    return path ? { id: record.id, use: record.use, path, stands: standsIn(cx, partsOf(key)[0], record) } : null;
+    if (!path) return null;
+    const stands = standsIn(cx, partsOf(key)[0], record);
+    return { id: record.id, use: record.use, path, box: joinBox(path), stands };
   },
 });
 
@@ -112,6 +113,14 @@ export const cells = function* ({ minX, minY, maxX, maxY }: Box, byMm: number): 
     for (let y = cellOf(minY - byMm); y <= cellOf(maxY + byMm); y += 1) yield `${x} ${y}`;
 };
 
+/** The squares a wall may be joined in. */
+function squaresOf(join: Joining): readonly string[] {
+  let found = squares.get(join);
+  if (!found) squares.set(join, (found = [...cells(join.box, 0)]));
+  return found;
+}
+const squares = new WeakMap<Joining, readonly string[]>();
+
 /** Walls by the squares they may be joined in. */
 const cellsPass = definePass({
   name: 'walls by squares',
@@ -119,11 +128,10 @@ const cellsPass = definePass({
   gathers: true,
   run: (cx, building): ReadonlyMap<string, readonly Joining[]> => {
     const found = new Map<string, Joining[]>();
-    // Of two that an end is as near to the first counts.
-    for (const id of [...cx.get(standingByIdPass, building).keys()].sort()) {
+    for (const id of cx.get(standingByIdPass, building).keys()) {
       const join = cx.get(drawnPass, keyOf(building, id));
       if (!join) continue;
-      for (const cell of cells(bounds(join.path.points), joinReachMm(join.path))) {
+      for (const cell of squaresOf(join)) {
         const list = found.get(cell);
         if (list) list.push(join);
         else found.set(cell, [join]);
@@ -143,15 +151,12 @@ const cellPass = definePass({
   },
 });
 
-/** Walls that may lie within reach of a place, by id. */
+/** Walls that may lie within reach of a place, some of them more than once. */
 function near(cx: Context, building: Id, at: Point, byMm: number): readonly Joining[] {
-  const found = new Set<Joining>();
   const lists = [...cells({ minX: at.x, maxX: at.x, minY: at.y, maxY: at.y }, byMm)].map((cell) =>
     cx.get(cellPass, keyOf(building, cell)),
   );
-  if (lists.length === 1) return lists[0]!;
-  for (const list of lists) for (const join of list) found.add(join);
-  return [...found].sort((a, b) => (a.id < b.id ? -1 : 1));
+  return lists.length === 1 ? lists[0]! : lists.flat();
 }
 
 /** The path of a wall with its ends brought to those it meets, by building and id: many lie near one that moves, few of them meet it. */
