@@ -5,7 +5,7 @@ import type { Id } from '../model/ids';
 import { definePass, keyOf, type Context } from '../passes/pass';
 import { flooredPass, levelNamesPass, storeysOf } from '../solving/building-passes';
 import type { FloorPiece } from '../solving/solved';
-import { inStoreyPass } from '../space/space-passes';
+import { inStoreyPass } from '../space/in-storey-passes';
 import { formatLength } from '../units/format-length';
 import { finding, onceByKey, type Finding, fixBy } from './finding';
 

@@ -9,7 +9,7 @@ import type { Id } from '../model/ids';
 import { definePass, type Context } from '../passes/pass';
 import { buildingsPass } from '../solving/building-passes';
 import { formatLength, formatVolume } from '../units/format-length';
-import { solidsPass } from './space-passes';
+import { solidsPass } from './in-storey-passes';
 
 /** Plan areas less than this only touch, mm². */
 const TOUCH_MM2 = 1000;

@@ -15,16 +15,10 @@ import { goesUpToPass } from '../pitched-roofs/goes-up-to';
 import { underOver } from '../pitched-roofs/under-roof';
 import { runInStorey, wallRuns, type CeilingOver, type RoofOver, type WallRun } from './wall-heights';
 import { floorOf, floorsPassed, misfitFinding, placed, wallPiece, type Misfit, type Standing } from './wall-pieces';
+import { bandOf, stopsAtCeilingsPass } from './wall-band';
 import type { Band, InPlan, WallChain } from './wall-chain';
-import { areAlike, ownStoreys, reachOf } from './wall-storeys';
+import { ownStoreys } from './wall-storeys';
 import { standingPass, typedPlanPass, wallPlanPass, wallRecordPass, wallsNear, cells } from './wall-plans';
-
-/** True where some wall of a building stops at ceilings. */
-const stopsAtCeilingsPass = definePass({
-  name: 'whether walls stop at ceilings',
-  scope: 'building',
-  run: (cx, building): boolean => cx.get(standingPass, building).some(({ stopsAt }) => stopsAt.face === 'ceiling'),
-});
 
 /** How low and high what a wall goes up to at roofs is; by building and wall. */
 const roofOver =
@@ -106,82 +100,7 @@ export function wallChain(
       return cx.get(byLevel, building).get(level) ?? [];
     },
   });
-  /** Lowest and highest of the walls of a storey, and those that pass slabs, from its FFL. */
-  const span = definePass({
-    name: `heights of walls of a storey${suffix}`,
-    scope: 'level',
-    run: (cx, key) => {
-      const [building] = partsOf(key);
-      const passing: Band[] = [];
-      let [bottomMm, topMm] = [Infinity, -Infinity];
-      for (const run of cx.get(at, key))
-        if (run.passes) passing.push({ wall: run.wall, type: run.type, bottomMm: run.bottomMm, topMm: run.topMm });
-        else [bottomMm, topMm] = [Math.min(bottomMm, run.bottomMm), Math.max(topMm, reachOf(cx, building, run))];
-      return { bottomMm, topMm, passing };
-    },
-  });
-  /** The same of all storeys, in the building's heights. */
-  const spans = definePass({
-    name: `heights of walls${suffix}`,
-    scope: 'building',
-    run: (cx, building) => {
-      const levels: { level: Id; bottomMm: number; topMm: number }[] = [];
-      const passing: Band[] = [];
-      for (const { id: level, fflMm } of storeysOf(cx, building)) {
-        const { bottomMm, topMm, passing: own } = cx.get(span, keyOf(building, level));
-        const up = (mm: number) => fflMm + mm;
-        passing.push(...own.map((run) => ({ ...run, bottomMm: up(run.bottomMm), topMm: up(run.topMm) })));
-        if (topMm > bottomMm) levels.push({ level, bottomMm: up(bottomMm), topMm: up(topMm) });
-      }
-      return { levels, passing };
-    },
-  });
-  /** Storeys whose walls stand beside a storey too, with how much higher their FFL lies, and walls that pass slabs there; from its FFL. */
-  const beside = definePass({
-    name: `storeys beside a storey${suffix}`,
-    scope: 'level',
-    run: (cx, key) => {
-      const [building, level] = partsOf(key);
-      const zeroMm = cx.get(fflPass, key);
-      // What begins on the floor over it hides the edge of that too.
-      const storeyMm = (cx.get(storeyPass, key)?.above?.fflMm ?? 3000) + 1;
-      const { levels, passing } = cx.get(spans, building);
-      const own = levels.find((each) => each.level === level);
-      const bottomMm = quantiseMm(Math.min(zeroMm, own?.bottomMm ?? Infinity) - zeroMm);
-      const topMm = quantiseMm(Math.max(zeroMm + storeyMm, own?.topMm ?? -Infinity) - zeroMm);
-      const here = (mm: number) => quantiseMm(mm - zeroMm);
-      const meets = (low: number, high: number) => low < topMm && high > bottomMm;
-      return {
-        bottomMm,
-        topMm,
-        passing: passing
-          .map((each): Band => ({ ...each, bottomMm: here(each.bottomMm), topMm: here(each.topMm) }))
-          .filter((each) => meets(each.bottomMm, each.topMm)),
-        levels: levels
-          .filter((each) => meets(here(each.bottomMm), here(each.topMm)))
-          .map((each) => ({ level: each.level, shiftMm: here(cx.get(fflPass, keyOf(building, each.level))) })),
-      };
-    },
-  });
-  const band = definePass<readonly Band[]>({
-    name: `what stands in a storey${suffix}`,
-    scope: 'level',
-    run: (cx, key) => {
-      const [building] = partsOf(key);
-      if (first && !cx.get(stopsAtCeilingsPass, building)) return cx.get(first.band, key);
-      const { bottomMm, topMm, passing, levels } = cx.get(beside, key);
-      const found: Band[] = [...passing];
-      for (const { level, shiftMm } of levels)
-        for (const run of cx.get(at, keyOf(building, level))) {
-          if (run.passes) continue;
-          const there = { bottomMm: quantiseMm(run.bottomMm + shiftMm), topMm: quantiseMm(run.topMm + shiftMm) };
-          if (there.bottomMm < topMm && quantiseMm(reachOf(cx, building, run) + shiftMm) > bottomMm)
-            found.push({ wall: run.wall, type: run.type, ...there });
-        }
-      const before = first ? cx.get(first.band, key) : found;
-      return areAlike(before, found) ? before : found;
-    },
-  });
+  const band = bandOf(suffix, at, first);
   const isSame = (cx: Context, before: WallChain, key: string): boolean =>
     cx.get(band, key) === cx.get(before.band, key);
   /** All that the walls of a storey depend on but their plans. */

@@ -1,0 +1,209 @@
+import { everyFacet } from '../kinds/registry';
+import type { FromFloors, SpacePart, SpaceSolid } from '../kinds/in-space';
+import type { Id } from '../model/ids';
+import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
+import { fflPass, storeysOf } from '../solving/building-passes';
+import { quantiseMm } from '../units/length-units';
+import { bandOf, inStorey, onOwnFloor, partOf, reaches, textOf, type InStorey, type Part } from './in-storey';
+import { shapesOf } from './shapes';
+
+/** What a piece wants, with the heights it lies between: a piece that is the same object wants the same. */
+interface Wanted {
+  solids: readonly SpaceSolid[];
+  bottomMm: number;
+  topMm: number;
+}
+const known = new WeakMap<object, Wanted>();
+
+function wantedBy(cx: Context, { solids }: SpacePart, piece: object): Wanted {
+  let found = known.get(piece);
+  if (!found) {
+    const own = solids(piece, shapesOf(cx));
+    const bottomMm = Math.min(...own.map((solid) => solid.bottomMm));
+    known.set(piece, (found = { solids: own, bottomMm, topMm: Math.max(...own.map(({ topMm }) => topMm)) }));
+  }
+  return found;
+}
+
+/** All that wants space in a building. */
+export const solidsPass = definePass({
+  name: 'what wants space',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): readonly SpaceSolid[] =>
+    everyFacet('space').flatMap(({ parts }) =>
+      parts.flatMap((part) =>
+        cx.get(part.pass, building).flatMap((piece) => wantedBy(cx, part, piece as object).solids),
+      ),
+    ),
+});
+
+/** What wants space in the storeys, from SSL to SSL, but for what is worked out from their floors; what reaches through several is in each. */
+const bandsPass = definePass({
+  name: 'what wants space by storeys',
+  scope: 'building',
+  gathers: true,
+  run: (cx, building): ReadonlyMap<Id, readonly Part[]> => {
+    const storeys = storeysOf(cx, building);
+    const bands: Part[][] = storeys.map(() => []);
+    const starts = storeys.map(({ sslMm }) => sslMm);
+    if (storeys.length > 0)
+      for (const { parts } of everyFacet('space'))
+        for (const part of parts)
+          for (const piece of part.fromFloors?.others(cx, building) ?? cx.get(part.pass, building))
+            for (const solid of wantedBy(cx, part, piece as object).solids) {
+              const end = bandOf(starts, solid.topMm);
+              for (let i = bandOf(starts, solid.bottomMm); i <= end; i += 1)
+                bands[i]!.push(partOf(piece as object, solid, null));
+            }
+    return new Map(storeys.map(({ id }, i) => [id, bands[i]!]));
+  },
+});
+
+/** From SSL to SSL, from the FFL of the storey. */
+const heightsPass = definePass({
+  name: 'from SSL to SSL',
+  scope: 'level',
+  run: (cx, key): readonly [number, number] => {
+    const [building, level] = partsOf(key);
+    const storeys = storeysOf(cx, building);
+    const i = storeys.findIndex(({ id }) => id === level);
+    const from = (mm: number | undefined, without: number) =>
+      mm === undefined ? without : quantiseMm(mm - storeys[i]!.fflMm);
+    return [i > 0 ? from(storeys[i]!.sslMm, -Infinity) : -Infinity, from(storeys[i + 1]?.sslMm, Infinity)];
+  },
+});
+
+/** What is worked out from the floor of a storey and wants space there or in others, heights from its FFL. */
+const fromFloorPass = definePass({
+  name: 'what wants space from the floor of a storey',
+  scope: 'level',
+  gathers: true,
+  run: (cx, key): readonly Part[] =>
+    floorParts().flatMap(([part, { inStorey: standing, placed }]) =>
+      standing(cx, key).flatMap((piece) =>
+        wantedBy(cx, part, piece).solids.map((solid) => partOf(piece, solid, placed)),
+      ),
+    ),
+});
+const floorParts = () =>
+  everyFacet('space').flatMap((facet) =>
+    facet.parts.flatMap((part): [SpacePart, FromFloors<object>][] =>
+      part.fromFloors ? [[part, part.fromFloors as FromFloors<object>]] : [],
+    ),
+  );
+
+/** Between which heights from its FFL that lies. */
+const floorSpanPass = definePass({
+  name: 'how far what stands on the floor of a storey reaches',
+  scope: 'level',
+  run: (cx, key): readonly [number, number] => {
+    let [low, high] = [Infinity, -Infinity];
+    for (const { solid } of cx.get(fromFloorPass, key)) {
+      low = Math.min(low, solid.bottomMm);
+      high = Math.max(high, solid.topMm);
+    }
+    return [low, high];
+  },
+});
+
+/** Storeys from whose floors something reaches into a storey, itself among them, with how much higher their FFL lies. */
+const reachingPass = definePass({
+  name: 'storeys that reach into one another',
+  scope: 'building',
+  run: (cx, building): ReadonlyMap<Id, readonly (readonly [level: Id, upMm: number])[]> => {
+    const storeys = storeysOf(cx, building);
+    const starts = storeys.map(({ sslMm }) => sslMm);
+    const found = storeys.map((): [Id, number][] => []);
+    for (const { id, fflMm } of storeys) {
+      const [low, high] = cx.get(floorSpanPass, keyOf(building, id));
+      if (low > high) continue;
+      const end = bandOf(starts, quantiseMm(fflMm + high));
+      for (let i = bandOf(starts, quantiseMm(fflMm + low)); i <= end; i += 1)
+        found[i]!.push([id, quantiseMm(fflMm - storeys[i]!.fflMm)]);
+    }
+    return new Map(storeys.map(({ id }, i) => [id, found[i]!]));
+  },
+});
+const reachingIntoPass = definePass({
+  name: 'storeys that reach into a storey',
+  scope: 'level',
+  run: (cx, key): readonly (readonly [level: Id, upMm: number])[] => {
+    const [building, level] = partsOf(key);
+    return cx.get(reachingPass, building).get(level) ?? [];
+  },
+});
+
+/** What is not worked out from a floor, of those. */
+const bandPass = definePass({
+  name: 'what wants space in a storey, in place',
+  scope: 'level',
+  gathers: true,
+  run: (cx, key): readonly Part[] => {
+    const [building, level] = partsOf(key);
+    return cx.get(bandsPass, building).get(level) ?? [];
+  },
+});
+
+const throughPass = definePass({
+  name: 'what wants space in a storey through others',
+  scope: 'level',
+  run: (cx, key): readonly InStorey[] => {
+    const heights = cx.get(heightsPass, key);
+    const zeroMm = cx.get(fflPass, key);
+    return cx.get(bandPass, key).map(({ solid }) => inStorey(solid, solid.level, -zeroMm, heights));
+  },
+});
+
+/** What stands on the floor of a storey and lies in that storey, with the texts that tell it. */
+export const onFloorPass = definePass({
+  name: 'what wants space in the storey it stands in',
+  scope: 'level',
+  gathers: true,
+  run: (cx, key): { found: readonly InStorey[]; text: string } => {
+    const [, level] = partsOf(key);
+    const heights = cx.get(heightsPass, key);
+    const found = cx
+      .get(fromFloorPass, key)
+      .filter(({ solid }) => reaches(solid, 0, heights))
+      .map((part) => onOwnFloor(part, level, heights));
+    return { found, text: textOf(found) };
+  },
+});
+/** What of other storeys stands in a storey too, and what reaches through storeys. */
+export const reachingPartsPass = definePass({
+  name: 'what of others wants space in a storey',
+  scope: 'level',
+  gathers: true,
+  run: (cx, key): readonly InStorey[] => {
+    const [building, level] = partsOf(key);
+    const heights = cx.get(heightsPass, key);
+    const standing = cx.get(reachingIntoPass, key).flatMap(([from, upMm]) =>
+      from === level
+        ? []
+        : cx
+            .get(fromFloorPass, keyOf(building, from))
+            .filter(({ solid }) => reaches(solid, upMm, heights))
+            .map((part) => ({ ...inStorey(part.solid, from, upMm, heights), from: { part, level: from } })),
+    );
+    return [...standing, ...cx.get(throughPass, key)];
+  },
+});
+
+/** What wants space in a storey: what stands on its floor, then on those of others, then all the rest. */
+export const inStoreyPass = definePass({
+  name: 'what wants space in a storey',
+  scope: 'level',
+  gathers: true,
+  run: (cx, key): readonly InStorey[] => [...cx.get(onFloorPass, key).found, ...cx.get(reachingPartsPass, key)],
+});
+
+/** The piece of that at a place in its list, as it is among all pieces of the building. */
+export function pieceAt(cx: Context, key: string, i: number): object {
+  const within = cx.get(inStoreyPass, key);
+  const { from } = within[i]!;
+  const through = cx.get(bandPass, key);
+  if (!from) return through[i - (within.length - through.length)]!.piece;
+  const { part, level } = from;
+  return part.placed!(part.piece, level, cx.get(fflPass, keyOf(partsOf(key)[0], level)));
+}
