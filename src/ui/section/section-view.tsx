@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { drawSection } from '@/core/drawing/draw-section';
 import { partOf } from '@/core/drawing/part-of';
 import { isShown, withoutKinds } from '@/core/drawing/shown-kinds';
-import { elevationPlane, planeAlong, type SectionPlane, type Side } from '@/core/drawing/section-plane';
+import { elevationPlane, planeAlong, type SectionPlane } from '@/core/drawing/section-plane';
 import type { Drawing, Primitive } from '@/core/drawing/drawing';
 import type { Point } from '@/core/geometry/point';
 import type { Solved } from '@/core/solving/solved';
@@ -23,22 +23,16 @@ import { LEAST_ON_SCREEN_MM, useFit, useZoom } from '../surface/use-fitted-zoom'
 import { UnderlayLayer } from '../underlays/underlay-layer';
 import { useUnderlays } from '../underlays/use-underlays';
 import { pointOfPlace } from './point-of-place';
-import { EXAMPLES } from '@/core/units/examples';
 import type { Change } from '@/core/commands/command-inputs';
 import { useHandle } from '../surface/use-handle';
 import { useSize } from '../surface/use-size';
 import { PointerWords } from '../plan/pointer-tag';
 import type { Told } from '../plan/shape-handles';
 import { LevelButtons } from './level-buttons';
+import { SectionHead, SIDES } from './section-head';
 import { SectionHandles } from './section-handles';
 
 const REACH_PX = 6;
-const SIDES: readonly (readonly [Side, string])[] = [
-  ['south', 'South elevation'],
-  ['east', 'East elevation'],
-  ['north', 'North elevation'],
-  ['west', 'West elevation'],
-];
 const ALWAYS = () => true;
 
 /** A level mark or a head being dragged: where it began and is, in the drawing. */
@@ -182,7 +176,6 @@ export function SectionView() {
   });
   const hasOwnMarks = solved?.marks.some((mark) => mark.building === building && mark.view === viewName) ?? false;
   const lines = solved?.lines.filter((line) => line.building === building && line.label !== null) ?? [];
-  const settingOut = solved?.settingOut.filter((line) => line.building === building) ?? [];
   const clicked = (event: React.MouseEvent) => {
     if (!solved || wasDragged.current) return;
     const frame = svg.current!.getBoundingClientRect();
@@ -203,87 +196,24 @@ export function SectionView() {
   const only = mayEdit && selection.length === 1 ? selection[0]! : null;
   const lit: ReadonlySet<string> = level && selection.length === 0 ? new Set([level]) : chosen;
   const edited = solved?.levels.find(({ id }) => id === edit?.edit.level.id);
-  const box = 'rounded-sm border border-hair bg-sheet px-1.5 py-0.5';
+  const endsWrong = (from && !a.ok && a.refusal.message) || (to && !b.ok && b.refusal.message) || 'Type both points';
   return (
     <div className="relative flex min-h-0 min-w-0 flex-1 flex-col">
-      <div className="flex flex-wrap items-baseline gap-2 px-4 pt-2.5">
-        <select
-          aria-label="What is drawn"
-          className={box}
-          value={choice}
-          onChange={(event) => setChoice(event.target.value)}
-        >
-          {SIDES.map(([side, words]) => (
-            <option key={side} value={side}>
-              {words}
-            </option>
-          ))}
-          {lines.map(({ id, label }) => (
-            <option key={id} value={id}>
-              Section along {label}
-            </option>
-          ))}
-          {settingOut.map(({ id, name }) => (
-            <option key={id} value={id}>
-              Section along {name}
-            </option>
-          ))}
-          <option value="points">Section along a drawn line</option>
-        </select>
-        {choice === 'points' &&
-          (['from', 'to'] as const).map((end, i) => (
-            <label key={end} className="flex items-baseline gap-1 text-ink2">
-              {end}
-              <input
-                className={`${box} figures w-32`}
-                placeholder={
-                  i === 0 ? EXAMPLES.crossing[display.system] : EXAMPLES.crossing[display.system].replace('A-1', 'A-7')
-                }
-                value={i === 0 ? from : to}
-                onChange={({ target }) => setPoints(i === 0 ? [target.value, to] : [from, target.value])}
-              />
-            </label>
-          ))}
-        {choice === 'points' && building && (
-          <button type="button" className={`${box} font-semibold hover:bg-faint`} onClick={drawInPlan}>
-            Draw it in the plan
-          </button>
-        )}
-        {(solved?.buildings.length ?? 0) > 1 &&
-          (['left', 'right'] as const).map((at) => (
-            <label key={at} className="flex items-baseline gap-1 text-ink2">
-              levels {at}
-              <select
-                className={box}
-                value={(marks ?? { left: null, right: building })[at] ?? ''}
-                onChange={({ target }) =>
-                  setMarks({ ...(marks ?? { left: null, right: building }), [at]: target.value || null })
-                }
-              >
-                <option value="">none</option>
-                {solved?.buildings.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
-          ))}
-        {hasOwnMarks && mayEdit && (
-          <button
-            type="button"
-            className={`${box} hover:bg-faint`}
-            onClick={() => building && project.run('views.clearMarks', { building, view: viewName })}
-          >
-            Marks by themselves again
-          </button>
-        )}
-        {choice === 'points' && !plane && (
-          <span role="status" className="text-ink2">
-            {(from && !a.ok && a.refusal.message) || (to && !b.ok && b.refusal.message) || 'Type both points'}
-          </span>
-        )}
-      </div>
+      <SectionHead
+        choice={choice}
+        onChoose={setChoice}
+        ends={[from, to]}
+        onEnds={setPoints}
+        wrong={choice === 'points' && !plane ? endsWrong : null}
+        onDraw={drawInPlan}
+        marks={marks ?? { left: null, right: building }}
+        onMarks={setMarks}
+        onClearMarks={
+          hasOwnMarks && mayEdit && building
+            ? () => project.run('views.clearMarks', { building, view: viewName })
+            : null
+        }
+      />
       <div className="relative min-h-0 flex-1">
         <WhatIsShown view="section" />
         <svg
