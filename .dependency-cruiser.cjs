@@ -14,7 +14,7 @@ const ALL = Object.keys(LAYERS);
 const NO_TEST = '(\\.test\\.ts$|/testing/)';
 /** What these go through the registry for is the kinds' own: there all layers meet. */
 const BY_REGISTRY =
-  '(bodies/body-passes|slants/assembly-passes|space/(space|between)-passes|stairs/headroom-passes|checks/(step-of-finding|every-rule|footing-passes|hanging-passes))\\.ts$';
+  '(bodies/body-passes|slants/assembly-passes|space/(in-storey|space|between)-passes|stairs/headroom-passes|checks/(step-of-finding|every-rule|footing-passes|hanging-passes))\\.ts$';
 const DRAWN_OR_SAID = '^src/core/(drawing|report|entry|schedules)/';
 
 /** Layers within the core, from the ground up: none reaches one over it, not even by a type. docs/architecture.md draws them. */

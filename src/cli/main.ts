@@ -3,11 +3,9 @@ import type { LevelTable } from '@/core/importing/level-table';
 import { sheetOfBuilding, type Sheet } from '@/core/importing/sheet';
 import { gridInput, recogniseGrid } from '@/core/importing/recognise-grid';
 import { recogniseColumns } from '@/core/importing/recognise-columns';
-import { levelDifferences, otherWords } from '@/core/levels/level-differences';
-import { difference } from '@/core/model/changes';
 import { commandList, plan } from '@/core/commands/commands';
 import { EMPTY_FRAMEWORK, frameworkHash, recordsOf, type Framework } from '@/core/model/framework';
-import { derivedCommandId, type Id } from '@/core/model/ids';
+import { derivedCommandId } from '@/core/model/ids';
 import { canonicalJson } from '@/core/model/json';
 import type { Result } from '@/core/model/result';
 import { reportOf, reportOfBuilding } from '@/core/report/report';
@@ -27,6 +25,8 @@ import { candidatesFor, withNegatives } from './candidates';
 import { solveRoof } from './solve-roof';
 import { HELP } from './help';
 import { BadInput, readInput, readText, writeOutputs, type Output } from './outputs';
+import { buildingOf, levelOf } from './meant';
+import { whatWouldChange } from './would-change';
 
 const CLEAN = 0;
 const WITH_ERRORS = 1;
@@ -82,24 +82,6 @@ async function importInto(
     return run(base, 'grids.add', { building, ...gridInput(take(recogniseGrid(sheet, { unit, layer }))) });
   const { columns } = take(recogniseColumns(base, building, sheet, { unit, layer }));
   return run(base, 'columns.take', { building, columns, ...(existing === undefined ? {} : { existing }) });
-}
-
-/** The building meant: the one named, or the only one there is; which of several is asked, never guessed. */
-function buildingOf(framework: Framework, named: string | undefined): Id {
-  const buildings = recordsOf(framework, 'building');
-  const all = buildings
-    .map(({ name }) => name)
-    .sort()
-    .join(', ');
-  if (named === undefined) {
-    if (buildings.length === 1) return buildings[0]!.id;
-    throw new BadInput(
-      buildings.length === 0 ? 'There is no building yet' : `Say which building is meant, --building NAME: ${all}`,
-    );
-  }
-  const found = buildings.find(({ id, name }) => id === named || name === named);
-  if (found) return found.id;
-  throw new BadInput(`There is no building named ${named}${all && `. There are: ${all}`}`);
 }
 
 function exitCode(framework: Framework): number {
@@ -166,27 +148,6 @@ async function importCommand(file: string, options: Options): Promise<number> {
   return exitCode(framework);
 }
 
-/** What an import would change, a line each: levels with what becomes of them, counts of other things. */
-function whatWouldChange(before: Framework, after: Framework, buildings: readonly Id[]): string[] {
-  const all = buildings.flatMap((building) => levelDifferences(before, after, building));
-  const levels = all.map(({ name, formerly, fromMm, toMm, others }) => {
-    const height =
-      fromMm === null
-        ? `new, ${formatElevation(toMm!)}`
-        : toMm === null
-          ? `removed, was ${formatElevation(fromMm)}`
-          : fromMm === toMm
-            ? ''
-            : `${formatElevation(fromMm)} → ${formatElevation(toMm)}`;
-    const words = [height, ...others.map((other) => otherWords(other, formatLength))].filter((each) => each !== '');
-    return `level ${formerly ? `${formerly} → ${name}` : name}: ${words.join('; ')}`;
-  });
-  const added = difference(before, after).added.filter(({ kind }) => kind !== 'level');
-  const kinds = [...new Set(added.map(({ kind }) => kind))].sort();
-  const counts = kinds.map((kind) => `${added.filter((record) => record.kind === kind).length} new: ${kind}`);
-  return levels.length + counts.length > 0 ? [...levels, ...counts] : ['Nothing would change'];
-}
-
 async function runCommand(file: string, { open, save }: Options): Promise<number> {
   let script: unknown;
   try {
@@ -219,18 +180,6 @@ async function reportCommand(file: string, { out, building }: Options): Promise<
   if (out) await writeOutputs([{ file: out, contents: text }]);
   else process.stdout.write(text);
   return report.findings.some(({ severity }) => severity === 'error') ? WITH_ERRORS : CLEAN;
-}
-
-/** The level meant, by name or id; where buildings have levels of one name, which building is asked. */
-function levelOf(framework: Framework, solved: Solved, named: string, building: string | undefined) {
-  const within = building === undefined ? null : buildingOf(framework, building);
-  const found = solved.levels.filter(
-    (level) => (level.id === named || level.name === named) && (within === null || level.building === within),
-  );
-  if (found.length === 1) return found[0]!;
-  if (found.length === 0) throw new BadInput(`There is no level named ${named}`);
-  const names = found.map(({ building: of }) => solved.buildings.find(({ id }) => id === of)!.name).sort();
-  throw new BadInput(`There are ${found.length} levels named ${named}: in ${names.join(', ')}. Say --building NAME`);
 }
 
 /** The setting-out plan of a level in the form its file name ends in. */

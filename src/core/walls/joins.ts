@@ -103,5 +103,5 @@ export function joinBox(path: WallPath): Box {
 }
 
 /** How far from a wall's path an end may lie that joins it, and how far an end looks around, mm. */
-export const joinReachMm = ({ build }: WallPath): number => build.thicknessMm * (1 / LEAST_SINE) + 2 * REACH_MM;
+const joinReachMm = ({ build }: WallPath): number => build.thicknessMm * (1 / LEAST_SINE) + 2 * REACH_MM;
 export const endReachMm = ({ build }: WallPath): number => build.thicknessMm + 2 * REACH_MM;

@@ -3,7 +3,7 @@ import type { Id } from '../model/ids';
 import type { Pass } from '../passes/pass';
 import type { WallPiece } from './solved-wall';
 import type { WallRun } from './wall-heights';
-import type { Misfit } from './wall-pieces';
+import type { Misfit } from './wall-openings';
 
 /** The walls of a building from where they stand: there is one chain before ceilings are known, and one after. */
 export interface WallChain {

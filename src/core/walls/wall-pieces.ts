@@ -1,24 +1,18 @@
-import { finding, type Finding, type Fix } from '../checks/finding';
 import { mmOf } from '../dimensions/resolve-length';
-import { floorUnder, soffitMm, type PlateSet } from '../floors/plates';
+import { floorUnder, soffitMm } from '../floors/plates';
 import type { Profile } from '../geometry/boolean';
-import type { Curve } from '../geometry/curve';
-import { plus, times, type Point } from '../geometry/point';
-import { bounds, boxesMeet, contains, counterClockwise, type Ring } from '../geometry/polygon';
+import { bounds, boxesMeet, contains, type Ring } from '../geometry/polygon';
 import type { ResolvedLevel } from '../levels/resolve-levels';
-import type { Framework } from '../model/framework';
-import type { Id } from '../model/ids';
-import type { PlanFacts } from '../passes/plan-facts';
 import { placing } from '../solving/placed';
-import { holdsLevel } from '../typical/typical';
 import { quantiseMm } from '../units/length-units';
 import { runsThrough } from './joins';
 import { glazedMembers } from './members';
-import type { SolvedOpening, WallPiece } from './solved-wall';
-import type { Wall, WallOpening } from './wall';
+import type { WallPiece } from './solved-wall';
+import type { Wall } from './wall';
 import type { WallPlan } from './wall-plans';
-import { alongPath, pathLength, stripsOf, wallPath } from './wall-path';
-import type { UnionStore } from '../geometry/profile-store';
+import { stripsOf } from './wall-path';
+import type { FloorOf, PieceGiven, Standing } from './piece-given';
+import { openingsOf, type Misfit } from './wall-openings';
 
 /** Plans are cut this far above FFL. */
 const PLAN_CUT_MM = 1200;
@@ -26,41 +20,6 @@ const PLAN_CUT_MM = 1200;
 const WITH_MM = 10;
 /** Less of a wall beside a slab's edge is none, mm². */
 const LEAST_BAND_MM2 = 1000;
-
-/** A wall between two heights, from a zero that all of them share. */
-export interface Standing {
-  plan: WallPlan;
-  bottomMm: number;
-  topMm: number;
-}
-
-/** A storey a piece of a wall has its openings in, with its floor and what is over it. */
-export interface FloorOf {
-  level: ResolvedLevel;
-  floorMm: number;
-  topMm: number;
-  /** The lowest roof over a ring, where the wall ends at one; null where none is. */
-  roofOver?: (ring: Ring) => number | null;
-}
-
-export interface PieceGiven {
-  framework: Framework;
-  plates: PlateSet;
-  facts: PlanFacts;
-  union: UnionStore;
-  /** The lines of the grids of its building. */
-  gridCurves: () => readonly Curve[];
-}
-
-/** An opening there is no room for. */
-export interface Misfit {
-  wall: Id;
-  opening: WallOpening;
-  level: Id;
-  isTooHigh: boolean;
-  /** What there is room for in height, mm. */
-  roomMm: number;
-}
 
 /**
  * A wall between two heights: in plan what its strips cover less what runs through them there, so no two walls are ever in the same
@@ -257,87 +216,6 @@ export function floorsPassed(
   });
 }
 
-/** Doors, windows and plain openings of a piece: their sills are measured from the floor's finish, not from the wall's base. */
-function openingsOf(
-  { framework, facts }: PieceGiven,
-  { record, type }: WallPlan,
-  { level, floorMm, topMm, roofOver }: FloorOf,
-  baseMm: number,
-  misfits: Misfit[],
-): SolvedOpening[] {
-  if (record.openings.length === 0) return [];
-  // Along the path as drawn: joining its ends moves no opening.
-  const path = wallPath(framework, { ...record, type })!;
-  const total = pathLength(path);
-  const mm = (length: WallOpening['widthMm']) => mmOf(framework, length);
-  return record.openings.flatMap((opening): SolvedOpening[] => {
-    if (opening.at !== 'all' && !holdsLevel(framework, opening.at, level.id)) return [];
-    const [alongMm, widthMm] = [mm(opening.alongMm), mm(opening.widthMm)];
-    const sill = quantiseMm(floorMm + mm(opening.sillMm));
-    const head = quantiseMm(sill + mm(opening.heightMm));
-    const [from, to] = [alongPath(path, alongMm), alongPath(path, alongMm + widthMm)];
-    const lies = from !== null && to !== null && from.part === to.part;
-    if (!lies || alongMm + widthMm > total + 1e-6 || head > topMm + 1) {
-      const isTooHigh = head > topMm + 1 && from !== null && to !== null;
-      const roomMm = head > topMm + 1 ? Math.floor(topMm - sill) : 0;
-      misfits.push({ wall: record.id, opening, level: level.id, isTooHigh, roomMm });
-    }
-    // All of it is under a wall that begins above the floor, or over one that ends below it: there is nothing to open.
-    if (!lies || head <= baseMm + 1 || sill >= topMm - 1) return [];
-    const left = { x: -from.along.y, y: from.along.x };
-    const [a, b] = [path.leftOf(0), path.leftOf(path.build.thicknessMm)];
-    // A little past both faces, so that nothing is left of the wall there.
-    const past = (leftMm: number) => leftMm + Math.sign(leftMm - (a + b) / 2) * 1;
-    const corner = (at: Point, leftMm: number) => plus(at, times(left, past(leftMm)));
-    const ring = counterClockwise([corner(from.at, a), corner(to.at, a), corner(to.at, b), corner(from.at, b)]);
-    // Under a slope there is room for it, or it is not there; one that is asked for in this storey is said to be too high.
-    const roofMm = roofOver?.(ring) ?? Infinity;
-    if (head > roofMm + 1) {
-      if (opening.at !== 'all')
-        misfits.push({ wall: record.id, opening, level: level.id, isTooHigh: true, roomMm: Math.floor(roofMm - sill) });
-      return [];
-    }
-    const middle = (at: Point) => plus(at, times(left, (a + b) / 2));
-    return [
-      {
-        id: opening.id,
-        opening: opening.opening,
-        name: opening.name,
-        level: level.id,
-        ring: facts.one(ring),
-        ends: [middle(from.at), middle(to.at)],
-        inwards: times(left, a > b ? -1 : 1),
-        widthMm,
-        thicknessMm: path.build.thicknessMm,
-        bottomMm: Math.max(sill, baseMm),
-        topMm: Math.min(head, topMm),
-        leaves: opening.leaves,
-        hand: opening.hand,
-        opens: opening.opens,
-      },
-    ];
-  });
-}
-
-/** What is said of an opening there is no room for at a level. */
-export function misfitFinding(record: Wall, { opening, level, isTooHigh, roomMm }: Misfit, levelName: string): Finding {
-  const why = isTooHigh ? 'is higher than the wall' : 'lies past an end or a corner of the wall';
-  const message = `${capital(opening.opening)} ${opening.name} of wall ${record.name} ${why} at level ${levelName}. Move it or make it smaller`;
-  const fix: Fix =
-    roomMm > 300
-      ? {
-          words: `Make it ${roomMm} mm high`,
-          command: 'walls.changeOpening',
-          input: { wall: record.id, opening: opening.id, heightMm: roomMm },
-        }
-      : {
-          words: 'Take it out',
-          command: 'walls.removeOpening',
-          input: { wall: record.id, opening: opening.id },
-        };
-  return finding('wall.opening', record.building, level, [record.id], message, [fix]);
-}
-
 /** A piece with its heights from another zero, at another level of the same plan. */
 export const placed = placing((piece: WallPiece, level, zeroMm) => {
   const mm = (relative: number) => quantiseMm(zeroMm + relative);
@@ -355,5 +233,3 @@ export const placed = placing((piece: WallPiece, level, zeroMm) => {
     })),
   };
 });
-
-const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);

@@ -4,7 +4,9 @@ import type { ColumnStack } from '@/core/columns/column';
 import { sectionMm } from '@/core/columns/section-shape';
 import { SectionField } from '../../fields/section-field';
 import { useSlice } from '../../session/store';
-import { Blocks, Exceptions, HeldTo } from './column-fields';
+import { Blocks } from './column-blocks';
+import { Exceptions } from './column-exceptions';
+import { HeldTo } from './column-held';
 
 /** What is done to several columns at once. */
 export function SeveralColumns({ records }: { records: readonly ColumnStack[] }) {
