@@ -25,6 +25,10 @@ const carrying = 'src/core/carrying/carrying.test.ts';
 const consequences = 'src/core/carrying/consequences.test.ts';
 const opened = 'src/core/drawing/opened-at.test.ts';
 const drawing = 'src/core/drawing/drawing.test.ts';
+const space = 'src/core/space/space.test.ts';
+const spaceLaws = 'src/core/space/laws.test.ts';
+const footing = 'src/core/checks/footing.test.ts';
+const underRoofs = 'src/core/pitched-roofs/under-roofs.test.ts';
 
 const mutant = (name: string, file: string, find: string, put: string, ...tests: string[]): Mutant => ({
   name,
@@ -83,8 +87,8 @@ export const MUTANTS: readonly Mutant[] = [
   mutant(
     'closed regions whatever columns stand in them',
     'rooms/room-passes.ts',
-    '[cutStripsPass, boundariesPass, columnRingsPass, cutsAtPass]',
-    '[cutStripsPass, boundariesPass, cutsAtPass]',
+    '[cutStripsPass, boundariesPass, columnRingsPass, shaftRingsPass]',
+    '[cutStripsPass, boundariesPass, shaftRingsPass]',
     solving,
     rooms,
   ),
@@ -111,6 +115,96 @@ export const MUTANTS: readonly Mutant[] = [
     '',
     stairs,
     solving,
+  ),
+  mutant(
+    'the space of a storey whatever reaches into it',
+    'space/space-passes.ts',
+    "[cx.get(onFloorPass, key).text, textOf(cx.get(reachingPartsPass, key))].join('|')",
+    'cx.get(onFloorPass, key).text',
+    space,
+    spaceLaws,
+    solving,
+  ),
+  mutant(
+    'what stands on a floor reaches nowhere else',
+    'space/in-storey-passes.ts',
+    'found[i]!.push([id, quantiseMm(fflMm - storeys[i]!.fflMm)]);',
+    'if (storeys[i]!.id === id) found[i]!.push([id, 0]);',
+    space,
+    spaceLaws,
+    footing,
+    'src/core/checks/free-slabs.test.ts',
+    ...checks,
+  ),
+  mutant(
+    'walls stand on the same whatever is under them',
+    'checks/footing-passes.ts',
+    'baseMm, reaching.map(told).join(),',
+    'baseMm,',
+    footing,
+    ...checks,
+    solving,
+  ),
+  mutant(
+    'walls that go down past a slab stand on the same whatever is below',
+    'checks/footing-passes.ts',
+    ', below.filter(isCarrier).map(told).join()]',
+    ']',
+    footing,
+    ...checks,
+    solving,
+  ),
+  mutant(
+    'a wall of another building is its own',
+    'walls/wall-plans.ts',
+    'if (own?.building === building) return',
+    'if (own) return',
+    'src/core/walls/party-walls.test.ts',
+    walls,
+  ),
+  mutant(
+    'columns stay where levels go up',
+    'columns/column-passes.ts',
+    'topMm: quantiseMm(piece.topMm + fflMm),',
+    'topMm: piece.topMm,',
+    solving,
+    'src/core/columns/columns.test.ts',
+  ),
+  mutant(
+    'a list that grows is put in at its end',
+    'solving/solved-delta.ts',
+    'return [...list.slice(0, delta.from), ...delta.put, ...list.slice(delta.from + delta.drop)];',
+    'return [...list.slice(0, delta.from), ...list.slice(delta.from + delta.drop), ...delta.put];',
+    delta,
+  ),
+  // Roofs.
+  mutant(
+    'stairs do not open roofs',
+    'pitched-roofs/roof-holes.ts',
+    '    ...stairs.filter((stair) => goesOut(stair, faces)).map(({ ring }) => ring),\n',
+    '',
+    underRoofs,
+  ),
+  mutant(
+    'a stair that goes out has the roof over it',
+    'stairs/headroom-passes.ts',
+    'isOwn && goesOut(solved, slants)',
+    'false',
+    underRoofs,
+  ),
+  mutant(
+    'bays rise out of the eaves',
+    'pitched-roofs/bays.ts',
+    'footMm: at(i), rises: 1',
+    'footMm: fromMm, rises: 1',
+    'src/core/pitched-roofs/bays.test.ts',
+  ),
+  mutant(
+    'a roof in section has no layers',
+    'pitched-roofs/pitched-roofs-drawn.ts',
+    ', ...layersCut(solved, at)]',
+    ']',
+    'src/core/pitched-roofs/roofs-in-section.test.ts',
   ),
   // Checks and rules.
   mutant('columns in shafts are not found', 'checks/check-passes.ts', '  columnsInShafts,\n', '', ...checks, solving),
@@ -171,7 +265,14 @@ export const MUTANTS: readonly Mutant[] = [
     '',
     ...checks,
   ),
-  mutant('gaps in loops are not found', 'checks/check-walls.ts', '    ...loopGaps(given, records),\n', '', ...checks),
+  mutant(
+    'gaps in loops are not found',
+    'solving/solved-pass.ts',
+    '  ...cx.get(gapFindingsPass, building),\n',
+    '',
+    ...checks,
+    walls,
+  ),
   mutant(
     'a hair off a crossing is not found',
     'checks/check-column-places.ts',
@@ -242,23 +343,23 @@ export const MUTANTS: readonly Mutant[] = [
   // What an edit brings about.
   mutant(
     'levels that move are not told',
-    'carrying/consequences.ts',
-    '    ...levelsMoved(before.solved, after.solved, display),\n',
-    '',
+    'levels/kind.ts',
+    'consequences: { of: levelsDiffer },',
+    'consequences: { of: () => [] },',
     carrying,
   ),
   mutant(
     'stairs that change are not told',
-    'carrying/consequences.ts',
-    '    ...stairsChanged(before.solved, after.solved, level, write),\n',
-    '',
+    'stairs/kind.ts',
+    'consequences: { of: stairsDiffer },',
+    'consequences: { of: () => [] },',
     carrying,
   ),
   mutant(
     'shafts that cut others are not told',
-    'carrying/consequences.ts',
-    '    ...shaftsChanged(before.solved, after.solved, level),\n',
-    '',
+    'shafts/kind.ts',
+    'consequences: { of: shaftsDiffer },',
+    'consequences: { of: () => [] },',
     carrying,
     consequences,
   ),
@@ -271,17 +372,17 @@ export const MUTANTS: readonly Mutant[] = [
   ),
   mutant(
     'areas that change are not told',
-    'carrying/consequences.ts',
-    'if (Math.abs(now - old) > 1000)',
-    'if (Math.abs(now - old) > 1e15)',
+    'floors/floors-differ.ts',
+    'if (Math.abs(now - old) <= LEAST_MM2)',
+    'if (Math.abs(now - old) <= 1e15)',
     carrying,
     consequences,
   ),
   mutant(
     'pieces of bodies are not told',
-    'carrying/consequences.ts',
-    "if (old !== now) say('floors',",
-    "if (old === -1) say('floors',",
+    'beams/beams-differ.ts',
+    'count(before.solved), count(after.solved)',
+    'count(after.solved), count(after.solved)',
     beams,
   ),
   // Views.
@@ -300,12 +401,12 @@ export const MUTANTS: readonly Mutant[] = [
     opened,
     beams,
   ),
-  mutant('beams are not drawn in plan', 'drawing/draw-plan.ts', '    ...drawBodiesOver(solved, view),\n', '', beams),
+  mutant('beams are not drawn in plan', 'drawing/draw-plan.ts', '? drawBodiesOver(solved, view)', '? []', beams),
   mutant(
     'beams are not cut in sections',
     'drawing/draw-section.ts',
-    '      ...of(solved.bodies).flatMap((body) => drawBody(solved, body, from, true)),\n',
-    '',
+    "coat === 'bodies' ? bodies(true) :",
+    "coat === 'bodies' ? [] :",
     beams,
   ),
   mutant(
@@ -319,8 +420,8 @@ export const MUTANTS: readonly Mutant[] = [
   mutant(
     'walls are not joined',
     'walls/wall-plans.ts',
-    'const path = joined(join, (end) => near(cx, building, end, endReachMm(join.path)));',
-    'const path = join.path;',
+    'return join && joined(join, (end) => near(cx, building, end, endReachMm(join.path)));',
+    'return join && join.path;',
     walls,
   ),
   mutant('walls reach into each other', 'walls/wall-pieces.ts', '    through.add(other.plan);\n', '', walls),
