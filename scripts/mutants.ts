@@ -142,8 +142,6 @@ export const MUTANTS: readonly Mutant[] = [
     'baseMm, reaching.map(told).join(),',
     'baseMm,',
     footing,
-    ...checks,
-    solving,
   ),
   mutant(
     'walls that go down past a slab stand on the same whatever is below',
@@ -151,8 +149,6 @@ export const MUTANTS: readonly Mutant[] = [
     ', below.filter(isCarrier).map(told).join()]',
     ']',
     footing,
-    ...checks,
-    solving,
   ),
   mutant(
     'a wall of another building is its own',

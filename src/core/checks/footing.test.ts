@@ -92,3 +92,46 @@ it('strips and walls under it carry a wall where there is no slab', () => {
   expect(said(after(...steps))).toEqual(['wall.onNothing: Wall W1 stands on nothing at level 00']);
   expect(said(after(...steps, ['foundations.add', { form: 'strips' }]))).toEqual([]);
 });
+
+describe('in storeys with the same walls', () => {
+  /** Five storeys; what is drawn at 01 stands at 02 and 03 too. */
+  const tower = given([
+    ['buildings.add', { name: 'Tower' }],
+    ['levels.setUp', { above: '5@3500' }],
+    ['floors.add', { name: 'Plate', outline: rectangle('0,0', 10_000, 10_000) }],
+    ['typical.follow', { master: '01', levels: ['02', '03'] }],
+  ]);
+  const levelsOf = (framework: Framework) =>
+    solve(framework).findings.flatMap(({ rule, message }) =>
+      rule === 'wall.onNothing' || rule === 'wall.partlyOnNothing' ? (/levels? ([^.]*)/.exec(message)?.[1] ?? '') : [],
+    );
+
+  it('what lies under one of them is not under the others', () => {
+    const walled = given([wall('W1', '1000,4000 9000,4000')], tower);
+    expect(solve(walled).walls).toHaveLength(3);
+    expect(levelsOf(walled)).toEqual([]);
+    // A shaft through the slab of one of them: the plate is the same everywhere.
+    const shaft: Step = [
+      'shafts.add',
+      {
+        name: 'S1',
+        outline: rectangle('3000,3000', 2500, 2000),
+        startsAt: { level: '01' },
+        stopsAt: { level: '02', offsetMm: 1000 },
+      },
+    ];
+    expect(levelsOf(given([shaft], walled))).toEqual(['02']);
+  });
+
+  it('what stands under one of them is not under the others', () => {
+    const loop = wall('E', '-300,-300 10300,-300 10300,10300 -300,10300', {
+      use: 'exterior',
+      on: 'outside',
+      closed: true,
+      type: { name: 'E', layers: [{ name: 'concrete', thicknessMm: 300, core: true }] },
+    });
+    // Its right side lies off the slabs of all of them; those of 02 and 03 go down to the walls under them, under that of 01 there is none.
+    const narrow: Step = ['floors.change', { floor: 'Plate', outline: rectangle('0,0', 8000, 10_000) }];
+    expect(levelsOf(given([loop, narrow], tower))).toEqual(['01']);
+  });
+});
