@@ -1,6 +1,6 @@
 import { intersection } from '../geometry/boolean';
 import { distance, dot, minus, plus, times, type Point } from '../geometry/point';
-import { distanceToSegment, ringArea, type Ring } from '../geometry/polygon';
+import { ringArea, type Ring } from '../geometry/polygon';
 import { left } from '../roof-planes/edges';
 import type { PitchedRoof as Roof, RoofFace, RoofLine, RoofPoint } from '../roof-planes/pitched';
 import type { PitchedRoof } from './pitched-roof';
@@ -19,8 +19,9 @@ interface Strip {
   lines: readonly ['valley' | 'ridge' | null, 'valley' | 'ridge' | null];
 }
 
-/** Strips lie this far past what they divide. */
+/** The first and the last strip go on this far over what is divided, and all of them reach this far to both sides, mm. */
 const PAST_MM = 20_000;
+const ASIDE_MM = 1e6;
 /** Sides nearer to a line than this lie on it, mm. */
 const ON_MM = 0.05;
 /** What is smaller than this is no face, mm². */
@@ -54,12 +55,11 @@ export function roofInBays(
   const way = left(own.inwards);
   const roof: Roof = { faces: [], upright: [], lines: [] };
   for (const strip of strips) {
-    const reach = [-1e6, 1e6] as const;
     const box = [
-      [strip.fromMm, reach[0]],
-      [strip.fromMm, reach[1]],
-      [strip.toMm, reach[1]],
-      [strip.toMm, reach[0]],
+      [strip.fromMm, -ASIDE_MM],
+      [strip.fromMm, ASIDE_MM],
+      [strip.toMm, ASIDE_MM],
+      [strip.toMm, -ASIDE_MM],
     ].map(([d, s]) => plus(own.from, plus(times(own.inwards, d!), times(way, s!))));
     for (const { outer } of intersection(edge, box).regions) {
       const planAreaMm2 = Math.abs(ringArea(outer));
@@ -110,7 +110,3 @@ function linesOf({ points }: RoofFace, strip: Strip, depth: (at: Point) => numbe
     return [{ is: between ?? (isFoot ? 'eaves' : 'verge'), from, to }];
   });
 }
-
-/** Whether a line lies along one of some sides. */
-export const liesAlong = ({ from, to }: RoofLine, sides: readonly (readonly [Point, Point])[]): boolean =>
-  sides.some(([a, b]) => [from, to].every((at) => distanceToSegment(at, a, b) < ON_MM));

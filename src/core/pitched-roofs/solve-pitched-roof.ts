@@ -1,7 +1,7 @@
 import { mmOf } from '../dimensions/resolve-length';
 import { plus, times, type Point } from '../geometry/point';
 import type { Region } from '../geometry/boolean';
-import { ringArea, type Ring } from '../geometry/polygon';
+import { distanceToSegment, ringArea, type Ring } from '../geometry/polygon';
 import { triangulate } from '../geometry/triangulate';
 import { isConvex } from '../geometry/convex-clip';
 import { levelById } from '../levels/resolve-levels';
@@ -22,7 +22,7 @@ import type { Assembly } from '../slants/assembly';
 import { reachOfSlants, ringAbout, slantOf, type Slant } from '../slants/slant';
 import { quantiseMm } from '../units/length-units';
 import type { Length } from '../units/parse-length';
-import { liesAlong, roofInBays } from './bays';
+import { roofInBays } from './bays';
 import { boardsOf, cutSquare } from './eaves';
 import { higherThan } from './under-roof';
 import type { PitchedRoof, RoofEdge } from './pitched-roof';
@@ -123,7 +123,10 @@ export function solvePitchedRoof(framework: Framework, roof: PitchedRoof): Solve
 const againstWalls = (roof: Roof, walled: readonly (readonly [Point, Point])[]): Roof => ({
   ...roof,
   lines: roof.lines.map((line) =>
-    (line.is === 'verge' || line.is === 'ridge') && liesAlong(line, walled) ? { ...line, is: 'abutment' } : line,
+    (line.is === 'verge' || line.is === 'ridge') &&
+    walled.some(([a, b]) => [line.from, line.to].every((at) => distanceToSegment(at, a, b) < 0.05))
+      ? { ...line, is: 'abutment' }
+      : line,
   ),
 });
 

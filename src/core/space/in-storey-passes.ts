@@ -7,21 +7,12 @@ import { quantiseMm } from '../units/length-units';
 import { bandOf, inStorey, onOwnFloor, partOf, reaches, textOf, type InStorey, type Part } from './in-storey';
 import { shapesOf } from './shapes';
 
-/** What a piece wants, with the heights it lies between: a piece that is the same object wants the same. */
-interface Wanted {
-  solids: readonly SpaceSolid[];
-  bottomMm: number;
-  topMm: number;
-}
-const known = new WeakMap<object, Wanted>();
+const known = new WeakMap<object, readonly SpaceSolid[]>();
 
-function wantedBy(cx: Context, { solids }: SpacePart, piece: object): Wanted {
+/** The space a piece wants: one that is the same object wants the same. */
+function wantedBy(cx: Context, { solids }: SpacePart, piece: object): readonly SpaceSolid[] {
   let found = known.get(piece);
-  if (!found) {
-    const own = solids(piece, shapesOf(cx));
-    const bottomMm = Math.min(...own.map((solid) => solid.bottomMm));
-    known.set(piece, (found = { solids: own, bottomMm, topMm: Math.max(...own.map(({ topMm }) => topMm)) }));
-  }
+  if (!found) known.set(piece, (found = solids(piece, shapesOf(cx))));
   return found;
 }
 
@@ -32,9 +23,7 @@ export const solidsPass = definePass({
   gathers: true,
   run: (cx, building): readonly SpaceSolid[] =>
     everyFacet('space').flatMap(({ parts }) =>
-      parts.flatMap((part) =>
-        cx.get(part.pass, building).flatMap((piece) => wantedBy(cx, part, piece as object).solids),
-      ),
+      parts.flatMap((part) => cx.get(part.pass, building).flatMap((piece) => wantedBy(cx, part, piece as object))),
     ),
 });
 
@@ -51,7 +40,7 @@ const bandsPass = definePass({
       for (const { parts } of everyFacet('space'))
         for (const part of parts)
           for (const piece of part.fromFloors?.others(cx, building) ?? cx.get(part.pass, building))
-            for (const solid of wantedBy(cx, part, piece as object).solids) {
+            for (const solid of wantedBy(cx, part, piece as object)) {
               const end = bandOf(starts, solid.topMm);
               for (let i = bandOf(starts, solid.bottomMm); i <= end; i += 1)
                 bands[i]!.push(partOf(piece as object, solid, null));
@@ -81,9 +70,7 @@ const fromFloorPass = definePass({
   gathers: true,
   run: (cx, key): readonly Part[] =>
     floorParts().flatMap(([part, { inStorey: standing, placed }]) =>
-      standing(cx, key).flatMap((piece) =>
-        wantedBy(cx, part, piece).solids.map((solid) => partOf(piece, solid, placed)),
-      ),
+      standing(cx, key).flatMap((piece) => wantedBy(cx, part, piece).map((solid) => partOf(piece, solid, placed))),
     ),
 });
 const floorParts = () =>
@@ -134,7 +121,7 @@ const reachingIntoPass = definePass({
   },
 });
 
-/** What is not worked out from a floor, of those. */
+/** Of what is not worked out from a floor, that of a storey. */
 const bandPass = definePass({
   name: 'what wants space in a storey, in place',
   scope: 'level',
@@ -145,6 +132,7 @@ const bandPass = definePass({
   },
 });
 
+/** The same from the FFL of the storey. */
 const throughPass = definePass({
   name: 'what wants space in a storey through others',
   scope: 'level',
@@ -170,6 +158,7 @@ export const onFloorPass = definePass({
     return { found, text: textOf(found) };
   },
 });
+
 /** What of other storeys stands in a storey too, and what reaches through storeys. */
 export const reachingPartsPass = definePass({
   name: 'what of others wants space in a storey',

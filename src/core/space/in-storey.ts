@@ -17,6 +17,7 @@ export function partOf(piece: object, solid: SpaceSolid, placed: Part['placed'])
   if (!part) parts.set(solid, (part = { piece, solid, placed }));
   return part;
 }
+
 /** The last band that begins at a height or under it; the first goes down without end. */
 export function bandOf(starts: readonly number[], mm: number): number {
   let [low, high] = [0, starts.length - 1];
@@ -43,6 +44,7 @@ export interface InStorey {
 /** Farther out of a storey than this it matters to nobody how far something goes on, mm. */
 const FAR_MM = 6000;
 
+/** A solid of a floor that lies so much higher, as it lies in a storey. */
 export function inStorey(
   solid: SpaceSolid,
   level: Id,
@@ -72,7 +74,7 @@ export function onOwnFloor(part: Part, level: Id, heights: readonly [number, num
   return found;
 }
 
-/** What stands on a floor as it lies in another storey; null where it does not come up or down to that. */
+/** Whether what stands on a floor comes up or down into a storey whose FFL lies so much lower than its own. */
 export function reaches(
   { bottomMm, topMm }: SpaceSolid,
   upMm: number,
@@ -81,4 +83,5 @@ export function reaches(
   return quantiseMm(topMm + upMm) >= fromMm && quantiseMm(bottomMm + upMm) < toMm;
 }
 
+/** All that tells a list of them, in its order. */
 export const textOf = (within: readonly InStorey[]): string => within.map(({ text }) => text).join('|');
