@@ -1,4 +1,4 @@
-import { sharedByRegions, subtract } from '../geometry/boolean';
+import { lessRegions, sharedByRegions, type Region } from '../geometry/boolean';
 import { bounds, counterClockwise, ringArea, type Box, type Ring } from '../geometry/polygon';
 import type { Primitive } from './drawing';
 import { STYLES } from './styles';
@@ -14,7 +14,7 @@ const LEAST_MM2 = 50;
 const TOUCH_MM = 0.01;
 
 interface Before {
-  ring: Ring;
+  region: Region;
   box: Box;
   isBox: boolean;
 }
@@ -51,11 +51,11 @@ function seenOf(areas: readonly Area[]): Area[] {
       .sort((a, b) => a.area.depthMm! - b.area.depthMm! || b.i - a.i)
       .flatMap(({ area }) => {
         const left = front.seenOf(area);
+        // A glazed wall behind glass is seen as such; all else is thin behind it.
+        const seen = area.style === 'glassSeen' || glass.isEmpty ? left : left.flatMap((each) => glass.parted(each));
         if (area.glass) glass.add(area);
         else if (STYLES[area.style].screen.fill !== null) front.add(area);
-        // Glass behind glass is seen as such; all else is thin behind it.
-        if (area.glass || glass.isEmpty) return left;
-        return left.flatMap((each) => glass.parted(each));
+        return seen;
       })
       .reverse()
   );
@@ -68,7 +68,12 @@ class Front {
     // All go round one way: what laps over twice is there once.
     const ring = counterClockwise(rings[0]!);
     const box = bounds(ring);
-    const before: Before = { ring, box, isBox: isBox(ring, box) };
+    const holes = rings.slice(1);
+    const before: Before = {
+      region: { outer: ring, holes: [...holes] },
+      box,
+      isBox: holes.length === 0 && isBox(ring, box),
+    };
     for (const cell of cellsOf(box)) {
       const list = this.cells.get(cell);
       if (list) list.push(before);
@@ -88,15 +93,17 @@ class Front {
     if (before.length === 0) return [area];
     const behind = sharedByRegions(
       [{ outer: ring!, holes: [...holes] }],
-      before.map((each) => ({ outer: each.ring, holes: [] })),
+      before.map(({ region }) => region),
     ).regions.filter(({ outer }) => Math.abs(ringArea(outer)) > LEAST_MM2);
     if (behind.length === 0) return [area];
-    const beside = subtract(ring!, [...before.map((each) => each.ring), ...holes]).regions.filter(
-      ({ outer }) => Math.abs(ringArea(outer)) > LEAST_MM2,
-    );
+    const style = STYLES[area.style].screen.fill === null ? 'lineThroughGlass' : 'throughGlass';
+    const beside = lessRegions(
+      { outer: ring!, holes: [...holes] },
+      before.map(({ region }) => region),
+    ).regions.filter(({ outer }) => Math.abs(ringArea(outer)) > LEAST_MM2);
     return [
       ...beside.map(({ outer, holes: open }): Area => ({ ...area, rings: [outer, ...open] })),
-      ...behind.map(({ outer, holes: open }): Area => ({ ...area, style: 'throughGlass', rings: [outer, ...open] })),
+      ...behind.map(({ outer, holes: open }): Area => ({ ...area, style, rings: [outer, ...open] })),
     ];
   }
 
@@ -115,7 +122,10 @@ class Front {
     if (first.some((before) => before.isBox && covers(before.box, box))) return [];
     const lapping = this.lapping(box);
     if (lapping.length === 0) return [plain(area, area.rings)];
-    const { regions } = subtract(ring, [...lapping.map((before) => before.ring), ...area.rings.slice(1)]);
+    const { regions } = lessRegions(
+      { outer: ring, holes: area.rings.slice(1) },
+      lapping.map(({ region }) => region),
+    );
     return regions
       .filter(({ outer }) => Math.abs(ringArea(outer)) > LEAST_MM2)
       .map(({ outer, holes }) => plain(area, [outer, ...holes]));

@@ -139,6 +139,7 @@ export const STYLES = styles({
   glassSeen: { screen: screen('walls', 0.7), paper: paper(0.13, GREY), layer: 'WALLS', press: 4 },
   memberCut: { screen: screen('ink', 0.8, 'ink'), paper: paper(0.25, INK, INK), layer: 'WALLS', press: 2 },
   throughGlass: { screen: screen('ink3', 0.4, 'sheet'), paper: paper(0.09, GREY, WHITE), layer: 'WALLS', press: null },
+  lineThroughGlass: { screen: screen('ink3', 0.4), paper: paper(0.09, GREY), layer: 'WALLS', press: null },
   opening: { screen: screen('ink', 0.9), paper: paper(0.18), layer: 'OPENINGS', press: 2 },
   openingSwing: { screen: screen('ink2', 0.8), paper: paper(0.13, GREY), layer: 'OPENINGS', press: 2 },
   openingAbove: {

@@ -60,6 +60,12 @@ export function sharedByRegions(subject: readonly Region[], clip: readonly Regio
   return profileOf(run(ClipType.Intersection, toPaths(subject, shift), toPaths(clip, shift)), shift);
 }
 
+/** What of a region is in none of others, which may overlap: a hole of one is open where no other covers it. */
+export function lessRegions(region: Region, others: readonly Region[]): Profile {
+  const shift = originOf(region.outer);
+  return profileOf(run(ClipType.Difference, toPaths([region], shift), toPaths(others, shift)), shift);
+}
+
 /** Outer rings one way round, holes the other: they wind to nothing where there is a hole. */
 const toPaths = (regions: readonly Region[], shift: Point): Path64[] =>
   regions

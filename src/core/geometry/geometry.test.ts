@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { intersection, polygonCalls, subtract } from './boolean';
+import { intersection, lessRegions, polygonCalls, subtract } from './boolean';
 import { sharedArea } from './convex-clip';
 import { lineCrossing, lengthOf, turned, type Point } from './point';
 import { contains, isSimple, isSpike, ringArea, ringGap, ringPerimeter, ringsMeet, type Ring } from './polygon';
@@ -159,4 +159,22 @@ describe('slabs with holes', () => {
     intersection(slab, slab);
     expect(polygonCalls.read()).toBe(2);
   });
+});
+
+it('a region less others is open in their holes, where no other of them covers it', () => {
+  const square = (x: number, y: number, mm: number) => [
+    { x, y },
+    { x: x + mm, y },
+    { x: x + mm, y: y + mm },
+    { x, y: y + mm },
+  ];
+  const wall = { outer: square(0, 0, 10_000), holes: [square(1000, 1000, 2000), square(5000, 5000, 2000)] };
+  const whole = { outer: square(0, 0, 10_000), holes: [] };
+  expect(lessRegions(whole, [wall]).areaMm2).toBe(8e6);
+  // Half of one hole is covered by another region, however its ring goes round.
+  const other = { outer: [...square(0, 0, 2000)].reverse(), holes: [] };
+  expect(lessRegions(whole, [wall, other]).areaMm2).toBe(7e6);
+  // Two with a hole at one place are open there; a hole of what is cut stays one.
+  expect(lessRegions(whole, [wall, wall]).areaMm2).toBe(8e6);
+  expect(lessRegions({ ...whole, holes: [square(1000, 1000, 1000)] }, [wall]).areaMm2).toBe(7e6);
 });

@@ -1,12 +1,13 @@
 import type { Primitive } from '../drawing/drawing';
 import { box, cutStretches, nearestMm, ringsOf, stretchOf } from '../drawing/section-shapes';
-import { dot } from '../geometry/point';
-import type { Ring } from '../geometry/polygon';
+import { alongOf } from '../drawing/section-plane';
+import { dot, plus, times } from '../geometry/point';
+import { contains, type Ring } from '../geometry/polygon';
 import { ofBuilding, type InSection, type PlanAt, type SectionAt } from '../kinds/drawn';
 import type { Solved } from '../solving/solved';
 import { drawWall } from './draw-walls';
 import { standingBetween } from './members';
-import type { WallPiece } from './solved-wall';
+import type { SolvedOpening, WallPiece } from './solved-wall';
 
 /** Walls a plan cuts: those of the level, and those that run past it. */
 export const wallsInPlan = (
@@ -33,42 +34,78 @@ function cutWall(solved: Solved, piece: WallPiece, { frame, isCut, liftMm }: Sec
   });
 }
 
+/** What of a wall is seen: from where to where along the section, between two heights. */
+interface Stretch {
+  along: readonly [number, number];
+  bottomMm: number;
+  topMm: number;
+}
+
+/** Openings one sees through: windows through their glass, holes as they are. Doors are shut. */
+const isOpen = ({ opening }: SolvedOpening): boolean => opening !== 'door';
+
+/** From where to where one sees right through an opening; null: its reveals hide what is behind. */
+function throughOf({ ring, bottomMm, topMm }: SolvedOpening, { frame }: SectionAt): Stretch | null {
+  const along = ring.map((point) => alongOf(frame, point)).sort((p, q) => p - q);
+  const [from, to] = [along[1]!, along.at(-2)!];
+  return to - from > 1 ? { along: [from, to], bottomMm, topMm } : null;
+}
+
+/** What of one lies in another; null where nothing does. */
+function within(hole: Stretch, whole: Stretch): Stretch | null {
+  const [from, to] = [Math.max(hole.along[0], whole.along[0]), Math.min(hole.along[1], whole.along[1])];
+  const [bottomMm, topMm] = [Math.max(hole.bottomMm, whole.bottomMm), Math.min(hole.topMm, whole.topMm)];
+  return to - from > 1 && topMm - bottomMm > 1 ? { along: [from, to], bottomMm, topMm } : null;
+}
+
 /** The straight parts of a wall beyond the plane, with its openings. */
 function seenWall(piece: WallPiece, from: SectionAt): Primitive[] {
-  const seen = (
+  const boxOf = ({ along: [x0, x1], bottomMm, topMm }: Stretch) =>
+    box(x0, bottomMm + from.liftMm, x1, topMm + from.liftMm);
+  const area = (
     ring: Ring,
-    bottomMm: number,
-    topMm: number,
+    rings: Ring[],
     style: 'wallSeen' | 'opening' | 'glassSeen',
-  ): Primitive[] => {
-    const stretch = stretchOf(ring, from, false);
-    if (!stretch) return [];
-    const rings = [box(stretch[0], bottomMm + from.liftMm, stretch[1], topMm + from.liftMm)];
-    return [
-      {
-        type: 'area',
-        style,
-        id: piece.wall,
-        rings,
-        depthMm: nearestMm(from.frame, ring),
-        ...(style === 'glassSeen' ? { glass: true as const } : {}),
-      },
-    ];
+    isGlass = style === 'glassSeen',
+  ): Primitive => ({
+    type: 'area',
+    style,
+    id: piece.wall,
+    rings,
+    depthMm: nearestMm(from.frame, ring),
+    ...(isGlass ? { glass: true as const } : {}),
+  });
+  const facing = piece.openings.filter(({ inwards }) => Math.abs(dot(inwards, from.frame.into)) > 0.1);
+  const isGlazed = piece.use === 'glazed';
+  const seen = (ring: Ring, bottomMm: number, topMm: number, holes: readonly Stretch[] = []) => {
+    const along = stretchOf(ring, from, false);
+    if (!along) return [];
+    const whole = { along, bottomMm, topMm };
+    return [[whole, ...holes.flatMap((hole) => within(hole, whole) ?? [])].map(boxOf)];
   };
   return [
-    ...piece.strips.flatMap((strip) =>
-      seen(strip, piece.bottomMm, piece.topMm, piece.use === 'glazed' ? 'glassSeen' : 'wallSeen'),
-    ),
+    ...piece.strips.flatMap((strip) => {
+      const own = isGlazed ? [] : facing.filter((each) => isOpen(each) && contains(strip, middleOf(each)));
+      const holes = own.flatMap((each) => throughOf(each, from) ?? []);
+      return seen(strip, piece.bottomMm, piece.topMm, holes).map((rings) =>
+        area(strip, rings, isGlazed ? 'glassSeen' : 'wallSeen'),
+      );
+    }),
     ...piece.slices.flatMap(({ bottomMm, topMm }) =>
       standingBetween(piece.members, piece.openings, bottomMm, topMm).flatMap((ring) =>
-        seen(ring, bottomMm, topMm, 'wallSeen'),
+        seen(ring, bottomMm, topMm).map((rings) => area(ring, rings, 'wallSeen')),
       ),
     ),
-    ...piece.openings
-      .filter(({ inwards }) => Math.abs(dot(inwards, from.frame.into)) > 0.1)
-      .flatMap(({ ring, bottomMm, topMm }) => seen(ring, bottomMm, topMm, 'opening')),
+    ...facing.flatMap((each) => {
+      const { ring, bottomMm, topMm, opening } = each;
+      const through = !isGlazed && isOpen(each) ? throughOf(each, from) : null;
+      return seen(ring, bottomMm, topMm).map((rings) =>
+        area(ring, through ? [boxOf(through)] : rings, 'opening', through !== null && opening === 'window'),
+      );
+    }),
   ];
 }
+const middleOf = ({ ends: [a, b] }: SolvedOpening) => times(plus(a, b), 0.5);
 
 /** Walls cut by a plane, and those beyond it with their openings. */
 export const wallsInSection: InSection = {
