@@ -46,7 +46,7 @@ function broken(flightRiseMm: number, flightRunMm: number, rules: RampRules): st
   const found: string[] = [];
   if (least === null)
     found.push(
-      `rise of one flight ${said(flightRiseMm)} over ${said(most.toRiseMm)} (${sourceOf(rules, `ramps.rise.${steepest.length}`)})`,
+      `rise of one flight ${said(flightRiseMm)} mm over ${said(most.toRiseMm)} mm (${sourceOf(rules, `ramps.rise.${steepest.length}`)})`,
     );
   if (ratio < (least ?? most.runPerRise) - 1e-6)
     found.push(
@@ -54,7 +54,7 @@ function broken(flightRiseMm: number, flightRunMm: number, rules: RampRules): st
     );
   if (flightRunMost !== null && flightRunMm > flightRunMost + 1e-6)
     found.push(
-      `run of one flight ${said(flightRunMm)} over ${said(flightRunMost)} (${sourceOf(rules, 'ramps.flightRun')})`,
+      `run of one flight ${said(flightRunMm)} mm over ${said(flightRunMost)} mm (${sourceOf(rules, 'ramps.flightRun')})`,
     );
   return found;
 }

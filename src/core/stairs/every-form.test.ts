@@ -233,7 +233,9 @@ describe('what is asked for is judged, and what is chosen kept', () => {
     const asked = after('stairs.add', { ...base, risers: 12, goingMm: 200 }, two);
     const [found] = solve(asked).findings.filter(({ rule }) => rule === 'stair.limits');
     // 3000 / 12 = 250 over 220; 200 under 220; atan(250 / 200) = 51.3°.
-    expect(found!.message).toMatch(/riser 250 over 220 \(Public guidance.*going 200 under 220.*pitch 51.3 over 42/);
+    expect(found!.message).toMatch(
+      /riser 250 mm over 220 mm \(Public guidance.*going 200 mm under 220 mm.*pitch 51.3 over 42/,
+    );
     const { command, input } = found!.fixes[0]!;
     const best = solve(after(command, input as never, asked));
     expect(best.findings.map(({ rule }) => rule)).not.toContain('stair.limits');

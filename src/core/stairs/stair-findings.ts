@@ -82,7 +82,7 @@ export function foundAt(stair: Stair, storey: StairStorey, name: string, isGone:
         stair.building,
         storey.level,
         [stair.id],
-        `Stair ${stair.name} from level ${name}, as it was asked for: ${storey.broken.join('; ')}. Ask for less, or for other steps`,
+        `Stair ${stair.name} from level ${name}, as it was asked for: ${storey.broken.map(inUnits).join('; ')}. Ask for less, or for other steps`,
         [
           fixBy('Let its steps be as is best', 'stairs.change', {
             stair: stair.id,
@@ -151,3 +151,10 @@ function fixOf(stair: Stair, fix: StairFix): Fix {
 const write = (mm: number): string => formatLength(Math.round(mm * 10) / 10);
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 const lowered = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+
+/** A limit that is broken with the unit of its lengths, for who reads it in feet; the verdict of a way tells them in millimetres. */
+const inUnits = (limit: string): string =>
+  limit.replace(
+    /^(riser|going|2 risers and a going|rise of one flight|landing) ([\d.]+) (over|under) ([\d.]+)/,
+    '$1 $2 mm $3 $4 mm',
+  );
