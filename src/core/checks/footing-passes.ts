@@ -136,8 +136,10 @@ const alikePass = storeyAlike('what walls stand on', (cx, key) => {
     (low, { solid, lowMm }) => (solid.level === level && isWall(solid) ? Math.min(low, lowMm) : low),
     sslMm,
   );
+  // No wall that begins at its floor has that higher than itself, also on a zone that lies higher than the rest.
+  const highMm = standingIn(cx, key).reduce((high, { bottomMm }) => Math.max(high, bottomMm), sslMm);
   const told = ({ solid, text, lowMm, highMm }: InStorey) => `${text} ${solid.level === level} ${lowMm} ${highMm}`;
-  const reaching = within.filter((each) => isCarrier(each) && (each.lowMm < sslMm - 1 || each.solid.rank === 'slab'));
+  const reaching = within.filter((each) => isCarrier(each) && (each.lowMm < highMm || each.solid.rank === 'slab'));
   const below = baseMm < sslMm - 1 ? inStoreyBelow(cx, key).filter(({ highMm }) => highMm >= baseMm - 1) : [];
   return [cx.get(walls.alike, key), baseMm, reaching.map(told).join(), below.filter(isCarrier).map(told).join()].join(
     '|',

@@ -18,7 +18,11 @@ export const stopsAtCeilingsPass = definePass({
  * What stands between the floor of each storey and the next, of its own walls and those of others, from its FFL. `at`: the walls of a
  * storey; `first`: the chain before, where there is one.
  */
-export function bandOf(suffix: string, at: Pass<readonly WallRun[]>, first: WallChain | null): Pass<readonly Band[]> {
+export function bandPassOf(
+  suffix: string,
+  at: Pass<readonly WallRun[]>,
+  first: WallChain | null,
+): Pass<readonly Band[]> {
   /** Lowest and highest of the walls of a storey, and those that pass slabs, from its FFL. */
   const span = definePass({
     name: `heights of walls of a storey${suffix}`,

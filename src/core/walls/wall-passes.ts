@@ -17,7 +17,7 @@ import { runInStorey, wallRuns, type CeilingOver, type RoofOver, type WallRun } 
 import type { Standing } from './piece-given';
 import { misfitFinding, type Misfit } from './wall-openings';
 import { floorOf, floorsPassed, placed, wallPiece } from './wall-pieces';
-import { bandOf, stopsAtCeilingsPass } from './wall-band';
+import { bandPassOf, stopsAtCeilingsPass } from './wall-band';
 import type { Band, InPlan, WallChain } from './wall-chain';
 import { ownStoreys } from './wall-storeys';
 import { standingPass, typedPlanPass, wallPlanPass, wallRecordPass, wallsNear, cells } from './wall-plans';
@@ -102,7 +102,7 @@ export function wallChain(
       return cx.get(byLevel, building).get(level) ?? [];
     },
   });
-  const band = bandOf(suffix, at, first);
+  const band = bandPassOf(suffix, at, first);
   const isSame = (cx: Context, before: WallChain, key: string): boolean =>
     cx.get(band, key) === cx.get(before.band, key);
   /** All that the walls of a storey depend on but their plans. */
