@@ -251,9 +251,9 @@ describe('what is hidden', () => {
             .sort((p, q) => p.depth - q.depth);
           // A ray goes on through windows, and what it meets behind one is thin; it goes on through holes.
           const open = met.map(({ solid }) => solid.openAt(at));
-          const first0 = open.findIndex((each) => each === null);
-          const hits = first0 < 0 ? [] : met.slice(first0).filter((_, i) => open[first0 + i] === null);
-          const isThin = open.slice(0, first0 < 0 ? undefined : first0).includes('glass');
+          const solidAt = open.findIndex((each) => each === null);
+          const hits = solidAt < 0 ? [] : met.slice(solidAt).filter((_, i) => open[solidAt + i] === null);
+          const isThin = open.slice(0, solidAt < 0 ? undefined : solidAt).includes('glass');
           if (isThin) behindGlass += 1;
           const nearest = hits[0];
           const styles = isThin ? THIN : PLAIN;
