@@ -3,9 +3,9 @@ import { columnsAtPass } from '../columns/column-passes';
 import { platesPass } from '../floors/floor-passes';
 import { holesAtPass } from '../floors/cut-floor-passes';
 import type { Ring } from '../geometry/polygon';
-import { recordOf, recordsOf } from '../model/framework';
+import { recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
-import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
+import { definePass, keyOf, partsOf, type Pass } from '../passes/pass';
 import { regionsAlikePass, roomsAtPass } from '../rooms/room-passes';
 import { ROOMS_CUT_MM, stagesAtPass } from '../shafts/shaft-passes';
 import { storeyAlike } from '../solving/alike';
@@ -50,11 +50,17 @@ const roomRingsPass = definePass({
     cx.get(roomsAtPass, key).map(({ ring, holes, room }) => ({ ring, holes, room })),
 });
 
-/** True for a wall that stops at the ceiling or under it, wherever that hangs. */
-function endsUnderCeiling({ framework }: Context, wall: Id): boolean {
-  const stop = recordOf(framework, 'wall', wall)?.stopsAt;
-  return stop?.face === 'ceiling' && mmOf(framework, stop.offsetMm) <= 0;
-}
+/** Walls that stop at the ceiling or under it, wherever that hangs. */
+const underCeilingsPass = definePass({
+  name: 'walls that stop under ceilings',
+  scope: 'project',
+  run: ({ framework }): ReadonlySet<Id> =>
+    new Set(
+      recordsOf(framework, 'wall').flatMap(({ id, stopsAt: { face, offsetMm } }) =>
+        face === 'ceiling' && mmOf(framework, offsetMm) <= 0 ? [id] : [],
+      ),
+    ),
+});
 
 /**
  * Walls of a storey that may matter to its ceilings: all of them where one is drawn, or where some wall does not stand from the
@@ -69,13 +75,8 @@ const wallsThroughPass = definePass({
     if (hung.length === 0) return NO_WALLS;
     const highestMm = Math.max(...hung.map(({ heightMm }) => heightMm));
     const overMm = Math.max(...hung.map(({ heightMm, thicknessMm }) => heightMm + thicknessMm));
-    const band = cx.get(wallsBefore.band, key).map(({ wall, type, bottomMm, topMm }) => ({
-      wall,
-      type,
-      bottomMm,
-      topMm,
-      toCeiling: endsUnderCeiling(cx, wall),
-    }));
+    const under = cx.get(underCeilingsPass, '');
+    const band = cx.get(wallsBefore.band, key).map((each) => ({ ...each, toCeiling: under.has(each.wall) }));
     const isPlain = ({ bottomMm, topMm, toCeiling }: Omit<WallInStorey, 'strips'>) =>
       bottomMm < ROOMS_CUT_MM && topMm > highestMm && !toCeiling;
     const inStorey = band.filter(({ bottomMm, topMm }) => topMm > 0 && bottomMm < overMm);

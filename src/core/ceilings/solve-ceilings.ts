@@ -2,7 +2,7 @@ import { mmOf } from '../dimensions/resolve-length';
 import { platesUnder, soffitMm, type PlateSet } from '../floors/plates';
 import { bounds, boundsOf, boxesMeet, counterClockwise, type Box, type Ring } from '../geometry/polygon';
 import { servedLevels } from '../levels/extent';
-import type { ResolvedLevel } from '../levels/resolve-levels';
+import type { LevelHeights, ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolveOutline } from '../setting-out/resolve-outline';
@@ -18,8 +18,8 @@ import type { CeilingPiece } from './solved-ceiling';
 /** What the ceilings of a storey are worked out from; heights from its FFL. */
 export interface CeilingsGiven {
   framework: Framework;
-  level: ResolvedLevel;
-  above: ResolvedLevel;
+  level: LevelHeights;
+  above: LevelHeights;
   plates: PlateSet;
   /** Closed regions with their rooms. */
   rooms: readonly { ring: Ring; holes: readonly Ring[]; room: Id | null }[];
@@ -109,22 +109,23 @@ export function ceilingsOf(given: CeilingsGiven, hung: readonly Hung[]): Ceiling
     }));
   });
   const closed = closings(given, following);
+  const through = throughAt(given);
   return [
     ...drawn.flatMap((each) =>
-      piece(given, each, { ring: each.outline!, room: null, over: [], without: wallsThrough(given, each) }),
+      piece(given, each, through, { ring: each.outline!, room: null, over: [], without: wallsThrough(given, each) }),
     ),
     ...following.flatMap(({ region, each }, i) => {
       const inner = region.holes.map((hole) => given.facts.one(counterClockwise(hole)));
       const over = closed.get(i) ?? [];
       // Where it is closed over a low wall it ends at those that go on up beside that.
-      const through = wallsThrough(given, each).filter(
+      const rising = wallsThrough(given, each).filter(
         (strip) => over.length > 0 || !given.atCut.has(given.facts.one(strip)),
       );
-      return piece(given, each, {
+      return piece(given, each, through, {
         ring: region.ring,
         room: region.room,
         over,
-        without: [...inner, ...outlines, ...through],
+        without: [...inner, ...outlines, ...rising],
       });
     }),
   ];
@@ -178,6 +179,7 @@ function boxOf(ring: Ring): Box {
 function piece(
   given: CeilingsGiven,
   { ceiling, heightMm, thicknessMm }: Hung,
+  through: (bottomMm: number, topMm: number) => readonly Ring[],
   {
     ring: own,
     room,
@@ -194,7 +196,7 @@ function piece(
     const b = boxOf(other);
     return b.minX < box.maxX && b.maxX > box.minX && b.minY < box.maxY && b.maxY > box.minY;
   };
-  const holes = [...without, ...through(given, bottomMm, topMm)].filter(near);
+  const holes = [...without, ...through(bottomMm, topMm)].filter(near);
   const taken = [...new Set(holes.map((hole) => facts.one(hole)))];
   const texts = taken.map((hole) => facts.textOf(hole)).sort();
   const whole = [ring, ...closed].map((each) => facts.textOf(each)).join('+');
@@ -224,9 +226,11 @@ function piece(
   ];
 }
 
-/** What goes through a ceiling: shafts that pass it, holes and voids of the slab over it, columns. */
-function through({ shafts, holes, columns }: CeilingsGiven, bottomMm: number, topMm: number): Ring[] {
-  return [
+/** What goes through a ceiling between two heights: shafts that pass it, holes and voids of the slab over it, columns. */
+function throughAt({ shafts, holes, columns }: CeilingsGiven): (bottomMm: number, topMm: number) => readonly Ring[] {
+  // Most ceilings of a storey hang at one height.
+  const known = new Map<string, readonly Ring[]>();
+  const between = (bottomMm: number, topMm: number): Ring[] => [
     ...shafts.flatMap((stages) => {
       const [first, last] = [stages[0], stages.at(-1)];
       if (!first || !last || first.bottomMm > bottomMm || last.topMm < topMm) return [];
@@ -235,6 +239,12 @@ function through({ shafts, holes, columns }: CeilingsGiven, bottomMm: number, to
     ...holes,
     ...columns.filter((column) => column.topMm > bottomMm).map(({ ring }) => ring),
   ];
+  return (bottomMm, topMm) => {
+    const at = `${bottomMm} ${topMm}`;
+    const found = known.get(at) ?? between(bottomMm, topMm);
+    known.set(at, found);
+    return found;
+  };
 }
 
 /** A piece with its heights from another zero, at another level of the same plan. */

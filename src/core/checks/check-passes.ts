@@ -16,7 +16,9 @@ import { fflPass, levelNamesPass, ownRecords, storeysOf } from '../solving/build
 import { stairsPass } from '../stairs/stair-passes';
 import { quantiseMm } from '../units/length-units';
 import type { SolvedOpening } from '../walls/solved-wall';
-import { drawnPass, standingPass, typedPlanPass, wallsNear } from '../walls/wall-plans';
+import { passingIdsPass, wallIdsPass } from '../walls/walls-standing';
+import { wallsNear } from '../walls/wall-squares';
+import { typedPlanPass } from '../walls/wall-plans';
 import { checkCeilings, checkHung } from './check-ceilings';
 import {
   checkColumnEnds,
@@ -38,20 +40,11 @@ import {
   type Enclosure,
   type WallBeside,
 } from './check-shafts';
-import { checkWalls } from './check-walls';
+import { checkOf } from './check-of';
 import type { Finding } from './finding';
+import { WALL_CHECKS } from './wall-check-passes';
 
 const NONE: readonly Finding[] = [];
-
-/** A check of a building: what it looks at, and what it finds. */
-function checkOf(what: string, run: (cx: Context, building: Id) => readonly Finding[]): Pass<readonly Finding[]> {
-  return definePass({
-    name: `check of ${what}`,
-    scope: 'building',
-    run,
-    failing: (_, building) => ({ what: `The check of ${what}`, building, about: [], value: [] }),
-  });
-}
 
 const mayMove =
   ({ framework }: Context) =>
@@ -94,9 +87,8 @@ const passingOpenings = definePass({
   scope: 'building',
   run: (cx, building): readonly OpeningAt[] =>
     cx
-      .get(standingPass, building)
-      .filter(({ passesClearMm }) => passesClearMm !== null)
-      .flatMap(({ id }) => cx.get(walls.passing, keyOf(building, id)).pieces)
+      .get(passingIdsPass, building)
+      .flatMap((id) => cx.get(walls.passing, keyOf(building, id)).pieces)
       .flatMap(({ wall, openings }) => openings.map((opening) => ({ ...opening, wall }))),
 });
 
@@ -160,6 +152,14 @@ const doorsAt: Pass<readonly Obstacle[]> = definePass<readonly Obstacle[]>({
   },
 });
 
+const numbers = new WeakMap<readonly { ring: Ring }[], string>();
+/** The numbers of rings of a list, which storeys share. */
+function numbersOf({ facts }: Context, list: readonly { ring: Ring }[]): string {
+  let text = numbers.get(list);
+  if (text === undefined) numbers.set(list, (text = list.map(({ ring }) => facts.numberOf(ring)).join()));
+  return text;
+}
+
 /** Columns of a storey with what they stand in. */
 const inTheWayAt = definePass({
   name: 'columns in the way of a storey',
@@ -168,8 +168,7 @@ const inTheWayAt = definePass({
     const columns = cx.get(columnsAtPass, key);
     const obstacles = [cx.get(stairsAt, key), cx.get(doorsAt, key)];
     // Storeys that follow one another have the same columns in the same way.
-    const number = ({ ring }: { ring: Ring }) => cx.facts.numberOf(ring);
-    const text = [columns, ...obstacles].map((each) => each.map(number).join()).join('|');
+    const text = [columns, ...obstacles].map((each) => numbersOf(cx, each)).join('|');
     const pairs = cx.remembered.of(`in the way ${text}`, () => columnsInTheWayOf(columns, obstacles.flat(), cx.facts));
     const all = obstacles.flat();
     return pairs.map(([i, j]) => ({ column: columns[i]!, obstacle: all[j]! }));
@@ -205,7 +204,7 @@ const shaftPairs = checkOf('shafts beside each other', (cx, building) =>
 const hasWallsPass = definePass({
   name: 'whether there are walls',
   scope: 'building',
-  run: (cx, building): boolean => cx.get(standingPass, building).length > 0,
+  run: (cx, building): boolean => cx.get(wallIdsPass, building).length > 0,
 });
 
 const shaftAround = definePass<readonly Finding[]>({
@@ -267,19 +266,6 @@ const roofs = checkOf('roofs', (cx, building) =>
   ),
 );
 
-const wallsCheck = checkOf('walls', (cx, building) =>
-  checkWalls({
-    framework: cx.framework,
-    building,
-    storeys: storeysOf(cx, building),
-    plates: cx.get(platesPass, building),
-    walls: cx.get(walls.pieces, building),
-    ceilings: cx.get(ceilingsPass, building),
-    facts: cx.facts,
-    pathOf: ({ id }) => cx.get(drawnPass, keyOf(building, id))?.path ?? null,
-  }),
-);
-
 const budgetAt = definePass({
   name: 'height budget of a storey',
   scope: 'level',
@@ -332,6 +318,6 @@ export const CHECKS: readonly Pass<readonly Finding[]>[] = [
   floors,
   levels,
   roofs,
-  wallsCheck,
+  ...WALL_CHECKS,
   ceilings,
 ];

@@ -1,6 +1,6 @@
 import { nearestCrossing } from '../columns/nearest-crossing';
 import type { Point } from '../geometry/point';
-import type { SpaceRank, SpaceSolid } from '../kinds/in-space';
+import type { SpaceRank, StoreySolid } from '../kinds/in-space';
 import { recordOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { formatLength, formatVolume } from '../units/format-length';
@@ -12,8 +12,8 @@ const NEAR_MM = 30_000;
 /** Space that two want at a storey; the one that owns it first. */
 export interface SharedAt {
   level: Id;
-  owner: SpaceSolid;
-  other: SpaceSolid;
+  owner: StoreySolid;
+  other: StoreySolid;
   volumeMm3: number;
   at: Point;
 }
@@ -26,7 +26,7 @@ interface Given {
 
 /** Things in the same space that nobody meant there: one finding for each two at a level, with the space they share. */
 export function checkSpace(shared: readonly SharedAt[], given: Given): Finding[] {
-  const pairs = new Map<string, { level: Id; owner: SpaceSolid; other: SpaceSolid; mm3: number; at: Point }>();
+  const pairs = new Map<string, { level: Id; owner: StoreySolid; other: StoreySolid; mm3: number; at: Point }>();
   for (const { level: storey, owner, other, volumeMm3, at } of shared) {
     const level = [owner, other].find(({ rank }) => rank === 'slab')?.level ?? storey;
     const key = [...[owner.thing, other.thing].sort(), level].join(' ');
@@ -50,7 +50,7 @@ export function checkSpace(shared: readonly SharedAt[], given: Given): Finding[]
 
 const WORDS: Partial<Record<SpaceRank, string>> = { pad: 'foundation', strip: 'foundation' };
 /** What a thing in space is called. */
-export const called = ({ rank, name }: SpaceSolid): string => `${WORDS[rank] ?? rank} ${name}`;
+export const called = ({ rank, name }: StoreySolid): string => `${WORDS[rank] ?? rank} ${name}`;
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 function placeWords({ framework, building }: Given, { x, y }: Point): string {
@@ -60,7 +60,7 @@ function placeWords({ framework, building }: Given, { x, y }: Point): string {
   return shift.every((mm) => mm === '0') ? `at ${near.label}` : `at ${near.label} + ${shift.join(', ')} mm`;
 }
 
-function fixes(given: Given, level: Id, owner: SpaceSolid, other: SpaceSolid): Fix[] {
+function fixes(given: Given, level: Id, owner: StoreySolid, other: StoreySolid): Fix[] {
   const slab = [owner, other].find(({ rank }) => rank === 'slab');
   const wall = [owner, other].map(({ thing }) => recordOf(given.framework, 'wall', thing)).find((each) => each);
   const at = given.nameOf(level);
@@ -95,4 +95,4 @@ function fixes(given: Given, level: Id, owner: SpaceSolid, other: SpaceSolid): F
   return [];
 }
 
-const reach = ({ shape: { box } }: SpaceSolid): number => (box.maxX - box.minX) * (box.maxY - box.minY);
+const reach = ({ shape: { box } }: StoreySolid): number => (box.maxX - box.minX) * (box.maxY - box.minY);

@@ -4,18 +4,19 @@ import { floorUnder } from '../floors/plates';
 import { platesPass } from '../floors/floor-passes';
 import type { Region } from '../geometry/boolean';
 import { bounds, boxesMeet, type Box, type Ring } from '../geometry/polygon';
-import type { SpaceSolid } from '../kinds/in-space';
+import type { PlanShape, StoreySolid } from '../kinds/in-space';
 import type { Id } from '../model/ids';
-import { recordOf } from '../model/framework';
+import { recordsOf } from '../model/framework';
 import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
-import { levelNamesPass, storeyPass, storeysOf } from '../solving/building-passes';
+import { levelNamesPass, ownRecords, storeyPass, storeysOf } from '../solving/building-passes';
 import { storeyAlike } from '../solving/alike';
-import type { InStorey } from '../space/in-storey';
-import { inStoreyPass } from '../space/in-storey-passes';
+import type { InStorey, OnFloor } from '../space/in-storey';
+import { inStoreyPass, onFloorPass, reachingPartsPass } from '../space/in-storey-passes';
 import { quantiseMm } from '../units/length-units';
 import { gapsBetween, stretchesOver, widerParts, type Stretch } from '../walls/footing';
 import { pathLength, type WallPath } from '../walls/wall-path';
-import { drawnPass, typedPlanPass, type WallPlan } from '../walls/wall-plans';
+import { drawnPass } from '../walls/walls-standing';
+import { typedPlanPass, type WallPlan } from '../walls/wall-plans';
 import { checkFooting, type Footing } from './check-footing';
 import type { Finding } from './finding';
 
@@ -25,7 +26,7 @@ type Bare = Omit<Footing, 'level'>;
 /** So much of a wall over nothing is no more than it is thick: a corner beside a slab, or a joint; mm. */
 const leastMm = ({ build }: WallPath): number => Math.max(100, build.thicknessMm + 10);
 
-const isWall = ({ rank }: SpaceSolid): boolean => rank.endsWith('wall');
+const isWall = ({ rank }: StoreySolid): boolean => rank.endsWith('wall');
 const isCarrier = ({ solid: { rank } }: InStorey): boolean =>
   rank !== 'shaft' && rank !== 'ceiling' && rank !== 'stair';
 /** True for what carries a wall that begins at a height, of what is in its storey; heights from its FFL. */
@@ -51,35 +52,43 @@ const nearOf = ({ outer, holes }: Region, around: Box): Region => ({
   holes: holes.filter((hole) => boxesMeet(boxOf(hole), around)),
 });
 
-/** The stretches of a wall with nothing under them; slabs are asked first, and nobody once all of it is carried. */
-function gapsUnder(cx: Context, { path, strips, box }: WallPlan, carrying: readonly SpaceSolid[]): readonly Stretch[] {
-  const plan = strips.map((strip) => cx.facts.numberOf(strip)).join(' ');
+/** What may carry a wall, in the order it is asked, each with its parts near the wall, and a text that tells them. */
+function carrying(
+  cx: Context,
+  { box }: WallPlan,
+  under: readonly StoreySolid[],
+): { near: readonly Region[]; text: string } {
   const [minX, minY, maxX, maxY] = [box.minX - WIDER_MM, box.minY - WIDER_MM, box.maxX + WIDER_MM, box.maxY + WIDER_MM];
-  const under = carrying.filter(({ shape }) => boxesMeet(shape.box, { minX, minY, maxX, maxY }));
-  const slabs = under.filter(({ rank }) => rank === 'slab');
-  const shapes = [...new Set([...slabs, ...under].map(({ shape }) => shape))];
-  return cx.remembered.of(`footing ${plan}|${shapes.map(({ number }) => number).join(' ')}`, () =>
-    widerParts(path).flatMap(({ ring, startMm, lengthMm, i }) => {
-      const leastHere = Math.min(leastMm(path), lengthMm / 2);
-      const around = bounds(ring);
-      const over: Stretch[] = [];
-      let gaps = gapsBetween(lengthMm, over, leastHere);
-      for (const shape of shapes) {
-        if (gaps.length === 0) break;
-        if (!boxesMeet(around, shape.box)) continue;
-        over.push(
-          ...shape.regions.flatMap((region) => {
-            const near = nearOf(region, around);
-            const text = [near.outer, ...near.holes].map((each) => cx.facts.numberOf(each)).join(' ');
-            return cx.remembered.of(`over ${plan} ${i} ${text}`, () => stretchesOver(path, i, ring, [near]));
-          }),
-        );
-        gaps = gapsBetween(lengthMm, over, leastHere);
-      }
-      return gaps.map(([from, to]): Stretch => [startMm + from, startMm + to]);
-    }),
-  );
+  const around = { minX, minY, maxX, maxY };
+  const shapes = new Set<PlanShape>();
+  // Slabs first, and nobody once all of it is carried.
+  for (const { rank, shape } of under) if (rank === 'slab' && boxesMeet(shape.box, around)) shapes.add(shape);
+  for (const { shape } of under) if (boxesMeet(shape.box, around)) shapes.add(shape);
+  const near = [...shapes].flatMap(({ regions }) => regions.map((region) => nearOf(region, around)));
+  return { near, text: near.map((region) => numberOf(cx, region)).join('|') };
 }
+const numberOf = ({ facts }: Context, { outer, holes }: Region): string =>
+  holes.reduce((text, hole) => `${text} ${facts.numberOf(hole)}`, `${facts.numberOf(outer)}`);
+
+/** The stretches of a wall with nothing under them. */
+const gapsUnder = (cx: Context, { path, strips }: WallPlan, near: readonly Region[]): readonly Stretch[] => {
+  const plan = strips.map((strip) => cx.facts.numberOf(strip)).join(' ');
+  return widerParts(path).flatMap(({ ring, startMm, lengthMm, i }) => {
+    const leastHere = Math.min(leastMm(path), lengthMm / 2);
+    const around = bounds(ring);
+    const over: Stretch[] = [];
+    let gaps = gapsBetween(lengthMm, over, leastHere);
+    for (const region of near) {
+      if (gaps.length === 0) break;
+      if (!boxesMeet(around, boxOf(region.outer))) continue;
+      const here = nearOf(region, around);
+      const text = `over ${plan} ${i} ${numberOf(cx, here)}`;
+      over.push(...cx.remembered.of(text, () => stretchesOver(path, i, ring, [here])));
+      gaps = gapsBetween(lengthMm, over, leastHere);
+    }
+    return gaps.map(([from, to]): Stretch => [startMm + from, startMm + to]);
+  });
+};
 
 /** The storey below one, and how much lower its FFL lies. */
 const belowPass = definePass({
@@ -94,14 +103,20 @@ const belowPass = definePass({
   },
 });
 
-/** What wants space in the storey below one, heights from the FFL of that one. */
-function inStoreyBelow(cx: Context, key: string): InStorey[] {
+/** What in the storey below one may carry what comes down to a height, heights from the FFL of that one. */
+function carryingBelow(cx: Context, key: string, baseMm: number): InStorey[] {
   const below = cx.get(belowPass, key);
   if (!below) return [];
   const down = (mm: number) => quantiseMm(mm - below.downMm);
   return cx
     .get(inStoreyPass, keyOf(partsOf(key)[0], below.level))
-    .map((each) => ({ ...each, lowMm: down(each.lowMm), highMm: down(each.highMm) }));
+    .filter((each) => isCarrier(each) && down(each.highMm) >= baseMm - 1)
+    .map((each) => ({
+      ...each,
+      solid: { ...each.solid, level: each.solid.level ?? below.level },
+      lowMm: down(each.lowMm),
+      highMm: down(each.highMm),
+    }));
 }
 
 /** Stretches of a wall whose ends were brought to those it meets, told along the wall as drawn. */
@@ -116,13 +131,54 @@ function asDrawn(gaps: readonly Stretch[], drawn: WallPath, joined: WallPath): S
     .filter(([low, high]) => high - low > Math.min(leastMm(drawn), totalMm / 2) - 1e-6);
 }
 
-/** Walls of a storey that may stand on nothing: its own, that pass no slabs. */
-const standingIn = (cx: Context, key: string) => {
-  const [building] = partsOf(key);
-  return cx.get(walls.at, key).filter(({ wall, passes }) => {
-    return !passes && recordOf(cx.framework, 'wall', wall)?.building === building;
-  });
-};
+/** Walls of a building itself: no parapets, no party walls of others. */
+const ownWallsPass = definePass({
+  name: 'own walls',
+  scope: 'building',
+  run: (cx, building): ReadonlySet<Id> =>
+    new Set(ownRecords(recordsOf(cx.framework, 'wall'), building).map(({ id }) => id)),
+});
+
+/** Walls of a storey that may stand on nothing: its own, that pass no slabs; and how high the highest of them begins. */
+const standingPass = definePass({
+  name: 'walls that stand on a storey',
+  scope: 'level',
+  run: (cx, key) => {
+    const [building] = partsOf(key);
+    const own = cx.get(ownWallsPass, building);
+    const runs = cx.get(walls.at, key).filter(({ wall, passes }) => !passes && own.has(wall));
+    return { runs, highMm: Math.max(-Infinity, ...runs.map(({ bottomMm }) => bottomMm)) };
+  },
+});
+
+/** How deep the walls of a list go down; what of a list may carry walls that begin under a height, as a text. */
+interface OnFloorTold {
+  wallsFromMm: number;
+  carrying: Map<number, string>;
+}
+const toldOf = new WeakMap<OnFloor, OnFloorTold>();
+function told(on: OnFloor): OnFloorTold {
+  let known = toldOf.get(on);
+  if (!known) {
+    const walls = on.found.filter(({ solid }) => isWall(solid));
+    const wallsFromMm = Math.min(...walls.map(({ lowMm }) => lowMm));
+    toldOf.set(on, (known = { wallsFromMm, carrying: new Map() }));
+  }
+  return known;
+}
+/** So many heights of one list are remembered. */
+const MOST = 64;
+function carryingText(on: OnFloor, highMm: number): string {
+  const { carrying } = told(on);
+  let text = carrying.get(highMm);
+  if (text === undefined) {
+    if (carrying.size > MOST) carrying.clear();
+    const low = on.found.filter((each) => isCarrier(each) && each.lowMm < highMm);
+    carrying.set(highMm, (text = low.map((each) => textOf(each, true)).join()));
+  }
+  return text;
+}
+const textOf = ({ text, lowMm, highMm }: InStorey, isOwn: boolean): string => `${text} ${isOwn} ${lowMm} ${highMm}`;
 
 /** Storeys in which the same walls stand over the same. */
 const alikePass = storeyAlike('what walls stand on', (cx, key) => {
@@ -130,21 +186,66 @@ const alikePass = storeyAlike('what walls stand on', (cx, key) => {
   const storey = cx.get(storeyPass, key);
   if (!storey) return level;
   const { sslMm } = storey.level;
-  const within = cx.get(inStoreyPass, key);
+  const onFloor = cx.get(onFloorPass, key);
+  const others = cx.get(reachingPartsPass, key);
+  const isOwn = ({ solid }: InStorey) => solid.level === level;
   // Walls that go down past the edge of their slab may stand on what does not come up to the floor.
-  const baseMm = within.reduce(
-    (low, { solid, lowMm }) => (solid.level === level && isWall(solid) ? Math.min(low, lowMm) : low),
-    sslMm,
-  );
+  const ownWalls = others.filter((each) => isOwn(each) && isWall(each.solid));
+  const baseMm = Math.min(sslMm, ...onFloor.map((on) => told(on).wallsFromMm), ...ownWalls.map(({ lowMm }) => lowMm));
   // No wall that begins at its floor has that higher than itself, also on a zone that lies higher than the rest.
-  const highMm = standingIn(cx, key).reduce((high, { bottomMm }) => Math.max(high, bottomMm), sslMm);
-  const told = ({ solid, text, lowMm, highMm }: InStorey) => `${text} ${solid.level === level} ${lowMm} ${highMm}`;
-  const reaching = within.filter((each) => isCarrier(each) && (each.lowMm < highMm || each.solid.rank === 'slab'));
-  const below = baseMm < sslMm - 1 ? inStoreyBelow(cx, key).filter(({ highMm }) => highMm >= baseMm - 1) : [];
-  return [cx.get(walls.alike, key), baseMm, reaching.map(told).join(), below.filter(isCarrier).map(told).join()].join(
-    '|',
-  );
+  const highMm = Math.max(sslMm, cx.get(standingPass, key).highMm);
+  const reaching = others.filter((each) => isCarrier(each) && (each.lowMm < highMm || each.solid.rank === 'slab'));
+  const below = baseMm < sslMm - 1 ? carryingBelow(cx, key, baseMm) : [];
+  return [
+    cx.get(walls.alike, key),
+    baseMm,
+    ...onFloor.map((on) => carryingText(on, highMm)),
+    reaching.map((each) => textOf(each, isOwn(each))).join(),
+    below.map((each) => textOf(each, isOwn(each))).join(),
+  ].join('|');
 });
+
+const bareParts = new WeakMap<WallPlan, Map<string, readonly Stretch[]>>();
+/** The stretches of a wall with nothing under them, along the wall as drawn; remembered with its plan by what is under it near by. */
+function bareOver(cx: Context, plan: WallPlan, drawn: WallPath, under: readonly StoreySolid[]): readonly Stretch[] {
+  const { near, text } = carrying(cx, plan, under);
+  let known = bareParts.get(plan);
+  if (!known || known.size > MOST) bareParts.set(plan, (known = new Map()));
+  let found = known.get(text);
+  if (!found) known.set(text, (found = asDrawn(gapsUnder(cx, plan, near), drawn, plan.path)));
+  return found;
+}
+
+/** A wall that begins at its floor. */
+interface OnItsFloor {
+  wall: Id;
+  plan: WallPlan;
+  drawn: WallPath;
+  /** The SSL of the floor under it, which may be a zone's. */
+  sslMm: number;
+}
+
+/** Walls of a storey that begin at its floor; one that begins over it hangs there on purpose. */
+const onItsFloorPass = definePass({
+  name: 'walls that begin at their floor',
+  scope: 'level',
+  gathers: true,
+  run: (cx, key): readonly OnItsFloor[] => {
+    const [building] = partsOf(key);
+    const storey = cx.get(storeyPass, key);
+    const plates = cx.get(platesPass, building);
+    // Before there is any floor nothing is missing yet.
+    if (!storey || plates.all.length === 0) return NO_WALLS;
+    return cx.get(standingPass, key).runs.flatMap(({ wall, type, bottomMm }): OnItsFloor[] => {
+      const plan = cx.get(typedPlanPass, keyOf(building, wall, type));
+      const drawn = cx.get(drawnPass, keyOf(building, wall));
+      if (!plan || !drawn) return [];
+      const { fflMm, sslMm } = floorUnder(storey.level, plates, { rings: plan.strips, facts: cx.facts });
+      return bottomMm > fflMm + 1 || bottomMm < sslMm - 1 ? [] : [{ wall, plan, drawn: drawn.path, sslMm }];
+    });
+  },
+});
+const NO_WALLS: readonly OnItsFloor[] = [];
 
 /** Walls of a storey that have nothing under them somewhere; by building and level. */
 const footingsPass: Pass<readonly Bare[]> = definePass<readonly Bare[]>({
@@ -152,42 +253,36 @@ const footingsPass: Pass<readonly Bare[]> = definePass<readonly Bare[]>({
   scope: 'level',
   run: (cx, key) => {
     const [building, level] = partsOf(key);
-    const storey = cx.get(storeyPass, key);
     const same = cx.get(alikePass, key);
     if (same !== level) return cx.get(footingsPass, keyOf(building, same));
-    const runs = standingIn(cx, key);
-    if (!storey || runs.length === 0) return NONE;
-    const plates = cx.get(platesPass, building);
-    // Before there is any floor nothing is missing yet.
-    if (plates.all.length === 0) return NONE;
-    // Few of what is in a storey reach down to its floor and under it.
-    const mayCarry = (within: readonly InStorey[], baseMm: number) =>
-      within.flatMap((each) => (carries(each, level, baseMm) ? [each.solid] : []));
+    const standing = cx.get(onItsFloorPass, key);
+    if (standing.length === 0) return NONE;
     const within = cx.get(inStoreyPass, key);
-    const sslOf = new Map<number, SpaceSolid[]>();
-    const underFloor = (sslMm: number) => {
-      let under = sslOf.get(sslMm);
-      if (!under) sslOf.set(sslMm, (under = mayCarry(within, sslMm)));
+    const known = new Map<string, readonly StoreySolid[]>();
+    // Few of what is in a storey reach down to its floor and under it.
+    const underAt = (baseMm: number, sslMm: number): readonly StoreySolid[] => {
+      const isDeep = baseMm < sslMm - 1;
+      const at = `${baseMm} ${isDeep}`;
+      let under = known.get(at);
+      if (!under) {
+        const all = isDeep ? [...within, ...carryingBelow(cx, key, baseMm)] : within;
+        known.set(at, (under = all.flatMap((each) => (carries(each, level, baseMm) ? [each.solid] : []))));
+      }
       return under;
     };
     const bottoms = new Map<Id, number>();
     for (const { solid, lowMm } of within)
-      if (solid.level === level && lowMm < (bottoms.get(solid.thing) ?? Infinity)) bottoms.set(solid.thing, lowMm);
-    return runs.flatMap(({ wall, type, bottomMm }): Bare[] => {
-      const plan = cx.get(typedPlanPass, keyOf(building, wall, type));
-      if (!plan) return [];
-      const { fflMm, sslMm } = floorUnder(storey.level, plates, { rings: plan.strips, facts: cx.facts });
-      // One that begins over its floor hangs there on purpose.
-      if (bottomMm > fflMm + 1 || bottomMm < sslMm - 1) return [];
-      const isOwn = ({ thing, level: at }: SpaceSolid) => thing === wall && at === level;
+      if ((solid.level ?? level) === level && lowMm < (bottoms.get(solid.thing) ?? Infinity))
+        bottoms.set(solid.thing, lowMm);
+    const found = standing.flatMap(({ wall, plan, drawn, sslMm }): Bare[] => {
       // An exterior wall goes down past the edge of the slab it stands on.
       const baseMm = Math.min(sslMm, bottoms.get(wall) ?? Infinity);
-      const under = baseMm < sslMm - 1 ? mayCarry([...within, ...inStoreyBelow(cx, key)], baseMm) : underFloor(sslMm);
-      const drawn = cx.get(drawnPass, keyOf(building, wall));
-      const own = under.filter((solid) => !isOwn(solid));
-      const gaps = drawn ? asDrawn(gapsUnder(cx, plan, own), drawn.path, plan.path) : [];
+      const isOwn = (solid: StoreySolid) => solid.thing === wall && (solid.level ?? level) === level;
+      const under = underAt(baseMm, sslMm).filter((solid) => !isOwn(solid));
+      const gaps = bareOver(cx, plan, drawn, under);
       return gaps.length === 0 ? [] : [{ wall, gaps }];
     });
+    return found.length === 0 ? NONE : found;
   },
 });
 

@@ -4,13 +4,14 @@ import { dot, lengthOf, minus, plus, times, type Point } from '../geometry/point
 import { bounds, boxesMeet, counterClockwise, ringGap, type Box, type Ring } from '../geometry/polygon';
 import type { Id } from '../model/ids';
 import { recordOf } from '../model/framework';
-import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
+import { definePass, keyOf, partsOf } from '../passes/pass';
 import { storeysOf } from '../solving/building-passes';
 import { formatLength } from '../units/format-length';
 import { CLOSED_MM } from '../walls/joins';
 import type { Wall } from '../walls/wall';
 import { stripsOf, type WallPath } from '../walls/wall-path';
-import { drawnPass } from '../walls/wall-plans';
+import { sharingNear } from '../walls/wall-squares';
+import { drawnPass, wallIdsPass } from '../walls/walls-standing';
 import { finding, type Finding } from './finding';
 import { cornerFix } from './wall-end-fix';
 
@@ -53,139 +54,92 @@ function endsOf(path: WallPath): End[] {
 const beyond = ({ face: [a, b], out }: End, byMm: number): Ring =>
   counterClockwise([a, b, plus(b, times(out, byMm)), plus(a, times(out, byMm))]);
 
-/** Ends look for walls in squares of this size, mm. */
-const SQUARE_MM = 1500;
-
-/** The squares a box covers, made larger on all sides, as numbers: two may have one number, for they are looked at again. */
-function squaresOf({ minX, minY, maxX, maxY }: Box, byMm: number): number[] {
-  const at = (mm: number) => Math.floor(mm / SQUARE_MM);
-  const found: number[] = [];
-  for (let x = at(minX - byMm); x <= at(maxX + byMm); x += 1)
-    for (let y = at(minY - byMm); y <= at(maxY + byMm); y += 1) found.push(x * 2_000_003 + y);
-  return found;
-}
-
-/** A ring with the number of its shape, its box, and the squares it is in reach of. */
-interface Placed {
-  ring: Ring;
-  number: number;
-  box: Box;
-  squares: readonly number[];
-}
-
-/** Straight parts of a wall from side to side, and its ends with what lies before each. */
+/** Straight parts of a wall as drawn from side to side, with the box of each, and its ends. */
 interface DrawnEnds {
-  path: WallPath;
-  strips: readonly Placed[];
-  ends: readonly (End & { ahead: Placed })[];
+  strips: readonly { ring: Ring; box: Box }[];
+  ends: readonly End[];
 }
 
-/** A wall as drawn, from side to side and before its ends; by building and id. The storeys it stands in share it. */
+/** A wall as drawn, from side to side; by building and id. */
 const drawnEndsPass = definePass({
   name: 'wall as drawn from side to side, and its ends',
   scope: 'thing',
   run: (cx, key): DrawnEnds | null => {
     const path = cx.get(drawnPass, key)?.path;
     if (!path) return null;
-    const placed = (drawn: Ring, byMm: number): Placed => {
-      const ring = cx.facts.one(drawn);
-      const box = bounds(ring);
-      return { ring, number: cx.facts.numberOf(ring), box, squares: squaresOf(box, byMm) };
-    };
-    return {
-      path,
-      strips: stripsOf(path, 0, path.build.thicknessMm).map((ring) => placed(ring, GAP_MM)),
-      ends: endsOf(path).map((end) => ({ ...end, ahead: placed(beyond(end, GAP_MM), 0) })),
-    };
+    const strips = stripsOf(path, 0, path.build.thicknessMm).map((ring) => ({ ring, box: bounds(ring) }));
+    return { strips, ends: endsOf(path) };
   },
 });
 
-/** A straight part of a wall that stands in a storey. */
-interface Stands {
-  wall: Id;
-  bottomMm: number;
-  topMm: number;
-  strip: Placed;
+/** An end that some walls touch and that stops short of others, wherever they all stand; the nearest first. */
+interface ShortEnd {
+  i: number;
+  at: Point;
+  out: Point;
+  touching: readonly Id[];
+  gaps: readonly { other: Id; byMm: number }[];
 }
 
-/** Walls of a storey by the squares their straight parts lie in. */
-function bySquares(cx: Context, building: Id, key: string): Map<number, Stands[]> {
-  const found = new Map<number, Stands[]>();
-  for (const { wall, bottomMm, topMm } of cx.get(walls.band, key))
-    for (const strip of cx.get(drawnEndsPass, keyOf(building, wall))?.strips ?? []) {
-      const stands = { wall, bottomMm, topMm, strip };
-      for (const cell of strip.squares) {
-        const list = found.get(cell);
-        if (list) list.push(stands);
-        else found.set(cell, [stands]);
-      }
-    }
-  return found;
-}
-
-/** What stands within reach before an end, between the same heights. */
-function before(
-  squares: ReadonlyMap<number, Stands[]>,
-  own: Pick<Stands, 'wall' | 'bottomMm' | 'topMm'>,
-  ahead: Placed,
-): Stands[] {
-  const found: Stands[] = [];
-  for (const cell of ahead.squares)
-    for (const other of squares.get(cell) ?? [])
-      if (
-        other.wall !== own.wall &&
-        other.bottomMm < own.topMm - 1 &&
-        other.topMm > own.bottomMm + 1 &&
-        boxesMeet(other.strip.box, ahead.box) &&
-        !found.includes(other)
-      )
-        found.push(other);
-  return found;
-}
-
-/** How far before an end the nearest of some rings begins, and which that is; null where none does or one touches it. */
-function nearest(end: End, ahead: Ring, strips: readonly Ring[]): { nth: number; byMm: number } | null {
+/** How far before an end a wall begins: 0 where it touches it, null where it lies farther off. */
+function beginsBefore(end: End, ahead: Ring, aheadBox: Box, { strips }: DrawnEnds): number | null {
+  const near = strips.filter(({ box }) => boxesMeet(box, aheadBox));
+  if (near.length === 0) return null;
   const touch = beyond(end, CLOSED_MM);
-  if (strips.some((strip) => ringGap(strip, touch) < 1e-3)) return null;
-  let least: { nth: number; byMm: number } | null = null;
-  strips.forEach((strip, nth) => {
-    for (const { outer } of intersection(ahead, strip).regions) {
-      const byMm = Math.min(...outer.map((point) => dot(minus(point, end.at), end.out)));
-      if (!least || byMm < least.byMm) least = { nth, byMm };
-    }
-  });
-  return least;
+  if (near.some(({ ring }) => ringGap(ring, touch) < 1e-3)) return 0;
+  const corners = near.flatMap(({ ring }) => intersection(ahead, ring).regions.flatMap(({ outer }) => outer));
+  const byMm = Math.min(...corners.map((point) => dot(minus(point, end.at), end.out)));
+  return byMm === Infinity ? null : Math.max(byMm, 0);
 }
 
-/** Ends of walls of a storey that stop short of another wall there; by building and level. */
-const gapsPass: Pass<readonly Gap[]> = definePass<readonly Gap[]>({
-  name: 'gaps between walls of a storey',
-  scope: 'level',
+/** Ends of a wall that stop short of another one which stands in some storey of its own; by building and id. */
+const shortEndsPass = definePass({
+  name: 'ends of a wall that stop short',
+  scope: 'thing',
+  run: (cx, key): readonly ShortEnd[] => {
+    const [building, wall] = partsOf(key);
+    const found = (cx.get(drawnEndsPass, key)?.ends ?? []).flatMap((end): ShortEnd[] => {
+      const ahead = beyond(end, GAP_MM);
+      const box = bounds(ahead);
+      const before = [...sharingNear(cx, key, box, 0)].flatMap(({ id, around }) => {
+        const drawn = id === wall || !boxesMeet(around, box) ? null : cx.get(drawnEndsPass, keyOf(building, id));
+        const byMm = drawn && beginsBefore(end, ahead, box, drawn);
+        return byMm === null ? [] : [{ other: id, byMm }];
+      });
+      const gaps = before
+        .filter(({ byMm }) => byMm > CLOSED_MM)
+        .sort((a, b) => a.byMm - b.byMm || (a.other < b.other ? -1 : 1));
+      const touching = before.flatMap(({ other, byMm }) => (byMm > CLOSED_MM ? [] : [other]));
+      return gaps.length === 0 ? [] : [{ i: end.i, at: end.at, out: end.out, touching, gaps }];
+    });
+    return found.length === 0 ? NO_ENDS : found;
+  },
+});
+const NO_ENDS: readonly ShortEnd[] = [];
+
+/** Ends of a wall that stop short of another one in a storey they both stand in; by building and id. */
+const gapsPass = definePass<readonly Gap[]>({
+  name: 'gaps at the ends of a wall',
+  scope: 'thing',
   run: (cx, key) => {
-    const [building, level] = partsOf(key);
-    const same = cx.get(walls.alike, key);
-    if (same !== level) return cx.get(gapsPass, keyOf(building, same));
-    const squares = bySquares(cx, building, key);
-    const found = cx.get(walls.band, key).flatMap((own): Gap[] => {
-      const drawn = cx.get(drawnEndsPass, keyOf(building, own.wall));
-      return (drawn?.ends ?? []).flatMap((end): Gap[] => {
-        const near = before(squares, own, end.ahead);
-        if (near.length === 0) return [];
-        // Storeys with the same walls about an end are looked at once.
-        const text = near.map(({ strip }) => strip.number).join(' ');
-        const gap = cx.remembered.of(`gap ${end.ahead.number} ${end.out.x} ${end.out.y}|${text}`, () =>
-          nearest(
-            end,
-            end.ahead.ring,
-            near.map(({ strip }) => strip.ring),
-          ),
-        );
-        if (!gap || gap.byMm <= CLOSED_MM) return [];
-        const to = plus(end.at, times(end.out, gap.byMm));
-        return [{ wall: own.wall, other: near[gap.nth]!.wall, byMm: gap.byMm, i: end.i, to }];
+    const [building, wall] = partsOf(key);
+    const short = cx.get(shortEndsPass, key);
+    if (short.length === 0) return NONE;
+    const fflOf = new Map(storeysOf(cx, building).map(({ id, fflMm }) => [id, fflMm]));
+    const standing = (id: Id) =>
+      cx.get(walls.runs, keyOf(building, id)).runs.map(({ level, bottomMm, topMm }) => {
+        const zeroMm = fflOf.get(level) ?? 0;
+        return { bottomMm: zeroMm + bottomMm, topMm: zeroMm + topMm };
+      });
+    return standing(wall).flatMap(({ bottomMm, topMm }) => {
+      const isBeside = (id: Id) =>
+        standing(id).some((other) => other.bottomMm < topMm - 1 && other.topMm > bottomMm + 1);
+      return short.flatMap(({ i, at, out, touching, gaps }): Gap[] => {
+        if (touching.some(isBeside)) return [];
+        const gap = gaps.find(({ other }) => isBeside(other));
+        return gap ? [{ wall, other: gap.other, byMm: gap.byMm, i, to: plus(at, times(out, gap.byMm)) }] : [];
       });
     });
-    return found.length === 0 ? NONE : found;
   },
 });
 
@@ -194,9 +148,9 @@ export const gapFindingsPass = definePass<readonly Finding[]>({
   scope: 'building',
   run: (cx, building) => {
     const said = new Set<string>();
-    return storeysOf(cx, building).flatMap(({ id: level }) =>
-      cx.get(gapsPass, keyOf(building, level)).flatMap((gap): Finding[] => {
-        const [record, other] = [gap.wall, gap.other].map((id) => recordOf(cx.framework, 'wall', id));
+    return cx.get(wallIdsPass, building).flatMap((id) =>
+      cx.get(gapsPass, keyOf(building, id)).flatMap((gap): Finding[] => {
+        const [record, other] = [gap.wall, gap.other].map((each) => recordOf(cx.framework, 'wall', each));
         // Two ends that face each other leave one gap, in all storeys of both.
         const pair = [gap.wall, gap.other].sort().join(' ');
         if (record?.building !== building || !other || said.has(pair)) return [];

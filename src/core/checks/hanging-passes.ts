@@ -1,6 +1,6 @@
 import { floorsPass } from '../floors/cut-floor-passes';
 import { ringsMeet } from '../geometry/polygon';
-import type { SpaceRank, SpaceSolid } from '../kinds/in-space';
+import type { SpaceRank, StoreySolid } from '../kinds/in-space';
 import type { Id } from '../model/ids';
 import { definePass, keyOf, type Context } from '../passes/pass';
 import { flooredPass, levelNamesPass, storeysOf } from '../solving/building-passes';
@@ -22,7 +22,7 @@ const CARRYING: ReadonlySet<SpaceRank> = new Set<SpaceRank>([
 const TOUCH_MM = 1;
 
 /** What may carry a slab: what touches its heights, of the storey it lies in and the one below. */
-function carryingNear(cx: Context, building: Id, { topMm, thicknessMm }: FloorPiece): SpaceSolid[] {
+function carryingNear(cx: Context, building: Id, { topMm, thicknessMm }: FloorPiece): StoreySolid[] {
   const storeys = storeysOf(cx, building);
   const at = storeys.findLastIndex(({ sslMm }) => sslMm <= topMm + TOUCH_MM);
   return [storeys[at - 1], storeys[at]].flatMap((storey) =>

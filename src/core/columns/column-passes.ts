@@ -1,20 +1,22 @@
 import { columnRuns, type Run } from '../checks/check-columns';
 import type { Finding } from '../checks/finding';
 import { platesPass } from '../floors/floor-passes';
+import type { Point } from '../geometry/point';
 import { contains, type Ring } from '../geometry/polygon';
 import { called } from '../kinds/records';
 import type { ResolvedLevel } from '../levels/resolve-levels';
 import { recordOf, recordsOf, type Framework } from '../model/framework';
 import type { Id } from '../model/ids';
+import type { PlanFacts } from '../passes/plan-facts';
 import { together } from '../passes/together';
 import { definePass, partsOf } from '../passes/pass';
 import { acting } from '../setting-out/acting';
-import { extentsPass, fflPass, flooredPass, ownRecords, storeysOf } from '../solving/building-passes';
+import { extentsPass, flooredPass, ownRecords, storeysOf } from '../solving/building-passes';
 import { placing } from '../solving/placed';
 import type { ColumnBlock, ColumnPiece } from '../solving/solved';
 import { quantiseMm } from '../units/length-units';
 import type { ColumnStack } from './column';
-import { sectionRing } from './section-shape';
+import { sectionRing, type SectionMm } from './section-shape';
 import { roofSlantsPass } from '../pitched-roofs/pitched-roof-passes';
 import { underOver } from '../pitched-roofs/under-roof';
 import { underRoofs } from './under-roofs';
@@ -27,6 +29,15 @@ interface SolvedStack {
   findings: readonly Finding[];
 }
 
+type FlooredLevel = Pick<ResolvedLevel, 'id' | 'bounding'>;
+/** Levels with floors, whatever their heights. */
+const flooredIdsPass = definePass({
+  name: 'order of levels with floors',
+  scope: 'building',
+  run: (cx, building): readonly FlooredLevel[] =>
+    cx.get(flooredPass, building).map(({ id, bounding }) => ({ id, bounding })),
+});
+
 /** The levels that part a column, whatever their heights. */
 const partingPass = definePass({
   name: 'levels that part a column',
@@ -34,10 +45,8 @@ const partingPass = definePass({
   run: (cx, id): readonly { id: Id }[] => {
     const stack = recordOf(cx.framework, 'columnStack', id);
     if (!stack) return [];
-    const floored = cx.get(flooredPass, stack.building);
-    return partingLevels(cx.framework, stack, floored, cx.get(extentsPass, stack.building)).map((level) => ({
-      id: level.id,
-    }));
+    const floored = cx.get(flooredIdsPass, stack.building);
+    return partingLevels(cx.framework, stack, floored, cx.get(extentsPass, stack.building)).map(({ id }) => ({ id }));
   },
 });
 
@@ -51,7 +60,14 @@ const statesPass = definePass({
   },
 });
 
-/** A column through its storeys, in the building's heights. */
+const fflByLevelPass = definePass({
+  name: 'heights of levels with floors',
+  scope: 'building',
+  run: (cx, building): ReadonlyMap<Id, number> =>
+    new Map(cx.get(flooredPass, building).map(({ id, fflMm }) => [id, fflMm])),
+});
+
+/** A column through its storeys; its pieces each from the FFL of its level: what is pushed up stays the same. */
 const solvedPass = definePass<SolvedStack>({
   name: 'column stack',
   scope: 'thing',
@@ -64,8 +80,14 @@ const solvedPass = definePass<SolvedStack>({
     const slants = cx.get(roofSlantsPass, building);
     const roofOver = (ring: Ring) => (slants.length > 0 ? (underOver(slants, [ring])?.lowMm ?? null) : null);
     const plates = cx.get(platesPass, building);
-    const solved = solveColumn(cx.framework, stack, levels, plates, cx.facts, cx.get(statesPass, id), roofOver);
-    return slants.length > 0 ? underRoofs(solved, roofOver) : solved;
+    const open = solveColumn(cx.framework, stack, levels, plates, cx.facts, cx.get(statesPass, id), roofOver);
+    const solved = slants.length > 0 ? underRoofs(open, roofOver) : open;
+    const fflOf = cx.get(fflByLevelPass, building);
+    const pieces = solved.pieces.map((piece) => {
+      const zeroMm = fflOf.get(piece.level) ?? 0;
+      return { ...piece, bottomMm: quantiseMm(piece.bottomMm - zeroMm), topMm: quantiseMm(piece.topMm - zeroMm) };
+    });
+    return { ...solved, pieces };
   },
   failing: ({ framework }, id) => {
     const stack = recordOf(framework, 'columnStack', id);
@@ -73,27 +95,6 @@ const solvedPass = definePass<SolvedStack>({
   },
 });
 const NOTHING: SolvedStack = { pieces: [], blocks: [], findings: [] };
-
-/** The pieces of a column, each from the FFL of its level: what is pushed up stays the same. */
-const fromFloorsPass = definePass({
-  name: 'column stack from its floors',
-  scope: 'thing',
-  run: (cx, id): readonly ColumnPiece[] => {
-    const { pieces } = cx.get(solvedPass, id);
-    const fflOf = cx.get(fflByLevelPass, recordOf(cx.framework, 'columnStack', id)?.building ?? '');
-    return pieces.map((piece) => {
-      const zeroMm = fflOf.get(piece.level) ?? 0;
-      return { ...piece, bottomMm: quantiseMm(piece.bottomMm - zeroMm), topMm: quantiseMm(piece.topMm - zeroMm) };
-    });
-  },
-});
-
-const fflByLevelPass = definePass({
-  name: 'heights of levels with floors',
-  scope: 'building',
-  run: (cx, building): ReadonlyMap<Id, number> =>
-    new Map(cx.get(flooredPass, building).map(({ id, fflMm }) => [id, fflMm])),
-});
 
 /** A piece of a column in the building's heights. */
 export const placedColumn = placing((piece: ColumnPiece, level, fflMm) => ({
@@ -111,9 +112,7 @@ export const stackPass = definePass<SolvedStack>({
   run: (cx, id) => {
     const solved = cx.get(solvedPass, id);
     const fflOf = cx.get(fflByLevelPass, recordOf(cx.framework, 'columnStack', id)?.building ?? '');
-    const pieces = cx
-      .get(fromFloorsPass, id)
-      .map((piece) => placedColumn(piece, piece.level, fflOf.get(piece.level) ?? 0));
+    const pieces = solved.pieces.map((piece) => placedColumn(piece, piece.level, fflOf.get(piece.level) ?? 0));
     return { ...solved, pieces };
   },
 });
@@ -149,7 +148,7 @@ const onLevelsPass = definePass({
   run: (cx, building): ReadonlyMap<Id, readonly ColumnPiece[]> => {
     const found = new Map<Id, ColumnPiece[]>();
     for (const id of cx.get(stacksPass, building))
-      for (const piece of cx.get(fromFloorsPass, id)) {
+      for (const piece of cx.get(solvedPass, id).pieces) {
         const list = found.get(piece.level);
         if (list) list.push(piece);
         else found.set(piece.level, [piece]);
@@ -219,39 +218,25 @@ interface ColumnAt {
   topMm: number;
 }
 
-const byLevelPass = definePass({
-  name: 'columns by levels',
-  scope: 'building',
-  gathers: true,
-  run: (cx, building): ReadonlyMap<Id, readonly ColumnAt[]> => {
-    const found = new Map<Id, ColumnAt[]>();
-    for (const stretches of cx.get(columnRunsPass, building))
-      for (const { pieces } of stretches) {
-        const { section, at, turnDeg } = pieces[0]!;
-        const ring = cx.facts.one(sectionRing(section, at, turnDeg));
-        for (const { level, topMm, stack, mark } of pieces) {
-          const list = found.get(level);
-          const here = { stack, mark, ring, topMm };
-          if (list) list.push(here);
-          else found.set(level, [here]);
-        }
-      }
-    return found;
-  },
-});
+/** Rings of sections by the place they stand at, which is one object all the way up. */
+const rings = new WeakMap<Point, { section: SectionMm; turnDeg: number; ring: Ring }>();
+function ringOf(facts: PlanFacts, { section, at, turnDeg }: ColumnPiece): Ring {
+  const before = rings.get(at);
+  if (before?.section === section && before.turnDeg === turnDeg) return facts.one(before.ring);
+  const ring = facts.one(sectionRing(section, at, turnDeg));
+  rings.set(at, { section, turnDeg, ring });
+  return ring;
+}
 
 /** Columns of a storey in plan with their tops from its FFL; by building and level. */
 export const columnsAtPass = definePass({
   name: 'columns of a storey',
   scope: 'level',
-  run: (cx, key): readonly ColumnAt[] => {
-    const [building, level] = partsOf(key);
-    const zeroMm = cx.get(fflPass, key);
-    return (cx.get(byLevelPass, building).get(level) ?? []).map((column) => ({
-      ...column,
-      topMm: quantiseMm(column.topMm - zeroMm),
-    }));
-  },
+  run: (cx, key): readonly ColumnAt[] =>
+    cx.get(columnsOnFloorPass, key).map((piece) => {
+      const { stack, mark, topMm } = piece;
+      return { stack, mark, ring: ringOf(cx.facts, piece), topMm };
+    }),
 });
 
 /** Columns of a storey in plan. */
@@ -262,12 +247,12 @@ export const columnRingsPass = definePass({
 });
 
 /** The levels that part a column: those that bound storeys, and mezzanines whose extent it stands in. */
-function partingLevels(
+function partingLevels<L extends FlooredLevel>(
   framework: Framework,
   stack: ColumnStack,
-  floored: readonly ResolvedLevel[],
+  floored: readonly L[],
   extents: ReadonlyMap<string, Ring | null>,
-): readonly ResolvedLevel[] {
+): readonly L[] {
   if (floored.every(({ bounding }) => bounding)) return floored;
   const { at } = acting(framework, stack);
   return floored.filter(({ id, bounding }) => {

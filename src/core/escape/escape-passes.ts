@@ -15,7 +15,7 @@ import { fflPass, levelNamesPass, storeysOf } from '../solving/building-passes';
 import { sourceOf } from '../stairs/rule-sets';
 import { stairsPass } from '../stairs/stair-passes';
 import { wallCuttersPass } from '../walls/wall-cutters';
-import { standingPass } from '../walls/wall-plans';
+import { passingIdsPass } from '../walls/walls-standing';
 import { wallsBefore } from '../walls/wall-passes';
 import type { WallPiece } from '../walls/solved-wall';
 import { checkWaysOut, checkStairsOut } from './check-escape';
@@ -82,9 +82,9 @@ export const doorsAtPass = definePass({
   run: (cx, key): readonly Door[] => {
     const [building, level] = partsOf(key);
     const passing = cx
-      .get(standingPass, building)
-      .filter(({ passesClearMm, openings }) => passesClearMm !== null && openings.length > 0)
-      .flatMap(({ id }) => cx.get(wallsBefore.passing, keyOf(building, id)).pieces);
+      .get(passingIdsPass, building)
+      .flatMap((id) => cx.get(wallsBefore.passing, keyOf(building, id)).pieces)
+      .filter(({ openings }) => openings.length > 0);
     const fflMm = passing.length === 0 ? 0 : cx.get(fflPass, key);
     return [
       ...cx.get(wallsBefore.inPlan, key).pieces.flatMap((piece) => doorsOf(piece, null, 0)),
@@ -193,6 +193,16 @@ const spaceWaysPass: Pass<readonly SpaceWay[]> = definePass<readonly SpaceWay[]>
 
 const MM2_PER_M2 = 1e6;
 
+/** Stairs that lead out of a level, whatever their heights. */
+const stairsOutPass = definePass({
+  name: 'stairs out of a level',
+  scope: 'level',
+  run: (cx, key) => {
+    const [building, level] = partsOf(key);
+    return stairsOutAt(cx.get(stretchesPass, building), level, rankOf(cx, building));
+  },
+});
+
 const waysOutAtPass = definePass<WaysOut>({
   name: 'ways out of a level',
   scope: 'level',
@@ -200,7 +210,7 @@ const waysOutAtPass = definePass<WaysOut>({
     const [building, level] = partsOf(key);
     const rules = escapeRules(cx.framework, projectRules(cx.framework));
     const isExit = cx.get(exitLevelsPass, building).includes(level);
-    const stairs = stairsOutAt(cx.get(stretchesPass, building), level, rankOf(cx, building));
+    const stairs = cx.get(stairsOutPass, key);
     const doors = isExit
       ? cx
           .get(doorsAtPass, key)
@@ -208,8 +218,8 @@ const waysOutAtPass = definePass<WaysOut>({
           .map(({ name, widthMm }) => ({ name, widthMm }))
       : [];
     const regions = cx.get(roomsAtPass, key);
-    const [slab] = cx.get(slabsAtPass, key).slabs;
-    const spaces = regions.length > 0 ? regions : slab ? [wholeFloor(building, level, slab)] : [];
+    const bare = () => cx.get(slabsAtPass, key).slabs.slice(0, 1);
+    const spaces = regions.length > 0 ? regions : bare().map((slab) => wholeFloor(building, level, slab));
     const ways = cx.get(spaceWaysPass, key);
     const rooms = spaces.map(({ room, number, name, use, ring, netMm2 }, i): RoomWay => {
       const perPerson = rules.areaPerPersonM2[use as keyof typeof rules.areaPerPersonM2] ?? null;

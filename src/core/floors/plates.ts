@@ -2,7 +2,7 @@ import { mmOf } from '../dimensions/resolve-length';
 import { quantised } from '../geometry/point';
 import { bounds, contains, isSimple, ringArea, type Ring } from '../geometry/polygon';
 import { servedLevels } from '../levels/extent';
-import type { ResolvedLevel } from '../levels/resolve-levels';
+import type { LevelHeights, ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolveOutline } from '../setting-out/resolve-outline';
@@ -228,12 +228,7 @@ export interface Over {
  * Underside of the lowest of a level's plates that count, over some rings; SSL where none does. Zones of a plate count where
  * the rings meet them, the plate itself where they are not wholly in one.
  */
-export function soffitMm(
-  level: ResolvedLevel,
-  plates: PlateSet,
-  counts: (plate: Plate) => boolean,
-  over: Over,
-): number {
+export function soffitMm(level: LevelHeights, plates: PlateSet, counts: (plate: Plate) => boolean, over: Over): number {
   let deepMm: number | null = null;
   for (const plate of plates.at(level.id)) {
     // Asking about the plan costs most: only where it can matter.
@@ -261,7 +256,7 @@ const holdsAll = (zone: ZoneAt, rings: readonly Ring[]): boolean =>
 
 /** SSL and FFL under some rings: of the zone they lie wholly in, else of the level. */
 export function floorUnder(
-  level: ResolvedLevel,
+  level: LevelHeights,
   plates: PlateSet,
   { rings, facts }: Over,
 ): Pick<ResolvedLevel, 'sslMm' | 'fflMm'> {

@@ -9,7 +9,7 @@ import type { Id } from '../model/ids';
 import { definePass, keyOf } from '../passes/pass';
 import { ownRecords, storeysOf } from '../solving/building-passes';
 import type { FoundationPiece } from '../solving/solved';
-import { partyPass } from '../walls/wall-plans';
+import { partyPass } from '../walls/walls-standing';
 import { checkInRaft } from './check-in-raft';
 import { checkFounded, solveFoundation } from './solve-foundations';
 

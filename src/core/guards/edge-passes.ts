@@ -6,7 +6,7 @@ import { endMm } from '../levels/resolve-end';
 import { recordsOf } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolvePlace } from '../outlines/resolve-place';
-import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
+import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
 import { rampsPass } from '../ramps/ramp-passes';
 import { assembliesOf } from '../slants/assembly';
 import { heightOnSlant } from '../slants/slant';
@@ -44,15 +44,24 @@ export const heightOf = (cx: Context, building: Id, level: Id): number =>
 /** A wall that begins this near over the floor stands on it, mm. */
 const ON_FLOOR_MM = 300;
 
+/** Walls that close edges, and whether some are of the outside. */
+interface Closing {
+  rings: readonly Ring[];
+  hasFacade: boolean;
+}
+
 /** What closes edges at a level under a rule set: walls that stand on it, as high as a guard would have to be. */
-export const wallsAtPass = definePass({
+export const wallsAtPass: Pass<Closing> = definePass<Closing>({
   name: 'what closes edges at a level',
   scope: 'level',
-  run: (cx, key): { rings: readonly Ring[]; hasFacade: boolean } => {
+  run: (cx, key) => {
     const [building, level, rules] = key.split('/') as [Id, Id, Guard['rules']];
+    const same = cx.get(wallsBefore.alike, keyOf(building, level));
+    if (same !== level) return cx.get(wallsAtPass, keyOf(building, same, rules));
+    const { edgeMm } = guardRules(cx.framework, rules);
     const standing = cx
       .get(wallsBefore.band, keyOf(building, level))
-      .filter(({ bottomMm, topMm }) => bottomMm <= ON_FLOOR_MM && topMm >= guardRules(cx.framework, rules).edgeMm - 0.5)
+      .filter(({ bottomMm, topMm }) => bottomMm <= ON_FLOOR_MM && topMm >= edgeMm - 0.5)
       .flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type)) ?? []);
     return {
       rings: standing.flatMap(({ strips }) => strips),

@@ -42,6 +42,9 @@ export interface SpaceSolid {
   topMm: number;
 }
 
+/** A solid of a storey; its level is null where that is the storey it lies in, which others that are alike share. */
+export type StoreySolid = Omit<SpaceSolid, 'level'> & { level: Id | null };
+
 /** Makes shapes of what pieces have. */
 export interface Shapes {
   ofProfile: (key: string) => PlanShape;

@@ -22,6 +22,9 @@ export interface ResolvedLevel {
   below: Id | null;
 }
 
+/** A level of which nothing matters but its heights, from a zero of one's own. */
+export type LevelHeights = Pick<ResolvedLevel, 'id' | 'fflMm' | 'sslMm'>;
+
 /** Levels of a building from the lowest up. */
 export const levelsOf = (framework: Framework, building: Id): ResolvedLevel[] =>
   levelsByBuilding(framework).get(building) ?? [];

@@ -76,6 +76,7 @@ export class Graph {
       this.settle();
     }
     this.forget();
+    this.renewed.clear();
     if (node.thrown !== null) throw node.thrown.reason;
     const failures = [...this.failed].map(({ failure }) => failure as Failure);
     return { value: node.value as T, failures };
@@ -196,12 +197,22 @@ export class Graph {
     );
     node.isStale = false;
     const before = node.value;
-    node.value = node.isNew || thrown ? value : (node.gathers ? reuseGathered : reuse)(before, value);
+    node.value = node.isNew || thrown ? value : this.reused(before, value, node.gathers);
     const hasChanged = node.isNew || node.value !== before || thrown !== null || node.thrown !== null;
     node.thrown = thrown;
     node.isNew = false;
     if (hasChanged) this.wake(node);
   }
+
+  /** A result with what is equal of the one before; one that other passes answer too, with the same before it, is compared once. */
+  private reused(before: unknown, value: unknown, gathers: boolean): unknown {
+    if (before === value || this.renewed.get(value) === before) return value;
+    const is = (gathers ? reuseGathered : reuse)(before, value);
+    if (is !== before) this.renewed.set(is, before);
+    return is;
+  }
+  /** Results of this solve with those they were compared with. */
+  private readonly renewed = new Map<unknown, unknown>();
 
   private readonly get = <T>(pass: Pass<T>, key: string): T => this.read(this.nodeOfPass(pass, key)) as T;
 

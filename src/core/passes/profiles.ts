@@ -15,8 +15,7 @@ export class Profiles implements ProfileStore {
   private kept = new Map<string, Profile>();
   private shares = new Map<string, Profile>();
   private readonly uses = new Map<string, number>();
-  /** Keys in use, sorted, and all profiles in use by them. */
-  private keys: string[] = [];
+  /** All profiles in use, in no order. */
   private used: Record<string, Profile> = {};
   /** Keys that came into use or went out of it since. */
   private readonly changed = new Set<string>();
@@ -37,27 +36,16 @@ export class Profiles implements ProfileStore {
 
   /** All that is in use, by key. The same object as long as it is the same. */
   inUse(): Record<string, Profile> {
-    const changed = [...this.changed].filter((key) => this.uses.has(key) !== key in this.used).sort();
+    const changed = [...this.changed].filter((key) => this.uses.has(key) !== key in this.used);
     this.changed.clear();
     if (changed.length === 0) return this.used;
-    const keys = this.withChanged(changed);
-    this.keys = keys;
-    this.used = Object.fromEntries(keys.map((key) => [key, this.kept.get(key)!]));
-    if (this.kept.size > Math.max(LEAST_KEPT, keys.length * 4)) this.kept = new Map(Object.entries(this.used));
+    this.used = { ...this.used };
+    for (const key of changed)
+      if (this.uses.has(key)) this.used[key] = this.kept.get(key)!;
+      else delete this.used[key];
+    if (this.kept.size > Math.max(LEAST_KEPT, this.uses.size * 4)) this.kept = new Map(Object.entries(this.used));
     if (this.shares.size > LEAST_KEPT * 4) this.shares = new Map();
     return this.used;
-  }
-
-  /** The keys in use, sorted, from those before and those that changed, sorted too. */
-  private withChanged(changed: readonly string[]): string[] {
-    const keys: string[] = [];
-    let next = 0;
-    for (const key of this.keys) {
-      for (; next < changed.length && changed[next]! < key; next += 1) keys.push(changed[next]!);
-      if (changed[next] === key) next += 1;
-      else keys.push(key);
-    }
-    return [...keys, ...changed.slice(next)];
   }
 
   private take(key: string, work: () => Profile): Profile {

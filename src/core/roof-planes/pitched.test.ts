@@ -96,6 +96,16 @@ function expectRoof(rings: readonly Ring[], slopes: readonly (number | null)[], 
 
 const outlines = fc.oneof(cells, scattered);
 
+/** Polygons together by another library; null where that comes to no end. */
+function unionOf([first, ...rest]: [number, number][][][]): [number, number][][][] | null {
+  try {
+    return polygonClipping.union(first!, ...rest);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
 describe('a pitched roof', () => {
   it('has plane faces over its eaves that are as large as its outline together; what cannot be is refused in words', () => {
     let roofs = 0;
@@ -113,14 +123,17 @@ describe('a pitched roof', () => {
   }, 240_000);
 
   it('has faces that tile its outline: another library finds no gap between them and no overlap', () => {
+    let judged = 0;
     fc.assert(
       fc.property(outlines, many, (rings, slopes) => {
         const made = roofed(rings, slopes);
         if (!made.ok) return;
         const polygon = (ring: Ring): [number, number][][] => [ring.map(({ x, y }) => [x, y])];
         const faces = made.roof.faces.map(({ points }) => polygon(points));
-        const [first, ...rest] = faces;
-        const together = polygonClipping.union(first!, ...rest);
+        const together = unionOf(faces);
+        // The other library runs in circles over few outlines: those it cannot judge.
+        if (!together) return;
+        judged += 1;
         const covered = together.reduce(
           (sum, shape) => sum + area(shape.map((ring) => ring.map(([x, y]) => ({ x, y })))),
           0,
@@ -129,6 +142,7 @@ describe('a pitched roof', () => {
       }),
       { numRuns: 150 },
     );
+    expect(judged).toBeGreaterThan(60);
   }, 120_000);
 
   it('is over a convex outline the lowest of the planes of its edges everywhere', () => {

@@ -17,7 +17,8 @@ import { storeyAlike } from '../solving/alike';
 import { levelNamesPass, ownRecords, storeyPass, storeysOf } from '../solving/building-passes';
 import { following, holdsLevel } from '../typical/typical';
 import { wallsBefore } from '../walls/wall-passes';
-import { standingPass, typedPlanPass, wallPlanPass } from '../walls/wall-plans';
+import { standingPass } from '../walls/walls-standing';
+import { typedPlanPass, wallPlanPass } from '../walls/wall-plans';
 import {
   boundaryPath,
   closedRegions,
@@ -57,20 +58,35 @@ export const boundaryLinesPass = definePass({
   },
 });
 
+/** Walls between floor and ceiling where the plan of a storey is cut, in plan; by building and level. */
+const cutBandPass: Pass<{ ids: ReadonlySet<Id>; strips: readonly Ring[] }> = definePass<{
+  ids: ReadonlySet<Id>;
+  strips: readonly Ring[];
+}>({
+  name: 'walls between floor and ceiling where a storey is cut',
+  scope: 'level',
+  run: (cx, key) => {
+    const [building, level] = partsOf(key);
+    const same = cx.get(wallsBefore.alike, key);
+    if (same !== level) return cx.get(cutBandPass, keyOf(building, same));
+    const cut = cx
+      .get(wallsBefore.band, key)
+      .filter(({ bottomMm, topMm }) => bottomMm < ROOMS_CUT_MM && topMm > ROOMS_CUT_MM);
+    const strips = cut.flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type))?.strips ?? []);
+    return { ids: new Set(cut.map(({ wall }) => wall)), strips };
+  },
+});
+
 /** What stands where the plan of a storey is cut, in plan. */
 export const cutStripsPass = definePass({
   name: 'walls where a storey is cut',
   scope: 'level',
   run: (cx, key): readonly Ring[] => {
     const [building] = partsOf(key);
-    const cut = cx
-      .get(wallsBefore.band, key)
-      .filter(({ bottomMm, topMm }) => bottomMm < ROOMS_CUT_MM && topMm > ROOMS_CUT_MM);
-    const atRoofs = cx.get(atticWallsPass, key).filter((wall) => !cut.some((each) => each.wall === wall));
-    return [
-      ...cut.flatMap(({ wall, type }) => cx.get(typedPlanPass, keyOf(building, wall, type))?.strips ?? []),
-      ...atRoofs.flatMap((wall) => cx.get(wallPlanPass, keyOf(building, wall))?.strips ?? []),
-    ];
+    const { ids, strips } = cx.get(cutBandPass, key);
+    const atRoofs = cx.get(atticWallsPass, key).filter((wall) => !ids.has(wall));
+    if (atRoofs.length === 0) return strips;
+    return [...strips, ...atRoofs.flatMap((wall) => cx.get(wallPlanPass, keyOf(building, wall))?.strips ?? [])];
   },
 });
 
@@ -180,7 +196,7 @@ const storeyRoomsPass = definePass<RoomsOfStorey>({
     const master = following(cx.framework).masterOf.get(level);
     const names = cx.get(levelNamesPass, building);
     return namedRooms(
-      storey.level,
+      { id: level, building, name: names.get(level) ?? '' },
       cx.get(regionsPass, key),
       cx.get(tagsAtPass, key),
       // A level that follows has its master's rooms but where it has its own.

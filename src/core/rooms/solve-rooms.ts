@@ -2,7 +2,6 @@ import { finding, type Finding, type Fix } from '../checks/finding';
 import type { Profile, Region } from '../geometry/boolean';
 import { lengthOf, minus, plus, times, turned, type Point } from '../geometry/point';
 import { bounds, contains, type Box, counterClockwise, areaLess, ringPerimeter, type Ring } from '../geometry/polygon';
-import type { ResolvedLevel } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { resolvePlace } from '../outlines/resolve-place';
@@ -84,9 +83,16 @@ export interface RoomsOfStorey {
   findings: Finding[];
 }
 
+/** A level whose rooms are named. */
+interface LevelOfRooms {
+  id: Id;
+  building: Id;
+  name: string;
+}
+
 /** Names closed regions: by tags of their own level, of its master's, or what is carried up from the storey below. */
 export function namedRooms(
-  level: ResolvedLevel,
+  level: LevelOfRooms,
   closed: readonly ClosedRegion[],
   own: readonly Tag[],
   masters: readonly Tag[],
@@ -114,7 +120,7 @@ export function namedRooms(
       );
     if (tag?.room.carriedUp) carried.set(region.ring, tag);
     return {
-      building: level.record.building,
+      building: level.building,
       level: level.id,
       room: tag?.room.id ?? null,
       number: tag ? numberAt(tag.room, level, levelName) : '',
@@ -213,17 +219,15 @@ function netRegion(
 /** A room's number at a level: one that begins with its own level's name begins with this one's here. */
 function numberAt(
   { number, level: own }: Room,
-  level: ResolvedLevel,
+  level: LevelOfRooms,
   levelName: (level: Id) => string | undefined,
 ): string {
   const from = levelName(own);
-  return from !== undefined && number.startsWith(`${from}.`)
-    ? `${level.record.name}${number.slice(from.length)}`
-    : number;
+  return from !== undefined && number.startsWith(`${from}.`) ? `${level.name}${number.slice(from.length)}` : number;
 }
 
-function outside(room: Room, level: ResolvedLevel): Finding {
-  const message = `Room ${room.number} ${room.name} at level ${level.record.name} lies in no closed region of walls. Close the walls round it, or move its tag`;
+function outside(room: Room, level: LevelOfRooms): Finding {
+  const message = `Room ${room.number} ${room.name} at level ${level.name} lies in no closed region of walls. Close the walls round it, or move its tag`;
   return finding('room.open', room.building, level.id, [room.id], message, [deleteFix(room)]);
 }
 
@@ -233,12 +237,12 @@ const deleteFix = ({ id, number, name }: Room): Fix => ({
   input: { ids: [id] },
 });
 
-function twice(rooms: readonly Room[], level: ResolvedLevel): Finding {
+function twice(rooms: readonly Room[], level: LevelOfRooms): Finding {
   const names = rooms.map(({ number, name }) => `${number} ${name}`).join(' and ');
-  const message = `${names} at level ${level.record.name} are one region. Put a wall or a boundary line between them`;
+  const message = `${names} at level ${level.name} are one region. Put a wall or a boundary line between them`;
   return finding(
     'room.twice',
-    level.record.building,
+    level.building,
     level.id,
     rooms.map(({ id }) => id),
     message,

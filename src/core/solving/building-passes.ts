@@ -1,6 +1,6 @@
 import { mmOf } from '../dimensions/resolve-length';
 import type { Ring } from '../geometry/polygon';
-import { levelsOf, storeyLevels, type ResolvedLevel } from '../levels/resolve-levels';
+import { levelsOf, storeyLevels, type LevelHeights, type ResolvedLevel } from '../levels/resolve-levels';
 import type { Rec } from '../model/kinds';
 import { recordOf, recordsOf } from '../model/framework';
 import { definePass, partsOf, type Context } from '../passes/pass';
@@ -87,8 +87,8 @@ export const levelNamesPass = definePass({
 
 /** A storey with its heights counted from its own FFL: what does not change when it is pushed up or down. */
 export interface Storey {
-  level: ResolvedLevel;
-  above: ResolvedLevel | null;
+  level: LevelHeights;
+  above: LevelHeights | null;
 }
 
 const storeyIndexPass = definePass({
@@ -106,11 +106,10 @@ const storeyIndexPass = definePass({
 });
 
 /** A level with its heights counted from another height. */
-const from = (level: ResolvedLevel, zeroMm: number): ResolvedLevel => ({
-  ...level,
-  fflMm: quantiseMm(level.fflMm - zeroMm),
-  sslMm: quantiseMm(level.sslMm - zeroMm),
-  storeyHeightMm: null,
+const from = ({ id, fflMm, sslMm }: ResolvedLevel, zeroMm: number): LevelHeights => ({
+  id,
+  fflMm: quantiseMm(fflMm - zeroMm),
+  sslMm: quantiseMm(sslMm - zeroMm),
 });
 
 /** One storey with its heights counted from its own FFL, by building and level. */

@@ -24,7 +24,7 @@ import { shaftFindingsPass, shaftsPass } from '../shafts/shaft-passes';
 import { finishedStairsPass, headroomFindingsPass } from '../stairs/headroom-passes';
 import { stairFindingsPass } from '../stairs/stair-passes';
 import type { WallPiece } from '../walls/solved-wall';
-import { partyPass } from '../walls/wall-plans';
+import { partyPass } from '../walls/walls-standing';
 import { buildingsPass, levelRowsPass, surveyPass } from './building-passes';
 import { gridsPass } from './grid-passes';
 import type { Solved, SolvedMark } from './solved';

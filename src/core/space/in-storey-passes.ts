@@ -2,9 +2,21 @@ import { everyFacet } from '../kinds/registry';
 import type { FromFloors, SpacePart, SpaceSolid } from '../kinds/in-space';
 import type { Id } from '../model/ids';
 import { definePass, keyOf, partsOf, type Context } from '../passes/pass';
+import { together } from '../passes/together';
 import { fflPass, storeysOf } from '../solving/building-passes';
 import { quantiseMm } from '../units/length-units';
-import { bandOf, inStorey, onOwnFloor, partOf, reaches, textOf, type InStorey, type Part } from './in-storey';
+import {
+  bandOf,
+  inStorey,
+  onFloor,
+  partIn,
+  partOf,
+  reaches,
+  type Heights,
+  type InStorey,
+  type OnFloor,
+  type Part,
+} from './in-storey';
 import { shapesOf } from './shapes';
 
 const known = new WeakMap<object, readonly SpaceSolid[]>();
@@ -53,7 +65,7 @@ const bandsPass = definePass({
 const heightsPass = definePass({
   name: 'from SSL to SSL',
   scope: 'level',
-  run: (cx, key): readonly [number, number] => {
+  run: (cx, key): Heights => {
     const [building, level] = partsOf(key);
     const storeys = storeysOf(cx, building);
     const i = storeys.findIndex(({ id }) => id === level);
@@ -63,16 +75,25 @@ const heightsPass = definePass({
   },
 });
 
-/** What is worked out from the floor of a storey and wants space there or in others, heights from its FFL. */
+/** What is worked out from the floor of a storey and wants space there or in others, heights from its FFL; a list for each part. */
 const fromFloorPass = definePass({
   name: 'what wants space from the floor of a storey',
   scope: 'level',
   gathers: true,
-  run: (cx, key): readonly Part[] =>
-    floorParts().flatMap(([part, { inStorey: standing, placed }]) =>
-      standing(cx, key).flatMap((piece) => wantedBy(cx, part, piece).map((solid) => partOf(piece, solid, placed))),
-    ),
+  run: (cx, key): readonly (readonly Part[])[] =>
+    floorParts().map(([part, { inStorey: standing, placed }]) => partsOfAll(cx, part, standing(cx, key), placed)),
 });
+
+const partLists = new WeakMap<readonly object[], readonly Part[]>();
+/** Parts of the pieces of a storey: storeys that share a list of pieces share them. */
+function partsOfAll(cx: Context, part: SpacePart, pieces: readonly object[], placed: Part['placed']): readonly Part[] {
+  let found = partLists.get(pieces);
+  if (!found) {
+    found = pieces.flatMap((piece) => wantedBy(cx, part, piece).map((solid) => partOf(piece, solid, placed)));
+    partLists.set(pieces, found);
+  }
+  return found;
+}
 const floorParts = () =>
   everyFacet('space').flatMap((facet) =>
     facet.parts.flatMap((part): [SpacePart, FromFloors<object>][] =>
@@ -84,15 +105,21 @@ const floorParts = () =>
 const floorSpanPass = definePass({
   name: 'how far what stands on the floor of a storey reaches',
   scope: 'level',
-  run: (cx, key): readonly [number, number] => {
-    let [low, high] = [Infinity, -Infinity];
-    for (const { solid } of cx.get(fromFloorPass, key)) {
-      low = Math.min(low, solid.bottomMm);
-      high = Math.max(high, solid.topMm);
-    }
-    return [low, high];
+  run: (cx, key): Heights => {
+    const spans = cx.get(fromFloorPass, key).map(spanOf);
+    return [Math.min(...spans.map(([low]) => low)), Math.max(...spans.map(([, high]) => high))];
   },
 });
+const spansOfLists = new WeakMap<readonly Part[], Heights>();
+function spanOf(parts: readonly Part[]): Heights {
+  let span = spansOfLists.get(parts);
+  if (!span) {
+    let [low, high] = [Infinity, -Infinity];
+    for (const { solid } of parts) [low, high] = [Math.min(low, solid.bottomMm), Math.max(high, solid.topMm)];
+    spansOfLists.set(parts, (span = [low, high]));
+  }
+  return span;
+}
 
 /** Storeys from whose floors something reaches into a storey, itself among them, with how much higher their FFL lies. */
 const reachingPass = definePass({
@@ -139,25 +166,22 @@ const throughPass = definePass({
   run: (cx, key): readonly InStorey[] => {
     const heights = cx.get(heightsPass, key);
     const zeroMm = cx.get(fflPass, key);
-    return cx.get(bandPass, key).map(({ solid }) => inStorey(solid, solid.level, -zeroMm, heights));
+    return cx.get(bandPass, key).map(({ solid }) => inStorey(solid, solid.level, -zeroMm, heights, null));
   },
 });
 
-/** What stands on the floor of a storey and lies in that storey, with the texts that tell it. */
+/** What stands on the floor of a storey and lies in that storey, a list for each part. */
 export const onFloorPass = definePass({
   name: 'what wants space in the storey it stands in',
   scope: 'level',
   gathers: true,
-  run: (cx, key): { found: readonly InStorey[]; text: string } => {
-    const [, level] = partsOf(key);
+  run: (cx, key): readonly OnFloor[] => {
     const heights = cx.get(heightsPass, key);
-    const found = cx
-      .get(fromFloorPass, key)
-      .filter(({ solid }) => reaches(solid, 0, heights))
-      .map((part) => onOwnFloor(part, level, heights));
-    return { found, text: textOf(found) };
+    const numberOf = (text: string) => cx.remembered.of(`on floor ${text}`, () => (numbered += 1));
+    return cx.get(fromFloorPass, key).map((parts) => onFloor(parts, heights, numberOf));
   },
 });
+let numbered = 0;
 
 /** What of other storeys stands in a storey too, and what reaches through storeys. */
 export const reachingPartsPass = definePass({
@@ -170,10 +194,13 @@ export const reachingPartsPass = definePass({
     const standing = cx.get(reachingIntoPass, key).flatMap(([from, upMm]) =>
       from === level
         ? []
-        : cx
-            .get(fromFloorPass, keyOf(building, from))
-            .filter(({ solid }) => reaches(solid, upMm, heights))
-            .map((part) => ({ ...inStorey(part.solid, from, upMm, heights), from: { part, level: from } })),
+        : cx.get(fromFloorPass, keyOf(building, from)).flatMap((parts) => {
+            const [low, high] = spanOf(parts);
+            if (low > high || !reaches({ bottomMm: low, topMm: high }, upMm, heights)) return [];
+            return parts
+              .filter(({ solid }) => reaches(solid, upMm, heights))
+              .map((part) => partIn(part, from, upMm, heights));
+          }),
     );
     return [...standing, ...cx.get(throughPass, key)];
   },
@@ -184,15 +211,17 @@ export const inStoreyPass = definePass({
   name: 'what wants space in a storey',
   scope: 'level',
   gathers: true,
-  run: (cx, key): readonly InStorey[] => [...cx.get(onFloorPass, key).found, ...cx.get(reachingPartsPass, key)],
+  run: (cx, key): readonly InStorey[] =>
+    together([...cx.get(onFloorPass, key).map(({ found }) => found), cx.get(reachingPartsPass, key)]),
 });
 
 /** The piece of that at a place in its list, as it is among all pieces of the building. */
 export function pieceAt(cx: Context, key: string, i: number): object {
   const within = cx.get(inStoreyPass, key);
-  const { from } = within[i]!;
+  const { part, solid } = within[i]!;
   const through = cx.get(bandPass, key);
-  if (!from) return through[i - (within.length - through.length)]!.piece;
-  const { part, level } = from;
-  return part.placed!(part.piece, level, cx.get(fflPass, keyOf(partsOf(key)[0], level)));
+  if (!part) return through[i - (within.length - through.length)]!.piece;
+  const [building, own] = partsOf(key);
+  const level = solid.level ?? own;
+  return part.placed!(part.piece, level, cx.get(fflPass, keyOf(building, level)));
 }

@@ -1,4 +1,4 @@
-import type { SpaceRank, SpaceSolid } from '../kinds/in-space';
+import type { SpaceRank, StoreySolid } from '../kinds/in-space';
 
 const WALLS: readonly SpaceRank[] = ['core wall', 'exterior wall', 'party wall', 'glazed wall', 'interior wall'];
 const GROUND: readonly SpaceRank[] = ['raft', 'pad', 'strip'];
@@ -14,7 +14,7 @@ const UNMEANT: readonly [readonly SpaceRank[], readonly SpaceRank[]][] = [
 ];
 
 /** True where two may be in the same space: a column in its wall, a pad under a strip. They are counted once. */
-export function isMeant(a: SpaceSolid, b: SpaceSolid): boolean {
+export function isMeant(a: StoreySolid, b: StoreySolid): boolean {
   if (a.thing === b.thing) return true;
   if (GROUND.includes(a.rank) && a.rank === b.rank) return false;
   return !UNMEANT.some(

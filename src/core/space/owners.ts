@@ -1,6 +1,6 @@
 import { sharedByRegions } from '../geometry/boolean';
 import type { Point } from '../geometry/point';
-import { SPACE_RANKS, type PlanShape, type SpaceSolid } from '../kinds/in-space';
+import { SPACE_RANKS, type PlanShape, type StoreySolid } from '../kinds/in-space';
 
 /** Plan areas less than this only touch, mm². */
 const TOUCH_MM2 = 10;
@@ -35,7 +35,7 @@ interface Overlap {
 type Remember = <T>(text: string, work: () => T) => T;
 
 const RANK = new Map(SPACE_RANKS.map((rank, i) => [rank, i]));
-const isWall = ({ rank }: SpaceSolid): boolean => rank.endsWith('wall');
+const isWall = ({ rank }: StoreySolid): boolean => rank.endsWith('wall');
 
 /**
  * Who owns the space of a storey: of solids that overlap the one of higher rank, of equals the one that comes first in the
@@ -43,8 +43,8 @@ const isWall = ({ rank }: SpaceSolid): boolean => rank.endsWith('wall');
  * library works in. Walls are not compared with one another: where two meet, one runs through and the other stops.
  */
 export function ownersBetween(
-  solids: readonly SpaceSolid[],
-  isTold: (owner: SpaceSolid, other: SpaceSolid) => boolean,
+  solids: readonly StoreySolid[],
+  isTold: (owner: StoreySolid, other: StoreySolid) => boolean,
   remember: Remember,
 ): Owned {
   const taken: [number, number][] = [];
@@ -67,8 +67,8 @@ export function ownersBetween(
 
 /** What of a solid is within any of others. */
 function volumeTaken(
-  { shape, bottomMm, topMm }: SpaceSolid,
-  owners: readonly SpaceSolid[],
+  { shape, bottomMm, topMm }: StoreySolid,
+  owners: readonly StoreySolid[],
   remember: Remember,
 ): number {
   const ends = owners.flatMap((owner) => [owner.bottomMm, owner.topMm]);
@@ -85,10 +85,13 @@ function volumeTaken(
 }
 
 /** Each solid with those that own some of the space it wants, by their places in the list. */
-function contested(solids: readonly SpaceSolid[]): Map<number, number[]> {
+function contested(solids: readonly StoreySolid[]): Map<number, number[]> {
   const found = new Map<number, number[]>();
   const sorted = solids
-    .map(({ shape: { box }, bottomMm, topMm, rank }, i) => ({ i, box, bottomMm, topMm, rank: RANK.get(rank)! }))
+    .map((solid, i) => {
+      const { shape, bottomMm, topMm, rank } = solid;
+      return { i, box: shape.box, bottomMm, topMm, rank: RANK.get(rank)!, wall: isWall(solid) };
+    })
     .filter(({ bottomMm, topMm }) => topMm - bottomMm > TOUCH_MM)
     .sort((a, b) => a.box.minX - b.box.minX || a.i - b.i);
   sorted.forEach((a, n) => {
@@ -96,9 +99,8 @@ function contested(solids: readonly SpaceSolid[]): Map<number, number[]> {
     for (let m = n + 1; m < sorted.length; m += 1) {
       const b = sorted[m]!;
       if (b.box.minX >= maxX) break;
-      if (b.box.minY >= maxY || b.box.maxY <= minY) continue;
+      if ((a.wall && b.wall) || b.box.minY >= maxY || b.box.maxY <= minY) continue;
       if (Math.min(a.topMm, b.topMm) - Math.max(a.bottomMm, b.bottomMm) <= TOUCH_MM) continue;
-      if (isWall(solids[a.i]!) && isWall(solids[b.i]!)) continue;
       const isFirst = a.rank === b.rank ? a.i < b.i : a.rank < b.rank;
       const [owner, loser] = isFirst ? [a.i, b.i] : [b.i, a.i];
       const owners = found.get(loser);

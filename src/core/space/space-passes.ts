@@ -10,7 +10,13 @@ import { ownersBetween, type Owned } from './owners';
 
 /** Storeys in which the same wants the same space, from their floors. */
 const spaceAlikePass = storeyAlike('the owners of space', (cx, key) =>
-  [cx.get(onFloorPass, key).text, textOf(cx.get(reachingPartsPass, key))].join('|'),
+  [
+    cx
+      .get(onFloorPass, key)
+      .map(({ number }) => number)
+      .join(' '),
+    textOf(cx.get(reachingPartsPass, key)),
+  ].join('|'),
 );
 
 /** Who owns the space of a storey; solids are told by their places in its list. */

@@ -51,6 +51,19 @@ export function withHeadroom(
   const over = stair.storeys.map((storey) => undersides(stair, storey));
   const well = bounds(stair.ring);
   const zoned = new Set(floors.filter(({ zone }) => zone !== null).map(({ plate, level }) => `${plate} ${level}`));
+  // Several storeys lie under one slab.
+  const signs = new Map<FloorPiece, string>();
+  const signOf = (floor: FloorPiece): string => {
+    let sign = signs.get(floor);
+    if (sign === undefined) {
+      // Holes far from the well change nothing over it.
+      const holes = [...floor.holes.map(({ ring }) => ring), ...floor.gaps];
+      const near = holes.filter((ring) => overlap(bounds(ring), well));
+      const isZoned = zoned.has(`${floor.plate} ${floor.level}`);
+      signs.set(floor, (sign = isZoned ? floor.profile : [floor.outline, ...near].map(ringText).join('|')));
+    }
+    return sign;
+  };
   const storeys = stair.storeys.map((storey, i): StairStorey => {
     if (!storey.steps) return storey;
     const bottomMm = storey.bottomMm;
@@ -74,15 +87,7 @@ export function withHeadroom(
         profile: floor.profile,
         outline: floor.outline,
         box,
-        // Holes far from the well change nothing over it.
-        sign: zoned.has(`${floor.plate} ${floor.level}`)
-          ? floor.profile
-          : [
-              floor.outline,
-              ...[...floor.holes.map(({ ring }) => ring), ...floor.gaps].filter((ring) => overlap(bounds(ring), well)),
-            ]
-              .map(ringText)
-              .join('|'),
+        sign: signOf(floor),
         underMm: fine(underMm - bottomMm),
         cut: stair.cuts.find(({ plate, level }) => plate === floor.plate && level === floor.level)?.ring ?? null,
       })),
@@ -136,7 +141,13 @@ interface Least {
 const fine = (mm: number): number => Math.round(mm * 1e6) / 1e6;
 const fromMm = <S extends Surface>(surface: S, zeroMm: number): S => ({ ...surface, mm: fine(surface.mm - zeroMm) });
 
-const ringText = (ring: Ring): string => ring.map(({ x, y }) => `${x} ${y}`).join();
+const texts = new WeakMap<Ring, string>();
+/** A ring as a text; one that stays the same object is written once. */
+function ringText(ring: Ring): string {
+  let text = texts.get(ring);
+  if (text === undefined) texts.set(ring, (text = ring.map(({ x, y }) => `${x} ${y}`).join()));
+  return text;
+}
 
 function textOf({ lower, above, own, slabs }: HeadroomGiven): string {
   const surfaceText = ({ ring, at, mm, slope, fan, words }: Surface) =>

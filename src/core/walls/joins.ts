@@ -11,13 +11,12 @@ export interface Joining {
   path: WallPath;
   /** Round its path as drawn, as far as an end may lie that joins it. */
   box: Box;
-  /** Where it stands, by ranks of levels: from the first up to before the second, once or several times. */
-  stands: readonly (readonly [low: number, high: number])[];
+  /** Round its straight parts. */
+  around: Box;
 }
 
-/** Whether two walls stand in one storey anywhere. */
-const sharesStorey = (a: Joining, b: Joining): boolean =>
-  a.stands.some(([low, high]) => b.stands.some((other) => other[0] < high && low < other[1]));
+/** Where a wall stands, by ranks of levels: from the first up to before the second, once or several times. */
+export type Stands = readonly (readonly [low: number, high: number])[];
 
 /** An end so little short of another wall meets it; one that is shorter leaves a gap, which is found and not closed, mm. */
 export const CLOSED_MM = 1;
@@ -41,9 +40,9 @@ export function runsThrough(a: Joining, b: Joining): boolean {
 /**
  * A wall's path with its open ends brought to the walls they meet: to the other's middle where it runs on (a T), to its
  * far face where it ends there too (a corner). What then lies in both is the one's that runs through. `others` are the walls that
- * may lie within reach of an end.
+ * stand in a storey of its own and may lie within reach of an end.
  */
-export function joined(wall: Joining, others: (end: Point) => readonly Joining[]): WallPath {
+export function joined(wall: Joining, others: (end: Point) => Iterable<Joining>): WallPath {
   const { path } = wall;
   if (path.closed) return path;
   const points = [...path.points];
@@ -57,14 +56,14 @@ export function joined(wall: Joining, others: (end: Point) => readonly Joining[]
 const mayMeet = ({ x, y }: Point, byMm: number, { box: { minX, minY, maxX, maxY } }: Joining): boolean =>
   x > minX - byMm && x < maxX + byMm && y > minY - byMm && y < maxY + byMm;
 
-function brought(end: Point, inner: Point, wall: Joining, others: readonly Joining[]): Point {
+function brought(end: Point, inner: Point, wall: Joining, others: Iterable<Joining>): Point {
   const way = minus(end, inner);
   const length = lengthOf(way);
   const out = times(way, 1 / length);
   const byMm = joinReachMm(wall.path);
   let best: { by: number; to: Point; id: Id } | null = null;
   for (const other of others) {
-    if (other.id === wall.id || !mayMeet(end, byMm, other) || !sharesStorey(wall, other)) continue;
+    if (other.id === wall.id || !mayMeet(end, byMm, other)) continue;
     const { points, closed, build } = other.path;
     // The other's middle lies so far to the left of its path.
     const middleMm = other.path.leftOf(build.thicknessMm / 2);
@@ -96,9 +95,12 @@ function brought(end: Point, inner: Point, wall: Joining, others: readonly Joini
 }
 
 /** Round a path, so far as an end may lie that joins it. */
-export function joinBox(path: WallPath): Box {
-  const { minX, minY, maxX, maxY } = bounds(path.points);
-  const byMm = joinReachMm(path);
+export const joinBox = (path: WallPath): Box => boxAround(path, joinReachMm(path));
+/** Round the straight parts of a path. */
+export const pathBox = (path: WallPath): Box => boxAround(path, path.build.thicknessMm);
+
+function boxAround({ points }: WallPath, byMm: number): Box {
+  const { minX, minY, maxX, maxY } = bounds(points);
   return { minX: minX - byMm, minY: minY - byMm, maxX: maxX + byMm, maxY: maxY + byMm };
 }
 

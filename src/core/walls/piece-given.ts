@@ -1,7 +1,7 @@
 import type { PlateSet } from '../floors/plates';
 import type { Curve } from '../geometry/curve';
 import type { Ring } from '../geometry/polygon';
-import type { ResolvedLevel } from '../levels/resolve-levels';
+import type { LevelHeights } from '../levels/resolve-levels';
 import type { Framework } from '../model/framework';
 import type { PlanFacts } from '../passes/plan-facts';
 import type { WallPlan } from './wall-plans';
@@ -16,7 +16,7 @@ export interface Standing {
 
 /** A storey a piece of a wall has its openings in, with its floor and what is over it. */
 export interface FloorOf {
-  level: ResolvedLevel;
+  level: LevelHeights;
   floorMm: number;
   topMm: number;
   /** The lowest roof over a ring, where the wall ends at one; null where none is. */

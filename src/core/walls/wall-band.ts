@@ -1,17 +1,34 @@
+import { platesPass } from '../floors/floor-passes';
 import type { Id } from '../model/ids';
 import { definePass, keyOf, partsOf, type Pass } from '../passes/pass';
 import { fflPass, storeyPass, storeysOf } from '../solving/building-passes';
 import { quantiseMm } from '../units/length-units';
 import type { Band, WallChain } from './wall-chain';
 import type { WallRun } from './wall-heights';
-import { standingPass } from './wall-plans';
-import { areAlike, reachOf } from './wall-storeys';
+import { standingPass } from './walls-standing';
+import { areAlike } from './wall-storeys';
 
 /** True where some wall of a building stops at ceilings. */
 export const stopsAtCeilingsPass = definePass({
   name: 'whether walls stop at ceilings',
   scope: 'building',
   run: (cx, building): boolean => cx.get(standingPass, building).some(({ stopsAt }) => stopsAt.face === 'ceiling'),
+});
+
+/** How thick slabs of a level are at most, mm. */
+const thickestSlabPass = definePass({
+  name: 'thickest slab of a level',
+  scope: 'level',
+  run: (cx, key): number => {
+    const [building, level] = partsOf(key);
+    return Math.max(
+      0,
+      ...cx
+        .get(platesPass, building)
+        .at(level)
+        .map(({ thicknessMm }) => thicknessMm),
+    );
+  },
 });
 
 /**
@@ -28,12 +45,11 @@ export function bandPassOf(
     name: `heights of walls of a storey${suffix}`,
     scope: 'level',
     run: (cx, key) => {
-      const [building] = partsOf(key);
       const passing: Band[] = [];
       let [bottomMm, topMm] = [Infinity, -Infinity];
       for (const run of cx.get(at, key))
         if (run.passes) passing.push({ wall: run.wall, type: run.type, bottomMm: run.bottomMm, topMm: run.topMm });
-        else [bottomMm, topMm] = [Math.min(bottomMm, run.bottomMm), Math.max(topMm, reachOf(cx, building, run))];
+        else [bottomMm, topMm] = [Math.min(bottomMm, run.bottomMm), Math.max(topMm, run.reachMm)];
       return { bottomMm, topMm, passing };
     },
   });
@@ -88,12 +104,16 @@ export function bandPassOf(
       if (first && !cx.get(stopsAtCeilingsPass, building)) return cx.get(first.band, key);
       const { bottomMm, topMm, passing, levels } = cx.get(beside, key);
       const found: Band[] = [...passing];
+      // What comes up from below is cut off where nobody asks any more: under the slab.
+      const lowestMm = bottomMm - cx.get(thickestSlabPass, key) - 1;
       for (const { level, shiftMm } of levels)
         for (const run of cx.get(at, keyOf(building, level))) {
           if (run.passes) continue;
-          const there = { bottomMm: quantiseMm(run.bottomMm + shiftMm), topMm: quantiseMm(run.topMm + shiftMm) };
-          if (there.bottomMm < topMm && quantiseMm(reachOf(cx, building, run) + shiftMm) > bottomMm)
-            found.push({ wall: run.wall, type: run.type, ...there });
+          const low = quantiseMm(run.bottomMm + shiftMm);
+          if (low >= topMm || quantiseMm(run.reachMm + shiftMm) <= bottomMm) continue;
+          const high = quantiseMm(run.topMm + shiftMm);
+          const bottom = Math.max(low, Math.min(lowestMm, high));
+          found.push({ wall: run.wall, type: run.type, bottomMm: bottom, topMm: high });
         }
       const before = first ? cx.get(first.band, key) : found;
       return areAlike(before, found) ? before : found;

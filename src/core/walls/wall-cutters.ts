@@ -8,7 +8,8 @@ import { quantiseMm } from '../units/length-units';
 import type { WallRun } from './wall-heights';
 import { wallsBefore } from './wall-passes';
 import { stripsOf } from './wall-path';
-import { standingPass, typedPlanPass } from './wall-plans';
+import { passingIdsPass, wallRecordPass } from './walls-standing';
+import { typedPlanPass } from './wall-plans';
 
 /** Slabs kept clear of walls that pass them. */
 export const wallCuttersPass = definePass({
@@ -17,7 +18,8 @@ export const wallCuttersPass = definePass({
   run: (cx, building): readonly Cutter[] => {
     const storeys = storeysOf(cx, building);
     const plates = cx.get(platesPass, building);
-    return cx.get(standingPass, building).flatMap(({ id, passesClearMm }): Cutter[] => {
+    return cx.get(passingIdsPass, building).flatMap((id): Cutter[] => {
+      const { passesClearMm } = cx.get(wallRecordPass, keyOf(building, id))!;
       if (passesClearMm === null) return [];
       const clear = mmOf(cx.framework, passesClearMm);
       const byType = new Map<Id, WallRun[]>();

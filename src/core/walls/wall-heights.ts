@@ -3,7 +3,7 @@ import { mmOf } from '../dimensions/resolve-length';
 import { floorUnder, soffitMm, type Plate, type PlateSet } from '../floors/plates';
 import type { Ring } from '../geometry/polygon';
 import { endMm } from '../levels/resolve-end';
-import { levelById, type ResolvedLevel } from '../levels/resolve-levels';
+import { levelById, type LevelHeights, type ResolvedLevel } from '../levels/resolve-levels';
 import { statesUp } from '../levels/states-up';
 import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
@@ -15,7 +15,7 @@ import type { Wall, WallException } from './wall';
 import { asGiven } from '../dimensions/uses';
 
 /** Where a wall of one type stands in a storey; heights from the storey's FFL. */
-export interface WallRun {
+export interface WallPart {
   wall: Id;
   type: Id;
   /** The storey, by its lower level. */
@@ -24,6 +24,14 @@ export interface WallRun {
   topMm: number;
   /** True where it runs past slabs, through several storeys. */
   passes: boolean;
+}
+
+/** The same with what others have to know of the wall. */
+export interface WallRun extends WallPart {
+  /** How high it may matter: one that goes up beside the slab over it is looked for there too. */
+  reachMm: number;
+  /** Which of its openings are at this level, a digit each. */
+  open: string;
 }
 
 /** The lowest and highest underside of the pitched roofs over some rings, mm; null where none is. */
@@ -43,10 +51,16 @@ interface Given {
   roofOver: RoofOver;
 }
 
+/** A wall of one storey; `fromMm` and `toMm`: how far off their faces it starts and stops. */
+interface OwnStoreyGiven extends Pick<Given, 'record' | 'strips' | 'under' | 'plates' | 'facts'> {
+  fromMm: number;
+  toMm: number;
+}
+
 /** A storey with heights from its own FFL. */
 interface OneStorey {
-  level: ResolvedLevel;
-  above: ResolvedLevel | null;
+  level: LevelHeights;
+  above: LevelHeights | null;
 }
 
 /**
@@ -54,20 +68,18 @@ interface OneStorey {
  * Null where more has to be known: it begins under its floor, reaches past the next one, stands on nothing or nowhere.
  */
 export function runInStorey(
-  { framework, record, strips, under, plates, facts }: Omit<Given, 'storeys' | 'ceilingOver' | 'roofOver'>,
+  { record, strips, under, plates, facts, fromMm, toMm }: OwnStoreyGiven,
   { level, above }: OneStorey,
-): WallRun | null {
+): WallPart | null {
   const stopsElsewhere = record.stopsAt.face === 'ceiling' || record.stopsAt.face === 'roof';
   if (record.passesClearMm !== null || record.exceptions.length > 0 || stopsElsewhere || !above) return null;
   const over = { rings: strips, facts };
-  const soffitAt = (at: ResolvedLevel) => soffitMm(at, plates, (plate) => under.has(plate), over);
-  const heightOf = (end: Wall['startsAt'], at: ResolvedLevel) =>
-    quantiseMm(
-      (end.face === 'FFL' ? at.fflMm : end.face === 'SSL' ? at.sslMm : soffitAt(at)) + mmOf(framework, end.offsetMm),
-    );
-  const startMm = heightOf(record.startsAt, level);
+  const soffitAt = (at: LevelHeights) => soffitMm(at, plates, (plate) => under.has(plate), over);
+  const heightOf = (face: Wall['startsAt']['face'], offsetMm: number, at: LevelHeights) =>
+    quantiseMm((face === 'FFL' ? at.fflMm : face === 'SSL' ? at.sslMm : soffitAt(at)) + offsetMm);
+  const startMm = heightOf(record.startsAt.face, fromMm, level);
   const isWithin = record.stopsAt.level === record.startsAt.level;
-  const stopMm = heightOf(record.stopsAt, isWithin ? level : above);
+  const stopMm = heightOf(record.stopsAt.face, toMm, isWithin ? level : above);
   const floor = floorUnder(level, plates, over);
   const [base, faceMm] = record.startsAt.face === 'FFL' ? [floor.fflMm, level.fflMm] : [floor.sslMm, level.sslMm];
   const bottomMm = quantiseMm(startMm + base - faceMm);
@@ -90,7 +102,7 @@ const REACH_MM = 20_000;
  * The storeys a wall stands in: from its base to the soffit above, within its two ends, or right through where it passes the
  * slabs. A wall of one storey at a master stands at the levels that follow it too.
  */
-export function wallRuns(given: Given): { runs: WallRun[]; findings: Finding[] } {
+export function wallRuns(given: Given): { runs: WallPart[]; findings: Finding[] } {
   const heights = new Heights(given);
   return { runs: heights.runs(), findings: heights.findings };
 }
@@ -111,12 +123,12 @@ class Heights {
   }
 
   /** Alike types together, in the order they begin. */
-  runs(): WallRun[] {
+  runs(): WallPart[] {
     const { record } = this.given;
-    const byType = new Map<Id, WallRun[]>();
+    const byType = new Map<Id, WallPart[]>();
     for (const { level, bottomMm, topMm } of this.stretches()) {
       const { type } = this.states.get(level.id)!;
-      const run: WallRun = {
+      const run: WallPart = {
         wall: record.id,
         type,
         level: level.id,

@@ -1,7 +1,9 @@
 import type { Finding } from '../checks/finding';
 import { finding } from '../checks/finding';
+import { SLAB_THICKNESS } from '../floors/floor';
 import { platesPass } from '../floors/floor-passes';
 import type { Ring } from '../geometry/polygon';
+import type { Framework } from '../model/framework';
 import type { Id } from '../model/ids';
 import { together } from '../passes/together';
 import { definePass, keyOf, partsOf, type Context, type Pass } from '../passes/pass';
@@ -11,22 +13,30 @@ import { storeyAlike } from '../solving/alike';
 import { holdsLevel } from '../typical/typical';
 import { quantiseMm } from '../units/length-units';
 import type { WallPiece } from './solved-wall';
+import type { Wall } from './wall';
 import { goesUpToPass } from '../pitched-roofs/goes-up-to';
 import { underOver } from '../pitched-roofs/under-roof';
-import { runInStorey, wallRuns, type CeilingOver, type RoofOver, type WallRun } from './wall-heights';
+import { wallRuns, type CeilingOver, type RoofOver, type WallPart, type WallRun } from './wall-heights';
 import type { Standing } from './piece-given';
 import { misfitFinding, type Misfit } from './wall-openings';
-import { floorOf, floorsPassed, placed, wallPiece } from './wall-pieces';
+import { floorOf, floorsPassed, goesUpBeside, placed, wallPiece } from './wall-pieces';
 import { bandPassOf, stopsAtCeilingsPass } from './wall-band';
 import type { Band, InPlan, WallChain } from './wall-chain';
-import { ownStoreys } from './wall-storeys';
-import { standingPass, typedPlanPass, wallPlanPass, wallRecordPass, wallsNear, cells } from './wall-plans';
+import { partsInOwnStoreys } from './wall-storeys';
+import { passingIdsPass, wallIdsPass, wallRecordPass } from './walls-standing';
+import { wallsNear } from './wall-squares';
+import { besidePass } from './walls-beside';
+import { typedPlanPass, wallPlanPass } from './wall-plans';
 
 /** How low and high what a wall goes up to at roofs is; by building and wall. */
 const roofOver =
   (cx: Context, key: string): RoofOver =>
   (strips) =>
     underOver(cx.get(goesUpToPass, key), strips);
+
+/** Which openings of a wall are at a level. */
+const openAt = (framework: Framework, { openings }: Wall, level: Id): string =>
+  openings.map(({ at }) => (at === 'all' || holdsLevel(framework, at, level) ? 1 : 0)).join('');
 
 /** Room for openings in a wall that goes up to a slope: up to there, whatever height its level part has. */
 function upToRoof(cx: Context, key: string, level: Id, { plan, topMm }: Standing) {
@@ -70,11 +80,17 @@ export function wallChain(
         plates: cx.get(platesPass, building),
         facts: cx.facts,
       };
-      const own = ownStoreys(cx, building, record);
-      const inThem = own?.map((storey) => runInStorey(parts, storey)) ?? [null];
-      if (!inThem.includes(null)) return { runs: inThem as WallRun[], findings: [] };
+      const told = (run: WallPart): WallRun => ({
+        ...run,
+        reachMm: goesUpBeside(record) ? run.topMm + SLAB_THICKNESS.atMostMm : run.topMm,
+        open: openAt(cx.framework, record, run.level),
+      });
+      const own = partsInOwnStoreys(cx, building, plan);
+      if (own) return { runs: own.map(told), findings: [] };
       const storeys = storeysOf(cx, building);
-      return wallRuns({ ...parts, storeys, ceilingOver: ceilingOver(cx, building), roofOver: roofOver(cx, key) });
+      const over = { ceilingOver: ceilingOver(cx, building), roofOver: roofOver(cx, key) };
+      const { runs, findings } = wallRuns({ ...parts, storeys, ...over });
+      return { runs: runs.map(told), findings };
     },
   });
   const byLevel = definePass<ReadonlyMap<Id, readonly WallRun[]>>({
@@ -84,7 +100,7 @@ export function wallChain(
     run: (cx, building): ReadonlyMap<Id, readonly WallRun[]> => {
       if (first && !cx.get(stopsAtCeilingsPass, building)) return cx.get(first.byLevel, building);
       const found = new Map<Id, WallRun[]>();
-      for (const { id } of cx.get(standingPass, building))
+      for (const id of cx.get(wallIdsPass, building))
         for (const run of cx.get(runs, keyOf(building, id)).runs) {
           const list = found.get(run.level);
           if (list) list.push(run);
@@ -114,30 +130,41 @@ export function wallChain(
     const ranks = (id: Id) => plates.at(id).map((plate) => plates.all.indexOf(plate));
     const runOf = ({ wall, type, bottomMm, topMm }: Band) => `${wall} ${type} ${bottomMm} ${topMm}`;
     const own = cx.get(at, key).filter(({ passes }) => !passes);
-    const open = own.flatMap(({ wall }) =>
-      (cx.get(wallRecordPass, keyOf(building, wall))?.openings ?? []).map((opening) =>
-        opening.at === 'all' || holdsLevel(cx.framework, opening.at, level) ? 1 : 0,
-      ),
-    );
     return [
       storey?.level.sslMm,
       ranks(level).join(),
       storey?.above ? `${storey.above.sslMm} ${ranks(storey.above.id).join()}` : '',
       own.map(runOf).join(),
       cx.get(band, key).map(runOf).join(),
-      open.join(''),
+      own.map(({ open }) => open).join(''),
     ].join('|');
   });
   const standing = (cx: Context, building: Id, each: Band): Standing[] => {
     const plan = cx.get(typedPlanPass, keyOf(building, each.wall, each.type));
     return plan ? [{ plan, bottomMm: each.bottomMm, topMm: each.topMm }] : [];
   };
-  const standingAt = definePass({
-    name: `wall between two heights${suffix}`,
+  /** What stands in a storey by walls. */
+  const bandOf = definePass({
+    name: `what stands in a storey by walls${suffix}`,
+    scope: 'level',
+    run: (cx, key): ReadonlyMap<Id, readonly Band[]> => {
+      const found = new Map<Id, Band[]>();
+      for (const each of cx.get(band, key)) {
+        const list = found.get(each.wall);
+        if (list) list.push(each);
+        else found.set(each.wall, [each]);
+      }
+      return found;
+    },
+  });
+  /** How a wall stands in a storey, of its own or of another; by building, level and wall. */
+  const standingIn = definePass({
+    name: `how a wall stands in a storey${suffix}`,
     scope: 'thing',
     run: (cx, key): readonly Standing[] => {
-      const [building, wall, type, bottomMm, topMm] = key.split('/') as [Id, Id, Id, string, string];
-      return standing(cx, building, { wall, type, bottomMm: Number(bottomMm), topMm: Number(topMm) });
+      const [building, level, wall] = partsOf(key);
+      const own = cx.get(bandOf, keyOf(building, level)).get(wall) ?? [];
+      return own.flatMap((each) => standing(cx, building, each));
     },
   });
   const given = (cx: Context, building: Id) => ({
@@ -146,33 +173,6 @@ export function wallChain(
     facts: cx.facts,
     union: (...args: Parameters<typeof cx.profiles.union>) => cx.profiles.union(...args),
     gridCurves: () => cx.get(gridCurvesPass, building),
-  });
-  /** What stands in a storey by squares. */
-  const bandCells = definePass({
-    name: `what stands in a storey by squares${suffix}`,
-    scope: 'level',
-    gathers: true,
-    run: (cx, key): ReadonlyMap<string, readonly Standing[]> => {
-      const [building] = partsOf(key);
-      const found = new Map<string, Standing[]>();
-      for (const each of cx.get(band, key))
-        for (const stands of cx.get(standingAt, keyOf(building, each.wall, each.type, each.bottomMm, each.topMm)))
-          for (const cell of cells(stands.plan.box, 0)) {
-            const list = found.get(cell);
-            if (list) list.push(stands);
-            else found.set(cell, [stands]);
-          }
-      return found;
-    },
-  });
-  const bandCell = definePass({
-    name: `what stands in a square of a storey${suffix}`,
-    scope: 'level',
-    gathers: true,
-    run: (cx, key): readonly Standing[] => {
-      const [building, level, cell] = partsOf(key);
-      return cx.get(bandCells, keyOf(building, level)).get(cell) ?? [];
-    },
   });
   /** One wall of a storey, from the storey's FFL; by building, level, wall and type. */
   const piece = definePass<{ piece: WallPiece; misfits: Misfit[] } | null>({
@@ -184,15 +184,14 @@ export function wallChain(
       const run = cx.get(at, keyOf(building, level)).find((each) => each.wall === wall && each.type === type);
       const [each] = run ? standing(cx, building, run) : [];
       if (!storey || !each) return null;
-      const others = new Set<Standing>();
-      for (const cell of cells(each.plan.box, 0))
-        for (const other of cx.get(bandCell, keyOf(building, level, cell))) others.add(other);
+      const beside = cx.get(besidePass, keyOf(building, wall, type));
+      const others = beside.flatMap((id) => cx.get(standingIn, keyOf(building, level, id)));
       const parts = given(cx, building);
       const floorMm = floorOf(parts, each.plan, storey.level);
       const open = { level: storey.level, floorMm, topMm: each.topMm };
       const isToRoof = each.plan.record.stopsAt.face === 'roof';
       const within = isToRoof ? { ...open, ...upToRoof(cx, keyOf(building, wall), level, each) } : open;
-      return wallPiece(parts, each, storey, [...others], [within]);
+      return wallPiece(parts, each, storey, others, [within]);
     },
   });
   /** Pieces of a storey that do not pass slabs, from its FFL. */
@@ -258,17 +257,17 @@ export function wallChain(
     gathers: true,
     run: (cx, building) => {
       if (first && !cx.get(stopsAtCeilingsPass, building)) return cx.get(first.pieces, building);
-      const byWall = new Map<Id, WallPiece[]>(cx.get(standingPass, building).map(({ id }) => [id, []]));
+      const byWall = new Map<Id, WallPiece[]>(cx.get(wallIdsPass, building).map((id) => [id, []]));
       for (const { id } of storeysOf(cx, building))
         for (const piece of cx.get(stands, keyOf(building, id))) byWall.get(piece.wall)?.push(piece);
-      for (const { id, passesClearMm } of cx.get(standingPass, building))
-        if (passesClearMm !== null) byWall.get(id)!.push(...cx.get(passing, keyOf(building, id)).pieces);
+      for (const id of cx.get(passingIdsPass, building))
+        byWall.get(id)!.push(...cx.get(passing, keyOf(building, id)).pieces);
       return together([...byWall.values()]);
     },
     failing: (cx, building) => ({
       what: 'The walls',
       building,
-      about: cx.get(standingPass, building).map(({ id }) => id),
+      about: cx.get(wallIdsPass, building),
       value: [],
     }),
   });
@@ -285,9 +284,8 @@ export function wallChain(
       return [
         ...storeys.flatMap(({ id }) => cx.get(inPlan, keyOf(building, id)).misfits.flatMap((each) => said(each, id))),
         ...cx
-          .get(standingPass, building)
-          .filter(({ passesClearMm }) => passesClearMm !== null)
-          .flatMap(({ id }) => cx.get(passing, keyOf(building, id)).misfits.flatMap((each) => said(each, each.level))),
+          .get(passingIdsPass, building)
+          .flatMap((id) => cx.get(passing, keyOf(building, id)).misfits.flatMap((each) => said(each, each.level))),
       ];
     },
     failing: (_, building) => ({ what: 'The openings of walls', building, about: [], value: [] }),
@@ -296,7 +294,7 @@ export function wallChain(
     name: `findings of walls${suffix}`,
     scope: 'building',
     run: (cx, building) => [
-      ...cx.get(standingPass, building).flatMap(({ id }) => cx.get(runs, keyOf(building, id)).findings),
+      ...cx.get(wallIdsPass, building).flatMap((id) => cx.get(runs, keyOf(building, id)).findings),
       ...cx.get(misfits, building),
     ],
     failing: (_, building) => ({ what: 'The heights of walls', building, about: [], value: [] }),

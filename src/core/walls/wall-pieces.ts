@@ -2,13 +2,13 @@ import { mmOf } from '../dimensions/resolve-length';
 import { floorUnder, soffitMm } from '../floors/plates';
 import type { Profile } from '../geometry/boolean';
 import { bounds, boxesMeet, contains, type Ring } from '../geometry/polygon';
-import type { ResolvedLevel } from '../levels/resolve-levels';
+import type { LevelHeights, ResolvedLevel } from '../levels/resolve-levels';
 import { placing } from '../solving/placed';
 import { quantiseMm } from '../units/length-units';
 import { runsThrough } from './joins';
 import { glazedMembers } from './members';
 import type { WallPiece } from './solved-wall';
-import type { Wall } from './wall';
+import { hidesEdges, type Wall } from './wall';
 import type { WallPlan } from './wall-plans';
 import { stripsOf } from './wall-path';
 import type { FloorOf, PieceGiven, Standing } from './piece-given';
@@ -28,7 +28,7 @@ const LEAST_BAND_MM2 = 1000;
 export function wallPiece(
   given: PieceGiven,
   { plan, bottomMm, topMm }: Standing,
-  { level, above }: { level: ResolvedLevel; above: ResolvedLevel | null },
+  { level, above }: { level: LevelHeights; above: LevelHeights | null },
   others: readonly Standing[],
   floors: readonly FloorOf[],
 ): { piece: WallPiece; misfits: Misfit[] } {
@@ -70,14 +70,13 @@ export function wallPiece(
     if (last?.profile === profile) last.topMm = to;
     else slices.push({ profile, bottomMm: from, topMm: to });
   }
-  const bare = above && topBand(given, plan, above, topMm, others);
-  if (bare) {
-    const beside = cuttersOf(plan, topMm - WITH_MM, above.sslMm, others);
-    const [profile, { areaMm2 }] = profileOf(strips, [...new Set([...beside, ...bare.without])]);
+  for (const band of above ? topBands(given, plan, above, topMm, others) : []) {
+    const beside = cuttersOf(plan, band.fromMm - WITH_MM, band.toMm, others);
+    const [profile, { areaMm2 }] = profileOf(strips, [...new Set([...beside, ...band.without])]);
     if (areaMm2 > LEAST_BAND_MM2) {
-      slices.push({ profile, bottomMm: topMm, topMm: above.sslMm });
-      volumeMm3 += areaMm2 * (above.sslMm - topMm);
-      grossMm3 += areaMm2 * (above.sslMm - topMm);
+      slices.push({ profile, bottomMm: band.fromMm, topMm: band.toMm });
+      volumeMm3 += areaMm2 * (band.toMm - band.fromMm);
+      grossMm3 += areaMm2 * (band.toMm - band.fromMm);
     }
   }
   // All within other walls it wants all of itself, and has nothing.
@@ -136,7 +135,7 @@ function cuttersOf(plan: WallPlan, bottomMm: number, topMm: number, others: read
 function edgeBand(
   { plates }: PieceGiven,
   { record, under, strips }: WallPlan,
-  level: ResolvedLevel,
+  level: LevelHeights,
   bottomMm: number,
 ): { fromMm: number; slabs: Ring[] } | null {
   if (record.passesClearMm !== null || !hidesEdges(record)) return null;
@@ -152,31 +151,43 @@ function edgeBand(
 
 /**
  * Where the slab over the last storey of an exterior wall stops within it and nothing stands there that would go down past the
- * slab's edge, the wall goes up past it to its top: its outer leaf hides the edge of a roof without a parapet.
+ * slab's edge, the wall goes up past it to its top: its outer leaf hides the edge of a roof without a parapet. Parted where another
+ * wall begins within that height.
  */
-function topBand(
+function topBands(
   { framework, plates }: PieceGiven,
   plan: WallPlan,
-  above: ResolvedLevel,
+  above: LevelHeights,
   topMm: number,
   others: readonly Standing[],
-): { without: Ring[] } | null {
+): { fromMm: number; toMm: number; without: Ring[] }[] {
   const { record, under, strips } = plan;
-  if (record.passesClearMm !== null || !hidesEdges(record)) return null;
+  if (record.passesClearMm !== null || !hidesEdges(record)) return [];
   const toSoffit = record.stopsAt.face === 'soffit' && mmOf(framework, record.stopsAt.offsetMm) === 0;
-  if (!toSoffit && !goesUpBeside(record)) return null;
+  if (!toSoffit && !goesUpBeside(record)) return [];
   const slabs = plates.at(above.id).filter((plate) => under.has(plate) && plate.ring);
-  if (slabs.length === 0 || topMm > above.sslMm - 1) return null;
+  if (slabs.length === 0 || topMm > above.sslMm - 1) return [];
   const soffitMm = above.sslMm - Math.max(...slabs.map(({ thicknessMm }) => thicknessMm));
   const covers = slabs.some(({ ring }) => strips.every((strip) => strip.every((point) => contains(ring!, point))));
-  if (covers || Math.abs(topMm - soffitMm) > 1) return null;
+  if (covers || Math.abs(topMm - soffitMm) > 1) return [];
   const standing = others.filter(
     ({ plan: other, bottomMm }) => hidesEdges(other.record) && bottomMm >= topMm - 1 && bottomMm <= above.sslMm + 1,
   );
-  const through = standing.filter(({ plan: other }) => toSoffit || !runsThrough(plan.join, other.join));
   // It goes on up itself.
-  if (standing.some((other) => other.plan === plan)) return null;
-  return { without: [...slabs.map(({ ring }) => ring!), ...through.flatMap((other) => [...other.plan.strips])] };
+  if (standing.some((other) => other.plan === plan)) return [];
+  // What begins lower than the top of the slab stands there, whatever would run through it above.
+  const isLow = ({ bottomMm }: Standing) => bottomMm > topMm + 1 && bottomMm < above.sslMm - 1;
+  const through = standing.filter((each) => toSoffit || isLow(each) || !runsThrough(plan.join, each.plan.join));
+  const parts = [...new Set([topMm, ...through.filter(isLow).map(({ bottomMm }) => bottomMm), above.sslMm])];
+  parts.sort((a, b) => a - b);
+  return parts.slice(1).map((toMm, i) => ({
+    fromMm: parts[i]!,
+    toMm,
+    without: [
+      ...slabs.map(({ ring }) => ring!),
+      ...through.filter((each) => !isLow(each) || each.bottomMm < toMm).flatMap(({ plan: { strips } }) => [...strips]),
+    ],
+  }));
 }
 
 /** True for a wall that is to end at the top of the slab over it: beside that it goes on up. */
@@ -189,14 +200,11 @@ const upBeside = (plan: WallPlan, fromMm: number, others: readonly Standing[]): 
     .filter(({ plan: other }) => other !== plan && runsThrough(other.join, plan.join))
     .flatMap(({ plan: { strips } }) => [...strips]);
 
-/** Exterior walls and party walls go past the edges of slabs. */
-const hidesEdges = ({ use }: Wall): boolean => use === 'exterior' || use === 'party';
-
 /** The floor a wall stands on in its storey, at FFL. */
 export const floorOf = (
   { plates, facts }: Pick<PieceGiven, 'plates' | 'facts'>,
   { strips }: WallPlan,
-  level: ResolvedLevel,
+  level: LevelHeights,
 ): number => floorUnder(level, plates, { rings: strips, facts }).fflMm;
 
 /** The floors a wall passes between two heights, each with the soffit over it. */

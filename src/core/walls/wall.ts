@@ -115,3 +115,6 @@ export const wallRecords = recordKind({
     { to: 12, record: (record) => ({ panels: null, ...record }) },
   ],
 });
+
+/** Exterior walls and party walls go past the edges of slabs. */
+export const hidesEdges = ({ use }: Wall): boolean => use === 'exterior' || use === 'party';

@@ -3,7 +3,7 @@ import { defineSpacePart, type InSpace, type SpaceRank } from '../kinds/in-space
 import { keyOf } from '../passes/pass';
 import type { WallPiece } from './solved-wall';
 import { placed } from './wall-pieces';
-import { standingPass } from './wall-plans';
+import { passingIdsPass } from './walls-standing';
 
 const RANKS: Record<WallPiece['use'], SpaceRank> = {
   core: 'core wall',
@@ -32,11 +32,7 @@ export const wallsInSpace: InSpace = {
         inStorey: (cx, key) => cx.get(walls.inPlan, key).pieces,
         placed,
         others: (cx, building) =>
-          cx
-            .get(standingPass, building)
-            .flatMap(({ id, passesClearMm }) =>
-              passesClearMm === null ? [] : cx.get(walls.passing, keyOf(building, id)).pieces,
-            ),
+          cx.get(passingIdsPass, building).flatMap((id) => cx.get(walls.passing, keyOf(building, id)).pieces),
       },
     }),
   ],
