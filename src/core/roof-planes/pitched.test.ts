@@ -176,6 +176,34 @@ describe('a pitched roof', () => {
     );
   });
 
+  it('takes sides that lie in one line however they are turned, and refuses what crosses itself by little', () => {
+    const inLine = [
+      [0, 1000],
+      [0, 500],
+      [0, 0],
+      [500, 0],
+      [0, 3500],
+    ].map(([x, y]) => ({ x: x!, y: y! }));
+    for (let degrees = 0; degrees < 360; degrees += 1)
+      expect([degrees, roofed([inLine.map((point) => turned(point, degrees))], Array(5).fill(45)).ok]).toEqual([
+        degrees,
+        true,
+      ]);
+    const bow = (by: number): Ring => [
+      { x: 0, y: 0 },
+      { x: 9000, y: 0 },
+      { x: 9000, y: 4000 },
+      { x: 4000, y: -by },
+      { x: 0, y: 4000 },
+    ];
+    expect([bow(-1), bow(0), bow(1), bow(0.01)].map((ring) => roofed([ring], Array(5).fill(30)).ok)).toEqual([
+      true,
+      false,
+      false,
+      false,
+    ]);
+  });
+
   it('turned and mirrored is the same roof turned and mirrored', () => {
     const told = ({ faces }: PitchedRoof) => {
       const byEdge = new Map<number, number>();

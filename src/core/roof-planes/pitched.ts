@@ -126,14 +126,19 @@ function foldsBack(a: Side, b: Side): boolean {
   );
 }
 function meets(a: Side, b: Side): boolean {
-  const crossed =
-    cross(minus(a.to, a.from), minus(b.from, a.from)) > 0 !== cross(minus(a.to, a.from), minus(b.to, a.from)) > 0 &&
-    cross(minus(b.to, b.from), minus(a.from, b.from)) > 0 !== cross(minus(b.to, b.from), minus(a.to, b.from)) > 0;
+  const crossed = partedBy(a, b) && partedBy(b, a);
   return (
     crossed ||
     [a.from, a.to].some((point) => distanceToSegment(point, b.from, b.to) < TOUCH_MM) ||
     [b.from, b.to].some((point) => distanceToSegment(point, a.from, a.to) < TOUCH_MM)
   );
+}
+
+/** Whether the ends of a side lie clear of another's line, either side of it: in one line, turned, they lie beside it by a hair. */
+function partedBy({ from, to }: Side, { from: a, to: b }: Side): boolean {
+  const beside = (point: Point): number => cross(minus(to, from), minus(point, from)) / distance(from, to);
+  const [p, q] = [beside(a), beside(b)];
+  return Math.min(p, q) < -TOUCH_MM && Math.max(p, q) > TOUCH_MM;
 }
 
 function assembled({ nodes, faces }: Skeleton): RoofResult {
