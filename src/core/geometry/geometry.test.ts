@@ -66,6 +66,19 @@ describe('rings', () => {
     expect(isSimple(p('0,0 8,0 8,4 4,0 0,4'))).toBe(false);
     expect(isSpike({ x: 0, y: 0 }, { x: 4, y: 0 }, { x: 1, y: 0 })).toBe(true);
   });
+  it('are as sound with corners in the middle of a side, turned and far from the origin', () => {
+    const side = [0, 500, 1000, 3500, 4100, 7000, 9500, 12_000].map((x) => ({ x, y: 0 }));
+    const sound = [...side, { x: 12_000, y: 4000 }, { x: 0, y: 4000 }];
+    const crossed = [...side, { x: 12_000, y: 4000 }, { x: 6000, y: -1 }, { x: 0, y: 4000 }];
+    const touching = crossed.map((point) => (point.y === -1 ? { ...point, y: 0 } : point));
+    for (const far of [0, 250_000])
+      for (let degrees = 0; degrees < 360; degrees += 0.5) {
+        const verdicts = [sound, crossed, touching].map((ring) =>
+          isSimple(ring.map((point) => turned(point, degrees)).map(({ x, y }) => ({ x: x + far, y: y - far }))),
+        );
+        expect([degrees, ...verdicts]).toEqual([degrees, true, false, false]);
+      }
+  });
   it('have a gap between them, none when they meet', () => {
     expect(ringGap(box(0, 0, 4, 4), box(4.5, 0, 2, 2))).toBe(0.5);
     expect(ringGap(box(0, 0, 4, 4), box(7, 8, 2, 2))).toBe(5);

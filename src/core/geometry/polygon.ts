@@ -55,13 +55,20 @@ export function distanceToSegment(p: Point, a: Point, b: Point): number {
   return distance(p, plus(a, times(along, t)));
 }
 
-const strictlyCross = (a: Point, b: Point, c: Point, d: Point): boolean => {
-  const s1 = cross(minus(b, a), minus(c, a));
-  const s2 = cross(minus(b, a), minus(d, a));
-  const s3 = cross(minus(d, c), minus(a, c));
-  const s4 = cross(minus(d, c), minus(b, c));
-  return s1 > 0 !== s2 > 0 && s3 > 0 !== s4 > 0 && s1 !== 0 && s2 !== 0 && s3 !== 0 && s4 !== 0;
-};
+/** What lies nearer than this touches, mm. */
+const TOUCH_MM = 1e-6;
+
+/** Whether c and d lie clear of the line through a and b, either side of it: what is in one line lies beside it by a hair once turned. */
+function partedBy(a: Point, b: Point, c: Point, d: Point): boolean {
+  const along = minus(b, a);
+  const clearMm2 = TOUCH_MM * distance(a, b);
+  const [p, q] = [cross(along, minus(c, a)), cross(along, minus(d, a))];
+  return Math.min(p, q) < -clearMm2 && Math.max(p, q) > clearMm2;
+}
+
+/** Whether the sides a to b and c to d cross between their ends; what only touches does not. */
+export const sidesCross = (a: Point, b: Point, c: Point, d: Point): boolean =>
+  partedBy(a, b, c, d) && partedBy(c, d, a, b);
 
 const edges = (ring: Ring): [Point, Point][] => ring.map((point, i) => [point, ring[(i + 1) % ring.length]!]);
 
@@ -69,7 +76,7 @@ const edges = (ring: Ring): [Point, Point][] => ring.map((point, i) => [point, r
 export function ringsMeet(a: Ring, b: Ring): boolean {
   if (contains(a, b[0]!) || contains(b, a[0]!)) return true;
   return edges(a).some(([p, q]) =>
-    edges(b).some(([r, s]) => strictlyCross(p, q, r, s) || distanceToSegment(r, p, q) <= 1e-6),
+    edges(b).some(([r, s]) => sidesCross(p, q, r, s) || distanceToSegment(r, p, q) <= TOUCH_MM),
   );
 }
 
@@ -92,12 +99,12 @@ export function isSimple(ring: Ring): boolean {
   if (n < 3) return false;
   const at = (i: number) => ring[(i + n) % n]!;
   for (let i = 0; i < n; i += 1) {
-    if (distance(at(i), at(i + 1)) <= 1e-6 || isSpike(at(i - 1), at(i), at(i + 1))) return false;
+    if (distance(at(i), at(i + 1)) <= TOUCH_MM || isSpike(at(i - 1), at(i), at(i + 1))) return false;
     for (let j = i + 2; j < n; j += 1) {
       if (i === 0 && j === n - 1) continue;
       const [p, q, r, s] = [at(i), at(i + 1), at(j), at(j + 1)];
-      if (strictlyCross(p, q, r, s)) return false;
-      if (distanceToSegment(r, p, q) <= 1e-6 || distanceToSegment(p, r, s) <= 1e-6) return false;
+      if (sidesCross(p, q, r, s)) return false;
+      if (distanceToSegment(r, p, q) <= TOUCH_MM || distanceToSegment(p, r, s) <= TOUCH_MM) return false;
     }
   }
   return true;

@@ -1,5 +1,5 @@
 import { cross, distance, dot, minus, type Point } from '../geometry/point';
-import { contains, distanceToSegment, ringArea, type Ring } from '../geometry/polygon';
+import { contains, distanceToSegment, ringArea, sidesCross, type Ring } from '../geometry/polygon';
 import { edgesOf, type Band, type Rising } from './edges';
 import { skeletonOf, type FaceSide, type LineKind, type NoRoof, type Skeleton } from './skeleton';
 import { SAME_MM, type Node } from './wave';
@@ -126,19 +126,11 @@ function foldsBack(a: Side, b: Side): boolean {
   );
 }
 function meets(a: Side, b: Side): boolean {
-  const crossed = partedBy(a, b) && partedBy(b, a);
   return (
-    crossed ||
+    sidesCross(a.from, a.to, b.from, b.to) ||
     [a.from, a.to].some((point) => distanceToSegment(point, b.from, b.to) < TOUCH_MM) ||
     [b.from, b.to].some((point) => distanceToSegment(point, a.from, a.to) < TOUCH_MM)
   );
-}
-
-/** Whether the ends of a side lie clear of another's line, either side of it: in one line, turned, they lie beside it by a hair. */
-function partedBy({ from, to }: Side, { from: a, to: b }: Side): boolean {
-  const beside = (point: Point): number => cross(minus(to, from), minus(point, from)) / distance(from, to);
-  const [p, q] = [beside(a), beside(b)];
-  return Math.min(p, q) < -TOUCH_MM && Math.max(p, q) > TOUCH_MM;
 }
 
 function assembled({ nodes, faces }: Skeleton): RoofResult {
