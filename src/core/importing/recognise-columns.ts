@@ -146,9 +146,9 @@ function foldQuarter(
 ): Pick<RecognisedColumn, 'turnDeg' | 'section'> {
   if (section.shape === 'circle') return { turnDeg: 0, section };
   const fold = section.shape === 'I' ? 180 : 90;
-  const times = Math.round(turnDeg / fold);
-  const rest = Math.round((turnDeg - fold * times) * 1e5) / 1e5 || 0;
-  const turn = rest === -fold / 2 ? fold / 2 : rest;
+  const nearest = Math.round(turnDeg / fold);
+  const rest = Math.round((turnDeg - fold * nearest) * 1e5) / 1e5 || 0;
+  const [times, turn] = rest === -fold / 2 ? [nearest - 1, fold / 2] : [nearest, rest];
   if (section.shape === 'I') return { turnDeg: turn, section };
   const swapped = times % 2 !== 0;
   const { widthMm, depthMm } = section;

@@ -138,35 +138,72 @@ function byDirection(pieces: readonly Piece[]): { deg: number; length: number; p
   return groups.sort((p, q) => q.length - p.length);
 }
 
-/** Joins collinear pieces into runs and drops runs far shorter than the longest: ticks and leaders. */
+/** Joins collinear pieces into runs; drops what is far shorter than the longest: ticks and leaders, also those in one line with a run. */
 function joined(pieces: readonly Piece[], turnDeg: number, direction: 'a' | 'b'): Run[] {
   const across =
     direction === 'a' ? { x: cosDeg(turnDeg), y: sinDeg(turnDeg) } : { x: -sinDeg(turnDeg), y: cosDeg(turnDeg) };
   const along = { x: -across.y, y: across.x };
-  const runs: { offset: number; low: number; high: number; pieces: number }[] = [];
+  const runs: { offset: number; spans: Span[] }[] = [];
   const base = pieces[0]!.a;
   for (const { a, b } of pieces) {
     const offset = (dot(minus(a, base), across) + dot(minus(b, base), across)) / 2;
     const [t, u] = [dot(minus(a, base), along), dot(minus(b, base), along)];
     const run = runs.find((candidate) => Math.abs(candidate.offset - offset) <= JOIN_MM);
-    if (run) {
-      run.low = Math.min(run.low, t, u);
-      run.high = Math.max(run.high, t, u);
-      run.pieces += 1;
-    } else runs.push({ offset, low: Math.min(t, u), high: Math.max(t, u), pieces: 1 });
+    const span: Span = t < u ? [t, u] : [u, t];
+    if (run) run.spans.push(span);
+    else runs.push({ offset, spans: [span] });
   }
-  const longest = Math.max(...runs.map(({ low, high }) => high - low));
+  const longestMm = Math.max(...runs.map(({ spans }) => drawnMm(spans)));
   const point = (offset: number, t: number): Point => plus(base, plus(times(across, offset), times(along, t)));
   return runs
-    .filter(({ low, high }) => high - low >= longest / 4)
-    .sort((p, q) => p.offset - q.offset)
-    .map(({ offset, low, high, pieces: count }) => ({
+    .map(({ offset, spans }) => ({
       offset,
-      ends: [point(offset, low), point(offset, high)],
-      span: high - low,
-      label: null,
-      pieces: count,
-    }));
+      spans: stretches(spans, longestMm * GAP)
+        .filter((stretch) => drawnMm(stretch) >= longestMm * STRETCH)
+        .flat(),
+    }))
+    .filter(({ spans }) => drawnMm(spans) >= longestMm * LINE)
+    .sort((p, q) => p.offset - q.offset)
+    .map(({ offset, spans }) => {
+      const [low, high] = [Math.min(...spans.map(([from]) => from)), Math.max(...spans.map(([, to]) => to))];
+      return {
+        offset,
+        ends: [point(offset, low), point(offset, high)],
+        span: high - low,
+        label: null,
+        pieces: spans.length,
+      };
+    });
+}
+
+/** From where to where a piece goes along its line, mm. */
+type Span = readonly [number, number];
+
+/** Of the longest line: what is drawn of a line at least, and of a stretch of it, and how far a stretch goes on over a gap. */
+const LINE = 1 / 4;
+const STRETCH = 1 / 8;
+const GAP = 1 / 10;
+
+/** What spans cover together: what lies on one another counts once. */
+function drawnMm(spans: readonly Span[]): number {
+  let [length, reached] = [0, -Infinity];
+  for (const [from, to] of [...spans].sort((p, q) => p[0] - q[0])) {
+    length += Math.max(0, to - Math.max(from, reached));
+    reached = Math.max(reached, to);
+  }
+  return length;
+}
+
+/** Spans of one line in groups with no gap in them that is longer than this. */
+function stretches(spans: readonly Span[], gapMm: number): Span[][] {
+  const groups: Span[][] = [];
+  let reached = -Infinity;
+  for (const span of [...spans].sort((p, q) => p[0] - q[0])) {
+    if (span[0] - reached <= gapMm) groups.at(-1)!.push(span);
+    else groups.push([span]);
+    reached = Math.max(reached, span[1]);
+  }
+  return groups;
 }
 
 /** Gives each run the text that stands in the bubble, or bare, at one of its ends. */
