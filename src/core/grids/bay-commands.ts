@@ -234,7 +234,10 @@ const splitBay = defineCommand({
       if (!before) refuseNow('There is no bay before the first line. Choose the line at the far side of the bay');
       if (grid.record.shape === 'free') refuseNow('Free lines have no bay to split. Add another line instead');
       const label = input.suffix ? { mode: 'secondary' as const, suffix: input.suffix } : { mode: 'none' as const };
-      const common = { ...PLAIN_LINE, from: before.id, label, minor: true };
+      // Between two lines of one side stands a line of that side.
+      const { side } = line.record;
+      const reach = side === before.record.side ? { side, reachMm: line.record.reachMm } : {};
+      const common = { ...PLAIN_LINE, ...reach, from: before.id, label, minor: true };
       const own = { kind: 'gridLine', system: grid.id, direction: line.direction } as const;
       if (line.bayDeg !== null) {
         const bayDeg = quantiseMm(line.bayDeg * (input.ratio ?? 0.5));
