@@ -1,7 +1,8 @@
 import type { LevelKind } from '../levels/level-kinds';
 import { done, refuse, type Result } from '../model/result';
-import { MM_PER_UNIT, unitSpelled, type LengthUnit } from '../units/length-units';
+import { unitSpelled, type LengthUnit } from '../units/length-units';
 import { parseLength } from '../units/parse-length';
+import { guessedUnit, numberStyleOf, ungrouped } from './number-style';
 
 /** What a column of a level table means. */
 export type Meaning = 'name' | 'title' | 'ffl' | 'ssl' | 'buildUp' | 'kind';
@@ -46,10 +47,10 @@ const KINDS: [RegExp, LevelKind][] = [
   [/datum|reference|parapet|none/i, 'datum'],
 ];
 
-/** Reads the meaning of each heading and each row. Anything unclear refuses the table, naming row and column. */
+/** Reads the meaning of each heading and each row; `byProgram`: its numbers were numbers. Anything unclear refuses the table, naming row and column. */
 export function readLevelTable(
   cells: readonly (readonly string[])[],
-  choice: { unit?: LengthUnit } = {},
+  choice: { unit?: LengthUnit; byProgram?: boolean } = {},
 ): Result<LevelTable> {
   const headingRow = cells.findIndex((row) => row.filter((cell) => cell.trim() !== '').length >= 2);
   const headings = cells[headingRow];
@@ -64,29 +65,28 @@ export function readLevelTable(
     .slice(headingRow + 1)
     .filter(({ row }) => row.some((cell) => cell.trim() !== ''));
   if (body.length === 0) return refuse('The table has headings but no level');
-  const decimal = usesDecimalComma(body.map(({ row }) => row[at('ffl') >= 0 ? at('ffl') : at('ssl')] ?? ''))
-    ? ','
-    : '.';
-  const notes: string[] = decimal === ',' ? ['The comma is read as the decimal sign'] : [];
-  const units = headings.map((heading, i) => {
+  const notes: string[] = [];
+  const columns = headings.map((heading, i) => {
     const meaning = meanings[i];
     if (meaning !== 'ffl' && meaning !== 'ssl' && meaning !== 'buildUp') return null;
-    const said = unitIn(heading);
-    if (said) return said;
-    const guessed =
-      choice.unit ??
-      guessUnit(
-        body.map(({ row }) => row[i] ?? ''),
-        decimal,
-      );
-    notes.push(`${heading.trim()} has no unit: read as ${guessed}`);
-    return guessed;
+    const cells = body.map(({ row }) => row[i] ?? '');
+    const said = unitIn(heading) ?? choice.unit ?? null;
+    const style = numberStyleOf(cells, said, choice.byProgram === true || meaning === 'buildUp');
+    const unit = said ?? guessedUnit(cells, style);
+    for (const note of [
+      ...(style.decimal === ',' ? ['The comma is read as the decimal sign'] : []),
+      ...(style.groups === ',' ? ['The comma is read as parting thousands'] : []),
+      ...(style.groups === '.' ? ['The point is read as parting thousands'] : []),
+      ...(unitIn(heading) ? [] : [`${heading.trim()} has no unit: read as ${unit}`]),
+    ])
+      if (!notes.includes(note)) notes.push(note);
+    return { unit, style };
   });
   const table: LevelTable = {
     columns: headings.map((heading, i) => ({
       heading: heading.trim(),
       meaning: meanings[i] ?? null,
-      unit: units[i] ?? null,
+      unit: columns[i]?.unit ?? null,
     })),
     rows: [],
     notes,
@@ -105,7 +105,8 @@ export function readLevelTable(
     const length = (meaning: Meaning): Result<number | null> => {
       const text = cell(meaning);
       if (at(meaning) < 0 || text === '') return done(null);
-      const parsed = parseLength(text.replace(/^([+±])\s*/, ''), { unit: units[at(meaning)]!, decimal });
+      const { unit, style } = columns[at(meaning)]!;
+      const parsed = parseLength(ungrouped(text, style).replace(/^([+±])\s*/, ''), { unit, decimal: style.decimal });
       return parsed.ok
         ? done(parsed.value.mm)
         : refuse(
@@ -151,17 +152,6 @@ function meaningsOf(headings: readonly string[]): (Meaning | null)[] {
 function unitIn(heading: string): LengthUnit | null {
   const match = /[([]\s*([^)\]]+?)\s*[)\]]|[,_\s](mm|cm|m|ft|in)\s*$/i.exec(heading);
   return match ? (unitSpelled((match[1] ?? match[2])!.trim().toLowerCase()) ?? null) : null;
-}
-
-const usesDecimalComma = (cells: readonly string[]): boolean =>
-  cells.some((cell) => /\d,\d/.test(cell)) && !cells.some((cell) => /\d\.\d/.test(cell));
-
-/** Metres if every value could be a building's height in metres, else millimetres. */
-function guessUnit(cells: readonly string[], decimal: '.' | ','): LengthUnit {
-  const values = cells
-    .map((cell) => Math.abs(Number(cell.replace(decimal, '.').replace(/[^\d.-]/g, ''))))
-    .filter(Number.isFinite);
-  return Math.max(0, ...values) * MM_PER_UNIT.m <= 1e6 && values.some((value) => value !== 0) ? 'm' : 'mm';
 }
 
 function kindOf(kind: string, title: string, name: string): LevelKind {

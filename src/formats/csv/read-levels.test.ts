@@ -42,6 +42,17 @@ describe('level tables as people send them', () => {
       'Name,Top of slab (mm),Build-up (mm)\nG,-100,100\nL1,3900,100\n',
       ['L1', 4000, 100, 'storey'],
     ],
+    ['thousands parted by commas', 'Level,Elevation (mm)\nG,0\nL1,"4,200"\n', ['L1', 4200, 0, 'storey']],
+    [
+      'thousands parted by points',
+      'Level;Elevation (mm);Build-up [mm]\nG;0;90\nL1;-12.600;90\n',
+      ['L1', -12_600, 90, 'storey'],
+    ],
+    ['thousands and decimals', 'Level;FFL [mm]\nG;±0,0\nL1;+4.200,5\nL2;1.012.600,0\n', ['L2', 1_012_600, 0, 'storey']],
+    ['decimals of a millimetre', 'Level;FFL [mm]\nG;0\nL1;4200,125\n', ['L1', 4200.125, 0, 'storey']],
+    ['less than a millimetre', 'Level;FFL [mm]\nG;0.125\nL1;4200\n', ['L1', 4200, 0, 'storey']],
+    ['apostrophes between thousands', "Level;FFL [mm]\nG;0\nL1;12'600\n", ['L1', 12_600, 0, 'storey']],
+    ['metres with three decimals', 'Level;FFL [m]\nG;0,000\nL1;4,200\n', ['L1', 4200, 0, 'storey']],
     ['feet and inches', `Level,Elevation (ft)\nG,0\nL1,"13'-1 1/2"""\n`, ['L1', 4000.5, 0, 'storey']],
     ['kinds in words', 'Name,Elevation (m),Type\nG,0,Storey\nT,4,Roof level\n', ['T', 4000, 0, 'roof']],
     [

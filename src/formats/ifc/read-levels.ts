@@ -53,7 +53,7 @@ export function readLevelsIfc(text: string, choice: { unit?: LengthUnit } = {}):
       ...(kinds ? [said.get(id)?.get('LevelKind') ?? ''] : []),
       ...(buildUps ? [said.get(id)?.get('BuildUp') ?? ''] : []),
     ]);
-    return readLevelTable([['Level', 'Title', `FFL (${unit})`, ...heads], ...rows], { unit });
+    return readLevelTable([['Level', 'Title', `FFL (${unit})`, ...heads], ...rows], { unit, byProgram: true });
   };
   const buildingOf = buildingsOf(lines);
   const buildings = [...new Set(levels.map(({ id }) => buildingOf.get(id) ?? ''))];

@@ -46,6 +46,22 @@ describe('the level schedule', () => {
   });
 });
 
+it('numbers of a workbook keep their decimals: no point in them parts thousands', async () => {
+  const bytes = await writeTableXlsx({
+    title: 'Levels',
+    columns: [
+      { heading: 'Level', isNumber: false },
+      { heading: 'Elevation (mm)', isNumber: true },
+    ],
+    rows: [
+      ['B1', -450.125],
+      ['G', 0],
+    ],
+  });
+  const read = await readLevelsXlsx(bytes);
+  expect(read.ok && read.value.rows.map(({ fflMm }) => fflMm)).toEqual([-450.125, 0]);
+});
+
 it('a file that is no workbook is refused in words', async () => {
   const message = async (bytes: Uint8Array) => {
     const read = await readLevelsXlsx(bytes);

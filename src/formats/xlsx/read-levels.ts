@@ -24,6 +24,6 @@ export async function readLevelsXlsx(
   const text = (cell: unknown): string => (cell === null || cell === undefined ? '' : String(cell));
   return readLevelTable(
     rows.map((row) => row.map(text)),
-    choice,
+    { ...choice, byProgram: true },
   );
 }
