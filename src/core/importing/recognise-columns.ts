@@ -1,5 +1,6 @@
 import type { SectionMm } from '../columns/section-shape';
 import { distance, dot, minus, plus, quantised, times, turned, type Point } from '../geometry/point';
+import { contains } from '../geometry/polygon';
 import { directionDeg } from '../geometry/trig';
 import { gridsOf, type ResolvedGrid } from '../grids/resolve-grids';
 import type { Framework } from '../model/framework';
@@ -43,7 +44,7 @@ export function recogniseColumns(
   if (!unit) return refuse('The drawing does not say its unit. Choose one: mm, cm, m, inch or ft');
   const grid = recogniseGrid(sheet, { unit });
   const gridLayers = grid.ok ? grid.value.layers : [];
-  const { shapes, unclear } = shapesOf(sheet, MM_PER_UNIT[unit]);
+  const { shapes, unclear } = shapesOf(sheet, MM_PER_UNIT[unit], grid.ok ? grid.value.labelsAt : []);
   const chosen = shapes.filter(({ layer }) =>
     choice.layer === undefined ? !gridLayers.includes(layer) : layer === choice.layer,
   );
@@ -75,17 +76,17 @@ export function recogniseColumns(
 
 const noise = (mm: number): number => Math.round(mm * 1000) / 1000 || 0;
 
-function shapesOf(sheet: Sheet, scale: number): { shapes: Shape[]; unclear: number } {
+/** Circles and outlines as sections. What holds a label of the grid is the head of a line. */
+function shapesOf(sheet: Sheet, scale: number, labelsAt: readonly Point[]): { shapes: Shape[]; unclear: number } {
   let unclear = 0;
-  const shapes: Shape[] = sheet.circles.map(({ at, radius, layer }) => ({
-    shape: 'circle',
-    diameterMm: noise(2 * radius * scale),
-    at: times(at, scale),
-    turnDeg: 0,
-    layer,
-  }));
+  const shapes = sheet.circles.flatMap(({ at, radius, layer }): Shape[] => {
+    const centre = times(at, scale);
+    const isHead = labelsAt.some((label) => distance(label, centre) <= radius * scale);
+    return isHead ? [] : [{ shape: 'circle', diameterMm: noise(2 * radius * scale), at: centre, turnDeg: 0, layer }];
+  });
   for (const { corners, layer } of sheet.outlines) {
     const inMm = corners.map((corner) => times(corner, scale));
+    if (labelsAt.some((label) => contains(inMm, label))) continue;
     const section = asRectangle(inMm) ?? asI(inMm);
     if (section) shapes.push({ ...section, layer });
     else unclear += 1;

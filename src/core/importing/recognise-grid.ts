@@ -26,6 +26,8 @@ export interface RecognisedGrid {
   /** Crossing of the two first lines in the drawing's axes, millimetres. */
   origin: Point;
   turnDeg: number;
+  /** Where the labels stand, at either end of their lines, in the drawing's axes, millimetres: what is around them is a head. */
+  labelsAt: Point[];
   /** Pieces of line that were joined with others, and lines that belong to no direction. */
   joinedPieces: number;
   ignoredLines: number;
@@ -43,6 +45,7 @@ interface Run {
   ends: [Point, Point];
   span: number;
   label: string | null;
+  labelsAt: Point[];
   pieces: number;
 }
 
@@ -102,6 +105,7 @@ export function recogniseGrid(
     b: b.direction,
     origin: { x: noise(origin.x), y: noise(origin.y) },
     turnDeg: Math.round(turnDeg * 1e6) / 1e6,
+    labelsAt: [...a.runs, ...b.runs].flatMap((run) => run.labelsAt),
     joinedPieces: kept - a.runs.length - b.runs.length,
     ignoredLines: onLayer.length - kept,
   });
@@ -171,6 +175,7 @@ function joined(pieces: readonly Piece[], turnDeg: number, direction: 'a' | 'b')
         ends: [point(offset, low), point(offset, high)],
         span: high - low,
         label: null,
+        labelsAt: [],
         pieces: spans.length,
       };
     });
@@ -213,7 +218,7 @@ function labelled(
   circles: readonly { at: Point; radius: number }[],
 ): Run[] {
   return runs.map((run) => {
-    let best: { text: string; gap: number } | null = null;
+    const near: { text: string; gap: number; at: Point }[] = [];
     for (const { at, text, height } of texts) {
       const label = text.trim();
       if (label === '' || label.length > 12) continue;
@@ -225,11 +230,12 @@ function labelled(
         const reach = bubble ? bubble.radius * 2 : height * 4;
         const width = bubble ? bubble.radius : height * (0.5 + label.length * 0.5);
         if (aside > width || beyond < -height || beyond > reach) continue;
-        const gap = aside + Math.abs(beyond);
-        if (!best || gap < best.gap) best = { text: label, gap };
+        near.push({ text: label, gap: aside + Math.abs(beyond), at });
       }
     }
-    return { ...run, label: best?.text ?? null };
+    if (near.length === 0) return run;
+    const { text: label } = near.reduce((best, other) => (other.gap < best.gap ? other : best));
+    return { ...run, label, labelsAt: near.filter(({ text }) => text === label).map(({ at }) => at) };
   });
 }
 
