@@ -74,7 +74,9 @@ export function readLevelTable(
     const style = numberStyleOf(cells, said, choice.byProgram === true || meaning === 'buildUp');
     const unit = said ?? guessedUnit(cells, style);
     for (const note of [
-      ...(style.decimal === ',' ? ['The comma is read as the decimal sign'] : []),
+      ...(style.decimal === ',' && cells.some((cell) => /\d,\d/.test(cell))
+        ? ['The comma is read as the decimal sign']
+        : []),
       ...(style.groups === ',' ? ['The comma is read as parting thousands'] : []),
       ...(style.groups === '.' ? ['The point is read as parting thousands'] : []),
       ...(unitIn(heading) ? [] : [`${heading.trim()} has no unit: read as ${unit}`]),
